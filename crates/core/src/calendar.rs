@@ -1,0 +1,134 @@
+//! Counting days and weeks since surgery.
+//!
+//! Day 0 is the day of surgery and weeks are *completed* weeks: "6 weeks" means that day 42 has
+//! come. Everything is a civil date, so a daylight-saving change or a leap day cannot shift a gate.
+//! Source: our choice, because "week 7" reads as permission a week early.
+
+use chrono::{Days, NaiveDate};
+use serde::{Deserialize, Serialize};
+
+/// Days since the operation; negative before it.
+pub type PostOpDay = i32;
+
+/// Days in one week.
+pub const WEEK: i32 = 7;
+
+/// The post-operative day of `date` for an operation on `day0`.
+pub fn post_op_day(day0: NaiveDate, date: NaiveDate) -> PostOpDay {
+    // A clinical course is a few thousand days; chrono's range divided by a day fits an i32.
+    (date - day0).num_days() as PostOpDay
+}
+
+/// The calendar date of a post-operative day, or `None` outside chrono's range.
+pub fn date_of(day0: NaiveDate, day: PostOpDay) -> Option<NaiveDate> {
+    if day >= 0 { day0.checked_add_days(Days::new(day as u64)) } else { day0.checked_sub_days(Days::new(u64::from(day.unsigned_abs()))) }
+}
+
+/// Age in completed years on `on`; a birthday on 29 February falls on 1 March in other years.
+pub fn age_years(birth: NaiveDate, on: NaiveDate) -> Option<u32> {
+    on.years_since(birth)
+}
+
+/// A day as a clinician reads it: completed weeks, the days left over, and the bare day.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Clock {
+    /// Days since the operation.
+    pub day: PostOpDay,
+    /// Completed weeks (0 before the operation).
+    pub weeks: i32,
+    /// Days beyond the completed weeks, 0 to 6.
+    pub days: i32,
+}
+
+impl Clock {
+    /// Splits a post-operative day.
+    pub fn at(day: PostOpDay) -> Self {
+        let shown = day.max(0);
+        Clock { day, weeks: shown / WEEK, days: shown % WEEK }
+    }
+}
+
+/// A value that changes on given days and holds in between.
+///
+/// The list is sorted by day and holds its last value for ever; before its first day there is none.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize, Default)]
+pub struct Steps<T> {
+    /// `(first day, value)`, ascending.
+    pub steps: Vec<(PostOpDay, T)>,
+}
+
+impl<T> Steps<T> {
+    /// Builds a step function from unsorted rows; a later row of the same day replaces the earlier.
+    pub fn new(mut rows: Vec<(PostOpDay, T)>) -> Self {
+        rows.sort_by_key(|row| row.0);
+        let mut steps: Vec<(PostOpDay, T)> = Vec::with_capacity(rows.len());
+        for row in rows {
+            match steps.last_mut() {
+                Some(last) if last.0 == row.0 => *last = row,
+                _ => steps.push(row),
+            }
+        }
+        Steps { steps }
+    }
+
+    /// The value in force on `day`.
+    pub fn at(&self, day: PostOpDay) -> Option<&T> {
+        let after = self.steps.partition_point(|step| step.0 <= day);
+        after.checked_sub(1).map(|i| &self.steps[i].1)
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use proptest::prelude::*;
+
+    fn d(text: &str) -> NaiveDate {
+        text.parse().expect("a date in a test")
+    }
+
+    #[test]
+    fn counts_over_a_leap_day_and_over_daylight_saving_changes() {
+        // Known dates: 2028 is a leap year, 2027 is not; European clocks change on 2027-03-28 and 2027-10-31.
+        assert_eq!(post_op_day(d("2028-02-28"), d("2028-03-01")), 2);
+        assert_eq!(post_op_day(d("2027-02-28"), d("2027-03-01")), 1);
+        assert_eq!(post_op_day(d("2027-03-27"), d("2027-03-29")), 2);
+        assert_eq!(post_op_day(d("2027-10-30"), d("2027-11-01")), 2);
+        assert_eq!(date_of(d("2027-03-01"), 42), Some(d("2027-04-12")));
+        assert_eq!(date_of(d("2028-01-20"), 42), Some(d("2028-03-02")));
+        assert_eq!(post_op_day(d("2026-12-31"), d("2027-12-31")), 365);
+        assert_eq!(post_op_day(d("2027-12-31"), d("2028-12-31")), 366);
+    }
+
+    #[test]
+    fn six_weeks_means_day_forty_two_has_come() {
+        assert_eq!(Clock::at(41), Clock { day: 41, weeks: 5, days: 6 });
+        assert_eq!(Clock::at(42), Clock { day: 42, weeks: 6, days: 0 });
+        assert_eq!(Clock::at(45), Clock { day: 45, weeks: 6, days: 3 });
+        assert_eq!(Clock::at(-3), Clock { day: -3, weeks: 0, days: 0 });
+    }
+
+    #[test]
+    fn a_birthday_on_leap_day_counts_from_the_first_of_march() {
+        assert_eq!(age_years(d("1980-02-29"), d("2027-02-28")), Some(46));
+        assert_eq!(age_years(d("1980-02-29"), d("2027-03-01")), Some(47));
+        assert_eq!(age_years(d("2030-01-01"), d("2027-03-01")), None);
+    }
+
+    proptest! {
+        #[test]
+        fn day_and_date_are_inverse(offset in -20_000i32..20_000, day in -400i32..4_000) {
+            let day0 = date_of(d("2027-01-01"), offset).expect("in range");
+            let date = date_of(day0, day).expect("in range");
+            prop_assert_eq!(post_op_day(day0, date), day);
+        }
+
+        #[test]
+        fn steps_hold_until_the_next_one(days in proptest::collection::vec(0i32..300, 1..12), probe in -10i32..320) {
+            let steps = Steps::new(days.iter().map(|day| (*day, *day)).collect());
+            let expected = days.iter().copied().filter(|day| *day <= probe).max();
+            prop_assert_eq!(steps.at(probe).copied(), expected);
+        }
+    }
+}

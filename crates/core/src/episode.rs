@@ -1,0 +1,329 @@
+//! What is on record about one operated shoulder: plain facts, no rules.
+
+use crate::calendar::{PostOpDay, post_op_day};
+use crate::knowledge::Dose;
+use crate::mechanics::Arm;
+use chrono::NaiveDate;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+/// The surgeon's go-ahead for movement.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Clearance {
+    /// Role of the person who gave it, e.g. `surgeon`.
+    pub role: String,
+    /// When.
+    pub on: NaiveDate,
+}
+
+/// A task that matters to the patient, with how well it goes now.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Task {
+    /// In the patient's words.
+    pub label: String,
+    /// 0 cannot, 10 as before.
+    pub score: u8,
+}
+
+/// What happened and what was done.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Story {
+    /// Pathway id, chosen by the procedure.
+    pub pathway: String,
+    /// The operated side.
+    pub side: Arm,
+    /// The day of surgery.
+    pub day0: NaiveDate,
+    /// The stronger hand.
+    pub dominant: Arm,
+    /// How it happened, in the patient's words.
+    pub mechanism: String,
+    /// Work and what it demands.
+    pub work: String,
+    /// The surgeon's go-ahead, where there is one.
+    pub clearance: Option<Clearance>,
+    /// Whether the sling is worn as told.
+    pub sling_worn: Option<bool>,
+    /// General health that changes the plan, by id.
+    pub health: Vec<String>,
+    /// Tasks that matter.
+    pub tasks: Vec<Task>,
+    /// What is at hand at home, by id.
+    pub kit: Vec<String>,
+    /// Anything else; checked against the red flags.
+    pub note: String,
+}
+
+/// Who let go of a limit, and when: a looser value is valid only with this.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Release {
+    /// Role of the person, e.g. `surgeon`.
+    pub role: String,
+    /// Date of the release.
+    pub on: NaiveDate,
+}
+
+/// A limit that the surgeon wrote.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SurgeonLimit {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// Quantity id.
+    pub quantity: String,
+    /// Greatest permitted reading.
+    pub ceiling: f64,
+    /// Reading expected at least, where the surgeon wrote one.
+    pub floor: Option<f64>,
+    /// Holds through the day before this one; without it, until released.
+    pub until_day: Option<PostOpDay>,
+    /// Makes a looser value valid.
+    pub release: Option<Release>,
+    /// When its end was confirmed.
+    pub ended_on: Option<NaiveDate>,
+}
+
+/// An answer to a red-flag question.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Answer {
+    /// Yes.
+    Yes,
+    /// No.
+    No,
+}
+
+/// One answered question; the latest answer of a flag counts.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FlagAnswer {
+    /// Flag id.
+    pub flag: String,
+    /// The answer.
+    pub answer: Answer,
+    /// When it was asked.
+    pub on: NaiveDate,
+    /// Whether the clinician has looked at a contradicting note and keeps the answer.
+    pub confirmed: bool,
+}
+
+/// What was done about a raised flag.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FlagAction {
+    /// Flag id.
+    pub flag: String,
+    /// When.
+    pub on: NaiveDate,
+    /// What was done, and with whom.
+    pub action: String,
+    /// Whether the matter is closed and the program may go on.
+    pub closed: bool,
+}
+
+/// Why a movement stopped.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum StopReason {
+    /// Pain.
+    Pain,
+    /// A stiff end.
+    Stiff,
+    /// Weakness.
+    Weak,
+    /// A feeling of slipping.
+    Slipping,
+    /// The permitted limit: the shoulder could have gone further.
+    AtLimit,
+}
+
+/// Who took a reading.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum TakenBy {
+    /// A clinician.
+    Clinician,
+    /// The patient, at home.
+    Patient,
+}
+
+/// One measured range. Append-only: a correction supersedes.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Reading {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// Quantity id.
+    pub quantity: String,
+    /// Measured side.
+    pub side: Arm,
+    /// In the quantity's unit.
+    pub value: f64,
+    /// Why it stopped.
+    pub stop: StopReason,
+    /// Who measured.
+    pub by: TakenBy,
+    /// When.
+    pub on: NaiveDate,
+}
+
+/// A number the patient gives, 0 to 10.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Score {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// Score id, e.g. `rest-pain`.
+    pub score: String,
+    /// 0 to 10.
+    pub value: f64,
+    /// When.
+    pub on: NaiveDate,
+}
+
+/// Something a person signs for.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Attestation {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// What is attested.
+    pub code: String,
+    /// Whether it was found so.
+    pub holds: bool,
+    /// When.
+    pub on: NaiveDate,
+}
+
+/// What a log entry says.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LogFact {
+    /// Sessions of one exercise done on that day, with the repetitions of a set.
+    Done {
+        /// How many sessions.
+        sessions: u32,
+        /// Repetitions of each set, as done.
+        repetitions: u32,
+    },
+    /// The exercise was left out on that day, said by the patient.
+    LeftOut,
+    /// Pain before exercising, 0 to 10.
+    PainBefore {
+        /// 0 to 10.
+        value: f64,
+    },
+    /// Worst pain during, 0 to 10.
+    PainDuring {
+        /// 0 to 10.
+        value: f64,
+    },
+    /// Pain the next morning, 0 to 10.
+    PainNextMorning {
+        /// 0 to 10.
+        value: f64,
+    },
+    /// A feeling that the joint slipped or nearly slipped.
+    Slip,
+}
+
+/// One event of the home log. Append-only, with an id made where it was entered.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LogEntry {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// The day it speaks about.
+    pub on: NaiveDate,
+    /// Exercise id, where it speaks about one.
+    pub exercise: Option<String>,
+    /// What it says.
+    #[serde(flatten)]
+    pub fact: LogFact,
+}
+
+/// A gate that was passed.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GatePass {
+    /// Gate id.
+    pub gate: String,
+    /// When.
+    pub on: NaiveDate,
+    /// Criteria that were overridden, by id.
+    pub overridden: Vec<String>,
+    /// The reason for overriding, empty when nothing was.
+    pub reason: String,
+}
+
+/// One exercise of a program from one day to another.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Line {
+    /// Id.
+    pub id: Uuid,
+    /// Exercise id.
+    pub exercise: String,
+    /// First day.
+    pub from_day: PostOpDay,
+    /// The day after the last.
+    pub to_day: PostOpDay,
+    /// How much.
+    pub dose: Dose,
+    /// Why a caution was accepted, where there was one.
+    pub override_reason: Option<String>,
+}
+
+/// Everything on record about one episode, as the rules read it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+pub struct Facts {
+    /// The clinic's today.
+    pub today: NaiveDate,
+    /// Date of birth.
+    pub birth: NaiveDate,
+    /// What happened.
+    pub story: Story,
+    /// The surgeon's limits, in the order in which they were written.
+    pub limits: Vec<SurgeonLimit>,
+    /// Answers to red-flag questions, oldest first.
+    pub flag_answers: Vec<FlagAnswer>,
+    /// What was done about raised flags, oldest first.
+    pub flag_actions: Vec<FlagAction>,
+    /// Readings, oldest first, superseded ones left out.
+    pub readings: Vec<Reading>,
+    /// Scores, oldest first.
+    pub scores: Vec<Score>,
+    /// Attestations, oldest first.
+    pub attestations: Vec<Attestation>,
+    /// The home log, oldest first.
+    pub log: Vec<LogEntry>,
+    /// Gates passed, oldest first.
+    pub gate_passes: Vec<GatePass>,
+    /// The lines of the current program.
+    pub lines: Vec<Line>,
+}
+
+impl Facts {
+    /// Today's post-operative day.
+    pub fn day(&self) -> PostOpDay {
+        self.day_of(self.today)
+    }
+
+    /// The post-operative day of a date.
+    pub fn day_of(&self, date: NaiveDate) -> PostOpDay {
+        post_op_day(self.story.day0, date)
+    }
+
+    /// Readings of one quantity on the operated side, oldest first.
+    pub fn operated_readings<'a>(&'a self, quantity: &'a str) -> impl DoubleEndedIterator<Item = &'a Reading> {
+        self.readings.iter().filter(move |r| r.quantity == quantity && r.side == self.story.side)
+    }
+}

@@ -1,0 +1,236 @@
+//! Ranges: what may be measured today, what a reading means, and what a new one calls for.
+
+use crate::calendar::PostOpDay;
+use crate::episode::{Facts, Reading, StopReason};
+use crate::knowledge::{Mode, Quantity, Unit};
+use crate::mechanics::Arm;
+use crate::program::{Ceiling, CeilingToday, CheckContext, ceiling_on, floor_on};
+use crate::reason::Reason;
+use chrono::NaiveDate;
+use serde::{Deserialize, Serialize};
+
+/// Why a reading cannot be kept at all.
+#[derive(Debug, Clone, PartialEq)]
+pub struct RangeFault {
+    /// Least possible.
+    pub min: f64,
+    /// Greatest possible.
+    pub max: f64,
+}
+
+/// Whether a value is a possible reading of a quantity.
+///
+/// # Errors
+/// The bounds, when it is not.
+pub fn possible(quantity: &Quantity, value: f64) -> Result<(), RangeFault> {
+    if value.is_finite() && (quantity.min..=quantity.max).contains(&value) {
+        Ok(())
+    } else {
+        Err(RangeFault { min: quantity.min, max: quantity.max })
+    }
+}
+
+/// What a reading is worth.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ReadingView {
+    /// The reading.
+    pub reading: Reading,
+    /// Its post-operative day.
+    pub day: PostOpDay,
+    /// Above the ceiling of its own date: never met, never better.
+    pub over_ceiling: bool,
+    /// Stopped at the permitted limit: at least this much.
+    pub at_limit: bool,
+    /// Active beyond passive by more than the error: kept, shown, not used.
+    pub impossible: Option<Reason>,
+}
+
+impl ReadingView {
+    /// Whether rules may rest on it.
+    pub fn usable(&self) -> bool {
+        !self.over_ceiling && self.impossible.is_none()
+    }
+}
+
+/// Judges one reading by the ceiling of its own date and by its partner of the same day.
+///
+/// Source: common practice, no published source.
+pub fn reading_view(ctx: &CheckContext, facts: &Facts, reading: &Reading) -> ReadingView {
+    let day = facts.day_of(reading.on);
+    // The other side carries no ceiling. A limit is judged as it stood on the reading's own day.
+    let over_ceiling = reading.side == facts.story.side
+        && ceiling_on(ctx.pathway, ctx.limits, &reading.quantity, day, day).ceiling.exceeded_by(reading.value);
+    ReadingView {
+        over_ceiling,
+        at_limit: reading.stop == StopReason::AtLimit,
+        impossible: beyond_partner(ctx, facts, reading),
+        reading: reading.clone(),
+        day,
+    }
+}
+
+fn beyond_partner(ctx: &CheckContext, facts: &Facts, reading: &Reading) -> Option<Reason> {
+    let quantity = ctx.known.quantity(&reading.quantity).filter(|q| q.mode == Mode::Active)?;
+    let partner = quantity.partner.as_deref()?;
+    let passive = facts
+        .readings
+        .iter()
+        .rev()
+        .find(|r| r.quantity == partner && r.side == reading.side && r.on == reading.on && r.stop != StopReason::AtLimit)?;
+    (reading.value > passive.value + quantity.error).then(|| {
+        Reason::new("active-beyond-passive")
+            .with("quantity", reading.quantity.as_str())
+            .with("active", reading.value)
+            .with("passive", passive.value)
+            .with("error", quantity.error)
+    })
+}
+
+/// One dial: one quantity on one side.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DialSide {
+    /// Which arm.
+    pub side: Arm,
+    /// Set when protection bars it: the rule.
+    pub barred: Option<Reason>,
+    /// The newest reading.
+    pub last: Option<ReadingView>,
+    /// The one before it, drawn as a ghost.
+    pub previous: Option<ReadingView>,
+}
+
+/// What the page needs to draw and enter one quantity.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Dial {
+    /// Quantity id.
+    pub quantity: String,
+    /// Who moves the arm.
+    pub mode: Mode,
+    /// Body position, a wording key.
+    pub position: String,
+    /// Unit.
+    pub unit: Unit,
+    /// Least possible reading.
+    pub min: f64,
+    /// Greatest possible reading.
+    pub max: f64,
+    /// Usual reading of a healthy shoulder.
+    pub reference: f64,
+    /// Half-width of the measurement error.
+    pub error: f64,
+    /// Today's ceiling on the operated side, with its rule.
+    pub ceiling: CeilingToday,
+    /// Today's floor on the operated side.
+    pub floor: Option<f64>,
+    /// The operated side.
+    pub operated: DialSide,
+    /// The other side.
+    pub other: DialSide,
+    /// Whether the operated side's reading is missing or out of date.
+    pub due: bool,
+    /// What the newest reading calls for.
+    pub calls: Vec<Reason>,
+}
+
+/// All dials, in the order of examination.
+pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
+    let today = facts.day();
+    ctx.known
+        .quantities
+        .iter()
+        .map(|q| {
+            let ceiling = ceiling_on(ctx.pathway, ctx.limits, &q.id, today, today);
+            let barred = (ceiling.ceiling == Ceiling::NoneAllowed).then(|| {
+                let opens = ctx.pathway.corridor(&q.id).map_or(0, |c| c.opens_week);
+                Reason::new("barred-until-week").with("quantity", q.id.as_str()).with("week", opens).with("opens_day", opens * 7)
+            });
+            Dial {
+                quantity: q.id.clone(),
+                mode: q.mode,
+                position: q.position.clone(),
+                unit: q.unit,
+                min: q.min,
+                max: q.max,
+                reference: q.reference,
+                error: q.error,
+                floor: floor_on(ctx.pathway, ctx.limits, &q.id, today, today),
+                due: barred.is_none() && is_due(ctx, facts, q),
+                calls: calls(ctx, facts, &q.id),
+                operated: dial_side(ctx, facts, q, facts.story.side, barred),
+                other: dial_side(ctx, facts, q, facts.story.side.other(), None),
+                ceiling,
+            }
+        })
+        .collect()
+}
+
+fn dial_side(ctx: &CheckContext, facts: &Facts, q: &Quantity, side: Arm, barred: Option<Reason>) -> DialSide {
+    let mut newest = facts.readings.iter().rev().filter(|r| r.quantity == q.id && r.side == side);
+    let last = newest.next().map(|r| reading_view(ctx, facts, r));
+    let previous = newest.next().map(|r| reading_view(ctx, facts, r));
+    DialSide { side, barred, last, previous }
+}
+
+/// Days after which a reading is out of date for this person.
+pub fn max_age_days(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> i32 {
+    let health = ctx.known.health.iter().filter(|h| facts.story.health.contains(&h.id)).filter_map(|h| h.max_age_days);
+    health.fold(q.max_age_days, i32::min)
+}
+
+/// Whether the operated side's reading is missing or out of date.
+pub fn is_due(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> bool {
+    let newest = facts.operated_readings(&q.id).next_back().map(|r| r.on);
+    newest.is_none_or(|on| age_days(facts, on) > max_age_days(ctx, facts, q))
+}
+
+fn age_days(facts: &Facts, on: NaiveDate) -> i32 {
+    facts.day() - facts.day_of(on)
+}
+
+/// What the newest reading of a quantity calls for: over the ceiling, below the floor, lost ground.
+///
+/// Source: common practice, no published source; thresholds in `thresholds.toml`.
+pub fn calls(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Vec<Reason> {
+    let mut newest = facts.operated_readings(quantity).rev();
+    let Some(last) = newest.next() else { return Vec::new() };
+    let before = newest.next();
+    let view = reading_view(ctx, facts, last);
+    let mut out = Vec::new();
+    if let Some(impossible) = view.impossible.clone() {
+        out.push(impossible);
+    }
+    let on = ceiling_on(ctx.pathway, ctx.limits, quantity, view.day, view.day);
+    if view.over_ceiling {
+        let mut reason = Reason::new("reading-over-ceiling").with("quantity", quantity).with("value", last.value);
+        if let Some(value) = on.ceiling.value() {
+            reason = reason.with("ceiling", value);
+        }
+        out.push(reason.with("whose", on.reason.rule.as_str()));
+    } else if let Some(floor) = floor_on(ctx.pathway, ctx.limits, quantity, facts.day(), facts.day())
+        && last.value < floor
+        && !view.at_limit
+    {
+        out.push(Reason::new("reading-below-floor").with("quantity", quantity).with("value", last.value).with("floor", floor));
+    }
+    if let Some(before) = before {
+        let window = ctx.known.threshold("change-window-days");
+        let recent = f64::from(facts.day_of(last.on) - facts.day_of(before.on)) <= window;
+        let loss = before.value - last.value;
+        let bound = match quantity {
+            q if q.contains("elevation") => ctx.known.threshold("elevation-loss-deg"),
+            q if q.contains("-er-") => ctx.known.threshold("er-loss-deg"),
+            _ => f64::INFINITY,
+        };
+        if recent && loss >= bound {
+            out.push(Reason::new("range-lost").with("quantity", quantity).with("value", last.value).with("before", before.value));
+        }
+        let gain = last.value - before.value;
+        if recent && view.over_ceiling && quantity.contains("-er-") && gain > ctx.known.threshold("sudden-er-gain-deg") {
+            out.push(Reason::new("sudden-er-gain").with("quantity", quantity).with("gain", gain));
+        }
+    }
+    out
+}

@@ -1,0 +1,146 @@
+//! The language of gates.
+
+use serde::{Deserialize, Serialize};
+
+/// How a value is compared.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Comparison {
+    /// At least.
+    #[serde(rename = ">=")]
+    AtLeast,
+    /// At most.
+    #[serde(rename = "<=")]
+    AtMost,
+}
+
+impl Comparison {
+    /// Whether `value` satisfies the comparison with `bound`.
+    pub fn holds(self, value: f64, bound: f64) -> bool {
+        match self {
+            Comparison::AtLeast => value >= bound,
+            Comparison::AtMost => value <= bound,
+        }
+    }
+}
+
+/// What is counted from the log.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LogEvent {
+    /// A feeling that the joint slips.
+    Slip,
+    /// A reading above the ceiling of its own date.
+    OverCeiling,
+    /// Share of the planned sessions done, in percent.
+    SessionsDonePct,
+    /// Days with pain during exercise above the pain mode.
+    PainAboveMode,
+}
+
+/// One criterion of a gate, with its stable id.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Criterion {
+    /// Stable id within its gate.
+    pub id: String,
+    /// What is asked.
+    #[serde(flatten)]
+    pub ask: CriterionKind,
+}
+
+/// What a criterion asks.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum CriterionKind {
+    /// Every one of them; takes the worst status.
+    All {
+        /// The parts.
+        #[cfg_attr(feature = "schema", schema(no_recursion))]
+        of: Vec<Criterion>,
+    },
+    /// One of them; takes the best status.
+    Any {
+        /// The parts.
+        #[cfg_attr(feature = "schema", schema(no_recursion))]
+        of: Vec<Criterion>,
+    },
+    /// So many of them.
+    AtLeast {
+        /// How many.
+        k: usize,
+        /// The parts.
+        #[cfg_attr(feature = "schema", schema(no_recursion))]
+        of: Vec<Criterion>,
+    },
+    /// A measured range of the operated side.
+    Measure {
+        /// Quantity id.
+        quantity: String,
+        /// How it is compared.
+        op: Comparison,
+        /// In the quantity's unit, or percent of the other side.
+        value: f64,
+        /// Whether `value` is a percentage of the other side.
+        #[serde(default)]
+        of_other_side: bool,
+        /// Older readings are out of date.
+        max_age_days: i32,
+    },
+    /// A number the patient gives, 0 to 10.
+    Score {
+        /// Score id, e.g. `rest-pain`.
+        score: String,
+        /// How it is compared.
+        op: Comparison,
+        /// The bound.
+        value: f64,
+        /// Older answers are out of date.
+        max_age_days: i32,
+    },
+    /// A count over the last days.
+    CountFromLog {
+        /// What is counted.
+        event: LogEvent,
+        /// Days looked back over, today included.
+        window_days: i32,
+        /// How it is compared.
+        op: Comparison,
+        /// The bound.
+        n: f64,
+    },
+    /// Days since the last slip.
+    SymptomFreeDays {
+        /// How many.
+        n: i32,
+    },
+    /// A post-operative day has come.
+    TimeSince {
+        /// Completed weeks.
+        weeks: i32,
+    },
+    /// Signed by a person, never a bare tick.
+    Attested {
+        /// What is attested, as a wording key.
+        code: String,
+        /// Older attestations are out of date.
+        max_age_days: i32,
+    },
+}
+
+impl CriterionKind {
+    /// Whether a clinician may override it: healing time never.
+    pub fn overridable(&self) -> bool {
+        !matches!(self, CriterionKind::TimeSince { .. })
+    }
+
+    /// The parts of a composite, empty for a leaf.
+    pub fn parts(&self) -> &[Criterion] {
+        match self {
+            CriterionKind::All { of } | CriterionKind::Any { of } | CriterionKind::AtLeast { of, .. } => of,
+            _ => &[],
+        }
+    }
+}

@@ -1,0 +1,295 @@
+//! Exercises: path, demand, dose.
+
+use super::rows::Confidence;
+use crate::mechanics::{Attitude, KeyPose, Path};
+use serde::{Deserialize, Serialize};
+
+/// A muscle group as the allowances name it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Group {
+    /// Supraspinatus, infraspinatus, teres minor.
+    Cuff,
+    /// Subscapularis.
+    Subscapularis,
+    /// Deltoid.
+    Deltoid,
+    /// Elbow flexors and supinator part of the biceps.
+    Biceps,
+    /// Triceps.
+    Triceps,
+    /// Pectoralis major, latissimus, teres major.
+    PecLat,
+    /// Trapezius, serratus, rhomboids.
+    Scapular,
+    /// Hand, wrist, forearm.
+    Distal,
+}
+
+/// A contraction level. Not a strict scale: isometric may be permitted before active.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Level {
+    /// Nothing at all.
+    None,
+    /// Another force moves the arm, muscles quiet.
+    Passive,
+    /// Helped by another force.
+    Assisted,
+    /// The limb's own weight.
+    Active,
+    /// No joint movement, submaximal.
+    Isometric,
+    /// At least 15 to 20 repetitions possible, up to 1 kg or level 2.
+    ResistedLight,
+    /// An 8 to 15 repetition load.
+    Resisted,
+    /// Slow lengthening under load.
+    Eccentric,
+    /// Fast.
+    Ballistic,
+}
+
+impl Level {
+    /// Whether a permission for `self` includes an exercise at `wanted`.
+    ///
+    /// Active does not include isometric and isometric includes nothing but itself; from resisted
+    /// light upward everything below is included. Source: common practice, no published source.
+    pub fn includes(self, wanted: Level) -> bool {
+        match self {
+            Level::Isometric => matches!(wanted, Level::None | Level::Isometric),
+            Level::None | Level::Passive | Level::Assisted | Level::Active => wanted <= self,
+            Level::ResistedLight | Level::Resisted | Level::Eccentric | Level::Ballistic => wanted <= self,
+        }
+    }
+}
+
+/// What an exercise asks of one muscle group. Declared, never derived from the moment.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Demand {
+    /// The group.
+    pub group: Group,
+    /// How it works.
+    pub level: Level,
+}
+
+/// What an exercise is for; the score groups its lines by this.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Purpose {
+    /// Calm pain and swelling.
+    Settle,
+    /// Regain range.
+    Move,
+    /// Regain control.
+    Control,
+    /// Build strength.
+    Strengthen,
+    /// Bear load and endurance.
+    Load,
+    /// Return to work and sport.
+    Return,
+}
+
+/// What helps or holds the arm; the figure draws it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Helper {
+    /// Nothing.
+    None,
+    /// The other hand carries the forearm.
+    OtherHand,
+    /// A stick held in both hands.
+    Stick,
+    /// The hand lies on a table.
+    Table,
+    /// The hand is on a wall.
+    Wall,
+    /// A pulley over a door.
+    Pulley,
+    /// An elastic from a door anchor.
+    Elastic,
+    /// A weight in the hand.
+    Weight,
+}
+
+/// How much of an exercise is done. All of it is what the patient is told.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Dose {
+    /// Sets, 1 to 10.
+    pub sets: u32,
+    /// Repetitions of each set, 1 to 60.
+    pub repetitions: u32,
+    /// Hold of each repetition in seconds, 0 to 300.
+    #[serde(default)]
+    pub hold_s: u32,
+    /// Rest between sets in seconds, 0 to 300.
+    #[serde(default)]
+    pub rest_s: u32,
+    /// Sessions a day, 1 to 8.
+    pub times_per_day: u32,
+    /// Days a week, 1 to 7.
+    pub days_per_week: u32,
+    /// Hand weight in kilograms, where there is one.
+    #[serde(default)]
+    pub load_kg: Option<f64>,
+    /// Elastic level, 1 to 6, where there is one.
+    #[serde(default)]
+    pub elastic_level: Option<u32>,
+    /// Share of the greatest effort in percent, for isometric work.
+    #[serde(default)]
+    pub effort_pct: Option<u32>,
+}
+
+/// A field of a dose that is out of bounds.
+#[derive(Debug, Clone, PartialEq)]
+pub struct DoseField {
+    /// The field's name.
+    pub field: &'static str,
+    /// Least allowed.
+    pub min: f64,
+    /// Greatest allowed.
+    pub max: f64,
+    /// What was given.
+    pub given: f64,
+}
+
+impl Dose {
+    /// Seconds one repetition takes without a hold. Source: our choice, because a slow up-and-down takes about 4 s.
+    pub const REPETITION_S: u32 = 4;
+
+    /// The first field outside human sense, if any.
+    pub fn fault(&self) -> Option<DoseField> {
+        let checks = [
+            ("sets", f64::from(self.sets), 1.0, 10.0),
+            ("repetitions", f64::from(self.repetitions), 1.0, 60.0),
+            ("hold_s", f64::from(self.hold_s), 0.0, 300.0),
+            ("rest_s", f64::from(self.rest_s), 0.0, 300.0),
+            ("times_per_day", f64::from(self.times_per_day), 1.0, 8.0),
+            ("days_per_week", f64::from(self.days_per_week), 1.0, 7.0),
+            ("load_kg", self.load_kg.unwrap_or(1.0), 0.1, 40.0),
+            ("elastic_level", f64::from(self.elastic_level.unwrap_or(1)), 1.0, 6.0),
+            ("effort_pct", f64::from(self.effort_pct.unwrap_or(10)), 5.0, 100.0),
+        ];
+        // A NaN fails the range test too, so it is refused with the rest.
+        checks.into_iter().find(|(_, given, min, max)| !(min..=max).contains(&given)).map(|(field, given, min, max)| DoseField {
+            field,
+            min,
+            max,
+            given,
+        })
+    }
+
+    /// Minutes of one session of this exercise.
+    pub fn minutes(&self) -> f64 {
+        let set_s = f64::from(self.repetitions) * f64::from(self.hold_s + Self::REPETITION_S);
+        (f64::from(self.sets) * set_s + f64::from(self.sets.saturating_sub(1)) * f64::from(self.rest_s)) / 60.0
+    }
+
+    /// Repetitions in a week.
+    pub fn weekly_repetitions(&self) -> f64 {
+        f64::from(self.sets) * f64::from(self.repetitions) * f64::from(self.times_per_day) * f64::from(self.days_per_week)
+    }
+}
+
+/// The reviewed range of a dose.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct DoseRange {
+    /// Fewest and most sets.
+    pub sets: [u32; 2],
+    /// Fewest and most repetitions.
+    pub repetitions: [u32; 2],
+    /// Shortest and longest hold in seconds.
+    pub hold_s: [u32; 2],
+    /// Fewest and most sessions a day.
+    pub times_per_day: [u32; 2],
+    /// Greatest hand weight in kilograms.
+    #[serde(default)]
+    pub load_kg_max: Option<f64>,
+    /// Greatest elastic level.
+    #[serde(default)]
+    pub elastic_level_max: Option<u32>,
+}
+
+/// An exercise whose end follows the ceiling of the day.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Adapts {
+    /// The quantity whose ceiling ends the path.
+    pub quantity: String,
+    /// Below this end the exercise makes no sense and is not offered.
+    pub least_deg: f64,
+}
+
+/// One exercise: one rung of a ladder.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Exercise {
+    /// Stable id.
+    pub id: String,
+    /// The ladder it is a rung of.
+    pub ladder: String,
+    /// Its place on the ladder.
+    pub rung: u32,
+    /// Rungs that may follow.
+    #[serde(default)]
+    pub next: Vec<String>,
+    /// What it is for.
+    pub purpose: Purpose,
+    /// How the trunk is held.
+    pub attitude: Attitude,
+    /// Classes whose weeks must have come.
+    pub gates: Vec<String>,
+    /// What it asks of the muscle groups; groups not named are at rest.
+    pub demand: Vec<Demand>,
+    /// Declared features that are not modelled, e.g. `leaning`.
+    #[serde(default)]
+    pub tags: Vec<String>,
+    /// What must be at hand.
+    #[serde(default)]
+    pub kit: Vec<String>,
+    /// What helps or holds the arm.
+    pub helper: Helper,
+    /// Whether the path ends at the ceiling of the day.
+    #[serde(default)]
+    pub adapts: Option<Adapts>,
+    /// Key poses of the working arm.
+    pub path: Vec<KeyPose>,
+    /// Where the dose starts.
+    pub dose: Dose,
+    /// Where the dose may go.
+    pub range: DoseRange,
+    /// What goes wrong, as wording keys.
+    #[serde(default)]
+    pub faults: Vec<String>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+impl Exercise {
+    /// The path; every key has been checked at load to give exactly one rotation.
+    pub fn path(&self) -> Path {
+        Path { keys: self.path.iter().filter_map(KeyPose::pose).collect() }
+    }
+
+    /// What it asks of `group`; groups that are not named are at rest.
+    pub fn demand_on(&self, group: Group) -> Level {
+        self.demand.iter().find(|d| d.group == group).map_or(Level::None, |d| d.level)
+    }
+
+    /// Whether the muscles that raise the arm work by themselves.
+    pub fn is_active(&self) -> bool {
+        [Group::Cuff, Group::Deltoid, Group::Subscapularis].into_iter().any(|g| self.demand_on(g) >= Level::Active)
+    }
+}

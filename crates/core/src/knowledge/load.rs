@@ -1,0 +1,257 @@
+//! From text to knowledge, or to a list of faults.
+
+use super::check;
+use super::error::KnowledgeError;
+use super::exercise::Exercise;
+use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
+use super::rows::{GateClass, HealthItem, Quantity, RedFlag, Reference, Threshold};
+use serde::de::DeserializeOwned;
+use sha2::{Digest, Sha256};
+use std::collections::BTreeMap;
+
+/// A file as the caller read it: its path below `knowledge/`, and its text.
+#[derive(Debug, Clone)]
+pub struct NamedText {
+    /// E.g. `exercises/pendulum.toml`.
+    pub name: String,
+    /// The file's text.
+    pub text: String,
+}
+
+/// Everything the application knows, checked.
+#[derive(Debug, Clone, Default)]
+pub struct Knowledge {
+    /// Publications, by id.
+    pub references: BTreeMap<String, Reference>,
+    /// Measured ranges, in order of examination.
+    pub quantities: Vec<Quantity>,
+    /// Red flags, most urgent first.
+    pub red_flags: Vec<RedFlag>,
+    /// General health that changes a plan.
+    pub health: Vec<HealthItem>,
+    /// Classes of exercises, by id.
+    pub gate_classes: BTreeMap<String, GateClass>,
+    /// Exercises, by id.
+    pub exercises: BTreeMap<String, Exercise>,
+    /// Pathways, by id.
+    pub pathways: BTreeMap<String, Pathway>,
+    /// Thresholds of the rules, by id.
+    pub thresholds: BTreeMap<String, Threshold>,
+    /// Floors that came too soon after their movement opened.
+    pub dropped_floors: Vec<DroppedFloor>,
+    /// SHA-256 of `canonical`, in hex.
+    pub sha256: String,
+    /// Canonical JSON of all files, for the release table.
+    pub canonical: String,
+}
+
+/// Thresholds the rules name in code; the loader refuses a set without one of them.
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 12] = [
+    "over-ceiling-window-days",
+    "sudden-er-gain-deg",
+    "elevation-loss-deg",
+    "er-loss-deg",
+    "change-window-days",
+    "active-passive-gap-deg",
+    "active-passive-gap-week",
+    "repeat-self-measure-days",
+    "recent-trouble-days",
+    "first-visit-new-exercises",
+    "later-visit-new-exercises",
+    "max-reading-gap-days",
+];
+
+impl Knowledge {
+    /// A threshold of a rule. Every id used in code is required at load, so the fallback is never met.
+    pub fn threshold(&self, id: &str) -> f64 {
+        debug_assert!(REQUIRED_THRESHOLDS.contains(&id), "threshold {id} is not required at load");
+        self.thresholds.get(id).map_or(0.0, |row| row.value)
+    }
+
+    /// A measured range by id.
+    pub fn quantity(&self, id: &str) -> Option<&Quantity> {
+        self.quantities.iter().find(|q| q.id == id)
+    }
+
+    /// A red flag by id.
+    pub fn red_flag(&self, id: &str) -> Option<&RedFlag> {
+        self.red_flags.iter().find(|f| f.id == id)
+    }
+}
+
+/// Loads and cross-checks all files.
+///
+/// # Errors
+/// Every fault found, each naming file, row and field.
+pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
+    let mut faults = Vec::new();
+    let mut known = Knowledge::default();
+    let mut canonical = BTreeMap::new();
+    for file in files {
+        let table: toml::Table = match file.text.parse() {
+            Ok(table) => table,
+            Err(error) => {
+                faults.push(KnowledgeError::at(&file.name, "-", "-", error.to_string().replace('\n', " ")));
+                continue;
+            }
+        };
+        read_file(&file.name, &table, &mut known, &mut faults);
+        canonical.insert(file.name.clone(), serde_json::to_value(&table).unwrap_or_default());
+    }
+    check::all(&known, &mut faults);
+    if !faults.is_empty() {
+        return Err(faults);
+    }
+    known.quantities.sort_by_key(|q| q.order);
+    known.red_flags.sort_by_key(|f| f.tier);
+    known.dropped_floors = known
+        .pathways
+        .values()
+        .flat_map(|pathway| {
+            pathway.corridors.iter().flat_map(|corridor| {
+                corridor.dropped_floors().into_iter().map(|(day, floor)| DroppedFloor {
+                    pathway: pathway.id.clone(),
+                    quantity: corridor.id.clone(),
+                    day,
+                    floor,
+                })
+            })
+        })
+        .collect();
+    known.canonical = serde_json::to_string(&canonical).unwrap_or_default();
+    known.sha256 = Sha256::digest(known.canonical.as_bytes()).iter().map(|byte| format!("{byte:02x}")).collect();
+    Ok(known)
+}
+
+fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mut Vec<KnowledgeError>) {
+    let one = |section: &str, faults: &mut Vec<KnowledgeError>| only_section(name, table, section, faults);
+    match name {
+        "references.toml" => {
+            one("reference", faults);
+            for row in rows::<Reference>(name, table, "reference", faults) {
+                known.references.insert(row.id.clone(), row);
+            }
+        }
+        "quantities.toml" => {
+            one("quantity", faults);
+            known.quantities = rows(name, table, "quantity", faults);
+        }
+        "red-flags.toml" => {
+            one("flag", faults);
+            known.red_flags = rows(name, table, "flag", faults);
+        }
+        "health.toml" => {
+            one("health", faults);
+            known.health = rows(name, table, "health", faults);
+        }
+        "thresholds.toml" => {
+            one("threshold", faults);
+            for row in rows::<Threshold>(name, table, "threshold", faults) {
+                known.thresholds.insert(row.id.clone(), row);
+            }
+        }
+        "gate-classes.toml" => {
+            one("class", faults);
+            for row in rows::<GateClass>(name, table, "class", faults) {
+                known.gate_classes.insert(row.id.clone(), row);
+            }
+        }
+        _ if name.starts_with("exercises/") => {
+            one("exercise", faults);
+            for row in rows::<Exercise>(name, table, "exercise", faults) {
+                if known.exercises.contains_key(&row.id) {
+                    faults.push(KnowledgeError::at(name, &row.id, "id", "stands in another file or row already"));
+                }
+                known.exercises.insert(row.id.clone(), row);
+            }
+        }
+        _ if name.starts_with("pathways/") => {
+            if let Some(pathway) = read_pathway(name, table, faults) {
+                known.pathways.insert(pathway.id.clone(), pathway);
+            }
+        }
+        _ => faults.push(KnowledgeError::at(name, "-", "-", "no such kind of knowledge file")),
+    }
+}
+
+fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError>) -> Option<Pathway> {
+    const SECTIONS: [&str; 8] = ["phase", "corridor", "allowance", "forbidden", "precaution", "sling", "milestone", "gate"];
+    const FIELDS: [&str; 5] = ["id", "weeks", "pain_during_max", "source", "confidence"];
+    let before = faults.len();
+    for key in table.keys() {
+        if !SECTIONS.contains(&key.as_str()) && !FIELDS.contains(&key.as_str()) {
+            faults.push(KnowledgeError::at(name, "-", key, "is not a field of a pathway"));
+        }
+    }
+    // Row by row first, so that a fault names its row; the whole is read only when every row is sound.
+    rows::<Phase>(name, table, "phase", faults);
+    rows::<Corridor>(name, table, "corridor", faults);
+    rows::<Allowance>(name, table, "allowance", faults);
+    rows::<Forbidden>(name, table, "forbidden", faults);
+    rows::<Precaution>(name, table, "precaution", faults);
+    rows::<Sling>(name, table, "sling", faults);
+    rows::<Milestone>(name, table, "milestone", faults);
+    rows::<Gate>(name, table, "gate", faults);
+    if faults.len() > before {
+        return None;
+    }
+    match serde_path_to_error::deserialize::<_, Pathway>(toml::Value::Table(table.clone())) {
+        Ok(pathway) => Some(pathway),
+        Err(error) => {
+            faults.push(KnowledgeError::at(name, "-", &error.path().to_string(), error.inner().message()));
+            None
+        }
+    }
+}
+
+fn only_section(name: &str, table: &toml::Table, section: &str, faults: &mut Vec<KnowledgeError>) {
+    for key in table.keys().filter(|key| *key != section) {
+        faults.push(KnowledgeError::at(name, "-", key, format!("only [[{section}]] rows belong in this file")));
+    }
+}
+
+fn rows<T: DeserializeOwned + serde::Serialize>(
+    name: &str,
+    table: &toml::Table,
+    section: &str,
+    faults: &mut Vec<KnowledgeError>,
+) -> Vec<T> {
+    let Some(value) = table.get(section) else { return Vec::new() };
+    let Some(array) = value.as_array() else {
+        faults.push(KnowledgeError::at(name, section, "-", format!("write [[{section}]], one block a row")));
+        return Vec::new();
+    };
+    let mut out = Vec::with_capacity(array.len());
+    for (i, raw) in array.iter().enumerate() {
+        let row = raw.get("id").and_then(toml::Value::as_str).map_or_else(|| format!("{section} {}", i + 1), str::to_owned);
+        match serde_path_to_error::deserialize::<_, T>(raw.clone()) {
+            Ok(parsed) => {
+                // Tagged criteria cannot refuse unknown fields by themselves: what does not come back out was not understood.
+                if let Some(stray) = toml::Value::try_from(&parsed).ok().and_then(|back| stray_field(raw, &back)) {
+                    faults.push(KnowledgeError::at(name, &row, &stray, "unknown field"));
+                }
+                out.push(parsed);
+            }
+            Err(error) => {
+                let path = error.path().to_string();
+                let message = error.inner().message().to_owned();
+                // serde names an unknown or missing field in the message, not in the path.
+                let field = message.split('`').nth(1).filter(|_| message.contains("field")).map_or(path, str::to_owned);
+                faults.push(KnowledgeError::at(name, &row, &field, message));
+            }
+        }
+    }
+    out
+}
+
+/// The first key of `raw` that did not survive reading.
+fn stray_field(raw: &toml::Value, back: &toml::Value) -> Option<String> {
+    match (raw, back) {
+        (toml::Value::Table(raw), toml::Value::Table(back)) => raw.iter().find_map(|(key, value)| match back.get(key) {
+            None => Some(key.clone()),
+            Some(read) => stray_field(value, read),
+        }),
+        (toml::Value::Array(raw), toml::Value::Array(back)) => raw.iter().zip(back).find_map(|(value, read)| stray_field(value, read)),
+        _ => None,
+    }
+}

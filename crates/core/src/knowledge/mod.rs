@@ -1,0 +1,22 @@
+//! What the application knows: reviewed rows with a source and a confidence, checked when loaded.
+//!
+//! Adding knowledge is adding a file under `knowledge/`, never code. The loader takes the files as
+//! text (this crate opens nothing) and answers with everything it knows or with every fault it found,
+//! each naming file, row and field.
+
+mod check;
+mod criteria;
+mod error;
+mod exercise;
+mod load;
+mod pathway;
+mod rows;
+
+pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
+pub use error::KnowledgeError;
+pub use exercise::{Adapts, Demand, Dose, DoseField, DoseRange, Exercise, Group, Helper, Level, Purpose};
+pub use load::{Knowledge, NamedText, load};
+pub use pathway::{
+    Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling,
+};
+pub use rows::{Confidence, GateClass, HealthItem, Mode, Quantity, RedFlag, Reference, Threshold, Tier, Unit};

@@ -1,0 +1,166 @@
+//! The small row types: references, quantities, red flags, general health, gate classes, thresholds.
+
+use serde::{Deserialize, Serialize};
+
+/// How sure we are of a row.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Confidence {
+    /// Clearly remembered from a publication; still to be checked against it.
+    A,
+    /// Believed close to a publication.
+    B,
+    /// A configurable default, never shown as published.
+    C,
+    /// Common practice, no published source.
+    P,
+}
+
+/// A publication that rows point at. All were recalled, not read: `recalled` says so.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Reference {
+    /// Stable id, e.g. `thigpen-2016`.
+    pub id: String,
+    /// First author, year, journal.
+    pub citation: String,
+    /// `from memory` until someone has checked it against the paper.
+    pub recalled: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// The unit of a measured quantity.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Unit {
+    /// Degrees.
+    Deg,
+    /// A reach level, ordinal.
+    Level,
+}
+
+/// Who moves the arm.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Mode {
+    /// Somebody or something else.
+    Passive,
+    /// The patient.
+    Active,
+}
+
+/// A measured range.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Quantity {
+    /// Stable id, e.g. `passive-elevation`.
+    pub id: String,
+    /// Who moves the arm.
+    pub mode: Mode,
+    /// Body position, as a wording key.
+    pub position: String,
+    /// Unit of the reading.
+    pub unit: Unit,
+    /// Least possible reading.
+    pub min: f64,
+    /// Greatest possible reading.
+    pub max: f64,
+    /// A usual reading of a healthy shoulder, for the dial's reference mark.
+    pub reference: f64,
+    /// Half-width of the measurement error drawn with a reading, same rater.
+    pub error: f64,
+    /// After so many days a reading is out of date.
+    pub max_age_days: i32,
+    /// Place in the order of examination.
+    pub order: u32,
+    /// The same movement measured the other way round (active against passive), where there is one.
+    #[serde(default)]
+    pub partner: Option<String>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// How fast a raised flag must be acted on.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Tier {
+    /// Call now.
+    EmergencyNow,
+    /// Seen today.
+    SameDay,
+    /// Seen within days.
+    WithinDays,
+    /// Ask the surgeon before going on.
+    AskSurgeon,
+}
+
+/// A question that is asked before anything else, and what to do when the answer is yes.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct RedFlag {
+    /// Stable id.
+    pub id: String,
+    /// How fast.
+    pub tier: Tier,
+    /// Whether it is asked (or only derived from findings).
+    pub asked: bool,
+    /// Words in a note that contradict a "no".
+    #[serde(default)]
+    pub note_words: Vec<String>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// General health that changes the plan.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct HealthItem {
+    /// Stable id, e.g. `diabetes`.
+    pub id: String,
+    /// Weeks added to every strength gate (week 12 and later).
+    #[serde(default)]
+    pub strength_delay_weeks: i32,
+    /// Days after which a range reading is out of date for this person, when sooner than usual.
+    #[serde(default)]
+    pub max_age_days: Option<i32>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// The earliest completed week of a class of exercises, per pathway.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct GateClass {
+    /// Stable id, e.g. `resisted-er-side`.
+    pub id: String,
+    /// Completed weeks by pathway id.
+    pub weeks: std::collections::BTreeMap<String, i32>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// A number that a rule compares with.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Threshold {
+    /// Stable id, e.g. `sudden-er-gain-deg`.
+    pub id: String,
+    /// The number, unit in the id.
+    pub value: f64,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}

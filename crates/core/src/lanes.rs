@@ -1,0 +1,130 @@
+//! Which lane of the day's work a patient is in, and the one-line reason.
+
+use crate::calendar::Clock;
+use crate::episode::{Facts, LogFact};
+use crate::exam::{calls, is_due};
+use crate::flags::{FlagState, flag_views};
+use crate::program::{Ceiling, CheckContext, CorridorView, ceiling_on, corridor_views};
+use crate::progress::{CriterionStatus, next_gate};
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// The lanes, most pressing first.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LaneName {
+    /// A flag is open, a slip was felt, pain is outside its mode.
+    SomethingIsWrong,
+    /// A reading lies above its ceiling.
+    TooFar,
+    /// A gate's time has come.
+    GateDue,
+    /// A reading lies below its floor.
+    TooStiff,
+    /// Readings are missing or out of date.
+    ReMeasure,
+    /// Nothing to decide.
+    Quiet,
+}
+
+/// A patient's place in the day's work.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Lane {
+    /// The lane.
+    pub lane: LaneName,
+    /// Why.
+    pub reason: Reason,
+    /// The next gate, with how many of its criteria are met.
+    pub next_gate: Option<NextGate>,
+    /// Weeks and days.
+    pub clock: Clock,
+    /// The corridor behind the reason (elevation, where nothing else is).
+    pub corridor: Option<CorridorView>,
+}
+
+/// The next gate in short.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct NextGate {
+    /// Gate id.
+    pub gate: String,
+    /// The day it opens.
+    pub opens_day: i32,
+    /// Criteria met.
+    pub met: usize,
+    /// Of how many.
+    pub total: usize,
+}
+
+/// Works out the lane.
+///
+/// Order: red flags and slips outrank everything, then too far, a gate that is due, too stiff, re-measure.
+/// Source: our choice, because harm comes before delay.
+pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
+    let gate = next_gate(ctx, facts);
+    let quantities: Vec<&str> = ctx.known.quantities.iter().map(|q| q.id.as_str()).filter(|q| ctx.pathway.corridor(q).is_some()).collect();
+    let spoken = |rule: &str| quantities.iter().find_map(|q| calls(ctx, facts, q).into_iter().find(|r| r.rule == rule));
+    let (name, reason) = if let Some(reason) = wrong(ctx, facts) {
+        (LaneName::SomethingIsWrong, reason)
+    } else if let Some(reason) = spoken("reading-over-ceiling") {
+        (LaneName::TooFar, reason)
+    } else if let Some(reason) = gate.as_ref().filter(|g| g.time_reached).map(|g| {
+        let rule = if g.status == CriterionStatus::Met { "lane-gate-ready" } else { "lane-gate-due" };
+        Reason::new(rule).with("gate", g.gate.as_str()).with("met", g.met as f64).with("total", g.total as f64)
+    }) {
+        (LaneName::GateDue, reason)
+    } else if let Some(reason) = spoken("reading-below-floor") {
+        (LaneName::TooStiff, reason)
+    } else if let Some(reason) = due(ctx, facts) {
+        (LaneName::ReMeasure, reason)
+    } else {
+        (LaneName::Quiet, Reason::new("lane-quiet"))
+    };
+    let shown = match reason.args.get("quantity") {
+        Some(crate::reason::Arg::Text(quantity)) => quantity.clone(),
+        _ => "passive-elevation".to_owned(),
+    };
+    Lane {
+        lane: name,
+        reason,
+        next_gate: gate.map(|g| NextGate { gate: g.gate, opens_day: g.opens_day, met: g.met, total: g.total }),
+        clock: Clock::at(facts.day()),
+        corridor: corridor_views(ctx, facts).into_iter().find(|c| c.quantity == shown),
+    }
+}
+
+fn wrong(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
+    let flags = flag_views(ctx, facts);
+    if let Some(open) = flags.iter().find(|f| f.open()) {
+        let rule = if open.state == FlagState::Queried { "lane-flag-queried" } else { "lane-flag-open" };
+        return Some(Reason::new(rule).with("flag", open.flag.as_str()));
+    }
+    let window = ctx.known.threshold("recent-trouble-days") as i32;
+    let recent = |on: chrono::NaiveDate| (0..window).contains(&(facts.day() - facts.day_of(on)));
+    let trouble = facts.log.iter().rev().filter(|e| recent(e.on)).find_map(|e| match e.fact {
+        LogFact::Slip => Some(Reason::new("lane-slip").with("day", facts.day_of(e.on))),
+        _ => None,
+    });
+    trouble.or_else(|| ctx.known.quantities.iter().find_map(|q| calls(ctx, facts, &q.id).into_iter().find(|r| r.rule == "range-lost")))
+}
+
+fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
+    ctx.known
+        .quantities
+        .iter()
+        .filter(|q| ctx.pathway.corridor(&q.id).is_some())
+        .filter(|q| ceiling_on(ctx.pathway, ctx.limits, &q.id, facts.day(), facts.day()).ceiling != Ceiling::NoneAllowed)
+        .filter(|q| {
+            matches!(q.id.as_str(), "passive-elevation" | "passive-er-side" | "active-elevation-lying" | "active-elevation-upright")
+        })
+        .find(|q| is_due(ctx, facts, q))
+        .map(|q| {
+            let last = facts.operated_readings(&q.id).next_back().map(|r| facts.day_of(r.on));
+            match last {
+                Some(day) => Reason::new("lane-out-of-date").with("quantity", q.id.as_str()).with("day", day),
+                None => Reason::new("lane-never-measured").with("quantity", q.id.as_str()),
+            }
+        })
+}

@@ -1,0 +1,18 @@
+//! The job itself: pure functions over plain data.
+//!
+//! No clock, no database, no HTTP, no files: dates come in as arguments and knowledge comes in as
+//! text. Angles are degrees at every boundary. Everything that decides answers with a
+//! [`reason::Reason`] (a rule id and typed arguments); the wording lives in `locales/`.
+
+pub mod calendar;
+pub mod episode;
+pub mod exam;
+pub mod flags;
+pub mod knowledge;
+pub mod lanes;
+pub mod mechanics;
+pub mod permission;
+pub mod program;
+pub mod progress;
+pub mod reason;
+pub mod visit;

@@ -1,0 +1,142 @@
+//! One arm in one position.
+
+use super::vector::{Vec3, rotate_about};
+use serde::{Deserialize, Serialize};
+
+/// Which arm.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Arm {
+    /// Left.
+    Left,
+    /// Right.
+    Right,
+}
+
+impl Arm {
+    /// The other arm.
+    pub fn other(self) -> Arm {
+        match self {
+            Arm::Left => Arm::Right,
+            Arm::Right => Arm::Left,
+        }
+    }
+}
+
+/// How the trunk is held.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Attitude {
+    /// Standing upright.
+    Standing,
+    /// Sitting on a chair.
+    Sitting,
+    /// Sitting leaned back on a backrest.
+    Reclined,
+    /// Lying on the back.
+    Supine,
+    /// Lying on the front, arm over the edge.
+    Prone,
+    /// Lying on the other side.
+    SideLying,
+    /// Standing, trunk bent forward, other hand on a support.
+    ForwardLean,
+    /// Sitting bowed over a table.
+    TableBow,
+}
+
+/// Which of the two named rotations a number is. External is positive in both.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+pub enum Rotation {
+    /// τ: the twist left after the shortest swing from the hanging arm; forearm straight ahead is 0°.
+    TwistDeg(f64),
+    /// ψ = τ + plane: what a clinic reads on a raised arm; forearm level is 0°, forearm up 90°.
+    ClinicDeg(f64),
+}
+
+/// One arm relative to the trunk.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct ArmPose {
+    /// Plane of elevation: 0° pure abduction, 30–40° scapular plane, 90° flexion, −90° extension.
+    pub plane_deg: f64,
+    /// Angle between upper arm and trunk, 0° hanging to 180° overhead.
+    pub elevation_deg: f64,
+    /// Axial rotation, named.
+    pub rotation: Rotation,
+    /// Elbow flexion, 0° straight.
+    pub elbow_deg: f64,
+}
+
+impl ArmPose {
+    /// τ in degrees.
+    pub fn twist_deg(&self) -> f64 {
+        match self.rotation {
+            Rotation::TwistDeg(t) => t,
+            Rotation::ClinicDeg(c) => c - self.plane_deg,
+        }
+    }
+
+    /// ψ in degrees.
+    pub fn clinic_deg(&self) -> f64 {
+        match self.rotation {
+            Rotation::TwistDeg(t) => t + self.plane_deg,
+            Rotation::ClinicDeg(c) => c,
+        }
+    }
+
+    /// Unit direction from shoulder to elbow, in trunk axes.
+    pub fn upper_arm(&self) -> Vec3 {
+        let (se, ce) = self.elevation_deg.to_radians().sin_cos();
+        let (sp, cp) = self.plane_deg.to_radians().sin_cos();
+        Vec3::new(se * sp, -ce, se * cp)
+    }
+
+    /// Unit direction from elbow to wrist, in trunk axes.
+    pub fn forearm(&self) -> Vec3 {
+        let u = self.upper_arm();
+        let hanging = Vec3::new(0.0, -1.0, 0.0);
+        let ahead = Vec3::new(1.0, 0.0, 0.0);
+        // The shortest swing takes the hanging arm to u; at 0° and 180° its axis is free and we keep z.
+        let axis = hanging.cross(u).unit().unwrap_or(Vec3::new(0.0, 0.0, 1.0));
+        let swung = rotate_about(ahead, axis, self.elevation_deg);
+        let bent_square = rotate_about(swung, u, self.twist_deg());
+        let (sb, cb) = self.elbow_deg.to_radians().sin_cos();
+        u * cb + bent_square * sb
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    fn pose(plane: f64, elevation: f64, clinic: f64) -> ArmPose {
+        ArmPose { plane_deg: plane, elevation_deg: elevation, rotation: Rotation::ClinicDeg(clinic), elbow_deg: 90.0 }
+    }
+
+    #[test]
+    fn at_ninety_degrees_level_reads_zero_and_up_reads_ninety_in_every_plane() {
+        for plane in [0.0, 30.0, 60.0, 90.0] {
+            let level = pose(plane, 90.0, 0.0).forearm();
+            let up = pose(plane, 90.0, 90.0).forearm();
+            assert!(level.y.abs() < 1e-9, "plane {plane}: level forearm {level:?}");
+            assert!((up.y - 1.0).abs() < 1e-9, "plane {plane}: raised forearm {up:?}");
+        }
+    }
+
+    #[test]
+    fn at_the_side_external_rotation_turns_the_hand_outward() {
+        let arm = ArmPose { plane_deg: 0.0, elevation_deg: 0.0, rotation: Rotation::TwistDeg(30.0), elbow_deg: 90.0 };
+        let hand = arm.forearm();
+        assert!((hand.z - 0.5).abs() < 1e-9 && (hand.x - 0.75f64.sqrt()).abs() < 1e-9, "{hand:?}");
+    }
+
+    #[test]
+    fn a_straight_elbow_follows_the_upper_arm() {
+        let arm = ArmPose { plane_deg: 40.0, elevation_deg: 70.0, rotation: Rotation::ClinicDeg(20.0), elbow_deg: 0.0 };
+        let gap = arm.forearm() - arm.upper_arm();
+        assert!(gap.norm() < 1e-9);
+    }
+}

@@ -1,0 +1,99 @@
+//! Who may do what: one table, read by the server before anything is loaded.
+
+use serde::{Deserialize, Serialize};
+
+/// The roles that exist from the start.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Role {
+    /// Examines, builds, signs.
+    Clinician,
+    /// A clinician who also keeps the clinic's defaults and reads the audit trail.
+    Lead,
+    /// Enters logs and measurements under a clinician.
+    Assistant,
+    /// Reads everything, writes nothing.
+    Auditor,
+    /// Works on simulated patients only.
+    Learner,
+    /// The link on a patient's phone: their own plan and log.
+    PatientLink,
+}
+
+/// All roles, for the table test and for administration.
+pub const ROLES: [Role; 6] = [Role::Clinician, Role::Lead, Role::Assistant, Role::Auditor, Role::Learner, Role::PatientLink];
+
+/// What can be asked of the application.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
+pub enum Action {
+    /// Read patients, stories, programs.
+    ReadRecord,
+    /// Create or change a patient's story.
+    EditStory,
+    /// Record a limit or a release by the surgeon.
+    RecordLimit,
+    /// Record a measurement or an observation.
+    Measure,
+    /// Answer red flags and record what was done.
+    AnswerFlags,
+    /// Build and edit a program.
+    EditProgram,
+    /// Sign a program, pass or override a gate, sign a visit.
+    Sign,
+    /// Enter what was done at home.
+    EnterLog,
+    /// Print the handout and the calendar.
+    TakeHome,
+    /// Read the audit trail.
+    ReadAudit,
+}
+
+/// All actions, for the table test.
+pub const ACTIONS: [Action; 10] = [
+    Action::ReadRecord,
+    Action::EditStory,
+    Action::RecordLimit,
+    Action::Measure,
+    Action::AnswerFlags,
+    Action::EditProgram,
+    Action::Sign,
+    Action::EnterLog,
+    Action::TakeHome,
+    Action::ReadAudit,
+];
+
+/// Whether `role` may do `action`. Source: our choice, because only a licensed clinician signs.
+pub fn may(role: Role, action: Action) -> bool {
+    use Action::*;
+    match role {
+        Role::Lead => true,
+        Role::Clinician => action != ReadAudit,
+        Role::Assistant => matches!(action, ReadRecord | Measure | EnterLog | TakeHome),
+        Role::Auditor => matches!(action, ReadRecord | ReadAudit),
+        // Learners and phone links get their own rooms (simulated patients, the phone page) and no records here.
+        Role::Learner | Role::PatientLink => false,
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn the_matrix_is_what_was_agreed() {
+        // One row a role, one column an action, in the order of ROLES and ACTIONS.
+        let expected = [
+            "xxxxxxxxx-", // clinician
+            "xxxxxxxxxx", // lead
+            "x--x---xx-", // assistant
+            "x--------x", // auditor
+            "----------", // learner
+            "----------", // patient link
+        ];
+        for (role, row) in ROLES.iter().zip(expected) {
+            let got: String = ACTIONS.iter().map(|action| if may(*role, *action) { 'x' } else { '-' }).collect();
+            assert_eq!(got, row, "{role:?}");
+        }
+    }
+}

@@ -1,0 +1,199 @@
+//! The ceiling and the floor of a movement on a day: the pathway's, replaced by the surgeon's.
+
+use crate::calendar::PostOpDay;
+use crate::episode::SurgeonLimit;
+use crate::knowledge::Pathway;
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// How far a movement may go.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Ceiling {
+    /// Not at all.
+    NoneAllowed,
+    /// Up to and including this reading.
+    UpTo {
+        /// In the quantity's unit.
+        value: f64,
+    },
+    /// Comfort is the guide.
+    Free,
+}
+
+impl Ceiling {
+    /// The tighter of two.
+    pub fn tighter(self, other: Ceiling) -> Ceiling {
+        match (self, other) {
+            (Ceiling::NoneAllowed, _) | (_, Ceiling::NoneAllowed) => Ceiling::NoneAllowed,
+            (Ceiling::Free, c) | (c, Ceiling::Free) => c,
+            (Ceiling::UpTo { value: a }, Ceiling::UpTo { value: b }) => Ceiling::UpTo { value: a.min(b) },
+        }
+    }
+
+    /// Whether a reading lies above it. Measurement error is never an excuse.
+    pub fn exceeded_by(self, reading: f64) -> bool {
+        match self {
+            Ceiling::NoneAllowed => true,
+            Ceiling::UpTo { value } => reading > value,
+            Ceiling::Free => false,
+        }
+    }
+
+    /// The number, where there is one.
+    pub fn value(self) -> Option<f64> {
+        match self {
+            Ceiling::UpTo { value } => Some(value),
+            _ => None,
+        }
+    }
+}
+
+/// A ceiling with the rule it comes from.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CeilingToday {
+    /// How far.
+    pub ceiling: Ceiling,
+    /// Whose rule.
+    pub reason: Reason,
+    /// True for a coming day on which a dated surgeon's limit will have ended but is not yet confirmed as ended.
+    pub provisional: bool,
+    /// True when a dated limit's end has come and waits for confirmation.
+    pub awaits_confirmation: bool,
+}
+
+/// The ceiling of `quantity` on `day`, seen from `today`.
+///
+/// The surgeon's written value replaces the pathway's: a tighter one at once, a looser one only as a
+/// dated release. A limit whose end date has come goes on holding until its end is confirmed; for days
+/// still to come the plan assumes that it will be, and says so (`provisional`).
+/// Source: common practice, no published source.
+pub fn ceiling_on(pathway: &Pathway, limits: &[SurgeonLimit], quantity: &str, day: PostOpDay, today: PostOpDay) -> CeilingToday {
+    let base = match pathway.corridor(quantity) {
+        None => Ceiling::Free,
+        Some(corridor) => match corridor.ceilings().at(day) {
+            None => Ceiling::NoneAllowed,
+            Some(None) => Ceiling::Free,
+            Some(Some(value)) => Ceiling::UpTo { value: *value },
+        },
+    };
+    let mut out = CeilingToday {
+        ceiling: base,
+        reason: Reason::new(match base {
+            Ceiling::NoneAllowed => "ceiling-pathway-none",
+            Ceiling::UpTo { .. } => "ceiling-pathway",
+            Ceiling::Free => "ceiling-free",
+        })
+        .with("pathway", pathway.id.as_str()),
+        provisional: false,
+        awaits_confirmation: false,
+    };
+    for limit in limits.iter().filter(|l| l.quantity == quantity) {
+        let ended = limit.ended_on.is_some();
+        let past_end = limit.until_day.is_some_and(|until| day >= until);
+        if ended && past_end {
+            continue;
+        }
+        let due = limit.until_day.is_some_and(|until| today >= until);
+        if past_end && !due {
+            out.provisional = true;
+            continue;
+        }
+        let written = Ceiling::UpTo { value: limit.ceiling };
+        let next = if limit.release.is_some() { written } else { out.ceiling.tighter(written) };
+        if next != out.ceiling || next == written {
+            let mut reason = Reason::new(if limit.release.is_some() { "ceiling-release" } else { "ceiling-surgeon" });
+            if let Some(until) = limit.until_day {
+                reason = reason.with("until_day", until);
+            }
+            out.reason = reason;
+        }
+        out.ceiling = next;
+        out.awaits_confirmation |= past_end && due;
+    }
+    if let Some(value) = out.ceiling.value() {
+        out.reason = out.reason.with("ceiling", value);
+    }
+    out.reason = out.reason.with("quantity", quantity);
+    out
+}
+
+/// The floor of `quantity` on `day`: the smaller of the pathway's and the surgeon's, never above the ceiling.
+///
+/// Source: common practice, no published source (several conditions: the smallest floor counts).
+pub fn floor_on(pathway: &Pathway, limits: &[SurgeonLimit], quantity: &str, day: PostOpDay, today: PostOpDay) -> Option<f64> {
+    let base = pathway.corridor(quantity).and_then(|c| c.floors().at(day).copied());
+    let written = limits
+        .iter()
+        .filter(|l| l.quantity == quantity && l.until_day.is_none_or(|until| day < until))
+        .filter_map(|l| l.floor)
+        .reduce(f64::min);
+    let floor = match (base, written) {
+        (Some(a), Some(b)) => Some(a.min(b)),
+        (a, b) => a.or(b),
+    }?;
+    match ceiling_on(pathway, limits, quantity, day, today).ceiling {
+        Ceiling::NoneAllowed => None,
+        Ceiling::UpTo { value } => Some(floor.min(value)),
+        Ceiling::Free => Some(floor),
+    }
+}
+
+/// One stretch of days with the same ceiling and floor.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Band {
+    /// First day.
+    pub from_day: PostOpDay,
+    /// The day after the last.
+    pub to_day: PostOpDay,
+    /// How far.
+    pub ceiling: Ceiling,
+    /// Expected at least.
+    pub floor: Option<f64>,
+    /// Whether the surgeon's value holds here.
+    pub surgeon: bool,
+    /// Whether it depends on a limit's end being confirmed.
+    pub provisional: bool,
+}
+
+/// The bands of `quantity` over the whole pathway.
+pub fn band_view(pathway: &Pathway, limits: &[SurgeonLimit], quantity: &str, today: PostOpDay) -> Vec<Band> {
+    let end = pathway.weeks * crate::calendar::WEEK;
+    let mut days: Vec<PostOpDay> = vec![0, today.clamp(0, end)];
+    if let Some(corridor) = pathway.corridor(quantity) {
+        days.extend(corridor.ceilings().steps.iter().map(|s| s.0));
+        days.extend(corridor.floors().steps.iter().map(|s| s.0));
+    }
+    days.extend(limits.iter().filter_map(|l| l.until_day));
+    days.retain(|day| (0..end).contains(day));
+    days.sort_unstable();
+    days.dedup();
+    let mut bands: Vec<Band> = Vec::new();
+    for (i, day) in days.iter().enumerate() {
+        let to_day = days.get(i + 1).copied().unwrap_or(end);
+        let on = ceiling_on(pathway, limits, quantity, *day, today);
+        let band = Band {
+            from_day: *day,
+            to_day,
+            ceiling: on.ceiling,
+            floor: floor_on(pathway, limits, quantity, *day, today),
+            surgeon: matches!(on.reason.rule.as_str(), "ceiling-surgeon" | "ceiling-release"),
+            provisional: on.provisional,
+        };
+        match bands.last_mut() {
+            Some(last)
+                if last.ceiling == band.ceiling
+                    && last.floor == band.floor
+                    && last.surgeon == band.surgeon
+                    && last.provisional == band.provisional =>
+            {
+                last.to_day = to_day;
+            }
+            _ => bands.push(band),
+        }
+    }
+    bands
+}

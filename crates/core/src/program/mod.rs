@@ -1,0 +1,15 @@
+//! Phases, ceilings, the safety check and the builder.
+
+mod build;
+mod ceiling;
+mod safety;
+mod schedule;
+mod score;
+
+pub use build::{LaterItem, Proposal, build};
+pub use ceiling::{Band, Ceiling, CeilingToday, band_view, ceiling_on, floor_on};
+pub use safety::{CheckContext, Finding, Status, Verdict, check_exercise, check_line, resolved_path};
+pub use schedule::{PhaseSpan, reached_phase, schedule};
+pub use score::{
+    CorridorView, DoseTotals, GateMark, LineView, MilestoneView, PrecautionSpan, ScoreView, SlingSpan, corridor_views, score_view,
+};

@@ -1,0 +1,389 @@
+//! May this exercise be done on this day? Every rule that speaks is named.
+
+use super::ceiling::{Ceiling, CeilingToday, ceiling_on};
+use crate::calendar::{PostOpDay, WEEK};
+use crate::episode::{Line, SurgeonLimit};
+use crate::knowledge::{Dose, Exercise, Group, Knowledge, Level, Pathway};
+use crate::mechanics::{ArmPose, Attitude, Path};
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// What the check says.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Status {
+    /// Nothing speaks against it.
+    Allowed,
+    /// May be done with a reason.
+    Caution,
+    /// May not be done.
+    Blocked,
+}
+
+/// One rule that spoke.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Finding {
+    /// How strongly.
+    pub status: Status,
+    /// The rule and its arguments.
+    pub reason: Reason,
+    /// Whether a clinician may go on with a reason. Ceilings, healing time, allowances, forbidden positions and open flags never.
+    pub overridable: bool,
+    /// The first day on which it speaks.
+    pub day: PostOpDay,
+}
+
+/// The answer for one exercise.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Verdict {
+    /// The strongest of the findings.
+    pub status: Status,
+    /// Every rule that spoke.
+    pub findings: Vec<Finding>,
+}
+
+impl Verdict {
+    fn of(findings: Vec<Finding>) -> Self {
+        let status = findings.iter().map(|f| f.status).max().unwrap_or(Status::Allowed);
+        Verdict { status, findings }
+    }
+}
+
+/// What the check looks at besides the exercise.
+#[derive(Debug, Clone, Copy)]
+pub struct CheckContext<'a> {
+    /// All knowledge.
+    pub known: &'a Knowledge,
+    /// The pathway.
+    pub pathway: &'a Pathway,
+    /// The surgeon's limits.
+    pub limits: &'a [SurgeonLimit],
+    /// Open red flags, by id.
+    pub open_flags: &'a [String],
+    /// Flag questions that were never asked.
+    pub flags_not_asked: usize,
+    /// The surgeon's go-ahead is on record.
+    pub cleared: bool,
+    /// The phase reached today.
+    pub phase: u32,
+    /// Today's post-operative day.
+    pub today: PostOpDay,
+    /// Weeks by which general health delays strength work.
+    pub strength_delay_weeks: i32,
+    /// What is at hand.
+    pub kit: &'a [String],
+}
+
+/// The arm at rest in a sling: never a movement, never a breach.
+fn at_rest(pose: &ArmPose) -> bool {
+    pose.elevation_deg <= 30.0 && (-70.0..=0.0).contains(&pose.twist_deg()) && (0.0..=90.0).contains(&pose.plane_deg)
+}
+
+/// What a frame asks of each quantity: `(quantity, demand)`.
+///
+/// τ below 30° of elevation, ψ from 45° with the plane between −30° and 60°, and both in between;
+/// other planes make no rotation demand. Source: our choice, because that is how clinics read rotation.
+fn demands(pose: &ArmPose, active: Option<&'static str>) -> Vec<(&'static str, f64)> {
+    let mut out = Vec::new();
+    let e = pose.elevation_deg;
+    if pose.plane_deg > -30.0 {
+        out.push(("passive-elevation", e));
+        if let Some(quantity) = active.filter(|_| e > 30.0) {
+            out.push((quantity, e));
+        }
+    }
+    if e < 45.0 {
+        out.push(("passive-er-side", pose.twist_deg()));
+        if e < 30.0 {
+            out.push(("passive-ir-side", -pose.twist_deg()));
+        }
+    }
+    if e >= 30.0 && (-30.0..=60.0).contains(&pose.plane_deg) {
+        out.push(("passive-er-90", pose.clinic_deg()));
+    }
+    if e >= 45.0 && pose.plane_deg > 90.0 {
+        out.push(("horizontal-adduction", pose.plane_deg));
+    }
+    out
+}
+
+fn active_quantity(exercise: &Exercise) -> Option<&'static str> {
+    exercise.is_active().then_some(match exercise.attitude {
+        Attitude::Supine | Attitude::SideLying | Attitude::Reclined | Attitude::Prone => "active-elevation-lying",
+        _ => "active-elevation-upright",
+    })
+}
+
+/// The path on a day, cut where the ceiling it follows is reached.
+///
+/// # Errors
+/// The reading that is left when the cut leaves less than the exercise needs.
+pub(super) fn path_on(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Path, f64> {
+    let path = exercise.path();
+    let (Some(adapts), Some(ceiling)) = (&exercise.adapts, ceiling) else { return Ok(path) };
+    let limit = match ceiling {
+        Ceiling::Free => return Ok(path),
+        Ceiling::NoneAllowed => return Err(0.0),
+        Ceiling::UpTo { value } => value,
+    };
+    let reading = |pose: &ArmPose| match adapts.quantity.as_str() {
+        "passive-er-side" => pose.twist_deg(),
+        "passive-er-90" => pose.clinic_deg(),
+        _ => pose.elevation_deg,
+    };
+    let frames = path.frames();
+    let Some(over) = frames.iter().position(|frame| reading(&frame.pose) > limit) else { return Ok(path) };
+    if limit < adapts.least_deg || over == 0 {
+        return Err(limit);
+    }
+    // Between two frames the reading is linear, so the cut is where it equals the limit.
+    let (before, after) = (&frames[over - 1], &frames[over]);
+    let (low, high) = (reading(&before.pose), reading(&after.pose));
+    let share = if high > low { (limit - low) / (high - low) } else { 0.0 };
+    let cut = before.at + (after.at - before.at) * share;
+    let legs = path.keys.len().saturating_sub(1).max(1) as f64;
+    let mut keys: Vec<ArmPose> = path.keys.iter().enumerate().filter(|(i, _)| (*i as f64) / legs < cut).map(|(_, k)| *k).collect();
+    keys.extend(path.at(cut));
+    Ok(Path { keys })
+}
+
+/// Checks one exercise with one dose on one day.
+pub fn check_exercise(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: PostOpDay) -> Verdict {
+    let mut findings = Vec::new();
+    let mut say = |status: Status, overridable: bool, reason: Reason| {
+        findings.push(Finding { status, reason: reason.with("exercise", exercise.id.as_str()), overridable, day });
+    };
+    use Status::{Blocked, Caution};
+
+    for flag in ctx.open_flags {
+        say(Blocked, false, Reason::new("flag-open").with("flag", flag.as_str()));
+    }
+    if ctx.flags_not_asked > 0 {
+        say(Blocked, false, Reason::new("flags-not-asked").with("count", ctx.flags_not_asked as f64));
+    }
+    let moves = exercise.demand.iter().any(|d| matches!(d.group, Group::Cuff | Group::Subscapularis | Group::Deltoid | Group::PecLat));
+    if moves && !ctx.cleared {
+        say(Blocked, false, Reason::new("no-clearance"));
+    }
+    if let Some(bad) = dose.fault() {
+        let reason = Reason::new("dose-impossible").with("field", bad.field).with("min", bad.min).with("max", bad.max);
+        say(Blocked, false, reason.with("given", bad.given));
+    }
+    match ctx.pathway.opening_phase(&exercise.id) {
+        None => say(Blocked, false, Reason::new("not-in-pathway").with("pathway", ctx.pathway.id.as_str())),
+        Some(phase) if phase.number > ctx.phase && day <= ctx.today => {
+            let reason = Reason::new("phase-not-reached").with("phase", phase.id.as_str());
+            say(Blocked, false, reason);
+        }
+        Some(phase) if day < phase.earliest_week * WEEK => {
+            let reason = Reason::new("phase-too-early").with("phase", phase.id.as_str());
+            say(Blocked, false, reason.with("week", phase.earliest_week).with("opens_day", phase.earliest_week * WEEK));
+        }
+        Some(_) => {}
+    }
+    for gate in &exercise.gates {
+        if let Some(week) = gate_week(ctx, gate)
+            && day < week * WEEK
+        {
+            say(
+                Blocked,
+                false,
+                Reason::new("gate-week").with("gate_class", gate.as_str()).with("week", week).with("opens_day", week * WEEK),
+            );
+        }
+    }
+    check_allowances(ctx, exercise, dose, day, &mut say);
+    for tag in &exercise.tags {
+        for rule in ctx.pathway.forbidden.iter().filter(|f| f.tags.contains(tag) && day < f.until_week * WEEK) {
+            say(Blocked, false, Reason::new("forbidden-position").with("position", rule.id.as_str()).with("week", rule.until_week));
+        }
+    }
+    let adapts_to = adapted_ceiling(ctx, exercise, day);
+    match path_on(exercise, adapts_to.as_ref().map(|c| c.ceiling)) {
+        Err(left) => {
+            if let (Some(adapts), Some(on)) = (&exercise.adapts, &adapts_to) {
+                let reason = Reason::new("no-room-below-ceiling").with("quantity", adapts.quantity.as_str());
+                say(Blocked, false, reason.with("ceiling", left).with("needs", adapts.least_deg).with("whose", on.reason.rule.as_str()));
+            }
+        }
+        Ok(path) => check_path(ctx, exercise, &path, day, &mut say),
+    }
+    for missing in exercise.kit.iter().filter(|item| !ctx.kit.contains(item)) {
+        say(Caution, true, Reason::new("kit-missing").with("kit", missing.as_str()));
+    }
+    if let Some((field, low, high)) = outside_range(exercise, dose) {
+        say(Caution, true, Reason::new("dose-outside-range").with("field", field).with("min", low).with("max", high));
+    }
+    Verdict::of(findings)
+}
+
+/// The ceiling an exercise's path is cut at: raising is cut by the tightest ceiling of raising that applies.
+fn adapted_ceiling(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Option<CeilingToday> {
+    let adapts = exercise.adapts.as_ref()?;
+    let on = |quantity: &str| ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
+    let mut tightest = on(&adapts.quantity);
+    if adapts.quantity.contains("elevation") {
+        for quantity in ["passive-elevation"].into_iter().chain(active_quantity(exercise)) {
+            let other = on(quantity);
+            if tightest.ceiling.tighter(other.ceiling) != tightest.ceiling {
+                tightest = other;
+            }
+        }
+    }
+    Some(tightest)
+}
+
+/// Where an exercise ends on a day: the path, cut at the ceiling it follows. For the figure and the handout.
+pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Path {
+    path_on(exercise, adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling)).unwrap_or_else(|_| exercise.path())
+}
+
+fn gate_week(ctx: &CheckContext, gate: &str) -> Option<i32> {
+    let week = *ctx.known.gate_classes.get(gate)?.weeks.get(&ctx.pathway.id)?;
+    // Strength work starts at week 12 in every surgical pathway here; only that is delayed by general health.
+    Some(if week >= 12 { week + ctx.strength_delay_weeks } else { week })
+}
+
+fn check_allowances(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: PostOpDay, say: &mut impl FnMut(Status, bool, Reason)) {
+    let Some(allowance) = ctx.pathway.allowance(day, ctx.strength_delay_weeks) else {
+        say(Status::Blocked, false, Reason::new("no-allowance-yet"));
+        return;
+    };
+    for demand in &exercise.demand {
+        if !allowance.permits(demand.group, demand.level) {
+            let reason = Reason::new("allowance").with("group", wire(demand.group)).with("level", wire(demand.level));
+            say(Status::Blocked, false, reason.with("week", allowance.from_week));
+        }
+        if let (Some(max), Some(effort), Level::Isometric) = (allowance.cuff_effort_max_pct, dose.effort_pct, demand.level)
+            && effort > max
+        {
+            say(Status::Blocked, false, Reason::new("effort-above").with("max", f64::from(max)).with("given", f64::from(effort)));
+        }
+        let light = matches!(demand.level, Level::ResistedLight);
+        let heavy = dose.load_kg.is_some_and(|kg| kg > 1.0) || dose.elastic_level.is_some_and(|level| level > 2);
+        if light && heavy && !allowance.permits(demand.group, Level::Resisted) {
+            say(Status::Blocked, false, Reason::new("load-above-light").with("group", wire(demand.group)));
+        }
+    }
+}
+
+fn check_path(ctx: &CheckContext, exercise: &Exercise, path: &Path, day: PostOpDay, say: &mut impl FnMut(Status, bool, Reason)) {
+    for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_week * WEEK && f.touches(&exercise.path())) {
+        say(Status::Blocked, false, Reason::new("forbidden-position").with("position", rule.id.as_str()).with("week", rule.until_week));
+    }
+    let active = active_quantity(exercise);
+    // What the cut is about is judged on the cut path, everything else on the whole one: so a tighter
+    // ceiling can never hide a breach of another.
+    let adapts = exercise.adapts.as_ref().map_or("", |a| a.quantity.as_str());
+    let cut_by = |quantity: &str| quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"));
+    let on_cut = peaks(path, active).into_iter().filter(|(q, _)| cut_by(q));
+    let on_whole = peaks(&exercise.path(), active).into_iter().filter(|(q, _)| !cut_by(q));
+    for (quantity, peak) in on_cut.chain(on_whole) {
+        let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
+        // Turning is judged against neutral where nothing is allowed; lifting against anything beyond rest.
+        let breach = match on.ceiling {
+            Ceiling::Free => false,
+            Ceiling::UpTo { value } => peak > value + 1e-6,
+            Ceiling::NoneAllowed => peak > if quantity.contains("elevation") { 30.0 } else { 0.0 },
+        };
+        if breach {
+            let mut reason = Reason::new("path-over-ceiling").with("quantity", quantity).with("peak", peak.round());
+            if let Some(value) = on.ceiling.value() {
+                reason = reason.with("ceiling", value);
+            }
+            say(Status::Blocked, false, reason.with("whose", on.reason.rule.as_str()));
+        }
+    }
+}
+
+/// The greatest demand on each quantity along a path.
+fn peaks(path: &Path, active: Option<&'static str>) -> Vec<(&'static str, f64)> {
+    let mut peaks: Vec<(&'static str, f64)> = Vec::new();
+    for frame in path.frames().iter().filter(|frame| !at_rest(&frame.pose)) {
+        for (quantity, demand) in demands(&frame.pose, active) {
+            match peaks.iter_mut().find(|(q, _)| *q == quantity) {
+                Some(peak) => peak.1 = peak.1.max(demand),
+                None => peaks.push((quantity, demand)),
+            }
+        }
+    }
+    peaks
+}
+
+fn outside_range(exercise: &Exercise, dose: &Dose) -> Option<(&'static str, f64, f64)> {
+    let range = &exercise.range;
+    [
+        ("sets", dose.sets, range.sets),
+        ("repetitions", dose.repetitions, range.repetitions),
+        ("hold_s", dose.hold_s, range.hold_s),
+        ("times_per_day", dose.times_per_day, range.times_per_day),
+    ]
+    .into_iter()
+    .find(|(_, value, [low, high])| !(low..=high).contains(&value))
+    .map(|(field, _, [low, high])| (field, f64::from(low), f64::from(high)))
+    .or_else(|| {
+        let max = range.load_kg_max?;
+        (dose.load_kg? > max).then_some(("load_kg", 0.0, max))
+    })
+    .or_else(|| {
+        let max = f64::from(range.elastic_level_max?);
+        (f64::from(dose.elastic_level?) > max).then_some(("elastic_level", 1.0, max))
+    })
+}
+
+/// The wire name of an enum without data.
+fn wire<T: Serialize>(value: T) -> String {
+    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
+}
+
+/// Days in `[from, to)` on which a rule of the pathway or a limit changes, and `from` itself.
+fn turning_days(ctx: &CheckContext, from: PostOpDay, to: PostOpDay) -> Vec<PostOpDay> {
+    let pathway = ctx.pathway;
+    let mut days = vec![from];
+    days.extend(pathway.allowances.iter().flat_map(|a| [a.from_week * WEEK, (a.from_week + ctx.strength_delay_weeks) * WEEK]));
+    days.extend(pathway.forbidden.iter().map(|f| f.until_week * WEEK));
+    for corridor in &pathway.corridors {
+        days.extend(corridor.ceilings().steps.iter().map(|s| s.0));
+    }
+    days.extend(ctx.limits.iter().filter_map(|l| l.until_day));
+    days.push(ctx.today);
+    days.retain(|day| *day == from || (from..to).contains(day));
+    days.sort_unstable();
+    days.dedup();
+    days
+}
+
+/// Checks a line on every day from today on (from its first day, where that is later).
+///
+/// Only the days on which some rule changes are looked at: between them every rule says the same.
+pub fn check_line(ctx: &CheckContext, line: &Line) -> Verdict {
+    let from = line.from_day.max(ctx.today);
+    if line.to_day <= line.from_day {
+        let reason = Reason::new("line-ends-before-start").with("from_day", line.from_day).with("to_day", line.to_day);
+        return Verdict::of(vec![Finding { status: Status::Blocked, reason, overridable: false, day: line.from_day }]);
+    }
+    let Some(exercise) = ctx.known.exercises.get(&line.exercise) else {
+        let reason = Reason::new("unknown-exercise").with("exercise", line.exercise.as_str());
+        return Verdict::of(vec![Finding { status: Status::Blocked, reason, overridable: false, day: from }]);
+    };
+    if from >= line.to_day {
+        return Verdict::of(Vec::new());
+    }
+    let mut findings: Vec<Finding> = Vec::new();
+    for day in turning_days(ctx, from, line.to_day) {
+        for finding in check_exercise(ctx, exercise, &line.dose, day).findings {
+            let seen = findings.iter().any(|f| {
+                f.reason.rule == finding.reason.rule
+                    && ["quantity", "group", "flag", "kit", "position"].iter().all(|k| f.reason.args.get(*k) == finding.reason.args.get(*k))
+            });
+            if !seen {
+                findings.push(finding);
+            }
+        }
+    }
+    findings.sort_by_key(|f| std::cmp::Reverse(f.status));
+    Verdict::of(findings)
+}

@@ -1,0 +1,279 @@
+//! Gates: each criterion met, not met, not measured or out of date, with the datum behind it.
+
+use crate::calendar::{PostOpDay, WEEK};
+use crate::episode::{Facts, LogFact, TakenBy};
+use crate::exam::{ReadingView, reading_view};
+use crate::knowledge::{Comparison, Criterion, CriterionKind, Gate, LogEvent};
+use crate::program::CheckContext;
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// Where a criterion stands, worst first: `all` takes the smallest, `any` the greatest.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum CriterionStatus {
+    /// There is a valid datum and it does not suffice.
+    NotMet,
+    /// There is a datum, and it is too old.
+    OutOfDate,
+    /// There is no datum.
+    NotMeasured,
+    /// There is a valid datum and it suffices.
+    Met,
+}
+
+/// One criterion as the page shows it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CriterionView {
+    /// Id within the gate.
+    pub id: String,
+    /// Where it stands.
+    pub status: CriterionStatus,
+    /// What is asked, with its numbers.
+    pub asks: Reason,
+    /// The datum behind the status, where there is one.
+    pub datum: Option<Reason>,
+    /// Whether a clinician may override it with a reason.
+    pub overridable: bool,
+    /// Parts of a composite.
+    #[cfg_attr(feature = "schema", schema(no_recursion))]
+    pub parts: Vec<CriterionView>,
+}
+
+/// One gate as the page shows it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GateView {
+    /// Gate id.
+    pub gate: String,
+    /// The phase it closes.
+    pub from_phase: u32,
+    /// The day it opens.
+    pub opens_day: PostOpDay,
+    /// Whether that day has come.
+    pub time_reached: bool,
+    /// Its criteria.
+    pub criteria: Vec<CriterionView>,
+    /// How many are met.
+    pub met: usize,
+    /// Of how many.
+    pub total: usize,
+    /// The worst status of all.
+    pub status: CriterionStatus,
+}
+
+/// Evaluates a gate against the facts.
+pub fn evaluate_gate(ctx: &CheckContext, facts: &Facts, gate: &Gate) -> GateView {
+    let criteria: Vec<CriterionView> = gate.criteria.iter().map(|c| evaluate(ctx, facts, c)).collect();
+    let opens_day = gate.week * WEEK;
+    GateView {
+        gate: gate.id.clone(),
+        from_phase: gate.from_phase,
+        opens_day,
+        time_reached: facts.day() >= opens_day,
+        met: criteria.iter().filter(|c| c.status == CriterionStatus::Met).count(),
+        total: criteria.len(),
+        status: criteria.iter().map(|c| c.status).min().unwrap_or(CriterionStatus::Met),
+        criteria,
+    }
+}
+
+/// The gate that closes the reached phase.
+pub fn next_gate(ctx: &CheckContext, facts: &Facts) -> Option<GateView> {
+    ctx.pathway.gate_after(ctx.phase).map(|gate| evaluate_gate(ctx, facts, gate))
+}
+
+fn op_word(op: Comparison) -> &'static str {
+    match op {
+        Comparison::AtLeast => "at-least",
+        Comparison::AtMost => "at-most",
+    }
+}
+
+fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> CriterionView {
+    let parts: Vec<CriterionView> = criterion.ask.parts().iter().map(|part| evaluate(ctx, facts, part)).collect();
+    let (status, asks, datum) = match &criterion.ask {
+        CriterionKind::All { .. } => (parts.iter().map(|p| p.status).min().unwrap_or(CriterionStatus::Met), Reason::new("asks-all"), None),
+        CriterionKind::Any { .. } => {
+            (parts.iter().map(|p| p.status).max().unwrap_or(CriterionStatus::NotMeasured), Reason::new("asks-any"), None)
+        }
+        CriterionKind::AtLeast { k, .. } => {
+            let mut statuses: Vec<CriterionStatus> = parts.iter().map(|p| p.status).collect();
+            statuses.sort_unstable_by(|a, b| b.cmp(a));
+            let status = statuses.get(k.saturating_sub(1)).copied().unwrap_or(CriterionStatus::NotMeasured);
+            (status, Reason::new("asks-at-least-k").with("k", *k as f64).with("n", parts.len() as f64), None)
+        }
+        CriterionKind::Measure { quantity, op, value, of_other_side, max_age_days } => {
+            measure(ctx, facts, quantity, *op, *value, *of_other_side, *max_age_days)
+        }
+        CriterionKind::Score { score, op, value, max_age_days } => {
+            let asks = Reason::new("asks-score").with("score", score.as_str()).with("op", op_word(*op)).with("value", *value);
+            match facts.scores.iter().rev().find(|s| &s.score == score) {
+                None => (CriterionStatus::NotMeasured, asks, None),
+                Some(datum) => {
+                    let status = if facts.day() - facts.day_of(datum.on) > *max_age_days {
+                        CriterionStatus::OutOfDate
+                    } else {
+                        met_if(op.holds(datum.value, *value))
+                    };
+                    let shown = Reason::new("datum-score").with("value", datum.value).with("day", facts.day_of(datum.on));
+                    (status, asks, Some(shown))
+                }
+            }
+        }
+        CriterionKind::CountFromLog { event, window_days, op, n } => count(ctx, facts, *event, *window_days, *op, *n),
+        CriterionKind::SymptomFreeDays { n } => {
+            let asks = Reason::new("asks-symptom-free").with("days", *n);
+            let last = facts.log.iter().rev().find(|entry| entry.fact == LogFact::Slip);
+            match (last, facts.log.is_empty()) {
+                (None, true) => (CriterionStatus::NotMeasured, asks, None),
+                (None, false) => (CriterionStatus::Met, asks, Some(Reason::new("datum-no-slip"))),
+                (Some(slip), _) => {
+                    let free = facts.day() - facts.day_of(slip.on);
+                    (met_if(free >= *n), asks, Some(Reason::new("datum-last-slip").with("day", facts.day_of(slip.on))))
+                }
+            }
+        }
+        CriterionKind::TimeSince { weeks } => {
+            let asks = Reason::new("asks-time").with("week", *weeks).with("day", weeks * WEEK);
+            (met_if(facts.day() >= weeks * WEEK), asks, Some(Reason::new("datum-day").with("day", facts.day())))
+        }
+        CriterionKind::Attested { code, max_age_days } => {
+            let asks = Reason::new("asks-attested").with("code", code.as_str());
+            match facts.attestations.iter().rev().find(|a| &a.code == code) {
+                None => (CriterionStatus::NotMeasured, asks, None),
+                Some(datum) => {
+                    let old = facts.day() - facts.day_of(datum.on) > *max_age_days;
+                    let status = if old { CriterionStatus::OutOfDate } else { met_if(datum.holds) };
+                    (status, asks, Some(Reason::new("datum-attested").with("day", facts.day_of(datum.on))))
+                }
+            }
+        }
+    };
+    CriterionView { id: criterion.id.clone(), status, asks, datum, overridable: criterion.ask.overridable(), parts }
+}
+
+fn met_if(holds: bool) -> CriterionStatus {
+    if holds { CriterionStatus::Met } else { CriterionStatus::NotMet }
+}
+
+type Judged = (CriterionStatus, Reason, Option<Reason>);
+
+/// A measured criterion: one reading by a clinician, or two by the patient some days apart that both suffice.
+fn measure(ctx: &CheckContext, facts: &Facts, quantity: &str, op: Comparison, value: f64, of_other_side: bool, max_age: i32) -> Judged {
+    let mut asks = Reason::new(if of_other_side { "asks-measure-of-other" } else { "asks-measure" })
+        .with("quantity", quantity)
+        .with("op", op_word(op))
+        .with("value", value);
+    let bound = if of_other_side {
+        let other = facts.readings.iter().rev().find(|r| r.quantity == quantity && r.side != facts.story.side);
+        match other {
+            Some(other) => value / 100.0 * other.value,
+            None => return (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-other-side-missing"))),
+        }
+    } else {
+        value
+    };
+    asks = asks.with("bound", bound.round());
+    let views: Vec<ReadingView> = facts.operated_readings(quantity).rev().map(|r| reading_view(ctx, facts, r)).collect();
+    let Some(last) = views.first() else { return (CriterionStatus::NotMeasured, asks, None) };
+    let datum = |rule: &str, view: &ReadingView| {
+        Reason::new(rule).with("quantity", quantity).with("value", view.reading.value).with("day", view.day)
+    };
+    if last.over_ceiling {
+        return (CriterionStatus::NotMet, asks, Some(datum("datum-over-ceiling", last)));
+    }
+    if let Some(impossible) = &last.impossible {
+        return (CriterionStatus::NotMeasured, asks, Some(impossible.clone()));
+    }
+    if facts.day() - last.day > max_age {
+        return (CriterionStatus::OutOfDate, asks, Some(datum("datum-reading", last)));
+    }
+    // "At the limit" means at least this much, so it can satisfy a floor but never an upper bound.
+    let holds = |view: &ReadingView| view.usable() && op.holds(view.reading.value, bound) && !(view.at_limit && op == Comparison::AtMost);
+    let rule = if last.at_limit { "datum-at-limit" } else { "datum-reading" };
+    if last.reading.by == TakenBy::Clinician || !holds(last) {
+        return (met_if(holds(last)), asks, Some(datum(rule, last)));
+    }
+    let apart = ctx.known.threshold("repeat-self-measure-days") as i32;
+    let second = views.iter().skip(1).any(|v| last.day - v.day >= apart && facts.day() - v.day <= max_age && holds(v));
+    if second {
+        (CriterionStatus::Met, asks, Some(datum("datum-two-self-readings", last)))
+    } else {
+        (CriterionStatus::NotMeasured, asks, Some(datum("datum-one-self-reading", last)))
+    }
+}
+
+fn count(ctx: &CheckContext, facts: &Facts, event: LogEvent, window: i32, op: Comparison, n: f64) -> Judged {
+    let today = facts.day();
+    let within = |day: PostOpDay| day <= today && day > today - window;
+    let name = match event {
+        LogEvent::Slip => "slip",
+        LogEvent::OverCeiling => "over-ceiling",
+        LogEvent::SessionsDonePct => "sessions-done-pct",
+        LogEvent::PainAboveMode => "pain-above-mode",
+    };
+    let asks = Reason::new("asks-count").with("event", name).with("op", op_word(op)).with("n", n).with("days", window);
+    let counted = match event {
+        LogEvent::OverCeiling => {
+            // Only readings can breach a ceiling; with none in the window there is nothing to hold against anybody.
+            let recent = facts.readings.iter().filter(|r| within(facts.day_of(r.on)));
+            Some(recent.filter(|r| reading_view(ctx, facts, r).over_ceiling).count() as f64)
+        }
+        LogEvent::Slip => logged(facts, &within)
+            .then(|| facts.log.iter().filter(|e| e.fact == LogFact::Slip && within(facts.day_of(e.on))).count() as f64),
+        LogEvent::PainAboveMode => logged(facts, &within).then(|| {
+            let above =
+                |e: &&crate::episode::LogEntry| matches!(e.fact, LogFact::PainDuring { value } if value > ctx.pathway.pain_during_max);
+            facts.log.iter().filter(|e| within(facts.day_of(e.on))).filter(above).count() as f64
+        }),
+        LogEvent::SessionsDonePct => adherence_pct(facts, window),
+    };
+    match counted {
+        None => (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-nothing-logged").with("days", window))),
+        Some(value) => {
+            (met_if(op.holds(value, n)), asks, Some(Reason::new("datum-count").with("event", name).with("value", value.round())))
+        }
+    }
+}
+
+fn logged(facts: &Facts, within: &impl Fn(PostOpDay) -> bool) -> bool {
+    facts.log.iter().any(|e| within(facts.day_of(e.on)))
+}
+
+/// Share of the planned sessions that were done over the last `window` days, in percent, today left out.
+///
+/// Days on which nothing was planned do not count. `None` when nothing was logged: unlogged is not undone.
+/// Every line counts as many sessions a day as its dose says; more than planned counts as planned.
+pub fn adherence_pct(facts: &Facts, window: i32) -> Option<f64> {
+    let today = facts.day();
+    let days = (today - window)..today;
+    let (mut planned, mut done) = (0.0, 0.0);
+    let mut any_log = false;
+    for day in days {
+        for line in facts.lines.iter().filter(|l| (l.from_day..l.to_day).contains(&day)) {
+            let wanted = f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
+            let sessions: u32 = facts
+                .log
+                .iter()
+                .filter(|e| facts.day_of(e.on) == day && e.exercise.as_deref() == Some(line.exercise.as_str()))
+                .map(|e| match e.fact {
+                    LogFact::Done { sessions, .. } => {
+                        any_log = true;
+                        sessions
+                    }
+                    LogFact::LeftOut => {
+                        any_log = true;
+                        0
+                    }
+                    _ => 0,
+                })
+                .sum();
+            planned += wanted;
+            done += f64::from(sessions).min(f64::from(line.dose.times_per_day));
+        }
+    }
+    (any_log && planned > 0.0).then(|| (100.0 * done / planned).min(100.0))
+}

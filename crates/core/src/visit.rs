@@ -1,0 +1,136 @@
+//! The follow-up on one page, and the context every rule reads.
+
+use crate::calendar::Clock;
+use crate::episode::{Facts, LogEntry, SurgeonLimit};
+use crate::exam::{Dial, dials};
+use crate::flags::{FlagState, FlagView, flag_views};
+use crate::knowledge::Knowledge;
+use crate::knowledge::Pathway;
+use crate::program::{CheckContext, CorridorView, PrecautionSpan, corridor_views, reached_phase, score_view};
+use crate::progress::{GateView, adherence_pct, next_gate};
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// The context of the checks, with what it borrows from.
+///
+/// Red flags are evaluated first, because they outrank everything else.
+#[derive(Debug)]
+pub struct Assessment<'a> {
+    /// All knowledge.
+    pub known: &'a Knowledge,
+    /// The pathway.
+    pub pathway: &'a Pathway,
+    /// The facts.
+    pub facts: &'a Facts,
+    /// All flags.
+    pub flags: Vec<FlagView>,
+    open: Vec<String>,
+    not_asked: usize,
+    phase: u32,
+    delay: i32,
+}
+
+impl<'a> Assessment<'a> {
+    /// Puts facts and knowledge together; `None` when the story's pathway is not known.
+    pub fn new(known: &'a Knowledge, facts: &'a Facts) -> Option<Self> {
+        let pathway = known.pathways.get(&facts.story.pathway)?;
+        let mut out = Assessment {
+            known,
+            pathway,
+            facts,
+            flags: Vec::new(),
+            open: Vec::new(),
+            not_asked: 0,
+            phase: reached_phase(pathway, facts),
+            delay: strength_delay_weeks(known, facts),
+        };
+        let flags = flag_views(&out.ctx(), facts);
+        out.open = flags.iter().filter(|f| f.open()).map(|f| f.flag.clone()).collect();
+        out.not_asked = flags.iter().filter(|f| f.state == FlagState::NotAsked).count();
+        out.flags = flags;
+        Some(out)
+    }
+
+    /// The context of the checks.
+    pub fn ctx(&self) -> CheckContext<'_> {
+        CheckContext {
+            known: self.known,
+            pathway: self.pathway,
+            limits: &self.facts.limits,
+            open_flags: &self.open,
+            flags_not_asked: self.not_asked,
+            cleared: self.facts.story.clearance.is_some(),
+            phase: self.phase,
+            today: self.facts.day(),
+            strength_delay_weeks: self.delay,
+            kit: &self.facts.story.kit,
+        }
+    }
+}
+
+/// Weeks by which general health delays strength work: the longest single delay. Source: common practice, no published source.
+pub fn strength_delay_weeks(known: &Knowledge, facts: &Facts) -> i32 {
+    let over_70 = crate::calendar::age_years(facts.birth, facts.today).is_some_and(|age| age > 70);
+    known
+        .health
+        .iter()
+        .filter(|h| facts.story.health.contains(&h.id) || (over_70 && h.id == "age-over-70"))
+        .map(|h| h.strength_delay_weeks)
+        .max()
+        .unwrap_or(0)
+}
+
+/// The visit page.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct VisitView {
+    /// Weeks and days.
+    pub clock: Clock,
+    /// Phase reached, by id.
+    pub phase: Option<String>,
+    /// All flags.
+    pub flags: Vec<FlagView>,
+    /// Limits whose end has come and waits for one key.
+    pub limits_to_confirm: Vec<SurgeonLimit>,
+    /// Precautions of today.
+    pub precautions: Vec<PrecautionSpan>,
+    /// Dials, in order; those due first come to the page.
+    pub dials: Vec<Dial>,
+    /// Corridors with readings.
+    pub corridors: Vec<CorridorView>,
+    /// The next gate.
+    pub gate: Option<GateView>,
+    /// The log of the last 14 days, newest first.
+    pub log: Vec<LogEntry>,
+    /// Share of the planned sessions done over 14 days, where anything was logged.
+    pub adherence_pct: Option<f64>,
+    /// What today's facts call for.
+    pub calls: Vec<Reason>,
+}
+
+/// Works out the visit page.
+pub fn visit_view(assessment: &Assessment) -> VisitView {
+    let (ctx, facts) = (assessment.ctx(), assessment.facts);
+    let day = facts.day();
+    let all = dials(&ctx, facts);
+    let mut log: Vec<LogEntry> = facts.log.iter().filter(|e| day - facts.day_of(e.on) < 14).cloned().collect();
+    log.reverse();
+    VisitView {
+        clock: Clock::at(day),
+        phase: assessment.pathway.phase(ctx.phase).map(|p| p.id.clone()),
+        flags: assessment.flags.clone(),
+        limits_to_confirm: facts
+            .limits
+            .iter()
+            .filter(|l| l.ended_on.is_none() && l.until_day.is_some_and(|until| day >= until))
+            .cloned()
+            .collect(),
+        precautions: score_view(&ctx, facts).precautions.into_iter().filter(|p| (p.from_day..p.to_day).contains(&day)).collect(),
+        calls: all.iter().flat_map(|d| d.calls.clone()).collect(),
+        dials: all,
+        corridors: corridor_views(&ctx, facts),
+        gate: next_gate(&ctx, facts),
+        log,
+        adherence_pct: adherence_pct(facts, 14),
+    }
+}

@@ -1,0 +1,72 @@
+//! The loader: what it accepts, and how it names what it refuses.
+
+use super::shoulder::{CUFF, files, known};
+use ritorno_core::knowledge::{KnowledgeError, load};
+
+fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
+    let mut all = files();
+    let target = all.iter_mut().find(|f| f.name == file).expect("such a file");
+    assert!(target.text.contains(from), "{file} does not contain {from}");
+    target.text = target.text.replacen(from, to, 1);
+    load(&all).err().unwrap_or_default()
+}
+
+fn refused(file: &str, from: &str, to: &str, row: &str, field: &str) {
+    let faults = with(file, from, to);
+    assert!(
+        faults.iter().any(|f| f.file == file && f.row == row && f.field.contains(field)),
+        "expected {file} / {row} / {field}, got {faults:#?}"
+    );
+}
+
+#[test]
+fn the_shipped_files_load_and_hold_what_was_asked_for() {
+    let known = known();
+    assert!(known.exercises.len() >= 30, "{} exercises", known.exercises.len());
+    assert_eq!(known.pathways.len(), 1);
+    assert!(known.references.values().all(|r| r.recalled == "from memory"));
+    // Rotation at 90° opens at week 8, so its week-9 floor would call a shoulder stiff after seven days.
+    let dropped: Vec<_> = known.dropped_floors.iter().map(|d| (d.quantity.as_str(), d.day)).collect();
+    assert!(dropped.contains(&("passive-er-90", 63)) && dropped.contains(&("passive-elevation", 14)), "{dropped:?}");
+    // The same files give the same release; a changed word gives another.
+    assert_eq!(load(&files()).expect("loads").sha256, known.sha256);
+}
+
+#[test]
+fn every_fault_names_file_row_and_field() {
+    let pathway = "pathways/cuff-repair-small-medium.toml";
+    refused("exercises/pendulum.toml", "rung = 1\n", "rung = 1\nflavour = \"mint\"\n", "pen1", "flavour");
+    refused("exercises/pendulum.toml", "dose = { sets = 2", "dose = { sets = 0", "pen1", "dose.sets");
+    refused("exercises/pendulum.toml", "elevation_deg = 10", "elevation_deg = 210", "pen1", "path[0].elevation_deg");
+    refused("exercises/pendulum.toml", "gates = [\"pendulum\"]", "gates = [\"pendulums\"]", "pen1", "gates");
+    refused("quantities.toml", "source = \"soucie-2011\"", "source = \"somebody\"", "passive-elevation", "source");
+    refused("quantities.toml", "confidence = \"B\"", "", "passive-elevation", "confidence");
+    refused(pathway, "floor = 90.0, ceiling = 120.0", "floor = 130.0, ceiling = 120.0", "passive-elevation", "end_of_week=6");
+    refused(pathway, "kind = \"time_since\", weeks = 2", "kind = \"time_since\", weeks = 2, moon = 1", "to-protected-passive", "moon");
+    refused(
+        pathway,
+        "quantity = \"passive-elevation\", op = \">=\", value = 90.0",
+        "quantity = \"passive-elevation\", op = \">=\", value = 290.0",
+        "to-assisted",
+        "criteria.elevation",
+    );
+    refused(pathway, "weeks = 26\n", "weeks = 26\nlunch = true\n", "-", "lunch");
+    refused("thresholds.toml", "id = \"er-loss-deg\"", "id = \"er-lost-deg\"", "er-loss-deg", "id");
+    refused("red-flags.toml", "tier = \"same_day\"", "tier = \"whenever\"", "deformity", "tier");
+    assert!(with("references.toml", "[[reference]]", "[[reference").iter().any(|f| f.file == "references.toml"));
+}
+
+#[test]
+fn rows_read_as_the_calendar_says() {
+    let corridor = known().pathways[CUFF].corridor("passive-elevation").expect("a corridor");
+    let ceilings = corridor.ceilings();
+    assert_eq!(ceilings.at(13), None, "motion is forbidden before week 2");
+    assert_eq!(ceilings.at(14), Some(&Some(120.0)));
+    assert_eq!(ceilings.at(41), Some(&Some(120.0)));
+    assert_eq!(ceilings.at(42), Some(&Some(155.0)));
+    assert_eq!(ceilings.at(63), Some(&None));
+    let floors = corridor.floors();
+    assert_eq!(floors.at(41), None);
+    assert_eq!(floors.at(42), Some(&90.0));
+    assert_eq!(floors.at(63), Some(&130.0));
+}

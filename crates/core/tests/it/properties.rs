@@ -1,0 +1,108 @@
+//! Properties over many made-up shoulders.
+
+use super::plans::plan;
+use super::shoulder::*;
+use proptest::prelude::*;
+use ritorno_core::episode::{Facts, Line};
+use ritorno_core::program::{Ceiling, Status, ceiling_on, check_exercise, resolved_path};
+use ritorno_core::visit::Assessment;
+use uuid::Uuid;
+
+const QUANTITIES: [&str; 6] =
+    ["passive-elevation", "passive-er-side", "passive-ir-side", "active-elevation-lying", "active-elevation-upright", "passive-er-90"];
+
+fn any_shoulder() -> impl Strategy<Value = Facts> {
+    let limits = proptest::collection::vec((0..QUANTITIES.len(), 5.0f64..170.0, proptest::option::of(20i32..140)), 0..4);
+    let health = proptest::sample::subsequence(vec!["diabetes", "nicotine", "osteoporosis"], 0..3);
+    let kit = proptest::sample::subsequence(
+        vec!["bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic", "weight"],
+        0..10,
+    );
+    (0i32..150, limits, health, kit, 0usize..5).prop_map(|(day, limits, health, kit, passed)| {
+        let mut facts = shoulder(day);
+        facts.limits = limits.into_iter().map(|(q, deg, until)| limit(QUANTITIES[q], deg.round(), until)).collect();
+        facts.story.health = health.into_iter().map(str::to_owned).collect();
+        facts.story.kit = kit.into_iter().map(str::to_owned).collect();
+        for gate in known().pathways[CUFF].gates.iter().take(passed).filter(|g| g.week * 7 <= day) {
+            pass(&mut facts, &gate.id, gate.week * 7);
+        }
+        facts
+    })
+}
+
+/// The breach test written the long way round, apart from the check's own code: every degree of the path.
+fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
+    let assessment = Assessment::new(known(), facts).expect("a known pathway");
+    let ctx = assessment.ctx();
+    let exercise = &known().exercises[&line.exercise];
+    let path = resolved_path(&ctx, exercise, day);
+    for step in 0..=200 {
+        let pose = path.at(f64::from(step) / 200.0).expect("a pose");
+        let resting = pose.elevation_deg <= 30.0 && pose.twist_deg() <= 0.0 && pose.twist_deg() >= -70.0 && pose.plane_deg >= 0.0;
+        if resting {
+            continue;
+        }
+        let over = |quantity: &str, value: f64, slack: f64| match ceiling_on(ctx.pathway, &facts.limits, quantity, day, facts.day()).ceiling
+        {
+            Ceiling::Free => false,
+            Ceiling::UpTo { value: top } => value > top + 0.01,
+            Ceiling::NoneAllowed => value > slack,
+        };
+        if pose.plane_deg > -30.0 && over("passive-elevation", pose.elevation_deg, 30.0) {
+            return Some(format!("elevation {:.1}", pose.elevation_deg));
+        }
+        if pose.elevation_deg < 30.0 && over("passive-er-side", pose.twist_deg(), 0.0) {
+            return Some(format!("external rotation {:.1}", pose.twist_deg()));
+        }
+        if pose.elevation_deg >= 45.0 && (-30.0..=60.0).contains(&pose.plane_deg) && over("passive-er-90", pose.clinic_deg(), 0.0) {
+            return Some(format!("rotation at 90 {:.1}", pose.clinic_deg()));
+        }
+    }
+    None
+}
+
+proptest! {
+    #![proptest_config(ProptestConfig::with_cases(96))]
+
+    #[test]
+    fn no_proposed_plan_breaks_a_ceiling_on_any_day(facts in any_shoulder()) {
+        for line in plan(&facts).lines {
+            for day in line.from_day.max(facts.day())..line.to_day {
+                prop_assert_eq!(breaches(&facts, &line, day), None, "{} on day {}", line.exercise, day);
+            }
+        }
+    }
+
+    #[test]
+    fn tightening_a_limit_never_allows_more(facts in any_shoulder(), which in 0..QUANTITIES.len(), deg in 0.0f64..150.0, ahead in 0i32..120) {
+        let mut tighter = facts.clone();
+        tighter.limits.push(limit(QUANTITIES[which], deg.round(), None));
+        let (a, b) = (Assessment::new(known(), &facts).expect("known"), Assessment::new(known(), &tighter).expect("known"));
+        let day = facts.day() + ahead;
+        for exercise in known().exercises.values() {
+            let before = check_exercise(&a.ctx(), exercise, &exercise.dose, day).status;
+            let after = check_exercise(&b.ctx(), exercise, &exercise.dose, day).status;
+            prop_assert!(after >= before, "{}: {before:?} became {after:?}", exercise.id);
+        }
+    }
+
+    #[test]
+    fn an_open_flag_blocks_everything(facts in any_shoulder(), ahead in 0i32..60) {
+        let mut flagged = facts.clone();
+        flagged.flag_answers.retain(|a| a.flag != "cancer");
+        let assessment = Assessment::new(known(), &flagged).expect("known");
+        for exercise in known().exercises.values() {
+            prop_assert_eq!(check_exercise(&assessment.ctx(), exercise, &exercise.dose, facts.day() + ahead).status, Status::Blocked);
+        }
+        prop_assert!(plan(&flagged).lines.is_empty());
+    }
+
+    #[test]
+    fn a_line_is_never_judged_by_the_days_before_today(facts in any_shoulder(), from in 0i32..40) {
+        let day = facts.day();
+        let line = Line { id: Uuid::nil(), exercise: "hew1".into(), from_day: from, to_day: day.max(from + 1), dose: known().exercises["hew1"].dose, override_reason: None };
+        let assessment = Assessment::new(known(), &facts).expect("known");
+        let verdict = ritorno_core::program::check_line(&assessment.ctx(), &line);
+        prop_assert!(verdict.findings.iter().all(|f| f.day >= day));
+    }
+}

@@ -1,0 +1,92 @@
+//! A made-up operated shoulder to ask questions about.
+
+use chrono::{Days, NaiveDate};
+use ritorno_core::episode::*;
+use ritorno_core::knowledge::{Knowledge, NamedText, load};
+use ritorno_core::mechanics::Arm;
+use std::path::Path;
+use std::sync::OnceLock;
+use uuid::Uuid;
+
+pub const CUFF: &str = "cuff-repair-small-medium";
+
+pub fn files() -> Vec<NamedText> {
+    fn walk(dir: &Path, root: &Path, out: &mut Vec<NamedText>) {
+        let mut entries: Vec<_> = std::fs::read_dir(dir).expect("knowledge folder").map(|e| e.expect("entry").path()).collect();
+        entries.sort();
+        for path in entries {
+            if path.is_dir() {
+                walk(&path, root, out);
+            } else {
+                let name = path.strip_prefix(root).expect("below root").to_string_lossy().into_owned();
+                out.push(NamedText { name, text: std::fs::read_to_string(&path).expect("text") });
+            }
+        }
+    }
+    let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../knowledge");
+    let mut out = Vec::new();
+    walk(&root, &root, &mut out);
+    out
+}
+
+pub fn known() -> &'static Knowledge {
+    static KNOWN: OnceLock<Knowledge> = OnceLock::new();
+    KNOWN.get_or_init(|| load(&files()).unwrap_or_else(|faults| panic!("{faults:#?}")))
+}
+
+pub fn day0() -> NaiveDate {
+    "2026-10-16".parse().expect("a date")
+}
+
+pub fn on(day: i32) -> NaiveDate {
+    day0() + Days::new(u64::try_from(day).expect("a day after surgery"))
+}
+
+/// Cleared, every flag asked, everything at hand, no reading yet.
+pub fn shoulder(day: i32) -> Facts {
+    Facts {
+        today: on(day),
+        birth: "1978-03-04".parse().expect("a date"),
+        story: Story {
+            pathway: CUFF.into(),
+            side: Arm::Right,
+            day0: day0(),
+            dominant: Arm::Right,
+            mechanism: "lifting a truss".into(),
+            work: "stage rigger".into(),
+            clearance: Some(Clearance { role: "surgeon".into(), on: day0() }),
+            sling_worn: Some(true),
+            health: vec![],
+            tasks: vec![],
+            kit: "bed table cloth stick towel wall ball pulley elastic weight".split(' ').map(str::to_owned).collect(),
+            note: String::new(),
+        },
+        limits: vec![],
+        flag_answers: known()
+            .red_flags
+            .iter()
+            .filter(|f| f.asked)
+            .map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on: day0(), confirmed: false })
+            .collect(),
+        flag_actions: vec![],
+        readings: vec![],
+        scores: vec![],
+        attestations: vec![],
+        log: vec![],
+        gate_passes: vec![],
+        lines: vec![],
+    }
+}
+
+pub fn pass(facts: &mut Facts, gate: &str, day: i32) {
+    facts.gate_passes.push(GatePass { gate: gate.into(), on: on(day), overridden: vec![], reason: String::new() });
+}
+
+pub fn read(facts: &mut Facts, quantity: &str, value: f64, day: i32, stop: StopReason) {
+    let side = facts.story.side;
+    facts.readings.push(Reading { id: Uuid::now_v7(), quantity: quantity.into(), side, value, stop, by: TakenBy::Clinician, on: on(day) });
+}
+
+pub fn limit(quantity: &str, ceiling: f64, until_day: Option<i32>) -> SurgeonLimit {
+    SurgeonLimit { id: Uuid::now_v7(), quantity: quantity.into(), ceiling, floor: None, until_day, release: None, ended_on: None }
+}
