@@ -1,1 +1,20 @@
-//! stub
+//! PostgreSQL through Diesel: one module an aggregate, forms apart from rows, no rules.
+//!
+//! Every write runs in one transaction that names its actor, so that the audit trigger can.
+
+mod convert;
+pub mod decisions;
+pub mod episode;
+mod error;
+pub mod events;
+pub mod knowledge;
+mod pool;
+pub mod program;
+mod schema;
+pub mod session;
+pub mod user;
+pub mod visit;
+
+pub use diesel::PgConnection;
+pub use error::StoreError;
+pub use pool::{Actor, Pool, migrate, open_pool, write};

@@ -1,0 +1,72 @@
+//! Connections, migrations, and the one way to write.
+
+use crate::StoreError;
+use diesel::pg::PgConnection;
+use diesel::prelude::*;
+use diesel::r2d2::{ConnectionManager, CustomizeConnection, Error as R2d2Error};
+use diesel::sql_types::Text;
+use diesel_migrations::{EmbeddedMigrations, MigrationHarness, embed_migrations};
+use std::time::Duration;
+use uuid::Uuid;
+
+/// A pool of connections.
+pub type Pool = diesel::r2d2::Pool<ConnectionManager<PgConnection>>;
+
+const MIGRATIONS: EmbeddedMigrations = embed_migrations!("migrations");
+
+#[derive(Debug)]
+struct Timeouts;
+
+impl CustomizeConnection<PgConnection, R2d2Error> for Timeouts {
+    fn on_acquire(&self, conn: &mut PgConnection) -> Result<(), R2d2Error> {
+        diesel::sql_query("set statement_timeout = '5s'; ").execute(conn).map_err(R2d2Error::QueryError)?;
+        Ok(())
+    }
+}
+
+/// Opens a pool of eight connections. It opens even while the database is away: each use then fails by itself.
+pub fn open_pool(url: &str) -> Pool {
+    diesel::r2d2::Pool::builder()
+        .max_size(8)
+        .min_idle(Some(1))
+        .connection_timeout(Duration::from_secs(2))
+        .connection_customizer(Box::new(Timeouts))
+        .build_unchecked(ConnectionManager::new(url))
+}
+
+/// Runs the migrations as the owner of the database.
+///
+/// # Errors
+/// When the database cannot be reached or a migration fails.
+pub fn migrate(owner_url: &str) -> Result<usize, StoreError> {
+    let mut conn = PgConnection::establish(owner_url).map_err(|_| StoreError::Unavailable)?;
+    let done = conn.run_pending_migrations(MIGRATIONS).map_err(|error| StoreError::Other(error.to_string()))?;
+    Ok(done.len())
+}
+
+/// Who writes, for the audit.
+#[derive(Debug, Clone, Copy)]
+pub struct Actor {
+    /// The user, or none for the application itself.
+    pub user: Option<Uuid>,
+    /// What is being done, in a word or two.
+    pub action: &'static str,
+}
+
+/// Runs `work` in one transaction whose audit rows carry the actor.
+///
+/// # Errors
+/// Whatever `work` answers; nothing is kept then.
+pub fn write<T>(
+    conn: &mut PgConnection,
+    actor: Actor,
+    work: impl FnOnce(&mut PgConnection) -> Result<T, StoreError>,
+) -> Result<T, StoreError> {
+    conn.transaction(|conn| {
+        diesel::sql_query("select set_config('ritorno.actor', $1, true), set_config('ritorno.action', $2, true)")
+            .bind::<Text, _>(actor.user.map(|id| id.to_string()).unwrap_or_default())
+            .bind::<Text, _>(actor.action)
+            .execute(conn)?;
+        work(conn)
+    })
+}

@@ -1,0 +1,214 @@
+//! A program: its head, its lines, and the snapshots that were signed.
+
+use crate::StoreError;
+use crate::convert::{column, count};
+use crate::schema::{program, program_line, program_snapshot};
+use chrono::NaiveDate;
+use diesel::prelude::*;
+use ritorno_core::episode::Line;
+use ritorno_core::knowledge::Dose;
+use uuid::Uuid;
+
+/// The head of a program.
+#[derive(Debug, Clone, PartialEq, Queryable)]
+pub struct Head {
+    /// Id.
+    pub id: Uuid,
+    /// Episode id.
+    pub episode_id: Uuid,
+    /// The knowledge it was built with.
+    pub knowledge_sha256: String,
+    /// Revision, raised by every edit.
+    pub rev: i32,
+}
+
+#[derive(Queryable, Insertable)]
+#[diesel(table_name = program_line)]
+struct LineRow {
+    id: Uuid,
+    program_id: Uuid,
+    exercise: String,
+    from_day: i32,
+    to_day: i32,
+    sets: i32,
+    repetitions: i32,
+    hold_s: i32,
+    rest_s: i32,
+    times_per_day: i32,
+    days_per_week: i32,
+    load_kg: Option<f64>,
+    elastic_level: Option<i32>,
+    effort_pct: Option<i32>,
+    override_reason: Option<String>,
+}
+
+impl LineRow {
+    fn of(program_id: Uuid, line: &Line) -> Self {
+        let d = &line.dose;
+        LineRow {
+            id: line.id,
+            program_id,
+            exercise: line.exercise.clone(),
+            from_day: line.from_day,
+            to_day: line.to_day,
+            sets: column(d.sets),
+            repetitions: column(d.repetitions),
+            hold_s: column(d.hold_s),
+            rest_s: column(d.rest_s),
+            times_per_day: column(d.times_per_day),
+            days_per_week: column(d.days_per_week),
+            load_kg: d.load_kg,
+            elastic_level: d.elastic_level.map(column),
+            effort_pct: d.effort_pct.map(column),
+            override_reason: line.override_reason.clone(),
+        }
+    }
+
+    fn line(self) -> Line {
+        Line {
+            id: self.id,
+            exercise: self.exercise,
+            from_day: self.from_day,
+            to_day: self.to_day,
+            dose: Dose {
+                sets: count(self.sets),
+                repetitions: count(self.repetitions),
+                hold_s: count(self.hold_s),
+                rest_s: count(self.rest_s),
+                times_per_day: count(self.times_per_day),
+                days_per_week: count(self.days_per_week),
+                load_kg: self.load_kg,
+                elastic_level: self.elastic_level.map(count),
+                effort_pct: self.effort_pct.map(count),
+            },
+            override_reason: self.override_reason,
+        }
+    }
+}
+
+/// The program of an episode, where there is one.
+///
+/// # Errors
+/// Database failure.
+pub fn head(conn: &mut PgConnection, episode: Uuid) -> Result<Option<Head>, StoreError> {
+    Ok(program::table.filter(program::episode_id.eq(episode)).first(conn).optional()?)
+}
+
+/// The lines of a program, in order.
+///
+/// # Errors
+/// Database failure.
+pub fn lines(conn: &mut PgConnection, id: Uuid) -> Result<Vec<Line>, StoreError> {
+    use program_line as t;
+    let rows: Vec<LineRow> = t::table.filter(t::program_id.eq(id)).order((t::from_day, t::exercise, t::id)).load(conn)?;
+    Ok(rows.into_iter().map(LineRow::line).collect())
+}
+
+/// Replaces the lines of a program that stands at revision `rev` (0 for none yet); answers with its head.
+///
+/// # Errors
+/// `Stale` with the newer revision.
+pub fn save(conn: &mut PgConnection, episode: Uuid, rev: i32, sha256: &str, new: &[Line]) -> Result<Head, StoreError> {
+    let current: Option<Head> = program::table.filter(program::episode_id.eq(episode)).for_update().first(conn).optional()?;
+    let head = match current {
+        Some(head) if head.rev == rev => {
+            diesel::update(program::table.filter(program::id.eq(head.id)))
+                .set((program::rev.eq(rev + 1), program::knowledge_sha256.eq(sha256)))
+                .execute(conn)?;
+            diesel::delete(program_line::table.filter(program_line::program_id.eq(head.id))).execute(conn)?;
+            Head { rev: rev + 1, knowledge_sha256: sha256.to_owned(), ..head }
+        }
+        Some(head) => return Err(StoreError::Stale { current: head.rev }),
+        None if rev == 0 => {
+            let head = Head { id: Uuid::now_v7(), episode_id: episode, knowledge_sha256: sha256.to_owned(), rev: 1 };
+            diesel::insert_into(program::table)
+                .values((
+                    program::id.eq(head.id),
+                    program::episode_id.eq(episode),
+                    program::knowledge_sha256.eq(sha256),
+                    program::rev.eq(1),
+                ))
+                .execute(conn)?;
+            head
+        }
+        None => return Err(StoreError::Stale { current: 0 }),
+    };
+    let rows: Vec<LineRow> = new.iter().map(|line| LineRow::of(head.id, line)).collect();
+    diesel::insert_into(program_line::table).values(rows).execute(conn)?;
+    Ok(head)
+}
+
+/// A signed snapshot, without its body.
+#[derive(Debug, Clone, PartialEq, Queryable)]
+pub struct Signed {
+    /// 1, 2, 3 …
+    pub version: i32,
+    /// When.
+    pub signed_on: NaiveDate,
+    /// By whom.
+    pub signed_by: Uuid,
+    /// The knowledge it was built with.
+    pub knowledge_sha256: String,
+}
+
+/// Signs: keeps a snapshot that is never changed.
+///
+/// # Errors
+/// `Stale` when the program has moved on since `rev`.
+pub fn sign(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    rev: i32,
+    kind_version: i32,
+    body: serde_json::Value,
+    by: Uuid,
+    on: NaiveDate,
+) -> Result<Signed, StoreError> {
+    let head: Head = program::table
+        .filter(program::episode_id.eq(episode))
+        .for_update()
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("program"))?;
+    if head.rev != rev {
+        return Err(StoreError::Stale { current: head.rev });
+    }
+    let version = last_signed(conn, head.id)?.map_or(1, |s| s.version + 1);
+    use program_snapshot as t;
+    diesel::insert_into(t::table)
+        .values((
+            t::id.eq(Uuid::now_v7()),
+            t::program_id.eq(head.id),
+            t::version.eq(version),
+            t::kind_version.eq(kind_version),
+            t::knowledge_sha256.eq(&head.knowledge_sha256),
+            t::body.eq(body),
+            t::signed_by.eq(by),
+            t::signed_on.eq(on),
+        ))
+        .execute(conn)?;
+    Ok(Signed { version, signed_on: on, signed_by: by, knowledge_sha256: head.knowledge_sha256 })
+}
+
+/// The newest snapshot of a program.
+///
+/// # Errors
+/// Database failure.
+pub fn last_signed(conn: &mut PgConnection, program: Uuid) -> Result<Option<Signed>, StoreError> {
+    use program_snapshot as t;
+    Ok(t::table
+        .filter(t::program_id.eq(program))
+        .order(t::version.desc())
+        .select((t::version, t::signed_on, t::signed_by, t::knowledge_sha256))
+        .first(conn)
+        .optional()?)
+}
+
+/// The body of the newest snapshot.
+///
+/// # Errors
+/// Database failure.
+pub fn last_snapshot(conn: &mut PgConnection, program: Uuid) -> Result<Option<(i32, serde_json::Value)>, StoreError> {
+    use program_snapshot as t;
+    Ok(t::table.filter(t::program_id.eq(program)).order(t::version.desc()).select((t::kind_version, t::body)).first(conn).optional()?)
+}

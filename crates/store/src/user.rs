@@ -1,0 +1,78 @@
+//! The people who sign in.
+
+use crate::StoreError;
+use crate::convert::{unword, word};
+use crate::schema::{app_user, sign_in_attempt};
+use chrono::{DateTime, Utc};
+use diesel::prelude::*;
+use ritorno_core::permission::Role;
+use uuid::Uuid;
+
+/// A user, without the password.
+#[derive(Debug, Clone)]
+pub struct User {
+    /// Id.
+    pub id: Uuid,
+    /// What they sign in with.
+    pub login: String,
+    /// What they are called.
+    pub name: String,
+    /// What they may do.
+    pub role: Role,
+}
+
+type Row = (Uuid, String, String, String, String);
+
+pub(crate) fn from_row((id, login, name, role, hash): Row) -> Result<(User, String), StoreError> {
+    Ok((User { id, login, name, role: unword("role", &role)? }, hash))
+}
+
+/// A user and the password hash, by login.
+///
+/// # Errors
+/// Database failure.
+pub fn by_login(conn: &mut PgConnection, login: &str) -> Result<Option<(User, String)>, StoreError> {
+    app_user::table.filter(app_user::login.eq(login)).first::<Row>(conn).optional()?.map(from_row).transpose()
+}
+
+/// Adds a user.
+///
+/// # Errors
+/// `Refused` when the login is taken.
+pub fn insert(conn: &mut PgConnection, user: &User, password_hash: &str) -> Result<(), StoreError> {
+    diesel::insert_into(app_user::table)
+        .values((
+            app_user::id.eq(user.id),
+            app_user::login.eq(&user.login),
+            app_user::name.eq(&user.name),
+            app_user::role.eq(word(user.role)),
+            app_user::password_hash.eq(password_hash),
+        ))
+        .execute(conn)?;
+    Ok(())
+}
+
+/// Failed attempts for a login since a moment.
+///
+/// # Errors
+/// Database failure.
+pub fn failures_since(conn: &mut PgConnection, login: &str, since: DateTime<Utc>) -> Result<i64, StoreError> {
+    use sign_in_attempt as t;
+    Ok(t::table.filter(t::login.eq(login)).filter(t::at.gt(since)).filter(t::succeeded.eq(false)).count().get_result(conn)?)
+}
+
+/// Notes an attempt.
+///
+/// # Errors
+/// Database failure.
+pub fn note_attempt(conn: &mut PgConnection, login: &str, succeeded: bool) -> Result<(), StoreError> {
+    diesel::insert_into(sign_in_attempt::table)
+        .values((
+            sign_in_attempt::id.eq(Uuid::now_v7()),
+            sign_in_attempt::login.eq(login),
+            sign_in_attempt::succeeded.eq(succeeded),
+            sign_in_attempt::at.eq(Utc::now()),
+        ))
+        .execute(conn)?;
+    Ok(())
+}
