@@ -1,1 +1,5 @@
-//! stub
+//! Open formats out: the program as a calendar file.
+
+mod calendar;
+
+pub use calendar::{CalendarInput, program_calendar};

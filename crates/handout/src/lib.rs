@@ -1,1 +1,9 @@
-//! stub
+//! The sheet a patient takes home: PDF, A4, tagged, with the application's own font.
+//!
+//! No degrees and no newtons on patient pages: limits become landmarks of the body.
+
+mod landmarks;
+mod sheet;
+
+pub use landmarks::{limit_rows, session_limit};
+pub use sheet::{HandoutError, HandoutInput, render};

@@ -1,1 +1,161 @@
-//! stub
+//! Sentences for rule ids: the Fluent catalogues of `locales/`, read by paper and calendar.
+//!
+//! The screens read the same files in TypeScript, by the same convention: an argument that names a row
+//! (`quantity`, `exercise`, `group` …) is first looked up as `<argument>-<value>`.
+
+use fluent_bundle::concurrent::FluentBundle;
+use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
+use ritorno_core::reason::{Arg, Reason};
+use thiserror::Error;
+
+const ENGLISH: [&str; 5] = [
+    include_str!("../../../locales/en/exercises.ftl"),
+    include_str!("../../../locales/en/names.ftl"),
+    include_str!("../../../locales/en/paper.ftl"),
+    include_str!("../../../locales/en/rules.ftl"),
+    include_str!("../../../locales/en/screens.ftl"),
+];
+
+/// A catalogue that cannot be used.
+#[derive(Debug, Error)]
+#[error("locale en: {0}")]
+pub struct WordingError(String);
+
+/// One language.
+pub struct Wording {
+    bundle: FluentBundle<FluentResource>,
+}
+
+/// An argument of a sentence.
+#[derive(Debug, Clone, PartialEq)]
+pub enum Value<'a> {
+    /// A number.
+    Number(f64),
+    /// A text, or the id of a row.
+    Text(&'a str),
+}
+
+impl Wording {
+    /// British English.
+    ///
+    /// # Errors
+    /// When a catalogue does not parse or names a message twice.
+    pub fn english() -> Result<Self, WordingError> {
+        let language = "en-GB".parse().map_err(|error| WordingError(format!("{error}")))?;
+        let mut bundle = FluentBundle::new_concurrent(vec![language]);
+        // Marks around arguments are for mixed writing directions and would show on paper.
+        bundle.set_use_isolating(false);
+        for text in ENGLISH {
+            let resource = FluentResource::try_new(text.to_owned()).map_err(|(_, errors)| WordingError(format!("{errors:?}")))?;
+            bundle.add_resource(resource).map_err(|errors| WordingError(format!("{errors:?}")))?;
+        }
+        Ok(Wording { bundle })
+    }
+
+    /// Whether there is a sentence for an id.
+    pub fn has(&self, id: &str) -> bool {
+        self.bundle.has_message(id)
+    }
+
+    /// The sentence of an id; the id itself where there is none, so that a gap is seen.
+    pub fn say(&self, id: &str, args: &[(&str, Value)]) -> String {
+        self.format(id, None, args).unwrap_or_else(|| id.to_owned())
+    }
+
+    /// An attribute of a message, e.g. the instructions of an exercise.
+    pub fn attribute(&self, id: &str, attribute: &str) -> String {
+        self.format(id, Some(attribute), &[]).unwrap_or_default()
+    }
+
+    /// The sentence of a reason, with a capital letter.
+    pub fn reason(&self, reason: &Reason) -> String {
+        let args: Vec<(&str, Value)> = reason
+            .args
+            .iter()
+            .map(|(name, arg)| {
+                let value = match arg {
+                    Arg::Number(n) => Value::Number(*n),
+                    Arg::Text(text) => Value::Text(text),
+                };
+                (name.as_str(), value)
+            })
+            .collect();
+        capital(&self.say(&format!("rule-{}", reason.rule), &args))
+    }
+
+    fn format(&self, id: &str, attribute: Option<&str>, args: &[(&str, Value)]) -> Option<String> {
+        let message = self.bundle.get_message(id)?;
+        let pattern = match attribute {
+            Some(name) => message.get_attribute(name)?.value(),
+            None => message.value()?,
+        };
+        let mut named = FluentArgs::new();
+        for (name, value) in args {
+            match value {
+                // Fluent names its arguments with hyphens, Rust with underscores.
+                Value::Number(n) => named.set(name.replace('_', "-"), FluentValue::from(*n)),
+                Value::Text(text) => named.set(name.replace('_', "-"), self.name_of(name, text)),
+            }
+        }
+        let mut errors = Vec::new();
+        Some(self.bundle.format_pattern(pattern, Some(&named), &mut errors).into_owned())
+    }
+
+    /// The name of a row: `<argument>-<value>` where the catalogue has it.
+    fn name_of(&self, argument: &str, value: &str) -> String {
+        let prefix = if argument == "exercise" { "ex" } else { argument };
+        let key = format!("{prefix}-{value}").replace('_', "-");
+        self.format(&key, None, &[]).unwrap_or_else(|| value.to_owned())
+    }
+}
+
+/// The same text with its first letter raised.
+pub fn capital(text: &str) -> String {
+    let mut letters = text.chars();
+    letters.next().map_or_else(String::new, |first| first.to_uppercase().chain(letters).collect())
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+    use std::path::Path;
+
+    fn rule_ids(dir: &Path, out: &mut Vec<String>) {
+        for entry in std::fs::read_dir(dir).expect("sources").flatten() {
+            let path = entry.path();
+            if path.is_dir() {
+                rule_ids(&path, out);
+                continue;
+            }
+            let text = std::fs::read_to_string(&path).expect("text");
+            let code = text.split("#[cfg(test)]").next().unwrap_or_default();
+            // Reason::new("…") and the quoted words of a choice inside Reason::new(…) up to its closing `)`.
+            for call in code.split("Reason::new(").skip(1) {
+                let inside = call.split(')').next().unwrap_or_default();
+                out.extend(inside.split('"').skip(1).step_by(2).map(str::to_owned));
+            }
+        }
+    }
+
+    #[test]
+    fn every_rule_of_the_core_has_a_sentence() {
+        let wording = Wording::english().expect("the catalogue parses");
+        let mut ids = Vec::new();
+        rule_ids(&Path::new(env!("CARGO_MANIFEST_DIR")).join("../core/src"), &mut ids);
+        assert!(ids.len() > 50, "only {} rules found", ids.len());
+        let missing: Vec<_> = ids.iter().filter(|id| !wording.has(&format!("rule-{id}"))).collect();
+        assert!(missing.is_empty(), "no sentence for {missing:?}");
+    }
+
+    #[test]
+    fn arguments_that_name_rows_are_read_out_as_names() {
+        let wording = Wording::english().expect("the catalogue parses");
+        let reason = Reason::new("allowance").with("group", "pec_lat").with("level", "resisted_light").with("week", 8);
+        assert_eq!(
+            wording.reason(&reason),
+            "Light resistance work of the pectoral and latissimus is not permitted yet (allowance from week 8)."
+        );
+        let gate = Reason::new("gate-week").with("gate_class", "pendulum").with("week", 2).with("opens_day", 14);
+        assert_eq!(wording.reason(&gate), "Healing time: pendulum work after 2 completed weeks (day 14).");
+    }
+}

@@ -1,0 +1,169 @@
+//! Joint positions of a person in a trunk attitude, metres, room axes (x forward, y up, z to the working side).
+//!
+//! Segment lengths are shares of 1.75 m of height (Drillis & Contini 1966, from memory); the left arm is
+//! drawn in the mirrored frame and the picture is turned over at the end.
+
+use ritorno_core::mechanics::{ArmPose, Attitude, Vec3, rotate_about};
+
+const HEIGHT: f64 = 1.75;
+pub(crate) const UPPER_ARM: f64 = 0.186 * HEIGHT;
+pub(crate) const FOREARM: f64 = 0.146 * HEIGHT;
+const HAND: f64 = 0.075 * HEIGHT;
+const TRUNK: f64 = 0.288 * HEIGHT;
+const SHOULDER_HALF: f64 = 0.105 * HEIGHT;
+const HIP_HALF: f64 = 0.055 * HEIGHT;
+const THIGH: f64 = 0.245 * HEIGHT;
+const SHANK: f64 = 0.246 * HEIGHT;
+const FOOT: f64 = 0.11 * HEIGHT;
+
+/// The joints of one arm.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct ArmJoints {
+    pub shoulder: Vec3,
+    pub elbow: Vec3,
+    pub wrist: Vec3,
+    pub hand: Vec3,
+}
+
+/// The joints of the whole person.
+#[derive(Debug, Clone)]
+pub(crate) struct Body {
+    pub hip: Vec3,
+    pub neck: Vec3,
+    pub head: Vec3,
+    pub face: Vec3,
+    pub working: ArmJoints,
+    pub other: ArmJoints,
+    /// Hip, knee, ankle, toe; the working side first.
+    pub legs: [[Vec3; 4]; 2],
+    pub shoulders: [Vec3; 2],
+    pub hips: [Vec3; 2],
+}
+
+/// How trunk axes lie in the room.
+#[derive(Debug, Clone, Copy)]
+pub(crate) struct Frame {
+    x: Vec3,
+    y: Vec3,
+    z: Vec3,
+}
+
+impl Frame {
+    pub(crate) fn of(attitude: Attitude) -> Frame {
+        let right = Vec3::new(0.0, 0.0, 1.0);
+        // Pitch: positive leans forward.
+        let pitched = |deg: f64| Frame {
+            x: rotate_about(Vec3::new(1.0, 0.0, 0.0), right, -deg),
+            y: rotate_about(Vec3::new(0.0, 1.0, 0.0), right, -deg),
+            z: right,
+        };
+        match attitude {
+            Attitude::Standing | Attitude::Sitting => pitched(0.0),
+            Attitude::Reclined => pitched(-48.0),
+            Attitude::Supine => pitched(-90.0),
+            Attitude::Prone => pitched(90.0),
+            Attitude::ForwardLean => pitched(58.0),
+            Attitude::TableBow => pitched(32.0),
+            // Head to +x, working side up, chest to the viewer.
+            Attitude::SideLying => Frame { x: right, y: Vec3::new(1.0, 0.0, 0.0), z: Vec3::new(0.0, 1.0, 0.0) },
+        }
+    }
+
+    pub(crate) fn room(&self, v: Vec3) -> Vec3 {
+        self.x * v.x + self.y * v.y + self.z * v.z
+    }
+}
+
+fn mirrored(v: Vec3) -> Vec3 {
+    Vec3::new(v.x, v.y, -v.z)
+}
+
+fn arm(shoulder: Vec3, pose: &ArmPose, frame: &Frame, mirror: bool) -> ArmJoints {
+    let turn = |v: Vec3| frame.room(if mirror { mirrored(v) } else { v });
+    let elbow = shoulder + turn(pose.upper_arm()) * UPPER_ARM;
+    let wrist = elbow + turn(pose.forearm()) * FOREARM;
+    ArmJoints { shoulder, elbow, wrist, hand: wrist + turn(pose.forearm()) * HAND }
+}
+
+/// The other arm reaching for a point: two bones, elbow falling outward and down.
+fn reach(shoulder: Vec3, target: Vec3, outward: Vec3) -> ArmJoints {
+    let away = target - shoulder;
+    let far = UPPER_ARM + FOREARM;
+    let distance = away.norm().clamp(0.08, far * 0.995);
+    let along = away.unit().unwrap_or(Vec3::new(1.0, 0.0, 0.0));
+    let cos = ((UPPER_ARM * UPPER_ARM + distance * distance - FOREARM * FOREARM) / (2.0 * UPPER_ARM * distance)).clamp(-1.0, 1.0);
+    let side = (outward - along * outward.dot(along)).unit().unwrap_or(Vec3::new(0.0, -1.0, 0.0));
+    let elbow = shoulder + along * (UPPER_ARM * cos) + side * (UPPER_ARM * (1.0 - cos * cos).sqrt());
+    let wrist = shoulder + along * distance;
+    let hand = wrist + (wrist - elbow).unit().unwrap_or(along) * (HAND * 0.8);
+    ArmJoints { shoulder, elbow, wrist, hand }
+}
+
+/// What the other arm does.
+#[derive(Debug, Clone, Copy)]
+pub(crate) enum Other {
+    /// Rests.
+    Rest(ArmPose),
+    /// Holds the working wrist.
+    HoldsWrist,
+    /// Holds the far end of a stick that the working hand holds too.
+    Mirrors,
+    /// Props on a point of the room, ahead of the trunk.
+    Props,
+}
+
+/// The body with the working arm in `pose`.
+pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
+    let frame = Frame::of(attitude);
+    let hip_height = match attitude {
+        Attitude::Standing | Attitude::ForwardLean => THIGH + SHANK + 0.06,
+        Attitude::Sitting | Attitude::TableBow => SHANK + 0.06,
+        Attitude::Reclined => 0.34,
+        Attitude::Supine | Attitude::Prone => 0.14,
+        Attitude::SideLying => SHOULDER_HALF + 0.04,
+    };
+    let hip = Vec3::new(0.0, hip_height, 0.0);
+    let at = |x: f64, y: f64, z: f64| hip + frame.room(Vec3::new(x, y, z));
+    let shoulders = [at(0.0, TRUNK, SHOULDER_HALF), at(0.0, TRUNK, -SHOULDER_HALF)];
+    let hips = [at(0.0, 0.0, HIP_HALF), at(0.0, 0.0, -HIP_HALF)];
+    let neck = at(0.0, TRUNK + 0.075, 0.0);
+    // The head stays a little more upright than a trunk that leans.
+    let lift = if matches!(attitude, Attitude::ForwardLean | Attitude::TableBow) { 0.06 } else { 0.0 };
+    let head = at(0.03, TRUNK + 0.075 + 0.125, 0.0) + Vec3::new(0.0, lift, 0.0);
+    let face = frame.room(Vec3::new(1.0, 0.0, 0.0));
+    let working = arm(shoulders[0], pose, &frame, false);
+    let other = match other {
+        Other::Rest(pose) => arm(shoulders[1], &pose, &frame, true),
+        Other::HoldsWrist => reach(shoulders[1], working.elbow + (working.wrist - working.elbow) * 0.75, frame.room(Vec3::new(0.4, -0.3, -0.6))),
+        Other::Mirrors => {
+            let mut apart = frame.room(Vec3::new(0.0, 0.0, -1.0)) * (2.0 * SHOULDER_HALF);
+            if attitude == Attitude::Sitting {
+                apart = apart * 0.9;
+            }
+            reach(shoulders[1], working.wrist + apart, frame.room(Vec3::new(0.2, -0.5, -0.6)))
+        }
+        Other::Props => reach(shoulders[1], shoulders[1] + Vec3::new(0.18, -0.5, -0.05), Vec3::new(-0.2, 0.0, -1.0)),
+    };
+    let leg = |side: usize| -> [Vec3; 4] {
+        let start = hips[side];
+        let step = |dir: Vec3, len: f64, from: Vec3| from + dir * len;
+        let bent = |deg: f64| rotate_about(Vec3::new(0.0, -1.0, 0.0), Vec3::new(0.0, 0.0, 1.0), deg);
+        let (thigh, shank, toe) = match attitude {
+            Attitude::Standing => (bent(0.0), bent(0.0), bent(90.0)),
+            Attitude::ForwardLean => (bent(if side == 0 { -6.0 } else { 10.0 }), bent(if side == 0 { -10.0 } else { 2.0 }), bent(90.0)),
+            Attitude::Sitting | Attitude::TableBow => (bent(88.0), bent(0.0), bent(90.0)),
+            Attitude::Reclined => (bent(92.0), bent(86.0), bent(150.0)),
+            // Head lies towards −x, so the legs go towards +x.
+            Attitude::Supine => (bent(138.0), bent(40.0), bent(90.0)),
+            Attitude::Prone => (Vec3::new(-1.0, 0.0, 0.0), Vec3::new(-1.0, 0.0, 0.0), Vec3::new(-0.7, -0.7, 0.0)),
+            Attitude::SideLying => {
+                let ahead = Vec3::new(-0.75, 0.0, 0.66);
+                (ahead, Vec3::new(-0.8, 0.0, -0.6), Vec3::new(-0.3, 0.0, 0.9))
+            }
+        };
+        let knee = step(thigh, THIGH, start);
+        let ankle = step(shank, SHANK, knee);
+        [start, knee, ankle, step(toe, FOOT, ankle)]
+    };
+    Body { hip, neck, head, face, working, other, legs: [leg(0), leg(1)], shoulders, hips }
+}

@@ -1,0 +1,80 @@
+# The handout and the calendar: reading age about 11, no degrees, no newtons.
+
+paper-title = Your shoulder program
+paper-for = For { $name }
+paper-day = { $weeks } weeks and { $days } days since your operation
+paper-signed = Made with you at Molo Nove on { $date }, version { $version }
+paper-works = This arm works
+paper-rests = This arm rests
+paper-arm = Operated arm: { $side }. Tinted in the drawings. The other arm is hatched.
+paper-limits = Your limits today
+paper-avoid = Not yet
+paper-sling = Sling
+paper-sling-all = Wear it day and night until { $date }. Take it off only to wash, dress and exercise.
+paper-sling-nights = Wear it at night and in crowds until { $date }. By day, wean off it at home first.
+paper-sling-none = No sling any more.
+paper-stop = Stop and call us
+paper-stop-1 = You feel or hear a pop, or the shoulder slips or feels about to slip.
+paper-stop-2 = Sharp pain, or pain that is still worse the next morning.
+paper-stop-3 = The arm is suddenly weaker, or your hand goes numb, cold or blue.
+paper-stop-4 = Fever, or the wound is red, open or wet.
+paper-stop-now = Chest pain, trouble breathing, or a swollen calf or arm: call the emergency number now.
+paper-pain = A little discomfort (up to 2 out of 10) is all right if it is gone within an hour.
+paper-exercises = Your exercises from { $from } to { $until }
+paper-dose = { $sets ->
+    [one] { $sets } round
+   *[other] { $sets } rounds
+} of { $repetitions }
+paper-hold = hold { $hold } seconds each
+paper-rest = rest { $rest } seconds between rounds
+paper-times = { $times ->
+    [one] once a day
+   *[other] { $times } times a day
+}
+paper-days = { $days ->
+    [7] every day
+   *[other] { $days } days a week
+}
+paper-load = { $load } kg in your hand
+paper-elastic = elastic level { $level }
+paper-effort = press with about { $effort } % of your strength
+paper-watch = Watch out for: { $faults }.
+paper-task = Helps with: { $task }
+paper-kit = You need
+paper-kit-none = Nothing special.
+paper-safety = This sheet supports the advice of your physiotherapist and surgeon. It does not replace it. If they tell you something different, do what they say.
+paper-page = Page
+paper-no-lines = There are no exercises for this week. Ask your physiotherapist.
+
+landmark-elevation-45 = Elbow no higher than your lower ribs
+landmark-elevation-70 = Elbow no higher than your chest
+landmark-elevation-95 = Elbow no higher than your shoulder
+landmark-elevation-125 = Elbow no higher than your eyes
+landmark-elevation-160 = Elbow no higher than the top of your head
+landmark-elevation-free = As far up as is comfortable
+landmark-elevation-none = Do not lift this arm, even with help
+landmark-rotation-5 = Forearm no further out than straight ahead
+landmark-rotation-35 = Hand a hand’s width out from straight ahead, no further
+landmark-rotation-50 = Forearm half-way out to the side, no further
+landmark-rotation-free = Turn out as far as is comfortable
+landmark-rotation-none = Do not turn this forearm outward
+landmark-active-none = Do not lift this arm by its own strength
+landmark-behind-none = Do not reach behind your back
+limit-passive-elevation = Lifted by the other arm, stick or table
+limit-passive-er-side = Turning the forearm outward, elbow at your side
+limit-active-elevation-lying = Lifting by itself, lying down
+limit-active-elevation-upright = Lifting by itself, standing
+limit-hand-behind-back = Reaching behind your back
+landmark-behind-2 = To the back pocket, no further
+landmark-behind-6 = To the waistband, no further
+landmark-behind-free = As far as is comfortable
+
+calendar-session = Shoulder exercises
+calendar-session-text = { $count ->
+    [one] { $count } exercise
+   *[other] { $count } exercises
+}: { $list }. Stop if it slips, pops or hurts sharply.
+calendar-gate = Shoulder check at Molo Nove: { $gate }
+calendar-gate-text = Earliest day. It opens only when the checks are passed too.
+calendar-limit = Your limit may change: ask before you go further
+calendar-name = Ritorno: shoulder program
