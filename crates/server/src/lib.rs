@@ -1,1 +1,20 @@
-//! stub
+//! The web server as a library: parse, authorise, load, compute, save, answer. Handlers hold no rules.
+
+mod app;
+mod home;
+mod lanes;
+mod decisions;
+mod problem;
+mod program;
+mod ranges;
+mod security;
+mod session;
+mod startup;
+mod story;
+mod validate;
+mod visit;
+
+pub use app::{AppState, Today};
+pub use lanes::{change_day, refresh_lane};
+pub use security::{hash_password, new_user};
+pub use startup::{api_document, read_knowledge, server};

@@ -8,10 +8,11 @@ use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
 use ritorno_core::reason::{Arg, Reason};
 use thiserror::Error;
 
-const ENGLISH: [&str; 5] = [
+const ENGLISH: [&str; 6] = [
     include_str!("../../../locales/en/exercises.ftl"),
     include_str!("../../../locales/en/names.ftl"),
     include_str!("../../../locales/en/paper.ftl"),
+    include_str!("../../../locales/en/problems.ftl"),
     include_str!("../../../locales/en/rules.ftl"),
     include_str!("../../../locales/en/screens.ftl"),
 ];

@@ -1,0 +1,122 @@
+//! What every handler works with: the pool, the knowledge, the injected day, and the one way to the database.
+
+use crate::problem::ApiError;
+use crate::security::token_of;
+use actix_web::http::StatusCode;
+use actix_web::{HttpRequest, web};
+use chrono::{NaiveDate, Utc};
+use ritorno_core::knowledge::Knowledge;
+use ritorno_core::permission::{Action, may};
+use ritorno_store::user::User;
+use ritorno_store::{Actor, PgConnection, Pool, StoreError};
+use std::sync::Arc;
+use std::time::Duration;
+use tokio::sync::Semaphore;
+
+/// Where today's date comes from.
+#[derive(Debug, Clone, Copy)]
+pub enum Today {
+    /// The clock, read in the clinic's time zone.
+    Clock(chrono_tz::Tz),
+    /// A fixed day, for tests and pictures.
+    Fixed(NaiveDate),
+}
+
+impl Today {
+    /// The civil date in the clinic.
+    pub fn date(self) -> NaiveDate {
+        match self {
+            Today::Clock(zone) => Utc::now().with_timezone(&zone).date_naive(),
+            Today::Fixed(date) => date,
+        }
+    }
+}
+
+/// Shared by all handlers.
+#[derive(Clone)]
+pub struct AppState {
+    /// Connections.
+    pub pool: Pool,
+    /// Everything the application knows.
+    pub knowledge: Arc<Knowledge>,
+    /// Where today comes from.
+    pub today: Today,
+    /// How many requests may wait for the database at once.
+    pub permits: Arc<Semaphore>,
+    /// Where the built pages lie.
+    pub web_dir: std::path::PathBuf,
+}
+
+/// The state as handlers receive it.
+pub(crate) type App = web::Data<AppState>;
+
+impl AppState {
+    /// A state with room for 64 waiting requests.
+    pub fn new(pool: Pool, knowledge: Knowledge, today: Today, web_dir: std::path::PathBuf) -> Self {
+        AppState { pool, knowledge: Arc::new(knowledge), today, permits: Arc::new(Semaphore::new(64)), web_dir }
+    }
+
+    /// Runs `work` on a connection, off the request threads.
+    ///
+    /// # Errors
+    /// 503 when the database is away or too many requests wait, else whatever `work` answers.
+    pub(crate) async fn block<T: Send + 'static>(
+        &self,
+        work: impl FnOnce(&AppState, &mut PgConnection) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let busy = || ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "busy", &[]).retry_after(1);
+        let waiting = tokio::time::timeout(Duration::from_secs(2), self.permits.clone().acquire_owned());
+        let permit = waiting.await.map_err(|_| busy())?.map_err(|_| busy())?;
+        let state = self.clone();
+        let done = web::block(move || {
+            let _permit = permit;
+            let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
+            work(&state, &mut conn)
+        });
+        done.await.map_err(|_| busy())?
+    }
+
+    /// Reads for the signed-in user: the session and the read share one connection.
+    pub(crate) async fn read<T: Send + 'static>(
+        &self,
+        req: &HttpRequest,
+        action: Action,
+        work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let token = token_of(req)?;
+        self.block(move |state, conn| {
+            let user = signed_in(conn, &token, action)?;
+            work(state, conn, &user)
+        })
+        .await
+    }
+
+    /// Writes for the signed-in user, in one transaction with its audit rows.
+    pub(crate) async fn write<T: Send + 'static>(
+        &self,
+        req: &HttpRequest,
+        action: Action,
+        name: &'static str,
+        work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let token = token_of(req)?;
+        self.block(move |state, conn| {
+            let user = signed_in(conn, &token, action)?;
+            let mut refused = None;
+            let done = ritorno_store::write(conn, Actor { user: Some(user.id), action: name }, |conn| {
+                work(state, conn, &user).map_err(|error| {
+                    refused = Some(error);
+                    StoreError::Other("refused by a rule".to_owned())
+                })
+            });
+            done.map_err(|error| refused.unwrap_or_else(|| error.into()))
+        })
+        .await
+    }
+}
+
+fn signed_in(conn: &mut PgConnection, token: &[u8], action: Action) -> Result<User, ApiError> {
+    let user = ritorno_store::session::user(conn, token)?
+        .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
+    if may(user.role, action) { Ok(user) } else { Err(ApiError::new(StatusCode::FORBIDDEN, "forbidden", &[])) }
+}

@@ -1,0 +1,82 @@
+//! Decisions: who needs a decision from me now?
+
+use crate::app::App;
+use crate::problem::{ApiError, Problem};
+use actix_web::{HttpRequest, get, web};
+use ritorno_core::lanes::{Lane, LaneName};
+use ritorno_core::permission::Action;
+use ritorno_store::{StoreError, decisions};
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+const PAGE: i64 = 50;
+
+/// What to list.
+#[derive(Deserialize, utoipa::IntoParams)]
+pub(crate) struct Query {
+    /// Part of a name or of the work.
+    search: Option<String>,
+    /// One lane only.
+    lane: Option<LaneName>,
+    /// Rows left out at the start.
+    offset: Option<u32>,
+}
+
+/// One patient of the day's work.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct DecisionRow {
+    patient: Uuid,
+    episode: Uuid,
+    name: String,
+    work: String,
+    side: String,
+    lane: Lane,
+}
+
+/// How many are in a lane.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct LaneCount {
+    lane: String,
+    count: i64,
+}
+
+/// One page of the list.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct DecisionPage {
+    rows: Vec<DecisionRow>,
+    counts: Vec<LaneCount>,
+    more: bool,
+}
+
+#[utoipa::path(tag = "decisions", params(Query), responses((status = 200, body = DecisionPage), (status = "default", body = Problem)))]
+#[get("/decisions")]
+pub(crate) async fn list(app: App, req: HttpRequest, query: web::Query<Query>) -> Result<web::Json<DecisionPage>, ApiError> {
+    let query = query.into_inner();
+    app.read(&req, Action::ReadRecord, move |_, conn, _| {
+        let filter = decisions::Filter {
+            search: query.search.unwrap_or_default().chars().take(80).collect(),
+            lane: query.lane,
+            offset: i64::from(query.offset.unwrap_or(0)),
+            limit: PAGE,
+        };
+        let mut found = decisions::list(conn, &filter)?;
+        let more = found.len() > PAGE as usize;
+        found.truncate(PAGE as usize);
+        let rows = found
+            .into_iter()
+            .map(|row| {
+                Ok(DecisionRow {
+                    patient: row.patient_id,
+                    episode: row.episode_id,
+                    name: format!("{} {}", row.given_name, row.family_name),
+                    work: row.work,
+                    side: row.side,
+                    lane: serde_json::from_value(row.body).map_err(|_| StoreError::Unreadable("lane"))?,
+                })
+            })
+            .collect::<Result<_, StoreError>>()?;
+        let counts = decisions::counts(conn)?.into_iter().map(|(lane, count)| LaneCount { lane, count }).collect();
+        Ok(web::Json(DecisionPage { rows, counts, more }))
+    })
+    .await
+}

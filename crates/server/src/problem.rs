@@ -1,0 +1,132 @@
+//! What went wrong, as problem details (RFC 9457), with field paths.
+
+use actix_web::http::StatusCode;
+use actix_web::http::header::{CONTENT_TYPE, RETRY_AFTER};
+use actix_web::{HttpResponse, ResponseError};
+use ritorno_core::reason::Reason;
+use ritorno_store::StoreError;
+use ritorno_wording::{Value, Wording};
+use serde::Serialize;
+use std::sync::OnceLock;
+
+/// One field that cannot be right.
+#[derive(Debug, Clone, Serialize, utoipa::ToSchema)]
+pub struct FieldFault {
+    /// Path of the field in the request, e.g. `story.day0`.
+    pub field: String,
+    /// Stable code.
+    pub code: String,
+    /// The sentence, with the limit.
+    pub message: String,
+}
+
+/// Problem details.
+#[derive(Debug, Clone, Serialize, utoipa::ToSchema)]
+pub struct Problem {
+    /// `urn:ritorno:problem:<code>`.
+    #[serde(rename = "type")]
+    pub kind: String,
+    /// One sentence: what happened, what was kept, what to do.
+    pub title: String,
+    /// HTTP status.
+    pub status: u16,
+    /// Fields that cannot be right.
+    pub fields: Vec<FieldFault>,
+    /// Rules that speak against it.
+    pub reasons: Vec<Reason>,
+    /// The newer revision, when the request was stale.
+    pub current_rev: Option<i32>,
+    /// Seconds after which to try again.
+    pub retry_after_s: Option<u32>,
+}
+
+/// Anything a handler can fail with.
+#[derive(Debug)]
+pub struct ApiError(pub Box<Problem>);
+
+/// The wording of problems; the catalogue is part of the program and tested to parse.
+pub(crate) fn wording() -> &'static Wording {
+    static WORDING: OnceLock<Wording> = OnceLock::new();
+    WORDING.get_or_init(|| match Wording::english() {
+        Ok(wording) => wording,
+        Err(error) => unreachable!("the embedded catalogue parses, a test sees to it: {error}"),
+    })
+}
+
+impl ApiError {
+    /// A problem by its code.
+    pub fn new(status: StatusCode, code: &str, args: &[(&str, Value)]) -> Self {
+        ApiError(Box::new(Problem {
+            kind: format!("urn:ritorno:problem:{code}"),
+            title: wording().say(&format!("problem-{code}"), args),
+            status: status.as_u16(),
+            fields: Vec::new(),
+            reasons: Vec::new(),
+            current_rev: None,
+            retry_after_s: None,
+        }))
+    }
+
+    /// A problem with the rules behind it.
+    pub fn blocked(reasons: Vec<Reason>, fields: Vec<FieldFault>) -> Self {
+        let mut out = ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "blocked", &[]);
+        out.0.reasons = reasons;
+        out.0.fields = fields;
+        out
+    }
+
+    /// Fields that cannot be right.
+    pub fn invalid(fields: Vec<FieldFault>) -> Self {
+        let mut out = ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "invalid", &[]);
+        out.0.fields = fields;
+        out
+    }
+
+    /// Asks for another try.
+    #[must_use]
+    pub fn retry_after(mut self, seconds: u32) -> Self {
+        self.0.retry_after_s = Some(seconds);
+        self
+    }
+}
+
+impl From<StoreError> for ApiError {
+    fn from(error: StoreError) -> Self {
+        match error {
+            StoreError::Unavailable => ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "unavailable", &[]).retry_after(2),
+            StoreError::NotFound(what) => ApiError::new(StatusCode::NOT_FOUND, "not-found", &[("what", Value::Text(what))]),
+            StoreError::Stale { current } => {
+                let mut out = ApiError::new(StatusCode::CONFLICT, "stale", &[("current", Value::Number(f64::from(current)))]);
+                out.0.current_rev = Some(current);
+                out
+            }
+            StoreError::IdConflict => ApiError::new(StatusCode::CONFLICT, "id-conflict", &[]),
+            StoreError::Refused(detail) => ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", &[("detail", Value::Text(&detail))]),
+            StoreError::Unreadable(_) | StoreError::Other(_) => {
+                tracing::error!(%error, "store failure");
+                ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
+            }
+        }
+    }
+}
+
+impl std::fmt::Display for ApiError {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        write!(f, "{}", self.0.kind)
+    }
+}
+
+impl ResponseError for ApiError {
+    fn status_code(&self) -> StatusCode {
+        StatusCode::from_u16(self.0.status).unwrap_or(StatusCode::INTERNAL_SERVER_ERROR)
+    }
+
+    fn error_response(&self) -> HttpResponse {
+        let mut answer = HttpResponse::build(self.status_code());
+        answer.insert_header((CONTENT_TYPE, "application/problem+json"));
+        if let Some(seconds) = self.0.retry_after_s {
+            answer.insert_header((RETRY_AFTER, seconds.to_string()));
+        }
+        answer.body(serde_json::to_string(&*self.0).unwrap_or_default())
+    }
+}

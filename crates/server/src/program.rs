@@ -1,0 +1,235 @@
+//! Program: build, check while editing, save, sign.
+
+use crate::app::{App, AppState};
+use crate::lanes::refresh_lane;
+use crate::problem::{ApiError, Problem};
+use crate::validate::Faults;
+use actix_web::{HttpRequest, get, post, put, web};
+use chrono::NaiveDate;
+use ritorno_core::episode::{Facts, Line};
+use ritorno_core::knowledge::{Dose, Purpose};
+use ritorno_core::permission::Action;
+use ritorno_core::program::{LaterItem, ScoreView, Status, Verdict, build, check_exercise, check_line, schedule, score_view};
+use ritorno_core::visit::Assessment;
+use ritorno_store::episode::Loaded;
+use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+/// Version of the snapshot's shape; a golden file keeps every version readable.
+const SNAPSHOT_KIND: i32 = 1;
+
+/// An exercise that could be added, with what the check says for today.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct Candidate {
+    exercise: String,
+    purpose: Purpose,
+    ladder: String,
+    rung: u32,
+    opens_phase: Option<u32>,
+    dose: Dose,
+    today: Verdict,
+}
+
+/// The last signed version.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct SignedInfo {
+    version: i32,
+    on: NaiveDate,
+    /// False when the program has been edited since, or was signed with other knowledge.
+    current: bool,
+}
+
+/// The program with its score.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct ProgramPage {
+    rev: i32,
+    /// The first letters of the knowledge release it was built with.
+    knowledge: Option<String>,
+    signed: Option<SignedInfo>,
+    score: ScoreView,
+    candidates: Vec<Candidate>,
+}
+
+/// A proposal, not saved.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct ProposalPage {
+    score: ScoreView,
+    later: Vec<LaterItem>,
+}
+
+/// Lines to check or to save.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct ProgramEdit {
+    rev: i32,
+    lines: Vec<Line>,
+}
+
+/// The revision that is signed.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct Signing {
+    rev: i32,
+}
+
+fn assessed<'a>(state: &'a AppState, facts: &'a Facts) -> Result<Assessment<'a>, ApiError> {
+    Ok(Assessment::new(&state.knowledge, facts).ok_or(StoreError::NotFound("pathway"))?)
+}
+
+fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<ProgramPage, ApiError> {
+    let assessment = assessed(state, &loaded.facts)?;
+    let ctx = assessment.ctx();
+    let signed = match &loaded.program {
+        None => None,
+        Some(head) => program::last_snapshot(conn, head.id)?.zip(program::last_signed(conn, head.id)?).map(|((_, body), last)| SignedInfo {
+            version: last.version,
+            on: last.signed_on,
+            current: body.get("rev").and_then(serde_json::Value::as_i64) == Some(i64::from(head.rev)),
+        }),
+    };
+    let candidates = state
+        .knowledge
+        .exercises
+        .values()
+        .filter(|e| ctx.pathway.opening_phase(&e.id).is_some())
+        .map(|e| Candidate {
+            exercise: e.id.clone(),
+            purpose: e.purpose,
+            ladder: e.ladder.clone(),
+            rung: e.rung,
+            opens_phase: ctx.pathway.opening_phase(&e.id).map(|p| p.number),
+            dose: e.dose,
+            today: check_exercise(&ctx, e, &e.dose, ctx.today),
+        })
+        .collect();
+    Ok(ProgramPage {
+        rev: loaded.program.as_ref().map_or(0, |p| p.rev),
+        knowledge: loaded.program.as_ref().map(|p| p.knowledge_sha256.chars().take(8).collect()),
+        signed,
+        score: score_view(&ctx, &loaded.facts),
+        candidates,
+    })
+}
+
+#[utoipa::path(tag = "program", responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/program")]
+pub(crate) async fn program_page(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<ProgramPage>, ApiError> {
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "program", responses((status = 200, body = ProposalPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/program/build")]
+pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<ProposalPage>, ApiError> {
+    app.read(&req, Action::EditProgram, move |state, conn, _| {
+        let mut loaded = episode::load(conn, *id, state.today.date())?;
+        let (lines, later) = {
+            let assessment = assessed(state, &loaded.facts)?;
+            let ctx = assessment.ctx();
+            if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 || !ctx.cleared {
+                // The check says the same of every exercise; one of them is enough to name the rules.
+                let rules = state.knowledge.exercises.get("pel1").map(|e| check_exercise(&ctx, e, &e.dose, ctx.today).findings).unwrap_or_default();
+                let kept = rules.into_iter().filter(|f| matches!(f.reason.rule.as_str(), "flag-open" | "flags-not-asked" | "no-clearance"));
+                return Err(ApiError::blocked(kept.map(|f| f.reason).collect(), Vec::new()));
+            }
+            let proposal = build(&ctx, &schedule(ctx.pathway, &loaded.facts), *id);
+            (proposal.lines, proposal.later)
+        };
+        // A line that runs today and that the plan keeps goes on as it is: the clinician's dose is not lost.
+        let kept: Vec<Line> = loaded.facts.lines.clone();
+        loaded.facts.lines = lines
+            .into_iter()
+            .map(|line| match kept.iter().find(|k| k.exercise == line.exercise) {
+                Some(known) => Line { dose: known.dose, override_reason: known.override_reason.clone(), ..line },
+                None => line,
+            })
+            .collect();
+        let assessment = assessed(state, &loaded.facts)?;
+        Ok(web::Json(ProposalPage { score: score_view(&assessment.ctx(), &loaded.facts), later }))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "program", request_body = ProgramEdit, responses((status = 200, body = ScoreView), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/program/check")]
+pub(crate) async fn check_program(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<ProgramEdit>) -> Result<web::Json<ScoreView>, ApiError> {
+    let form = form.into_inner();
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+        let mut loaded = episode::load(conn, *id, state.today.date())?;
+        loaded.facts.lines = form.lines;
+        let assessment = assessed(state, &loaded.facts)?;
+        Ok(web::Json(score_view(&assessment.ctx(), &loaded.facts)))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "program", request_body = ProgramEdit, responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
+#[put("/episodes/{id}/program")]
+pub(crate) async fn save_program(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<ProgramEdit>) -> Result<web::Json<ProgramPage>, ApiError> {
+    let form = form.into_inner();
+    app.write(&req, Action::EditProgram, "save-program", move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        check_lines(&assessed(state, &loaded.facts)?, &form.lines)?;
+        knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)?;
+        program::save(conn, *id, form.rev, &state.knowledge.sha256, &form.lines)?;
+        let loaded = refresh_lane(state, conn, *id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+/// Refuses what the safety check blocks, and cautions that nobody gave a reason for.
+///
+/// Lines that ended before today are history and are not judged again.
+fn check_lines(assessment: &Assessment, lines: &[Line]) -> Result<(), ApiError> {
+    let ctx = assessment.ctx();
+    let (mut faults, mut reasons) = (Faults::default(), Vec::new());
+    if lines.len() > 200 {
+        faults.within("lines", lines.len() as f64, 0.0, 200.0);
+    }
+    for (i, line) in lines.iter().enumerate() {
+        faults.within(&format!("lines[{i}].from_day"), f64::from(line.from_day), 0.0, 1000.0);
+        if let Some(reason) = &line.override_reason {
+            faults.text(&format!("lines[{i}].override_reason"), reason, 500, false);
+        }
+        let verdict = check_line(&ctx, line);
+        match verdict.status {
+            Status::Allowed => {}
+            Status::Blocked => {
+                faults.push(&format!("lines[{i}]"), "blocked", &[]);
+                reasons.extend(verdict.findings.into_iter().filter(|f| f.status == Status::Blocked).map(|f| f.reason));
+            }
+            Status::Caution if line.override_reason.as_deref().unwrap_or("").trim().is_empty() => {
+                faults.push(&format!("lines[{i}].override_reason"), "needs-override", &[]);
+                reasons.extend(verdict.findings.into_iter().map(|f| f.reason));
+            }
+            Status::Caution => {}
+        }
+    }
+    let fields = faults.into_fields();
+    if fields.is_empty() { Ok(()) } else { Err(ApiError::blocked(reasons, fields)) }
+}
+
+#[utoipa::path(tag = "program", request_body = Signing, responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/program/sign")]
+pub(crate) async fn sign_program(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<Signing>) -> Result<web::Json<ProgramPage>, ApiError> {
+    let form = form.into_inner();
+    app.write(&req, Action::Sign, "sign-program", move |state, conn, user| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let assessment = assessed(state, &loaded.facts)?;
+        check_lines(&assessment, &loaded.facts.lines)?;
+        // What is signed is resolved: ceilings, gates and verdicts as they stand, not only the lines.
+        let body = serde_json::json!({
+            "rev": form.rev,
+            "story_rev": loaded.rev,
+            "limits": loaded.facts.limits,
+            "score": score_view(&assessment.ctx(), &loaded.facts),
+        });
+        program::sign(conn, *id, form.rev, SNAPSHOT_KIND, body, user.id, state.today.date())?;
+        let loaded = refresh_lane(state, conn, *id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}

@@ -1,0 +1,71 @@
+//! Passwords, tokens, and where a write may come from.
+
+use crate::problem::ApiError;
+use actix_web::body::MessageBody;
+use actix_web::dev::{ServiceRequest, ServiceResponse};
+use actix_web::http::{Method, StatusCode, header};
+use actix_web::middleware::Next;
+use actix_web::{Error, HttpRequest};
+use argon2::password_hash::PasswordVerifier;
+use argon2::{Argon2, PasswordHash, PasswordHasher};
+use rand::RngCore;
+use ritorno_core::permission::Role;
+use ritorno_store::user::User;
+use uuid::Uuid;
+
+/// Name of the session cookie.
+pub(crate) const COOKIE: &str = "ritorno_session";
+
+/// Hashes a password with argon2id and a fresh salt.
+///
+/// # Errors
+/// When the hasher refuses the password.
+pub fn hash_password(password: &str) -> Result<String, String> {
+    Argon2::default().hash_password(password.as_bytes()).map(|hash| hash.to_string()).map_err(|error| error.to_string())
+}
+
+/// Whether a password fits a hash.
+pub(crate) fn verify_password(password: &str, hash: &str) -> bool {
+    PasswordHash::new(hash).is_ok_and(|hash| Argon2::default().verify_password(password.as_bytes(), &hash).is_ok())
+}
+
+/// A user to add.
+pub fn new_user(login: &str, name: &str, role: Role) -> User {
+    User { id: Uuid::now_v7(), login: login.to_owned(), name: name.to_owned(), role }
+}
+
+/// A fresh token: 256 random bits in hex.
+pub(crate) fn new_token() -> String {
+    let mut bytes = [0u8; 32];
+    rand::rng().fill_bytes(&mut bytes);
+    bytes.iter().map(|b| format!("{b:02x}")).collect()
+}
+
+/// What of a token is kept: its SHA-256, by the same library the core uses.
+pub(crate) fn token_hash(token: &str) -> Vec<u8> {
+    use sha2::{Digest, Sha256};
+    Sha256::digest(token.as_bytes()).to_vec()
+}
+
+/// The digest of the request's token.
+pub(crate) fn token_of(req: &HttpRequest) -> Result<Vec<u8>, ApiError> {
+    req.cookie(COOKIE)
+        .map(|cookie| token_hash(cookie.value()))
+        .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))
+}
+
+/// Writes must name the application's own origin.
+pub(crate) async fn same_origin(req: ServiceRequest, next: Next<impl MessageBody>) -> Result<ServiceResponse<impl MessageBody>, Error> {
+    let reads = matches!(*req.method(), Method::GET | Method::HEAD | Method::OPTIONS);
+    let own = || {
+        let origin = req.headers().get(header::ORIGIN)?.to_str().ok()?;
+        let host = req.headers().get(header::HOST)?.to_str().ok()?;
+        let (_, from) = origin.split_once("://")?;
+        Some(from == host)
+    };
+    if reads || own() == Some(true) {
+        next.call(req).await
+    } else {
+        Err(ApiError::new(StatusCode::FORBIDDEN, "origin", &[]).into())
+    }
+}

@@ -1,0 +1,91 @@
+//! Signing in and out.
+
+use crate::app::App;
+use crate::problem::{ApiError, Problem};
+use crate::security::{COOKIE, new_token, token_hash, token_of, verify_password};
+use actix_web::cookie::{Cookie, SameSite, time::Duration as CookieDuration};
+use actix_web::http::StatusCode;
+use actix_web::{HttpRequest, HttpResponse, delete, get, post, web};
+use chrono::{Duration, NaiveDate, Utc};
+use ritorno_core::permission::{Action, Role};
+use ritorno_store::{Actor, StoreError, session, user};
+use ritorno_wording::Value;
+use serde::{Deserialize, Serialize};
+
+const HOURS: i64 = 12;
+const FAILURES_ALLOWED: i64 = 5;
+const WINDOW_MINUTES: i64 = 15;
+/// A hash nobody's password fits: an unknown name takes as long as a wrong password.
+const NOBODY: &str = "$argon2id$v=19$m=19456,t=2,p=1$c29tZXNhbHRzb21lc2FsdA$AAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAAA";
+
+/// Name and password.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct SignIn {
+    login: String,
+    password: String,
+}
+
+/// Who is signed in, and which day it is in the clinic.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct Me {
+    name: String,
+    role: Role,
+    today: NaiveDate,
+}
+
+#[utoipa::path(tag = "session", request_body = SignIn, responses((status = 200, body = Me), (status = "default", body = Problem)))]
+#[post("/session")]
+pub(crate) async fn sign_in(app: App, form: web::Json<SignIn>) -> Result<HttpResponse, ApiError> {
+    let form = form.into_inner();
+    let (me, token) = app
+        .block(move |state, conn| {
+            let since = Utc::now() - Duration::minutes(WINDOW_MINUTES);
+            if user::failures_since(conn, &form.login, since)? >= FAILURES_ALLOWED {
+                let minutes = [("minutes", Value::Number(WINDOW_MINUTES as f64))];
+                return Err(ApiError::new(StatusCode::TOO_MANY_REQUESTS, "throttled", &minutes).retry_after(60 * WINDOW_MINUTES as u32));
+            }
+            let found = user::by_login(conn, &form.login)?;
+            let hash = found.as_ref().map_or(NOBODY, |(_, hash)| hash.as_str());
+            let fits = verify_password(&form.password, hash);
+            let actor = Actor { user: found.as_ref().map(|(u, _)| u.id), action: "sign-in" };
+            let token = new_token();
+            let user = ritorno_store::write(conn, actor, |conn| {
+                user::note_attempt(conn, &form.login, fits)?;
+                let Some((user, _)) = found.filter(|_| fits) else { return Ok(None) };
+                session::open(conn, &token_hash(&token), user.id, Utc::now() + Duration::hours(HOURS))?;
+                Ok::<_, StoreError>(Some(user))
+            })?;
+            let user = user.ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "wrong-login", &[]))?;
+            Ok((Me { name: user.name, role: user.role, today: state.today.date() }, token))
+        })
+        .await?;
+    let cookie = Cookie::build(COOKIE, token)
+        .path("/")
+        .http_only(true)
+        .same_site(SameSite::Strict)
+        .max_age(CookieDuration::hours(HOURS))
+        .finish();
+    Ok(HttpResponse::Ok().cookie(cookie).json(me))
+}
+
+#[utoipa::path(tag = "session", responses((status = 200, body = Me), (status = "default", body = Problem)))]
+#[get("/session")]
+pub(crate) async fn show_session(app: App, req: HttpRequest) -> Result<web::Json<Me>, ApiError> {
+    let token = token_of(&req)?;
+    app.block(move |state, conn| {
+        let user = session::user(conn, &token)?.ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
+        Ok(web::Json(Me { name: user.name, role: user.role, today: state.today.date() }))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "session", responses((status = 204), (status = "default", body = Problem)))]
+#[delete("/session")]
+pub(crate) async fn sign_out(app: App, req: HttpRequest) -> Result<HttpResponse, ApiError> {
+    let token = token_of(&req)?;
+    app.write(&req, Action::ReadRecord, "sign-out", move |_, conn, _| Ok(session::close(conn, &token)?)).await?;
+    let mut gone = Cookie::new(COOKIE, "");
+    gone.set_path("/");
+    gone.make_removal();
+    Ok(HttpResponse::NoContent().cookie(gone).finish())
+}

@@ -1,0 +1,171 @@
+//! Putting the application together: routes, limits, headers, pages.
+
+use crate::app::AppState;
+use crate::problem::ApiError;
+use crate::{decisions, home, program, ranges, security, session, story, visit};
+use actix_files::{Files, NamedFile};
+use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
+use actix_web::http::StatusCode;
+use actix_web::middleware::{Compress, DefaultHeaders, from_fn};
+use actix_web::{App, HttpResponse, HttpServer, web};
+use ritorno_core::knowledge::{Knowledge, NamedText, load};
+use ritorno_wording::Value;
+use std::net::TcpListener;
+use std::path::Path;
+use tracing_actix_web::TracingLogger;
+use utoipa_actix_web::AppExt;
+use utoipa_actix_web::scope::scope;
+use utoipa_actix_web::service_config::ServiceConfig;
+
+/// Largest body a request may carry.
+const BODY_LIMIT: usize = 1024 * 1024;
+
+/// Reads and checks the knowledge folder.
+///
+/// # Errors
+/// Every fault, a line each, naming file, row and field.
+pub fn read_knowledge(folder: &Path) -> Result<Knowledge, String> {
+    fn walk(dir: &Path, root: &Path, out: &mut Vec<NamedText>) -> Result<(), String> {
+        let broken = |error: std::io::Error| format!("{}: {error}", dir.display());
+        let mut paths: Vec<_> = std::fs::read_dir(dir).map_err(broken)?.flatten().map(|entry| entry.path()).collect();
+        paths.sort();
+        for path in paths {
+            if path.is_dir() {
+                walk(&path, root, out)?;
+            } else if path.extension().is_some_and(|e| e == "toml") {
+                let name = path.strip_prefix(root).unwrap_or(&path).to_string_lossy().into_owned();
+                let text = std::fs::read_to_string(&path).map_err(|error| format!("knowledge/{name}: {error}"))?;
+                out.push(NamedText { name, text });
+            }
+        }
+        Ok(())
+    }
+    let mut files = Vec::new();
+    walk(folder, folder, &mut files)?;
+    load(&files).map_err(|faults| faults.iter().map(ToString::to_string).collect::<Vec<_>>().join("\n"))
+}
+
+fn api(config: &mut ServiceConfig) {
+    config.service(
+        scope("/api")
+            .service(session::sign_in)
+            .service(session::show_session)
+            .service(session::sign_out)
+            .service(decisions::list)
+            .service(story::add_patient)
+            .service(story::show_patient)
+            .service(story::show_story)
+            .service(story::edit)
+            .service(story::answer_flags)
+            .service(story::act_on_flag)
+            .service(story::add_limit)
+            .service(story::end_limit)
+            .service(ranges::show_ranges)
+            .service(ranges::add_reading)
+            .service(ranges::withdraw)
+            .service(program::program_page)
+            .service(program::build_program)
+            .service(program::check_program)
+            .service(program::save_program)
+            .service(program::sign_program)
+            .service(home::handout)
+            .service(home::calendar)
+            .service(home::figure)
+            .service(visit::show_visit)
+            .service(visit::add_log)
+            .service(visit::add_score)
+            .service(visit::attest)
+            .service(visit::pass_gate)
+            .service(visit::sign_note),
+    );
+}
+
+/// The OpenAPI document of the application.
+pub fn api_document() -> utoipa::openapi::OpenApi {
+    let (_, mut document) = App::new().into_utoipa_app().configure(api).split_for_parts();
+    document.info.title = "Ritorno".to_owned();
+    document.info.description = Some("Shoulder rehabilitation from the first question to the last gate.".to_owned());
+    document.info.version = env!("CARGO_PKG_VERSION").to_owned();
+    let mut licence = utoipa::openapi::License::new("MIT OR Apache-2.0");
+    licence.identifier = Some("MIT OR Apache-2.0".to_owned());
+    document.info.license = Some(licence);
+    document
+}
+
+fn unreadable(detail: &str) -> ApiError {
+    ApiError::new(StatusCode::BAD_REQUEST, "unreadable", &[("detail", Value::Text(detail))])
+}
+
+async fn no_route(req: actix_web::HttpRequest) -> Result<HttpResponse, ApiError> {
+    // An address that exists but not for this method answers 405, not 404.
+    let known = req.match_pattern().is_some();
+    let (status, code) = if known { (StatusCode::METHOD_NOT_ALLOWED, "method") } else { (StatusCode::NOT_FOUND, "no-route") };
+    Err(ApiError::new(status, code, &[]))
+}
+
+/// The server on a listening socket.
+///
+/// # Errors
+/// When the socket cannot be used.
+pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io::Result<Server> {
+    let document = serde_json::to_string(&api_document()).unwrap_or_default();
+    let state = web::Data::new(state);
+    let server = HttpServer::new(move || {
+        let document = document.clone();
+        let web_dir = state.web_dir.clone();
+        let pages = Files::new("/", &web_dir).index_file("index.html").default_handler(fn_service(move |req: ServiceRequest| {
+            let index = web_dir.join("index.html");
+            async move {
+                let (req, _) = req.into_parts();
+                // Addresses inside the application are its own; anything under /api or with a dot is not.
+                if req.path().starts_with("/api") || req.path().contains('.') {
+                    let answer = actix_web::ResponseError::error_response(&ApiError::new(StatusCode::NOT_FOUND, "no-route", &[]));
+                    return Ok(ServiceResponse::new(req, answer));
+                }
+                let file = NamedFile::open_async(index).await?;
+                let answer = file.into_response(&req);
+                Ok(ServiceResponse::new(req, answer))
+            }
+        }));
+        let json = web::JsonConfig::default().limit(BODY_LIMIT).error_handler(|error, _| {
+            use actix_web::error::JsonPayloadError as E;
+            match &error {
+                E::Overflow { .. } | E::OverflowKnownLength { .. } => {
+                    ApiError::new(StatusCode::PAYLOAD_TOO_LARGE, "too-large", &[("limit", Value::Text("1 MB"))]).into()
+                }
+                _ => unreadable(&error.to_string()).into(),
+            }
+        });
+        let headers = DefaultHeaders::new()
+            .add(("X-Content-Type-Options", "nosniff"))
+            .add(("Referrer-Policy", "same-origin"))
+            .add(("X-Frame-Options", "SAMEORIGIN"))
+            .add((
+                "Content-Security-Policy",
+                "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'self'; base-uri 'none'; form-action 'self'",
+            ));
+        App::new()
+            .app_data(state.clone())
+            .app_data(json)
+            .app_data(web::PathConfig::default().error_handler(|error, _| unreadable(&error.to_string()).into()))
+            .app_data(web::QueryConfig::default().error_handler(|error, _| unreadable(&error.to_string()).into()))
+            .wrap(from_fn(security::same_origin))
+            .wrap(headers)
+            .wrap(Compress::default())
+            .wrap(TracingLogger::default())
+            .route("/healthz", web::get().to(|| async { "ok" }))
+            .route(
+                "/api/openapi.json",
+                web::get().to(move || {
+                    let document = document.clone();
+                    async move { HttpResponse::Ok().content_type("application/json").body(document) }
+                }),
+            )
+            .into_utoipa_app()
+            .configure(api)
+            .into_app()
+            .service(web::scope("/api").default_service(web::to(no_route)))
+            .service(pages)
+    });
+    Ok(server.workers(workers).shutdown_timeout(2).listen(listener)?.run())
+}

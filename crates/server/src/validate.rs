@@ -1,0 +1,58 @@
+//! Collecting the fields that cannot be right, all at once.
+
+use crate::problem::{ApiError, FieldFault, wording};
+use chrono::NaiveDate;
+use ritorno_wording::Value;
+
+/// Faults found so far.
+#[derive(Debug, Default)]
+pub(crate) struct Faults(Vec<FieldFault>);
+
+impl Faults {
+    pub(crate) fn push(&mut self, field: &str, code: &str, args: &[(&str, Value)]) {
+        self.0.push(FieldFault { field: field.to_owned(), code: code.to_owned(), message: wording().say(&format!("fault-{code}"), args) });
+    }
+
+    /// Must hold something, and no more than `max` letters.
+    pub(crate) fn text(&mut self, field: &str, value: &str, max: usize, required: bool) {
+        if required && value.trim().is_empty() {
+            self.push(field, "empty", &[]);
+        } else if value.chars().count() > max {
+            self.push(field, "too-long", &[("max", Value::Number(max as f64))]);
+        }
+    }
+
+    pub(crate) fn not_after(&mut self, field: &str, date: NaiveDate, today: NaiveDate) {
+        if date > today {
+            self.push(field, "in-future", &[("given", Value::Text(&date.to_string())), ("today", Value::Text(&today.to_string()))]);
+        }
+    }
+
+    pub(crate) fn within(&mut self, field: &str, value: f64, min: f64, max: f64) {
+        if !(min..=max).contains(&value) {
+            self.push(field, "outside", &[("given", Value::Number(value)), ("min", Value::Number(min)), ("max", Value::Number(max))]);
+        }
+    }
+
+    pub(crate) fn known(&mut self, field: &str, value: &str, is_known: bool) {
+        if !is_known {
+            self.push(field, "unknown", &[("given", Value::Text(value))]);
+        }
+    }
+
+    /// An event of an episode lies between day 0 and today.
+    pub(crate) fn event_date(&mut self, field: &str, on: NaiveDate, day0: NaiveDate, today: NaiveDate) {
+        self.not_after(field, on, today);
+        if on < day0 {
+            self.push(field, "before-day0", &[("day0", Value::Text(&day0.to_string()))]);
+        }
+    }
+
+    pub(crate) fn into_fields(self) -> Vec<FieldFault> {
+        self.0
+    }
+
+    pub(crate) fn check(self) -> Result<(), ApiError> {
+        if self.0.is_empty() { Ok(()) } else { Err(ApiError::invalid(self.0)) }
+    }
+}

@@ -1,0 +1,212 @@
+//! Visit: the follow-up on one page; logs, scores, attestations, gates, the signed note.
+
+use crate::app::{App, AppState};
+use crate::lanes::refresh_lane;
+use crate::problem::{ApiError, Problem};
+use crate::validate::Faults;
+use actix_web::{HttpRequest, get, post, web};
+use chrono::NaiveDate;
+use ritorno_core::episode::{Attestation, GatePass, Line, LogEntry, LogFact, Score};
+use ritorno_core::permission::Action;
+use ritorno_core::progress::{CriterionStatus, next_gate};
+use ritorno_core::visit::{Assessment, VisitView, visit_view};
+use ritorno_store::episode::Loaded;
+use ritorno_store::{PgConnection, StoreError, episode, events, visit as notes};
+use ritorno_wording::Value;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+/// The last signed note.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct NoteView {
+    on: NaiveDate,
+    body: String,
+}
+
+/// The visit page.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct VisitPage {
+    name: String,
+    work: String,
+    side: ritorno_core::mechanics::Arm,
+    day0: NaiveDate,
+    today: NaiveDate,
+    view: VisitView,
+    last_note: Option<NoteView>,
+    /// Lines that run today.
+    lines: Vec<Line>,
+}
+
+/// Passing a gate.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct Passing {
+    /// Criteria that are overridden, by id.
+    #[serde(default)]
+    overridden: Vec<String>,
+    /// Why.
+    #[serde(default)]
+    reason: String,
+}
+
+/// A note to sign.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct NewNote {
+    id: Uuid,
+    body: String,
+}
+
+fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<VisitPage, ApiError> {
+    let facts = &loaded.facts;
+    let assessment = Assessment::new(&state.knowledge, facts).ok_or(StoreError::NotFound("pathway"))?;
+    let day = facts.day();
+    Ok(VisitPage {
+        name: format!("{} {}", loaded.patient.given_name, loaded.patient.family_name),
+        work: facts.story.work.clone(),
+        side: facts.story.side,
+        day0: facts.story.day0,
+        today: facts.today,
+        view: visit_view(&assessment),
+        last_note: notes::newest(conn, loaded.episode)?.map(|n| NoteView { on: n.visited_on, body: n.body }),
+        lines: facts.lines.iter().filter(|l| (l.from_day..l.to_day).contains(&day)).cloned().collect(),
+    })
+}
+
+#[utoipa::path(tag = "visit", responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/visit")]
+pub(crate) async fn show_visit(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<VisitPage>, ApiError> {
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "visit", request_body = LogEntry, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/log")]
+pub(crate) async fn add_log(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<LogEntry>) -> Result<web::Json<VisitPage>, ApiError> {
+    let entry = form.into_inner();
+    app.write(&req, Action::EnterLog, "add-log", move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let mut faults = Faults::default();
+        faults.event_date("on", entry.on, loaded.facts.story.day0, state.today.date());
+        if let Some(exercise) = &entry.exercise {
+            faults.known("exercise", exercise, state.knowledge.exercises.contains_key(exercise));
+        }
+        match entry.fact {
+            LogFact::Done { sessions, repetitions } => {
+                faults.within("sessions", f64::from(sessions), 0.0, 24.0);
+                faults.within("repetitions", f64::from(repetitions), 0.0, 200.0);
+                if entry.exercise.is_none() {
+                    faults.push("exercise", "empty", &[]);
+                }
+            }
+            LogFact::PainBefore { value } | LogFact::PainDuring { value } | LogFact::PainNextMorning { value } => {
+                faults.within("value", value, 0.0, 10.0);
+            }
+            LogFact::LeftOut | LogFact::Slip => {}
+        }
+        faults.check()?;
+        events::add_log(conn, *id, &entry)?;
+        let loaded = refresh_lane(state, conn, *id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "visit", request_body = Score, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/scores")]
+pub(crate) async fn add_score(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<Score>) -> Result<web::Json<VisitPage>, ApiError> {
+    let score = form.into_inner();
+    app.write(&req, Action::Measure, "add-score", move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let mut faults = Faults::default();
+        faults.event_date("on", score.on, loaded.facts.story.day0, state.today.date());
+        faults.within("value", score.value, 0.0, 10.0);
+        faults.text("score", &score.score, 60, true);
+        faults.check()?;
+        events::add_score(conn, *id, &score)?;
+        let loaded = refresh_lane(state, conn, *id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "visit", request_body = Attestation, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/attestations")]
+pub(crate) async fn attest(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<Attestation>) -> Result<web::Json<VisitPage>, ApiError> {
+    let attestation = form.into_inner();
+    app.write(&req, Action::Sign, "attest", move |state, conn, user| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let mut faults = Faults::default();
+        faults.event_date("on", attestation.on, loaded.facts.story.day0, state.today.date());
+        faults.text("code", &attestation.code, 60, true);
+        faults.check()?;
+        events::add_attestation(conn, *id, &attestation, user.id)?;
+        let loaded = refresh_lane(state, conn, *id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "visit", request_body = Passing, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/gates/{gate}/pass")]
+pub(crate) async fn pass_gate(app: App, req: HttpRequest, ids: web::Path<(Uuid, String)>, form: web::Json<Passing>) -> Result<web::Json<VisitPage>, ApiError> {
+    let (id, gate) = ids.into_inner();
+    let form = form.into_inner();
+    app.write(&req, Action::Sign, "pass-gate", move |state, conn, user| {
+        let loaded = episode::load(conn, id, state.today.date())?;
+        let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        let ctx = assessment.ctx();
+        let mut faults = Faults::default();
+        faults.text("reason", &form.reason, 1000, false);
+        if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 {
+            faults.push("gate", "flag-open", &[]);
+        }
+        match next_gate(&ctx, &loaded.facts).filter(|view| view.gate == gate) {
+            None => faults.push("gate", "not-current", &[]),
+            Some(view) => {
+                if !view.time_reached {
+                    faults.push("gate", "not-due", &[("opens_day", Value::Number(f64::from(view.opens_day)))]);
+                }
+                for criterion in view.criteria.iter().filter(|c| c.status != CriterionStatus::Met) {
+                    let field = format!("criteria.{}", criterion.id);
+                    if !form.overridden.contains(&criterion.id) {
+                        faults.push(&field, "not-met", &[]);
+                    } else if !criterion.overridable {
+                        faults.push(&field, "not-overridable", &[]);
+                    } else if form.reason.trim().is_empty() {
+                        faults.push("reason", "reason-needed", &[]);
+                    }
+                }
+                for id in form.overridden.iter().filter(|id| !view.criteria.iter().any(|c| &c.id == *id)) {
+                    faults.known("overridden", id, false);
+                }
+            }
+        }
+        faults.check()?;
+        let pass = GatePass { gate, on: state.today.date(), overridden: form.overridden, reason: form.reason };
+        events::add_gate_pass(conn, id, &pass, user.id)?;
+        let loaded = refresh_lane(state, conn, id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "visit", request_body = NewNote, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/notes")]
+pub(crate) async fn sign_note(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<NewNote>) -> Result<web::Json<VisitPage>, ApiError> {
+    let form = form.into_inner();
+    app.write(&req, Action::Sign, "sign-note", move |state, conn, user| {
+        let mut faults = Faults::default();
+        faults.text("body", &form.body, 8000, true);
+        faults.check()?;
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        let summary = serde_json::to_value(visit_view(&assessment)).map_err(|_| StoreError::Unreadable("visit"))?;
+        let note = notes::Note { visited_on: state.today.date(), body: form.body, summary };
+        notes::add(conn, form.id, *id, &note, user.id)?;
+        let loaded = refresh_lane(state, conn, *id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}

@@ -1,0 +1,41 @@
+# What went wrong, what was kept, what to do.
+
+problem-unauthenticated = Please sign in.
+problem-wrong-login = Name or password is not right.
+problem-throttled = Too many attempts for this name. Try again in { $minutes } minutes.
+problem-forbidden = Your role may not do this.
+problem-origin = This request did not come from the application’s own pages.
+problem-invalid = Some of this cannot be right. Nothing was saved; what you typed is still in the form.
+problem-unreadable = This cannot be read: { $detail }. Nothing was saved.
+problem-too-large = This is larger than the { $limit } permitted. Nothing was saved.
+problem-not-found = There is no such { $what }.
+problem-no-route = There is nothing at this address.
+problem-method = This address does not do that.
+problem-stale = Somebody changed this in the meantime (now at revision { $current }). Yours was not saved and is still in the form.
+problem-id-conflict = This entry was sent before with other contents. The first one was kept.
+problem-refused = The database refused this: { $detail }. Nothing was saved.
+problem-unavailable = The database cannot be reached. Nothing was lost: entries wait here and are sent again by themselves.
+problem-busy = Too much at once. Try again in a moment.
+problem-blocked = The safety check blocks this. Nothing was saved.
+problem-internal = Something went wrong on our side. Nothing was saved.
+
+fault-empty = must not be empty
+fault-too-long = at most { $max } letters
+fault-in-future = lies in the future ({ $given }); today is { $today }
+fault-before-birth = lies before the date of birth ({ $birth })
+fault-before-day0 = lies before day 0 ({ $day0 })
+fault-too-old = more than { $years } years ago
+fault-outside = { $given } is outside { $min } to { $max }
+fault-unknown = { $given } is not known here
+fault-floor-above-ceiling = the floor { $floor } is above the ceiling { $ceiling }
+fault-looser = { $given } is looser than the pathway’s { $ceiling }: that needs a release with role and date
+fault-barred = barred by protection until day { $opens-day }
+fault-release-incomplete = a release needs role and date
+fault-not-overridable = this cannot be overridden in the clinic
+fault-not-due = the gate opens on day { $opens-day }, not before
+fault-not-met = not met, and not overridden
+fault-reason-needed = needs a reason
+fault-needs-override = the safety check advises caution: give a reason
+fault-blocked = blocked by the safety check
+fault-flag-open = a red flag is open: record what was done first
+fault-not-current = is not the next gate

@@ -1,0 +1,105 @@
+# Shared by ./start and ./test: says what it does, installs what is missing, keeps a PostgreSQL cluster.
+# Sourced, never run.
+
+ROOT="$(cd "$(dirname "${BASH_SOURCE[0]}")/.." && pwd)"
+# A folder that an unprivileged database user can enter, one for each checkout.
+STATE="${RITORNO_STATE:-/var/tmp/ritorno-$(printf '%s' "$ROOT" | cksum | cut -d' ' -f1)}"
+
+say() { printf '\n\033[1m%s\033[0m\n' "$*"; }
+note() { printf '  %s\n' "$*"; }
+fail() { printf '\nritorno: %s\n' "$*" >&2; exit 1; }
+
+as_root() {
+  if [ "$(id -u)" = 0 ]; then "$@"
+  elif command -v sudo >/dev/null; then sudo "$@"
+  else fail "needs root to install packages: run as root or install sudo"
+  fi
+}
+
+need_toolchains() {
+  command -v cargo >/dev/null || fail "Rust is missing. Install a current toolchain (1.88 or newer, rustup.rs), then run this again."
+  local rust; rust="$(rustc --version | cut -d' ' -f2)"
+  [ "$(printf '%s\n1.88.0\n' "$rust" | sort -V | head -1)" = 1.88.0 ] || fail "Rust $rust is too old: 1.88 or newer is needed (rustup update)."
+  command -v node >/dev/null || fail "Node is missing. Install Node 20 or newer, then run this again."
+  [ "$(node -p 'process.versions.node.split(".")[0]')" -ge 20 ] || fail "Node $(node --version) is too old: 20 or newer is needed."
+  command -v npm >/dev/null || fail "npm is missing. It comes with Node 20 or newer."
+}
+
+# need_packages NAME... : installs the Debian packages that are missing.
+need_packages() {
+  local missing=()
+  for name in "$@"; do
+    dpkg-query -W -f='${Status}' "$name" 2>/dev/null | grep -q 'install ok installed' || missing+=("$name")
+  done
+  [ "${#missing[@]}" -gt 0 ] || return 0
+  note "installing ${missing[*]}"
+  # Without this Debian would start a server of its own.
+  as_root mkdir -p /etc/postgresql-common
+  [ -e /etc/postgresql-common/createcluster.conf ] || echo 'create_main_cluster = false' | as_root tee /etc/postgresql-common/createcluster.conf >/dev/null
+  as_root apt-get update -qq
+  as_root env DEBIAN_FRONTEND=noninteractive apt-get install -y -qq --no-install-recommends "${missing[@]}" >/dev/null
+}
+
+BASE_PACKAGES=(gcc libc6-dev pkg-config libpq-dev postgresql postgresql-client ca-certificates)
+
+pg_bin() { ls -d /usr/lib/postgresql/*/bin | sort -V | tail -1; }
+
+# PostgreSQL refuses to run as root.
+as_pg() {
+  if [ "$(id -u)" = 0 ]; then runuser -u postgres -- "$@"; else "$@"; fi
+}
+
+free_port() { node -e 'const s=require("net").createServer();s.listen(0,"127.0.0.1",()=>{console.log(s.address().port);s.close()})'; }
+
+# start_cluster NAME [EXTRA OPTIONS]: a cluster on loopback with generated passwords.
+# Sets PG_DIR, PG_PORT, OWNER_PASSWORD, APP_PASSWORD.
+start_cluster() {
+  local name="$1" extra="${2:-}" bin; bin="$(pg_bin)"
+  PG_DIR="$STATE/$name"
+  mkdir -p "$STATE"; chmod 711 "$STATE"
+  if [ ! -s "$PG_DIR/PG_VERSION" ]; then
+    note "making a database cluster in $PG_DIR"
+    rm -rf "$PG_DIR"; mkdir -p "$PG_DIR"; chmod 700 "$PG_DIR"
+    OWNER_PASSWORD="$(node -p 'require("crypto").randomBytes(18).toString("hex")')"
+    APP_PASSWORD="$(node -p 'require("crypto").randomBytes(18).toString("hex")')"
+    (umask 077; printf '%s' "$OWNER_PASSWORD" > "$STATE/$name.owner"; printf '%s' "$APP_PASSWORD" > "$STATE/$name.app")
+    local pwfile; pwfile="$(mktemp)"; printf '%s' "$OWNER_PASSWORD" > "$pwfile"
+    if [ "$(id -u)" = 0 ]; then chown -R postgres: "$PG_DIR"; chown postgres "$pwfile"; fi
+    as_pg "$bin/initdb" -D "$PG_DIR" -U ritorno_owner --auth=scram-sha-256 --pwfile="$pwfile" --encoding=UTF8 --locale=C.UTF-8 >/dev/null
+    rm -f "$pwfile"
+  fi
+  OWNER_PASSWORD="$(cat "$STATE/$name.owner")"; APP_PASSWORD="$(cat "$STATE/$name.app")"
+  if as_pg "$bin/pg_ctl" -D "$PG_DIR" status >/dev/null 2>&1; then
+    PG_PORT="$(sed -n 4p "$PG_DIR/postmaster.pid" 2>/dev/null || as_pg sed -n 4p "$PG_DIR/postmaster.pid")"
+    note "the database is running already on 127.0.0.1:$PG_PORT"
+  else
+    # A stale pid file of a machine that went down is pg_ctl's to clear away.
+    PG_PORT="$(free_port)"
+    as_pg "$bin/pg_ctl" -D "$PG_DIR" -w -t 30 -l "$PG_DIR/server.log" \
+      -o "-c listen_addresses=127.0.0.1 -c port=$PG_PORT -c unix_socket_directories='' $extra" start >/dev/null || fail "PostgreSQL did not start; see $PG_DIR/server.log"
+    note "the database runs on 127.0.0.1:$PG_PORT"
+  fi
+  PGPASSWORD="$OWNER_PASSWORD" psql -qX -h 127.0.0.1 -p "$PG_PORT" -U ritorno_owner -d postgres -v ON_ERROR_STOP=1 >/dev/null <<SQL
+do \$\$ begin
+  if not exists (select from pg_roles where rolname = 'ritorno_app') then create role ritorno_app login password '$APP_PASSWORD'; end if;
+end \$\$;
+SQL
+}
+
+stop_cluster() { as_pg "$(pg_bin)/pg_ctl" -D "$PG_DIR" -m fast -w stop >/dev/null 2>&1 || true; }
+
+url() { printf 'postgres://%s:%s@127.0.0.1:%s/%s' "$1" "$2" "$PG_PORT" "$3"; }
+
+build_web() {
+  cd "$ROOT/web"
+  if [ ! -d node_modules ] || [ package-lock.json -nt node_modules/.ritorno ]; then
+    note "fetching the page's libraries"
+    npm ci --no-audit --no-fund --loglevel=error >/dev/null
+    touch node_modules/.ritorno
+  fi
+  if [ ! -f dist/index.html ] || [ -n "$(find src ../locales index.html package-lock.json vite.config.ts -newer dist/index.html -print -quit)" ]; then
+    note "building the pages"
+    npx vite build --logLevel warn
+  fi
+  cd "$ROOT"
+}
