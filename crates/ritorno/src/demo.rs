@@ -65,7 +65,7 @@ const PEOPLE: &[Person] = &[
         given: "Bettina", family: "Oravec", born: "1984-11-02", work: "glazier", side: Arm::Left,
         mechanism: "Slid under a pane that tipped", task: "Setting a pane at shoulder height", health: &["nicotine"], day: 33,
         passed: &[(G1, 14)], limits: USUAL,
-        readings: &[(PE, 85.0, 20, Stiff), (ER, 16.0, 20, Stiff), (PE, 104.0, 32, Stiff), (ER, 37.0, 32, Stiff)],
+        readings: &[(PE, 85.0, 20, Stiff), (ER, 24.0, 20, Stiff), (PE, 104.0, 32, Stiff), (ER, 37.0, 32, Stiff)],
         rest_pain: Some((3.0, 32)), attested: &[("wound-closed", 14)], built: Some(14), slip: None,
         note: "Turned out further than agreed at home with the stick.",
     },

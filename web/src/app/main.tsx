@@ -1,0 +1,34 @@
+import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
+import ConfigProvider from "antd/es/config-provider";
+import { StrictMode } from "react";
+import { createRoot } from "react-dom/client";
+import { BrowserRouter } from "react-router";
+import { ApiProblem } from "./client";
+import { Shell } from "./Shell";
+import "./style.css";
+import { theme } from "./theme";
+
+const queries = new QueryClient({
+  defaultOptions: {
+    queries: {
+      // A database that is away comes back by itself: ask again, a refusal never.
+      retry: (count, error) => error instanceof ApiProblem && error.passing && count < 30,
+      retryDelay: (count) => Math.min(1000 * (count + 1), 4000),
+      staleTime: 10_000,
+    },
+  },
+});
+
+const root = document.getElementById("root");
+if (root)
+  createRoot(root).render(
+    <StrictMode>
+      <ConfigProvider theme={theme}>
+        <QueryClientProvider client={queries}>
+          <BrowserRouter>
+            <Shell />
+          </BrowserRouter>
+        </QueryClientProvider>
+      </ConfigProvider>
+    </StrictMode>,
+  );

@@ -1,0 +1,33 @@
+import { ApiProblem } from "./client";
+import { sentence, t } from "./wording";
+
+/** Something is on its way. */
+export function Waiting() {
+  return <p className="soft" role="status">{t("waiting")}</p>;
+}
+
+/** What went wrong, which fields, which rules. */
+export function ProblemNote({ error }: { error: unknown }) {
+  if (!error) return null;
+  if (!(error instanceof ApiProblem)) return <div className="notice stop" role="alert">{String(error)}</div>;
+  const { title, fields, reasons } = error.problem;
+  return (
+    <div className="notice stop" role="alert" id="problem">
+      <b>{title}</b>
+      {reasons.length > 0 && <ul>{[...new Set(reasons.map(sentence))].map((s) => <li key={s}>{s}</li>)}</ul>}
+      {fields.length > 0 && reasons.length === 0 && <ul>{fields.map((f) => <li key={f.field + f.code}><b>{f.field.replace(/^story\./, "").replaceAll("_", " ")}</b>: {f.message}</li>)}</ul>}
+    </div>
+  );
+}
+
+/** A labelled field with its fault beside it. */
+export function Field({ label, name, error, wide = false, children }: { label: string; name: string; error?: unknown; wide?: boolean; children: React.ReactNode }) {
+  const fault = error instanceof ApiProblem ? error.problem.fields.find((f) => f.field === name) : undefined;
+  return (
+    <label className={`field${wide ? " wide" : ""}${fault ? " faulty" : ""}`}>
+      <span>{label}</span>
+      {children}
+      {fault && <span className="bad">{fault.message}</span>}
+    </label>
+  );
+}

@@ -1,0 +1,53 @@
+import { FluentBundle, FluentResource, type FluentVariable } from "@fluent/bundle";
+import type { components } from "../api/schema";
+import exercises from "../../../locales/en/exercises.ftl?raw";
+import names from "../../../locales/en/names.ftl?raw";
+import problems from "../../../locales/en/problems.ftl?raw";
+import rules from "../../../locales/en/rules.ftl?raw";
+import screens from "../../../locales/en/screens.ftl?raw";
+
+export type Reason = components["schemas"]["Reason"];
+export type Args = Record<string, string | number>;
+
+const bundle = new FluentBundle("en-GB", { useIsolating: false });
+for (const text of [exercises, names, problems, rules, screens]) bundle.addResource(new FluentResource(text));
+
+function raw(id: string, attribute: string | undefined, args: Record<string, FluentVariable>): string | undefined {
+  const message = bundle.getMessage(id);
+  const pattern = attribute === undefined ? message?.value : message?.attributes[attribute];
+  return pattern ? bundle.formatPattern(pattern, args, []) : undefined;
+}
+
+/** The name of a row: `<argument>-<value>` where the catalogue has it. The Rust side follows the same convention. */
+export function nameOf(argument: string, value: string): string {
+  const prefix = argument === "exercise" ? "ex" : argument;
+  return raw(`${prefix}-${value}`.replaceAll("_", "-"), undefined, {}) ?? value;
+}
+
+/** A sentence by its id; the id itself where there is none, so that a gap is seen. */
+export function t(id: string, args: Args = {}): string {
+  const named: Record<string, FluentVariable> = {};
+  for (const [name, value] of Object.entries(args)) {
+    named[name.replaceAll("_", "-")] = typeof value === "number" ? value : nameOf(name, value);
+  }
+  return raw(id, undefined, named) ?? id;
+}
+
+/** An attribute of a message, e.g. the instructions of an exercise. */
+export function attr(id: string, attribute: string): string {
+  return raw(id, attribute, {}) ?? "";
+}
+
+export function capital(text: string): string {
+  return text.charAt(0).toUpperCase() + text.slice(1);
+}
+
+/** The sentence of a rule. */
+export function sentence(reason: Reason): string {
+  return capital(t(`rule-${reason.rule}`, reason.args as Args));
+}
+
+/** Weeks and days as a clinician reads them: *6 wk 3 d (day 45)*. */
+export function clock(c: { weeks: number; days: number; day: number }): string {
+  return `${c.weeks} wk ${c.days} d (day ${c.day})`;
+}

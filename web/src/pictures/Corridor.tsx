@@ -1,0 +1,72 @@
+import type { Schemas } from "../app/client";
+import { ink } from "../app/theme";
+
+export interface CorridorProps {
+  view: Schemas["CorridorView"];
+  today: number;
+  /** First and last day shown. */
+  from: number;
+  to: number;
+  width: number;
+  height: number;
+  /** Without axes and words, for lists. */
+  tiny?: boolean;
+  label: string;
+}
+
+/** Days across, degrees up: the ceiling and the floor as steps, readings with their error, today. */
+export function Corridor({ view, today, from, to, width, height, tiny = false, label }: CorridorProps) {
+  const left = tiny ? 1 : 34, right = tiny ? 1 : 8, top = tiny ? 2 : 8, bottom = tiny ? 2 : 20;
+  const values = view.readings.map((r) => r.value);
+  const tops = view.bands.flatMap((b) => (b.ceiling.kind === "up_to" ? [b.ceiling.value] : []));
+  const low = Math.min(0, ...values);
+  const high = Math.max(view.reference, ...tops, ...values) * 1.04;
+  const x = (day: number) => left + ((Math.min(Math.max(day, from), to) - from) / (to - from)) * (width - left - right);
+  const y = (value: number) => height - bottom - ((value - low) / (high - low)) * (height - top - bottom);
+  const id = `${view.quantity}-${width}-${from}`;
+  const step = high > 120 ? 60 : high > 40 ? 20 : 2;
+  const ticks = [];
+  for (let v = Math.ceil(low / step) * step; v <= high; v += step) ticks.push(v);
+  const weeks = [];
+  for (let w = Math.ceil(from / 7); w * 7 <= to; w += to - from > 70 ? 4 : 1) weeks.push(w);
+  return (
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label}>
+      <defs>
+        <pattern id={`none-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><path d="M0 0V6" stroke="#c9c0ad" strokeWidth="1.5" /></pattern>
+        <pattern id={`over-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0V6" stroke={ink.brick} strokeWidth="1.1" opacity=".6" /></pattern>
+      </defs>
+      {!tiny && ticks.map((v) => (
+        <g key={v}>
+          <line x1={left} x2={width - right} y1={y(v)} y2={y(v)} stroke={ink.line} />
+          <text x={left - 5} y={y(v) + 4} fontSize="11.5" textAnchor="end" fill={ink.soft}>{v}{view.unit === "deg" ? "°" : ""}</text>
+        </g>
+      ))}
+      {!tiny && weeks.map((w) => <text key={w} x={x(w * 7)} y={height - 5} fontSize="11.5" textAnchor="middle" fill={ink.soft}>{w} wk</text>)}
+      {view.bands.filter((b) => b.to_day > from && b.from_day < to).map((b) => {
+        const x0 = x(b.from_day), x1 = x(b.to_day);
+        if (b.ceiling.kind === "none_allowed") return <rect key={b.from_day} x={x0} y={top} width={x1 - x0} height={height - top - bottom} fill={`url(#none-${id})`} />;
+        const ceiling = b.ceiling.kind === "up_to" ? b.ceiling.value : high;
+        return (
+          <g key={b.from_day}>
+            <rect x={x0} y={y(ceiling)} width={x1 - x0} height={Math.max(0, y(b.floor ?? low) - y(ceiling))} fill={ink.petrolPale} opacity={b.provisional ? 0.55 : 0.95} />
+            {b.ceiling.kind === "up_to" && (
+              <>
+                <rect x={x0} y={top} width={x1 - x0} height={Math.max(0, y(ceiling) - top)} fill={`url(#over-${id})`} opacity=".5" />
+                <line x1={x0} x2={x1} y1={y(ceiling)} y2={y(ceiling)} stroke={ink.brick} strokeWidth={b.surgeon ? 3 : 1.8} strokeDasharray={b.provisional ? "4 3" : undefined} />
+              </>
+            )}
+            {b.floor != null && <line x1={x0} x2={x1} y1={y(b.floor)} y2={y(b.floor)} stroke={ink.text} strokeWidth="1.4" strokeDasharray="5 3" />}
+          </g>
+        );
+      })}
+      {view.other_side != null && !tiny && <line x1={left} x2={width - right} y1={y(view.other_side)} y2={y(view.other_side)} stroke={ink.soft} strokeWidth="1.2" strokeDasharray="1 3" />}
+      {today >= from && today <= to && <line x1={x(today)} x2={x(today)} y1={top} y2={height - bottom} stroke={ink.text} strokeWidth={tiny ? 1 : 1.6} />}
+      {view.readings.filter((r) => r.day >= from && r.day <= to).map((r, i) => (
+        <g key={i} transform={`translate(${x(r.day)} ${y(r.value)})`}>
+          {!tiny && <line y1={y(r.value + view.error) - y(r.value)} y2={y(r.value - view.error) - y(r.value)} stroke={r.over_ceiling ? ink.brick : ink.petrol} strokeWidth="1.3" />}
+          {r.over_ceiling ? <path d="M0-5 5 4H-5Z" fill={ink.brick} /> : r.at_limit ? <path d="M-4 0H4M0-5V0" stroke={ink.petrol} strokeWidth="2.4" /> : <circle r={tiny ? 2.4 : 3.8} fill={ink.petrol} />}
+        </g>
+      ))}
+    </svg>
+  );
+}

@@ -1,0 +1,171 @@
+import type { Schemas } from "../app/client";
+import { capital, nameOf, t } from "../app/wording";
+import { ink } from "../app/theme";
+import { Corridor } from "./Corridor";
+
+type View = Schemas["ScoreView"];
+type Line = Schemas["LineView"];
+
+const LABEL = 196, RIGHT = 16, PURPOSES = ["settle", "move", "control", "strengthen", "load", "return"];
+const tone: Record<string, string> = { settle: "#7d8f95", move: ink.petrol, control: "#3f6f8f", strengthen: "#6b5b8a", load: "#7b5a3a", return: ink.moss };
+
+export interface ScoreProps {
+  view: View;
+  selected: string | undefined;
+  onSelect: (line: string) => void;
+  /** Days shown, from and to. */
+  window: [number, number];
+  width: number;
+}
+
+/** The whole program on one sheet, weeks across. */
+export function Score({ view, selected, onSelect, window: [from, to], width }: ScoreProps) {
+  const x = (day: number) => LABEL + ((Math.min(Math.max(day, from), to) - from) / (to - from)) * (width - LABEL - RIGHT);
+  const shows = (a: number, b: number) => b > from && a < to;
+  let y = 30;
+  const head: React.ReactNode[] = [];
+  const weekStep = to - from > 100 ? 2 : 1;
+  for (let w = Math.ceil(from / 7); w * 7 <= to; w += weekStep) {
+    head.push(
+      <g key={`w${w}`}>
+        <text x={x(w * 7)} y={19} fontSize="12.5" textAnchor="middle" fill={ink.soft}>{w}</text>
+        <line x1={x(w * 7)} x2={x(w * 7)} y1={25} y2={30} stroke={ink.soft} />
+      </g>,
+    );
+  }
+  head.push(<text key="wk" x={12} y={19} fontSize="12.5" fill={ink.soft}>completed weeks</text>);
+  const rows: React.ReactNode[] = [];
+  const label = (text: string, at: number, strong = false) => (
+    <text key={`l${at}${text}`} x={12} y={at} fontSize={strong ? 14 : 13.5} fontWeight={strong ? 650 : 400} fill={strong ? ink.text : ink.soft}>{text}</text>
+  );
+
+  // Phases
+  rows.push(label("Phases", y + 18, true));
+  for (const p of view.phases.filter((p) => shows(p.from_day, p.to_day))) {
+    const x0 = x(p.from_day), w = Math.max(2, x(p.to_day) - x0), now = p.number === view.phase;
+    rows.push(
+      <g key={p.id}>
+        <rect x={x0 + 1} y={y} width={w - 2} height={26} fill={now ? ink.petrol : p.projected ? "none" : "#cfc6b4"} stroke={now ? ink.petrol : "#b9b09d"} strokeDasharray={p.projected ? "4 3" : undefined} rx="2" />
+        <clipPath id={`ph-${p.id}`}><rect x={x0} y={y} width={w - 4} height={26} /></clipPath>
+        <text x={x0 + 7} y={y + 18} fontSize="13" fontWeight="600" fill={now ? "#fff" : ink.text} clipPath={`url(#ph-${p.id})`}>{p.number} {nameOf("phase", p.id)}</text>
+      </g>,
+    );
+  }
+  y += 34;
+  if (view.sling) {
+    const s = view.sling;
+    rows.push(label("Sling", y + 12));
+    if (shows(0, s.day_and_night_until)) rows.push(<rect key="s1" x={x(0)} y={y + 2} width={x(s.day_and_night_until) - x(0)} height={12} fill={ink.text} />);
+    if (shows(s.day_and_night_until, s.nights_until)) rows.push(<rect key="s2" x={x(s.day_and_night_until)} y={y + 2} width={x(s.nights_until) - x(s.day_and_night_until)} height={12} fill="url(#nights)" stroke={ink.text} />);
+    rows.push(<text key="s3" x={x(s.nights_until) + 6} y={y + 12} fontSize="12" fill={ink.soft}>{from < s.nights_until ? "day and night, then nights" : ""}</text>);
+    y += 20;
+  }
+  for (const p of view.precautions.filter((p) => shows(p.from_day, p.to_day)).slice(0, 12)) {
+    const x0 = x(p.from_day), x1 = x(p.to_day);
+    rows.push(
+      <g key={p.id}>
+        <line x1={x0} x2={x1} y1={y + 8} y2={y + 8} stroke={ink.brick} strokeWidth="1.6" />
+        <path d={`M${x1} ${y + 4}V${y + 12}`} stroke={ink.brick} strokeWidth="1.6" />
+        <text x={x1 + 6 > width - 290 ? x0 + 4 : x1 + 6} y={x1 + 6 > width - 290 ? y + 6 : y + 12} fontSize="11.8" fill={ink.text}>{nameOf("precaution", p.id)}</text>
+      </g>,
+    );
+    y += 15;
+  }
+  rows.push(label("Precautions", y - Math.min(12, view.precautions.length) * 15 + 14));
+  y += 8;
+  // Corridors as small multiples
+  const corridorTop = y;
+  for (const c of view.corridors.filter((c) => c.quantity === "passive-elevation" || c.quantity === "passive-er-side")) {
+    rows.push(
+      <g key={c.quantity}>
+        {label(capital(nameOf("short", c.quantity)), y + 20)}
+        <g transform={`translate(${LABEL - 34} ${y})`}>
+          <Corridor view={c} today={view.today.day} from={from} to={to} width={width - LABEL - RIGHT + 34 + 8} height={82} label={nameOf("quantity", c.quantity)} />
+        </g>
+      </g>,
+    );
+    y += 88;
+  }
+  const brackets = view.corridors.flatMap((c) => c.bands.filter((b) => b.surgeon && shows(b.from_day, b.to_day)));
+  if (brackets.length > 0) {
+    const a = x(Math.min(...brackets.map((b) => b.from_day))), b = x(Math.max(...brackets.map((b) => b.to_day)));
+    rows.push(
+      <g key="surgeon">
+        <path d={`M${a} ${corridorTop + 3}V${corridorTop - 3}H${b}V${corridorTop + 3}`} fill="none" stroke={ink.brick} strokeWidth="2" />
+        <text x={b + 6} y={corridorTop + 4} fontSize="12" fontWeight="600" fill={ink.brick}>surgeon’s limit</text>
+      </g>,
+    );
+  }
+  y += 6;
+  // Exercise lines: one row a ladder, steps where the rung changes
+  const linesTop = y;
+  for (const purpose of PURPOSES) {
+    const here = view.lines.filter((l) => l.purpose === purpose);
+    if (here.length === 0) continue;
+    rows.push(label(nameOf("purpose", purpose), y + 15, true));
+    const ladders = [...new Set(here.map((l) => l.ladder))];
+    for (const ladder of ladders) {
+      const steps = here.filter((l) => l.ladder === ladder).sort((a, b) => a.line.from_day - b.line.from_day);
+      rows.push(<text key={`t${purpose}${ladder}`} x={88} y={y + 15} fontSize="12.5" fill={ink.soft}>{nameOf("ladder", ladder)}</text>);
+      steps.forEach((l, i) => rows.push(segment(l, i, y)));
+      y += 27;
+    }
+    y += 5;
+  }
+  function segment(l: Line, i: number, top: number) {
+    if (!shows(l.line.from_day, l.line.to_day)) return null;
+    const x0 = x(l.line.from_day), x1 = Math.max(x0 + 4, x(l.line.to_day));
+    const thick = Math.min(13, 3 + 2.2 * Math.log2(1 + l.totals.weekly_repetitions / 40));
+    const mid = top + 13 - (i % 2) * 4;
+    const name = nameOf("exercise", l.line.exercise);
+    const bad = l.verdict.status !== "allowed";
+    const on = selected === l.line.id;
+    return (
+      <g key={l.line.id} className="score-line" role="button" tabIndex={0} aria-pressed={on} aria-label={`${name}, day ${l.line.from_day} to ${l.line.to_day}${bad ? `, ${l.verdict.status}` : ""}`}
+        onClick={() => onSelect(l.line.id)} onKeyDown={(e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); onSelect(l.line.id); } }}>
+        <rect className="hit" x={x0} y={top} width={x1 - x0} height={25} fill="transparent" rx="3" />
+        <rect x={x0} y={mid - thick / 2} width={Math.max(3, x1 - x0 - 2)} height={thick} rx={Math.min(3, thick / 2)} fill={tone[purposeOf(l)] ?? ink.petrol} />
+        {l.verdict.status === "blocked" && <path d={`M${x0} ${mid - 9}V${mid + 9}`} stroke={ink.brick} strokeWidth="5" />}
+        {l.verdict.status === "caution" && <path d={`M${x0 + 5} ${mid - 8}l6 8-6 8-6-8Z`} fill={ink.saffron} stroke={ink.text} />}
+        <clipPath id={`c-${l.line.id}`}><rect x={x0} y={top - 4} width={x1 - x0 - 3} height={32} /></clipPath>
+        <text x={x0 + 5} y={mid + thick / 2 + 11 > top + 27 ? mid - thick / 2 - 3 : mid + thick / 2 + 11} fontSize="11.5" fill={ink.text} clipPath={`url(#c-${l.line.id})`}>{name}</text>
+      </g>
+    );
+  }
+  const purposeOf = (l: Line) => l.purpose;
+  if (view.lines.length === 0) {
+    rows.push(<text key="empty" x={LABEL} y={y + 22} fontSize="15" fill={ink.soft}>{t("score-empty")}</text>);
+    y += 40;
+  }
+  const bottom = y + 4;
+  // Gates as doors across all lines; today
+  const doors = view.gates.filter((g) => g.day >= from && g.day <= to).map((g) => {
+    const gx = x(g.day), open = g.passed;
+    return (
+      <g key={g.view.gate}>
+        <line x1={gx} x2={gx} y1={linesTop - 4} y2={bottom} stroke={open ? ink.moss : ink.saffron} strokeWidth={open ? 2 : 4} />
+        {!open && <line x1={gx + 3.5} x2={gx + 3.5} y1={linesTop - 4} y2={bottom} stroke={ink.text} strokeWidth="1" />}
+        <g transform={`translate(${Math.min(gx, width - 40)} ${linesTop - 13})`}>
+          <rect x="-19" y="-10" width="38" height="19" rx="3" fill={open ? ink.mossPale : ink.saffronPale} stroke={open ? ink.moss : ink.text} />
+          <text y="4.5" fontSize="12.5" fontWeight="650" textAnchor="middle" fill={ink.text}>{open ? "open" : `${g.view.met}/${g.view.total}`}</text>
+        </g>
+      </g>
+    );
+  });
+  const day = view.today.day;
+  return (
+    <svg width={width} height={bottom + 8} viewBox={`0 0 ${width} ${bottom + 8}`} role="group" aria-label={t("score-label")}>
+      <defs><pattern id="nights" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0V5" stroke={ink.text} strokeWidth="1.8" /></pattern></defs>
+      {head}
+      {rows}
+      {doors}
+      {day >= from && day <= to && (
+        <g>
+          <line x1={x(day)} x2={x(day)} y1={25} y2={bottom} stroke={ink.text} strokeWidth="1.6" strokeDasharray="7 3" />
+          <rect x={x(day) - 24} y={3} width="48" height="20" rx="3" fill={ink.text} />
+          <text x={x(day)} y={17.5} fontSize="12.5" fontWeight="600" textAnchor="middle" fill="#fff">today</text>
+        </g>
+      )}
+    </svg>
+  );
+}

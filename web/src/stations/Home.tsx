@@ -1,0 +1,46 @@
+import { useQuery } from "@tanstack/react-query";
+import Button from "antd/es/button";
+import { api, ask } from "../app/client";
+import { ProblemNote, Waiting } from "../app/parts";
+import { attr, capital, nameOf, t } from "../app/wording";
+import { Link } from "react-router";
+
+export function Home({ episode }: { episode: string }) {
+  const page = useQuery({ queryKey: ["program", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/program", { params: { path: { id: episode } } })) });
+  if (page.error) return <ProblemNote error={page.error} />;
+  if (!page.data) return <Waiting />;
+  const { score, signed } = page.data;
+  const today = score.today.day;
+  const lines = score.lines.filter((l) => l.line.from_day <= today && today < l.line.to_day);
+  return (
+    <>
+      <div className="page-head">
+        <h1>{t("home-title")}</h1>
+        <span className="soft">{signed ? t("signed-version", { version: signed.version, date: signed.on }) : t("home-not-signed")}</span>
+        {signed && (
+          <span className="right">
+            <a href={`/api/episodes/${episode}/program.ics`} id="ics"><Button>{t("home-calendar")}</Button></a>
+            <a href={`/api/episodes/${episode}/handout.pdf`} target="_blank" rel="noreferrer" id="pdf"><Button type="primary">{t("home-pdf")}</Button></a>
+          </span>
+        )}
+      </div>
+      {!signed && <div className="notice decide">{t("home-sign-first")} <Link to={`/e/${episode}/program`}>{t("nav-program")}</Link></div>}
+      {signed && !signed.current && <div className="notice decide">{t("home-edited-since")}</div>}
+      <p className="soft">{t("home-lead")}</p>
+      <div className="dials">
+        {lines.map(({ line, totals }) => (
+          <article key={line.id} className="sheet">
+            <img src={`/api/episodes/${episode}/figures/${line.exercise}`} alt={`${nameOf("exercise", line.exercise)}. ${attr(`ex-${line.exercise}`, "how")}`} style={{ width: "100%", height: 168, objectFit: "contain" }} />
+            <h3 style={{ marginTop: 8 }}>{nameOf("exercise", line.exercise)}</h3>
+            <p className="num" style={{ fontWeight: 600, color: "var(--petrol)" }}>{line.dose.sets} × {line.dose.repetitions}{(line.dose.hold_s ?? 0) > 0 ? `, ${t("hold-s", { s: line.dose.hold_s ?? 0 })}` : ""}, {line.dose.times_per_day}/{t("day")}</p>
+            <p className="small">{attr(`ex-${line.exercise}`, "start")} {attr(`ex-${line.exercise}`, "how")}</p>
+            <p className="soft small">{t("minutes-session", { minutes: Math.round(totals.minutes) })}</p>
+          </article>
+        ))}
+      </div>
+      {lines.length === 0 && <p className="soft">{t("home-no-lines")}</p>}
+      <h2 style={{ margin: "22px 0 8px" }}>{capital(t("home-arms"))}</h2>
+      <p>{t("home-arms-text")}</p>
+    </>
+  );
+}

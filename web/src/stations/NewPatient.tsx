@@ -1,0 +1,56 @@
+import Button from "antd/es/button";
+import Modal from "antd/es/modal";
+import { useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { useNavigate } from "react-router";
+import { api, ask, newId } from "../app/client";
+import { Field, ProblemNote } from "../app/parts";
+import { t } from "../app/wording";
+
+export function NewPatient({ today, onClose }: { today: string; onClose: () => void }) {
+  const [form, setForm] = useState({ given: "", family: "", birth: "", side: "right", dominant: "right", day0: "", work: "", mechanism: "" });
+  const [ids] = useState(() => ({ patient: newId(), episode: newId() }));
+  const [error, setError] = useState<unknown>();
+  const navigate = useNavigate();
+  const queries = useQueryClient();
+  const set = (name: keyof typeof form) => (e: { target: { value: string } }) => setForm({ ...form, [name]: e.target.value });
+  const save = async () => {
+    setError(undefined);
+    try {
+      await ask(
+        api.POST("/api/patients", {
+          body: {
+            ...ids,
+            given_name: form.given,
+            family_name: form.family,
+            birth: form.birth || "0000-00-00",
+            story: {
+              pathway: "cuff-repair-small-medium", side: form.side as "left" | "right", day0: form.day0 || today, dominant: form.dominant as "left" | "right",
+              mechanism: form.mechanism, work: form.work, clearance: null, sling_worn: null, health: [], tasks: [], kit: ["bed", "table", "wall", "towel", "cloth"], note: "",
+            },
+          },
+        }),
+      );
+      await queries.invalidateQueries({ queryKey: ["decisions"] });
+      void navigate(`/e/${ids.episode}/story`);
+    } catch (failure) {
+      setError(failure);
+    }
+  };
+  return (
+    <Modal open title={t("new-patient")} onCancel={onClose} width={680} footer={[<Button key="c" onClick={onClose}>{t("cancel")}</Button>, <Button key="s" type="primary" id="save-patient" onClick={() => void save()}>{t("add-and-story")}</Button>]}>
+      <ProblemNote error={error} />
+      <div className="form">
+        <Field label={t("given-name")} name="given_name" error={error}><input className="native" id="given" value={form.given} onChange={set("given")} /></Field>
+        <Field label={t("family-name")} name="family_name" error={error}><input className="native" id="family" value={form.family} onChange={set("family")} /></Field>
+        <Field label={t("birth")} name="birth" error={error}><input type="date" id="birth" value={form.birth} onChange={set("birth")} /></Field>
+        <Field label={t("operated-side")} name="story.side"><select id="side" value={form.side} onChange={set("side")}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
+        <Field label={t("dominant-hand")} name="story.dominant"><select id="dominant" value={form.dominant} onChange={set("dominant")}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
+        <Field label={t("day0")} name="story.day0" error={error}><input type="date" id="day0" value={form.day0} max={today} onChange={set("day0")} /></Field>
+        <Field label={t("work")} name="story.work" error={error} wide><input className="native" id="work" value={form.work} onChange={set("work")} /></Field>
+        <Field label={t("mechanism")} name="story.mechanism" error={error} wide><input className="native" id="mechanism" value={form.mechanism} onChange={set("mechanism")} /></Field>
+      </div>
+      <p className="soft small" style={{ marginTop: 12 }}>{t("procedure-note")}</p>
+    </Modal>
+  );
+}

@@ -1,0 +1,79 @@
+import { useQuery } from "@tanstack/react-query";
+import { useEffect } from "react";
+import { NavLink, Navigate, Route, Routes, useNavigate, useParams } from "react-router";
+import { api, ask } from "../app/client";
+import { ProblemNote, Waiting } from "../app/parts";
+import { ink } from "../app/theme";
+import { clock, nameOf, t } from "../app/wording";
+import { Home } from "./Home";
+import { Program } from "./Program";
+import { Ranges } from "./Ranges";
+import { Story } from "./Story";
+import { Visit } from "./Visit";
+
+const STATIONS = [["visit", "v"], ["story", "s"], ["ranges", "r"], ["program", "p"], ["home", "h"]] as const;
+
+/** The state of a station, as a shape. */
+function StationMark({ state }: { state: string }) {
+  const common = { className: "mark", viewBox: "0 0 20 20", role: "img", "aria-label": t(`station-${state}`) } as const;
+  if (state === "done") return <svg {...common}><circle cx="10" cy="10" r="9" fill={ink.petrol} /><path d="m5.6 10.3 3 3.1 5.6-6.3" stroke="#fff" strokeWidth="2.4" fill="none" /></svg>;
+  if (state === "under-way") return <svg {...common}><circle cx="10" cy="10" r="8" fill={ink.paper} stroke={ink.petrol} strokeWidth="2" /><path d="M10 2a8 8 0 0 1 0 16Z" fill={ink.petrol} /></svg>;
+  if (state === "due") return <svg {...common}><path d="M10 1 19 10 10 19 1 10Z" fill={ink.saffron} stroke={ink.text} strokeWidth="1.4" /></svg>;
+  return <svg {...common}><circle cx="10" cy="10" r="8" fill={ink.paper} stroke="#b9b09d" strokeWidth="2" /></svg>;
+}
+
+export default function Patient({ today }: { today: string }) {
+  const { episode = "" } = useParams();
+  const navigate = useNavigate();
+  const story = useQuery({ queryKey: ["story", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/story", { params: { path: { id: episode } } })) });
+  useEffect(() => {
+    let armed = false;
+    const onKey = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
+      if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+      if (armed) {
+        armed = false;
+        const hit = STATIONS.find(([, key]) => key === e.key);
+        if (hit) { e.preventDefault(); e.stopImmediatePropagation(); void navigate(`/e/${episode}/${hit[0]}`); }
+        if (e.key === "d") void navigate("/");
+      } else if (e.key === "g") {
+        armed = true;
+        e.stopImmediatePropagation();
+      }
+    };
+    window.addEventListener("keydown", onKey, true);
+    return () => window.removeEventListener("keydown", onKey, true);
+  }, [episode, navigate]);
+  if (story.error) return <ProblemNote error={story.error} />;
+  if (!story.data) return <Waiting />;
+  const { head, stations } = story.data;
+  const state: Record<string, string> = { visit: stations.program === "empty" ? "empty" : "under-way", ...stations };
+  return (
+    <div className="patient">
+      <aside className="path">
+        <h2 style={{ fontSize: 21 }}>{head.name}</h2>
+        <p className="soft small" style={{ margin: "4px 0 0" }}>{nameOf("side", story.data.story.side)}, {story.data.story.work || t("no-work")}</p>
+        <p className="num" style={{ fontWeight: 600, margin: "6px 0 0" }}>{clock(story.data.clock)}</p>
+        <nav aria-label={t("nav-stations")}>
+          <ol>
+            {STATIONS.map(([name, key]) => (
+              <li key={name}>
+                <NavLink to={`/e/${episode}/${name}`} className={({ isActive }) => (isActive ? "on" : "")}><StationMark state={state[name] ?? "empty"} /> {t(`nav-${name}`)} <kbd>g {key}</kbd></NavLink>
+              </li>
+            ))}
+          </ol>
+        </nav>
+      </aside>
+      <div>
+        <Routes>
+          <Route path="visit" element={<Visit episode={episode} />} />
+          <Route path="story" element={<Story episode={episode} page={story.data} today={today} />} />
+          <Route path="ranges" element={<Ranges episode={episode} today={today} />} />
+          <Route path="program" element={<Program episode={episode} />} />
+          <Route path="home" element={<Home episode={episode} />} />
+          <Route path="*" element={<Navigate to="visit" replace />} />
+        </Routes>
+      </div>
+    </div>
+  );
+}

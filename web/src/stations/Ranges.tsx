@@ -1,0 +1,127 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import Button from "antd/es/button";
+import { useCallback, useEffect, useMemo, useState } from "react";
+import { api, ask, newId, type Schemas } from "../app/client";
+import { ProblemNote, Waiting } from "../app/parts";
+import { send } from "../app/queue";
+import { capital, clock, nameOf, sentence, t } from "../app/wording";
+import { Dial } from "../pictures/Dial";
+import { StopMark } from "../pictures/Marks";
+
+type Which = "operated" | "other";
+type Page = Schemas["RangesPage"];
+const STOPS = [["p", "pain"], ["s", "stiff"], ["w", "weak"], ["x", "slipping"], ["l", "at_limit"]] as const;
+
+/** Digits, then one key for why it stopped: kept, and on to the next dial. */
+export function Ranges({ episode, today }: { episode: string; today: string }) {
+  const queries = useQueryClient();
+  const page = useQuery({ queryKey: ["ranges", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/ranges", { params: { path: { id: episode } } })) });
+  const [which, setWhich] = useState<Which>("operated");
+  const [at, setAt] = useState(0);
+  const [typed, setTyped] = useState("");
+  const [kept, setKept] = useState<{ id: string; text: string }[]>([]);
+  const [error, setError] = useState<unknown>();
+  const [ask4, setAsk4] = useState(false);
+  const dials = useMemo(() => page.data?.dials ?? [], [page.data]);
+  const dial = dials[at];
+  const move = useCallback((step: number) => {
+    setTyped("");
+    setAsk4(false);
+    setAt((now) => {
+      for (let i = 1; i <= dials.length; i++) {
+        const next = (now + step * i + dials.length * i) % dials.length;
+        if (!dials[next]?.[which].barred) return next;
+      }
+      return now;
+    });
+  }, [dials, which]);
+  const keep = useCallback(async (stop: Schemas["StopReason"]) => {
+    if (!dial || typed === "" || typed === "-") return;
+    const side = dial[which].side;
+    const reading: Schemas["Reading"] = { id: newId(), quantity: dial.quantity, side, value: Number(typed), stop, by: "clinician", on: today };
+    setError(undefined);
+    try {
+      const answer = (await send(`/api/episodes/${episode}/readings`, reading)) as Page | undefined;
+      setKept((list) => [{ id: reading.id, text: `${capital(nameOf("quantity", dial.quantity))}, ${nameOf("side", side)}: ${typed}${dial.unit === "deg" ? "°" : ""}, ${nameOf("stop", stop)}${answer ? "" : ` (${t("waits")})`}` }, ...list]);
+      if (answer) queries.setQueryData(["ranges", episode], answer);
+      for (const key of ["visit", "story", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
+      move(1);
+    } catch (failure) { setError(failure); }
+  }, [dial, typed, which, today, episode, queries, move]);
+  const undo = useCallback(async () => {
+    const last = kept[0];
+    if (!last) return;
+    try {
+      const answer = (await send(`/api/episodes/${episode}/readings/${last.id}/withdraw`, { reason: "undo" })) as Page | undefined;
+      if (answer) queries.setQueryData(["ranges", episode], answer);
+      setKept((list) => list.slice(1));
+    } catch (failure) { setError(failure); }
+  }, [kept, episode, queries]);
+  useEffect(() => {
+    const onKey = (e: KeyboardEvent) => {
+      const typing = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
+      if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
+      const stop = STOPS.find(([key]) => key === e.key);
+      if (/^[0-9]$/.test(e.key)) setTyped((now) => (now.length < 4 ? now + e.key : now));
+      else if (e.key === "-") setTyped((now) => (now.startsWith("-") ? now.slice(1) : `-${now}`));
+      else if (e.key === "Backspace") setTyped((now) => now.slice(0, -1));
+      else if (e.key === "Escape") setTyped("");
+      else if (e.key === "Enter" && typed !== "") setAsk4(true);
+      else if (e.key === "ArrowRight" || e.key === "ArrowDown") move(1);
+      else if (e.key === "ArrowLeft" || e.key === "ArrowUp") move(-1);
+      else if (e.key === "o") { setWhich((w) => (w === "operated" ? "other" : "operated")); setTyped(""); }
+      else if (e.key === "u") void undo();
+      else if (stop && typed !== "") void keep(stop[1]);
+      else return;
+      if (!(e.key === "Enter" && e.target instanceof HTMLButtonElement && typed === "")) e.preventDefault();
+    };
+    window.addEventListener("keydown", onKey);
+    return () => window.removeEventListener("keydown", onKey);
+  }, [typed, keep, move, undo]);
+  if (page.error) return <ProblemNote error={page.error} />;
+  if (!page.data) return <Waiting />;
+  return (
+    <>
+      <div className="page-head">
+        <h1>{t("ranges-title")}</h1>
+        <span className="num soft">{clock(page.data.clock)}</span>
+        <span className="right" role="group" aria-label={t("ranges-side")}>
+          {(["operated", "other"] as const).map((w) => <button key={w} className="chip" style={{ paddingLeft: 13 }} aria-pressed={which === w} onClick={() => { setWhich(w); setTyped(""); }}>{t(`ranges-${w}`, { side: w === "operated" ? page.data.side : page.data.side === "left" ? "right" : "left" })}</button>)}
+          <kbd>o</kbd>
+        </span>
+      </div>
+      <ProblemNote error={error} />
+      <div className={`notice${ask4 ? " decide" : ""}`} id="entry" aria-live="polite" style={{ display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
+        <span style={{ minWidth: 262 }}><b>{dial ? capital(nameOf("quantity", dial.quantity)) : ""}</b><br /><span className="soft small">{dial ? `${nameOf("position", dial.position)}, ${nameOf("side", dial[which].side)}` : ""}</span></span>
+        <span className="num" style={{ fontSize: 34, fontWeight: 600, minWidth: 92 }} id="typed">{typed || "–"}{typed && dial?.unit === "deg" ? "°" : ""}</span>
+        <span className="stops" role="group" aria-label={t("ranges-why")}>
+          {STOPS.map(([key, stop]) => (
+            <button key={key} disabled={typed === ""} onClick={() => void keep(stop)}><svg width="18" height="18" viewBox="-9 -9 18 18" aria-hidden="true"><StopMark stop={stop} /></svg>{nameOf("stop", stop)} <kbd>{key}</kbd></button>
+          ))}
+        </span>
+        {ask4 && <span>{t("ranges-say-why")}</span>}
+      </div>
+      <div className="dials">
+        {dials.map((d, i) => {
+          const side = d[which];
+          const call = which === "operated" ? d.calls[0] : undefined;
+          return (
+            <button key={d.quantity} className={`dial${i === at ? " on" : ""}${side.barred ? " barred" : ""}`} data-quantity={d.quantity} aria-current={i === at} disabled={!!side.barred} onClick={() => { setAt(i); setTyped(""); }}>
+              <h3>{capital(nameOf("short", d.quantity))}</h3>
+              <Dial dial={d} which={which} typed={i === at ? typed : undefined} label={`${nameOf("quantity", d.quantity)}: ${side.barred ? t("barred") : (side.last?.reading.value ?? t("not-measured"))}`} />
+              <div className="foot">
+                {side.barred ? sentence(side.barred) : call ? <span className="bad">{sentence(call)}</span> : side.last ? `${t("day-n", { day: side.last.day })}, ${nameOf("stop", side.last.reading.stop)}${which === "operated" && d.due ? `, ${t("due-again")}` : ""}` : t("not-measured")}
+                {!side.barred && which === "operated" && !call && <span><br />{sentence(d.ceiling.reason)}</span>}
+              </div>
+            </button>
+          );
+        })}
+      </div>
+      <section className="block" style={{ marginTop: 20 }}>
+        <h2>{t("ranges-kept")} {kept.length > 0 && <Button size="small" onClick={() => void undo()}>{t("undo")} <kbd>u</kbd></Button>}</h2>
+        <ol id="kept" style={{ margin: 0, paddingLeft: 20 }}>{kept.map((k) => <li key={k.id}>{k.text}</li>)}</ol>
+        {kept.length === 0 && <p className="soft">{t("ranges-how")}</p>}
+      </section>
+    </>
+  );
+}

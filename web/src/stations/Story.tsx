@@ -1,0 +1,181 @@
+import { useQueryClient } from "@tanstack/react-query";
+import Button from "antd/es/button";
+import Checkbox from "antd/es/checkbox";
+import Input from "antd/es/input";
+import { useState } from "react";
+import { api, ask, newId, type Schemas } from "../app/client";
+import { Field, ProblemNote } from "../app/parts";
+import { attr, capital, nameOf, sentence, t } from "../app/wording";
+
+type Page = Schemas["StoryPage"];
+
+export function Story({ episode, page, today }: { episode: string; page: Page; today: string }) {
+  const queries = useQueryClient();
+  const keep = (next: Page) => {
+    queries.setQueryData(["story", episode], next);
+    for (const key of ["visit", "ranges", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
+  };
+  return (
+    <>
+      <div className="page-head"><h1>{t("story-title")}</h1><span className="soft">{t("story-lead")}</span></div>
+      <Flags episode={episode} page={page} keep={keep} />
+      <Happened key={page.rev} episode={episode} page={page} keep={keep} today={today} />
+      <Limits episode={episode} page={page} keep={keep} today={today} />
+    </>
+  );
+}
+
+function Flags({ episode, page, keep }: { episode: string; page: Page; keep: (p: Page) => void }) {
+  const [error, setError] = useState<unknown>();
+  const [done, setDone] = useState<Record<string, string>>({});
+  const path = { params: { path: { id: episode } } };
+  const answer = async (answers: Schemas["FlagReply"][]) => {
+    setError(undefined);
+    try { keep(await ask(api.POST("/api/episodes/{id}/flags", { ...path, body: { answers } }))); } catch (e) { setError(e); }
+  };
+  const act = async (flag: string, closed: boolean) => {
+    setError(undefined);
+    try {
+      keep(await ask(api.POST("/api/episodes/{id}/flag-actions", { ...path, body: { flag, action: done[flag] ?? "", closed } })));
+      setDone({ ...done, [flag]: "" });
+    } catch (e) { setError(e); }
+  };
+  const open = page.flags.filter((f) => f.state === "raised" || f.state === "queried");
+  const missing = page.flags.filter((f) => f.state === "not_asked");
+  return (
+    <section className="block" id="flags">
+      <h2>{t("flags-title")} <span className="soft small">{missing.length > 0 ? t("flags-missing", { count: missing.length }) : t("flags-all-asked")}</span></h2>
+      <ProblemNote error={error} />
+      {open.map((f) => (
+        <div className="notice stop" key={f.flag} role="alert">
+          <b>{nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}</b>
+          {f.reason && <p>{sentence(f.reason)}</p>}
+          {f.state === "queried" ? (
+            <p><Button size="small" onClick={() => void answer([{ flag: f.flag, answer: "no", confirmed: true }])}>{t("flag-still-no")}</Button> <Button size="small" danger onClick={() => void answer([{ flag: f.flag, answer: "yes", confirmed: true }])}>{t("flag-yes-after-all")}</Button></p>
+          ) : (
+            <>
+              <p>{attr(`flag-${f.flag}`, "act")} {t("flag-paused")}</p>
+              {f.last_action && <p className="small">{t("flag-last-action", { date: f.last_action.on })} {f.last_action.action}</p>}
+              <div style={{ display: "flex", gap: 8, maxWidth: 760 }}>
+                <Input id={`act-${f.flag}`} aria-label={t("flag-what-done")} placeholder={t("flag-what-done")} value={done[f.flag] ?? ""} onChange={(e) => setDone({ ...done, [f.flag]: e.target.value })} />
+                <Button onClick={() => void act(f.flag, false)}>{t("flag-record")}</Button>
+                <Button type="primary" id={`close-${f.flag}`} onClick={() => void act(f.flag, true)}>{t("flag-record-close")}</Button>
+              </div>
+            </>
+          )}
+        </div>
+      ))}
+      <div className="sheet">
+        {missing.length > 1 && <p><Button id="all-no" onClick={() => void answer(missing.map((f) => ({ flag: f.flag, answer: "no", confirmed: false })))}>{t("flags-asked-all-no", { count: missing.length })}</Button> <span className="soft small">{t("flags-read-out")}</span></p>}
+        {page.flags.filter((f) => f.asked).map((f) => {
+          const yes = f.state === "raised" || f.state === "closed", no = f.state === "no" || f.state === "queried";
+          return (
+            <div className="flag-row" key={f.flag}>
+              <span>{nameOf("flag", f.flag)} <span className="soft small">{nameOf("tier", f.tier)}{f.state === "closed" ? `, ${t("flag-closed")}` : ""}</span></span>
+              <span className="answers" role="group" aria-label={nameOf("flag", f.flag)}>
+                <button className="yn" aria-pressed={no} onClick={() => void answer([{ flag: f.flag, answer: "no", confirmed: false }])}>{t("no")}</button>
+                <button className="yn yes" aria-pressed={yes} onClick={() => void answer([{ flag: f.flag, answer: "yes", confirmed: false }])}>{t("yes")}</button>
+              </span>
+            </div>
+          );
+        })}
+      </div>
+    </section>
+  );
+}
+
+function Happened({ episode, page, keep, today }: { episode: string; page: Page; keep: (p: Page) => void; today: string }) {
+  const [story, setStory] = useState(page.story);
+  const [error, setError] = useState<unknown>();
+  const [saved, setSaved] = useState(false);
+  const set = (part: Partial<Schemas["Story"]>) => { setStory({ ...story, ...part }); setSaved(false); };
+  const flip = (list: string[], item: string, on: boolean) => (on ? [...list, item] : list.filter((i) => i !== item));
+  const save = async () => {
+    setError(undefined);
+    try {
+      keep(await ask(api.PUT("/api/episodes/{id}/story", { params: { path: { id: episode } }, body: { rev: page.rev, story } })));
+      setSaved(true);
+    } catch (e) { setError(e); }
+  };
+  return (
+    <section className="block">
+      <h2>{t("story-happened")}</h2>
+      <ProblemNote error={error} />
+      <div className="sheet">
+        <div className="form">
+          <Field label={t("procedure")} name="story.pathway"><select value={story.pathway} onChange={(e) => set({ pathway: e.target.value })}>{page.pathways.map((p) => <option key={p} value={p}>{nameOf("pathway", p)}</option>)}</select></Field>
+          <Field label={t("day0")} name="story.day0" error={error}><input type="date" id="story-day0" value={story.day0} max={today} onChange={(e) => set({ day0: e.target.value })} /></Field>
+          <Field label={t("operated-side")} name="story.side"><select value={story.side} onChange={(e) => set({ side: e.target.value as "left" })}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
+          <Field label={t("dominant-hand")} name="story.dominant"><select value={story.dominant} onChange={(e) => set({ dominant: e.target.value as "left" })}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
+          <Field label={t("clearance")} name="story.clearance.on" error={error}><input type="date" id="clearance" value={story.clearance?.on ?? ""} max={today} onChange={(e) => set({ clearance: e.target.value ? { role: "surgeon", on: e.target.value } : null })} /></Field>
+          <Field label={t("sling-worn")} name="story.sling_worn"><select id="sling" value={story.sling_worn === null || story.sling_worn === undefined ? "" : String(story.sling_worn)} onChange={(e) => set({ sling_worn: e.target.value === "" ? null : e.target.value === "true" })}><option value="">{t("not-asked")}</option><option value="true">{t("sling-as-told")}</option><option value="false">{t("sling-not")}</option></select></Field>
+          <Field label={t("mechanism")} name="story.mechanism" error={error} wide><Input id="story-mechanism" value={story.mechanism} onChange={(e) => set({ mechanism: e.target.value })} /></Field>
+          <Field label={t("work-demands")} name="story.work" error={error} wide><Input id="story-work" value={story.work} onChange={(e) => set({ work: e.target.value })} /></Field>
+        </div>
+        <h3 style={{ margin: "18px 0 6px" }}>{t("health-title")}</h3>
+        <div className="ticks">{page.health.map((h) => <label key={h}><Checkbox checked={story.health.includes(h)} onChange={(e) => set({ health: flip(story.health, h, e.target.checked) })} /> {nameOf("health", h)}</label>)}</div>
+        <p className="soft small" style={{ marginTop: 5 }}>{t("health-effect")}</p>
+        <h3 style={{ margin: "14px 0 6px" }}>{t("tasks-title")}</h3>
+        {story.tasks.map((task, i) => (
+          <div key={i} style={{ display: "grid", gridTemplateColumns: "1fr 130px 100px", gap: 10, marginBottom: 6 }}>
+            <Input aria-label={t("task-label")} value={task.label} onChange={(e) => set({ tasks: story.tasks.map((x, j) => (j === i ? { ...x, label: e.target.value } : x)) })} />
+            <input className="native" type="number" min={0} max={10} aria-label={t("task-score")} value={task.score} onChange={(e) => set({ tasks: story.tasks.map((x, j) => (j === i ? { ...x, score: Number(e.target.value) } : x)) })} />
+            <Button onClick={() => set({ tasks: story.tasks.filter((_, j) => j !== i) })}>{t("remove")}</Button>
+          </div>
+        ))}
+        <Button size="small" id="add-task" onClick={() => set({ tasks: [...story.tasks, { label: "", score: 0 }] })}>{t("task-add")}</Button> <span className="soft small">{t("task-scale")}</span>
+        <h3 style={{ margin: "14px 0 6px" }}>{t("kit-title")}</h3>
+        <div className="ticks">{page.kit.map((k) => <label key={k}><Checkbox checked={story.kit.includes(k)} onChange={(e) => set({ kit: flip(story.kit, k, e.target.checked) })} /> {capital(nameOf("kit", k))}</label>)}</div>
+        <div style={{ marginTop: 14 }}><Field label={t("story-note")} name="story.note" error={error} wide><Input.TextArea id="story-note" rows={3} value={story.note} onChange={(e) => set({ note: e.target.value })} /></Field></div>
+        <p style={{ marginTop: 14 }}><Button type="primary" id="save-story" onClick={() => void save()}>{t("save-story")}</Button> {saved && <span role="status">{t("saved")}</span>}</p>
+      </div>
+    </section>
+  );
+}
+
+function Limits({ episode, page, keep, today }: { episode: string; page: Page; keep: (p: Page) => void; today: string }) {
+  const empty = { quantity: "passive-elevation", ceiling: "", floor: "", until: "42", release: false, on: today };
+  const [form, setForm] = useState(empty);
+  const [error, setError] = useState<unknown>();
+  const add = async () => {
+    setError(undefined);
+    try {
+      keep(await ask(api.POST("/api/episodes/{id}/limits", {
+        params: { path: { id: episode } },
+        body: { id: newId(), quantity: form.quantity, ceiling: form.ceiling.trim() === "" ? -999 : Number(form.ceiling), floor: form.floor === "" ? null : Number(form.floor), until_day: form.until === "" ? null : Number(form.until), release: form.release ? { role: "surgeon", on: form.on } : null, ended_on: null },
+      })));
+      setForm(empty);
+    } catch (e) { setError(e); }
+  };
+  const end = async (limit: string) => {
+    setError(undefined);
+    try { keep(await ask(api.POST("/api/episodes/{id}/limits/{limit}/end", { params: { path: { id: episode, limit } } }))); } catch (e) { setError(e); }
+  };
+  return (
+    <section className="block" id="limits">
+      <h2>{t("limits-title")} <span className="soft small">{t("limits-lead")}</span></h2>
+      <ProblemNote error={error} />
+      <div className="sheet">
+        <table className="criteria"><tbody>
+          {page.limits.map((l) => (
+            <tr key={l.id}>
+              <td style={{ width: "auto" }}>{capital(nameOf("quantity", l.quantity))}</td>
+              <td className="num"><b>{t("limit-up-to", { ceiling: l.ceiling })}</b>{l.floor != null ? `, ${t("limit-at-least", { floor: l.floor })}` : ""}</td>
+              <td className="num">{l.until_day != null ? t("limit-until", { day: l.until_day }) : t("limit-open")}{l.release ? ` · ${t("limit-release", { date: l.release.on })}` : ""}</td>
+              <td>{l.ended_on ? t("limit-ended", { date: l.ended_on }) : l.until_day != null && page.clock.day >= l.until_day ? <Button size="small" onClick={() => void end(l.id)}>{t("limit-confirm-end")}</Button> : t("limit-in-force")}</td>
+            </tr>
+          ))}
+        </tbody></table>
+        {page.limits.length === 0 && <p className="soft">{t("limits-none")}</p>}
+        <div className="form" style={{ marginTop: 12 }}>
+          <Field label={t("limit-movement")} name="quantity" error={error}><select id="limit-quantity" value={form.quantity} onChange={(e) => setForm({ ...form, quantity: e.target.value })}>{page.dials.map((d) => <option key={d.quantity} value={d.quantity}>{capital(nameOf("quantity", d.quantity))}</option>)}</select></Field>
+          <Field label={t("limit-ceiling")} name="ceiling" error={error}><input className="native num" id="limit-ceiling" inputMode="decimal" value={form.ceiling} onChange={(e) => setForm({ ...form, ceiling: e.target.value })} /></Field>
+          <Field label={t("limit-floor")} name="floor" error={error}><input className="native num" id="limit-floor" inputMode="decimal" value={form.floor} onChange={(e) => setForm({ ...form, floor: e.target.value })} /></Field>
+          <Field label={t("limit-until-day")} name="until_day" error={error}><input className="native num" id="limit-until" inputMode="numeric" value={form.until} onChange={(e) => setForm({ ...form, until: e.target.value })} /></Field>
+          <label style={{ display: "flex", gap: 7, alignItems: "center", height: 38 }}><Checkbox checked={form.release} onChange={(e) => setForm({ ...form, release: e.target.checked })} /> {t("limit-is-release")}</label>
+          <Button id="add-limit" onClick={() => void add()}>{t("limit-add")}</Button>
+        </div>
+      </div>
+    </section>
+  );
+}

@@ -1,0 +1,238 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import Button from "antd/es/button";
+import Input from "antd/es/input";
+import { useState } from "react";
+import { Link } from "react-router";
+import { api, ask, newId, type Schemas } from "../app/client";
+import { ProblemNote, Waiting } from "../app/parts";
+import { send } from "../app/queue";
+import { capital, clock, nameOf, sentence, t } from "../app/wording";
+import { Corridor } from "../pictures/Corridor";
+import { StatusMark } from "../pictures/Marks";
+
+type Page = Schemas["VisitPage"];
+
+export function Visit({ episode }: { episode: string }) {
+  const queries = useQueryClient();
+  const page = useQuery({ queryKey: ["visit", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/visit", { params: { path: { id: episode } } })) });
+  const [error, setError] = useState<unknown>();
+  if (page.error) return <ProblemNote error={page.error} />;
+  if (!page.data) return <Waiting />;
+  const { view } = page.data;
+  const keep = (next: Page | undefined) => {
+    if (next) queries.setQueryData(["visit", episode], next);
+    for (const key of ["story", "program", "decisions", "ranges"]) void queries.invalidateQueries({ queryKey: [key] });
+  };
+  /** Posts through the queue: nothing is lost when the database is away. */
+  const post = async (what: string, body: unknown): Promise<boolean> => {
+    setError(undefined);
+    try {
+      keep((await send(`/api/episodes/${episode}/${what}`, body)) as Page | undefined);
+      return true;
+    } catch (e) { setError(e); return false; }
+  };
+  const open = view.flags.filter((f) => f.state === "raised" || f.state === "queried");
+  const missing = view.flags.filter((f) => f.asked && f.state === "not_asked");
+  const shown = view.corridors.filter((c) => c.readings.length > 0 || c.quantity === "passive-elevation").slice(0, 3);
+  const due = view.dials.filter((d) => d.due).slice(0, 4);
+  return (
+    <>
+      <div className="page-head">
+        <h1 className="num">{view.clock.weeks} wk {view.clock.days} d</h1>
+        <span className="soft num">{t("day-n", { day: view.clock.day })}</span>
+        <span>{view.phase ? nameOf("phase", view.phase) : ""}</span>
+      </div>
+      <ProblemNote error={error} />
+      {open.map((f) => <div className="notice stop" key={f.flag} role="alert"><b>{nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}.</b> {f.reason ? sentence(f.reason) : ""} <Link to={`/e/${episode}/story`}>{t("flag-go")}</Link></div>)}
+      {view.calls.map((c) => <div className="notice stop" key={sentence(c)}><b>{sentence(c)}</b></div>)}
+      {view.limits_to_confirm.map((l) => <div className="notice decide" key={l.id}>{t("limit-waits", { quantity: l.quantity, ceiling: l.ceiling, day: l.until_day ?? 0 })} <Link to={`/e/${episode}/story`}>{t("limit-confirm-end")}</Link></div>)}
+      <div className="two">
+        <div>
+          <section className="block">
+            <h2>{t("visit-since")}</h2>
+            <p>{page.data.last_note ? <>{page.data.last_note.body} <span className="soft small">{t("visit-note-of", { date: page.data.last_note.on })}</span></> : <span className="soft">{t("visit-no-note")}</span>}</p>
+            <p className="num">{view.adherence_pct != null ? t("visit-adherence", { pct: Math.round(view.adherence_pct) }) : t("visit-unlogged")}</p>
+            <FlagLine episode={episode} missing={missing.map((f) => f.flag)} flags={view.flags} onDone={() => { void page.refetch(); keep(undefined); }} onError={setError} />
+          </section>
+          <section className="block">
+            <h2>{t("visit-limits")} <span className="soft small">{t("visit-limits-lead")}</span></h2>
+            <table className="criteria"><tbody>
+              {view.dials.filter((d) => d.ceiling.ceiling.kind !== "free").map((d) => (
+                <tr key={d.quantity}>
+                  <td style={{ width: "52%" }}>{capital(nameOf("quantity", d.quantity))}</td>
+                  <td className="num" style={{ fontSize: 17, fontWeight: 600 }}>{d.ceiling.ceiling.kind === "up_to" ? `${d.ceiling.ceiling.value}${d.unit === "deg" ? "°" : ""}` : t("barred")}</td>
+                  <td className="soft small">{nameOf("whose", d.ceiling.reason.rule)}</td>
+                </tr>
+              ))}
+            </tbody></table>
+            <ul style={{ margin: "10px 0 0", paddingLeft: 20 }} className="small">{view.precautions.map((p) => <li key={p.id}>{nameOf("precaution", p.id)}</li>)}</ul>
+          </section>
+          <section className="block">
+            <h2>{t("visit-measure")}</h2>
+            {due.length === 0 ? <p className="soft">{t("visit-nothing-due")}</p> : <ul style={{ margin: 0, paddingLeft: 20 }}>{due.map((d) => <li key={d.quantity}>{capital(nameOf("quantity", d.quantity))} <span className="soft small">{d.operated.last ? `${d.operated.last.reading.value}${d.unit === "deg" ? "°" : ""}, ${t("day-n", { day: d.operated.last.day })}` : t("not-measured")}</span></li>)}</ul>}
+            <p style={{ marginTop: 8 }}><Link to={`/e/${episode}/ranges`}><Button>{t("visit-to-ranges")} <kbd>g r</kbd></Button></Link></p>
+            <ScoreEntry today={page.data.today} post={post} />
+          </section>
+        </div>
+        <div>
+          <section className="block">
+            <h2>{t("visit-corridor")}</h2>
+            {shown.map((c) => (
+              <figure key={c.quantity} style={{ margin: "0 0 10px" }}>
+                <figcaption className="small soft">{capital(nameOf("quantity", c.quantity))}</figcaption>
+                <div style={{ overflowX: "auto" }}><Corridor view={c} today={view.clock.day} from={Math.max(0, view.clock.day - 35)} to={Math.max(0, view.clock.day - 35) + 84} width={560} height={150} label={nameOf("quantity", c.quantity)} /></div>
+              </figure>
+            ))}
+          </section>
+          {view.gate && <Gate episode={episode} gate={view.gate} today={page.data.today} post={post} />}
+        </div>
+      </div>
+      <Log page={page.data} post={post} />
+      <Note episode={episode} post={post} />
+      <p className="soft small num">{clock(view.clock)}</p>
+    </>
+  );
+}
+
+function FlagLine({ episode, missing, flags, onDone, onError }: { episode: string; missing: string[]; flags: Schemas["FlagView"][]; onDone: () => void; onError: (e: unknown) => void }) {
+  const [asked, setAsked] = useState(false);
+  const none = async () => {
+    try {
+      const calm = flags.filter((f) => f.asked && (f.state === "no" || f.state === "not_asked" || f.state === "closed"));
+      await ask(api.POST("/api/episodes/{id}/flags", { params: { path: { id: episode } }, body: { answers: calm.map((f) => ({ flag: f.flag, answer: "no" as const, confirmed: false })) } }));
+      setAsked(true);
+      onDone();
+    } catch (e) { onError(e); }
+  };
+  return (
+    <p className="small">
+      {missing.length > 0 ? t("flags-missing", { count: missing.length }) : t("visit-flags-line")}{" "}
+      <Button size="small" id="flags-none" onClick={() => void none()} disabled={asked}>{asked ? t("visit-flags-done") : t("visit-flags-none")}</Button> <Link to={`/e/${episode}/story`}>{t("visit-flags-some")}</Link>
+    </p>
+  );
+}
+
+type Post = (what: string, body: unknown) => Promise<boolean>;
+
+function Ten({ label, onPick, picked }: { label: string; onPick: (n: number) => void; picked?: number | undefined }) {
+  return (
+    <span role="group" aria-label={label} style={{ display: "inline-flex", gap: 3, flexWrap: "wrap" }}>
+      {Array.from({ length: 11 }, (_, n) => <button key={n} className="yn num" style={{ padding: "5px 0", width: 31 }} aria-pressed={picked === n} aria-label={`${label} ${n}`} onClick={() => onPick(n)}>{n}</button>)}
+    </span>
+  );
+}
+
+function ScoreEntry({ today, post }: { today: string; post: Post }) {
+  const [given, setGiven] = useState<Record<string, number>>({});
+  return (
+    <table className="criteria" style={{ marginTop: 8 }}><tbody>
+      {["rest-pain", "task-pain"].map((score) => (
+        <tr key={score}>
+          <td style={{ width: "auto" }} className="small">{capital(nameOf("score", score))}</td>
+          <td><Ten label={nameOf("score", score)} picked={given[score]} onPick={(value) => void post("scores", { id: newId(), score, value, on: today }).then((ok) => ok && setGiven({ ...given, [score]: value }))} /></td>
+        </tr>
+      ))}
+    </tbody></table>
+  );
+}
+
+function Gate({ episode, gate, today, post }: { episode: string; gate: Schemas["GateView"]; today: string; post: Post }) {
+  const [over, setOver] = useState<string[]>([]);
+  const [reason, setReason] = useState("");
+  const unmet = gate.criteria.filter((c) => c.status !== "met");
+  const ready = gate.time_reached && unmet.every((c) => over.includes(c.id) && c.overridable);
+  const rows = (list: Schemas["CriterionView"][], depth: number): React.ReactNode =>
+    list.map((c) => (
+      <tr key={`${depth}${c.id}`} data-criterion={c.id} data-status={c.status}>
+        <td><StatusMark status={c.status} /></td>
+        <td style={{ paddingLeft: depth * 18 }}>
+          {sentence(c.asks)}<br />
+          <span className="soft small">{t(`status-${c.status}`)}{c.datum ? `: ${sentence(c.datum).replace(/^./, (l) => l.toLowerCase())}` : ""}</span>
+          {c.parts.length > 0 && <table className="criteria"><tbody>{rows(c.parts, 0)}</tbody></table>}
+        </td>
+        <td style={{ textAlign: "right", whiteSpace: "nowrap" }}>
+          {c.asks.rule === "asks-attested" && c.status !== "met" && <Button size="small" onClick={() => void post("attestations", { id: newId(), code: c.asks.args["code"], holds: true, on: today })}>{t("attest")}</Button>}
+          {c.asks.rule === "asks-attested" && c.status !== "met" && c.status !== "not_met" && <> <Button size="small" onClick={() => void post("attestations", { id: newId(), code: c.asks.args["code"], holds: false, on: today })}>{t("attest-not")}</Button></>}
+          {depth === 0 && c.status !== "met" && c.overridable && gate.time_reached && <label className="small" style={{ display: "block", marginTop: 4 }}><input type="checkbox" checked={over.includes(c.id)} onChange={(e) => setOver(e.target.checked ? [...over, c.id] : over.filter((o) => o !== c.id))} /> {t("override")}</label>}
+        </td>
+      </tr>
+    ));
+  return (
+    <section className="block" id="gate">
+      <h2>{t("gate-title", { gate: gate.gate })} <span className="num">{gate.met}/{gate.total}</span></h2>
+      <table className="criteria"><tbody>{rows(gate.criteria, 0)}</tbody></table>
+      {over.length > 0 && <Input style={{ marginTop: 8 }} id="override-reason" aria-label={t("override-reason")} placeholder={t("override-reason")} value={reason} onChange={(e) => setReason(e.target.value)} />}
+      <p style={{ marginTop: 10 }}>
+        {gate.time_reached ? (
+          <Button type="primary" id="pass-gate" disabled={!ready} onClick={() => void post(`gates/${gate.gate}/pass`, { overridden: over, reason })}>{over.length > 0 ? t("gate-pass-override") : t("gate-pass")}</Button>
+        ) : <span className="soft">{t("gate-opens", { day: gate.opens_day })}</span>}{" "}
+        <Link className="small" to={`/e/${episode}/program`}>{t("gate-to-program")}</Link>
+      </p>
+    </section>
+  );
+}
+
+function Log({ page, post }: { page: Page; post: Post }) {
+  const [on, setOn] = useState(page.today);
+  const [done, setDone] = useState<Record<string, string>>({});
+  const [pain, setPain] = useState<Record<string, number>>({});
+  const [slip, setSlip] = useState(false);
+  const entry = (exercise: string | null, fact: object) => post("log", { id: newId(), on, exercise, ...fact });
+  const days = new Map<string, { done: number; out: number; pains: string[]; slip: boolean }>();
+  for (const e of page.view.log) {
+    const d = days.get(e.on) ?? { done: 0, out: 0, pains: [], slip: false };
+    if (e.kind === "done") d.done += e.sessions;
+    else if (e.kind === "left_out") d.out += 1;
+    else if (e.kind === "slip") d.slip = true;
+    else d.pains.push(`${t(`log-${e.kind}`)} ${e.value}`);
+    days.set(e.on, d);
+  }
+  return (
+    <section className="block" id="log">
+      <h2>{t("log-title")} <span className="soft small">{t("log-lead")}</span></h2>
+      <div className="two">
+        <div className="sheet">
+          <label className="field" style={{ maxWidth: 190 }}>{t("log-day")}<input type="date" id="log-day" max={page.today} value={on} onChange={(e) => { setOn(e.target.value); setDone({}); setPain({}); setSlip(false); }} /></label>
+          {page.lines.length === 0 && <p className="soft" style={{ marginTop: 8 }}>{t("log-no-lines")}</p>}
+          <table className="log"><tbody>
+            {page.lines.map((l) => (
+              <tr key={l.id}>
+                <td>{nameOf("exercise", l.exercise)} <span className="soft small num">{l.dose.sets} × {l.dose.repetitions}, {l.dose.times_per_day}/{t("day")}</span></td>
+                <td style={{ textAlign: "right", whiteSpace: "nowrap" }}>
+                  {Array.from({ length: l.dose.times_per_day }, (_, i) => i + 1).map((n) => <button key={n} className="yn num" style={{ padding: "4px 11px" }} aria-pressed={done[l.exercise] === String(n)} aria-label={`${nameOf("exercise", l.exercise)}: ${n}`} onClick={() => void entry(l.exercise, { kind: "done", sessions: n, repetitions: l.dose.repetitions }).then((ok) => ok && setDone({ ...done, [l.exercise]: String(n) }))}>{n}×</button>)}
+                  {" "}<button className="yn" style={{ padding: "4px 9px" }} aria-pressed={done[l.exercise] === "out"} onClick={() => void entry(l.exercise, { kind: "left_out" }).then((ok) => ok && setDone({ ...done, [l.exercise]: "out" }))}>{t("log-left-out")}</button>
+                </td>
+              </tr>
+            ))}
+            {["pain_before", "pain_during", "pain_next_morning"].map((kind) => (
+              <tr key={kind}><td>{t(`log-${kind}`)}</td><td style={{ textAlign: "right" }}><Ten label={t(`log-${kind}`)} picked={pain[kind]} onPick={(value) => void entry(null, { kind, value }).then((ok) => ok && setPain({ ...pain, [kind]: value }))} /></td></tr>
+            ))}
+            <tr><td>{t("log-slip-ask")}</td><td style={{ textAlign: "right" }}><button className="yn yes" id="log-slip" aria-pressed={slip} onClick={() => void entry(null, { kind: "slip" }).then((ok) => ok && setSlip(true))}>{t("log-slip")}</button></td></tr>
+          </tbody></table>
+        </div>
+        <table className="log" style={{ alignSelf: "start" }}>
+          <thead><tr><th>{t("log-day")}</th><th>{t("log-sessions")}</th><th>{t("log-pain")}</th><th></th></tr></thead>
+          <tbody>
+            {[...days].slice(0, 14).map(([date, d]) => <tr key={date}><td className="num">{new Date(`${date}T12:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" })}</td><td className="num">{d.done}{d.out ? `, ${d.out} ${t("log-left-out")}` : ""}</td><td className="small">{d.pains.join(" · ")}</td><td>{d.slip ? <b style={{ color: "var(--brick)" }}>{t("log-slip")}</b> : ""}</td></tr>)}
+            {days.size === 0 && <tr><td colSpan={4} className="soft">{t("log-empty")}</td></tr>}
+          </tbody>
+        </table>
+      </div>
+    </section>
+  );
+}
+
+function Note({ episode, post }: { episode: string; post: Post }) {
+  const key = `ritorno-note-${episode}`;
+  const [id, setId] = useState(newId);
+  const [body, setBody] = useState(() => window.sessionStorage.getItem(key) ?? "");
+  const [signed, setSigned] = useState(false);
+  const write = (text: string) => { setBody(text); setSigned(false); window.sessionStorage.setItem(key, text); };
+  return (
+    <section className="block">
+      <h2>{t("note-title")}</h2>
+      <Input.TextArea id="note" rows={3} aria-label={t("note-title")} placeholder={t("note-placeholder")} value={body} onChange={(e) => write(e.target.value)} />
+      <p style={{ marginTop: 8 }}><Button type="primary" id="sign-note" disabled={body.trim() === ""} onClick={() => void post("notes", { id, body }).then((ok) => { if (ok) { write(""); setId(newId()); setSigned(true); } })}>{t("note-sign")}</Button> {signed && <span role="status">{t("note-signed")}</span>}</p>
+    </section>
+  );
+}
