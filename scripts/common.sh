@@ -74,7 +74,7 @@ start_cluster() {
     note "the database is running already on 127.0.0.1:$PG_PORT"
   else
     # A stale pid file of a machine that went down is pg_ctl's to clear away.
-    PG_PORT="$(free_port)"
+    PG_PORT="${PG_FIXED_PORT:-$(free_port)}"
     as_pg "$bin/pg_ctl" -D "$PG_DIR" -w -t 30 -l "$PG_DIR/server.log" \
       -o "-c listen_addresses=127.0.0.1 -c port=$PG_PORT -c unix_socket_directories='' $extra" start >/dev/null || fail "PostgreSQL did not start; see $PG_DIR/server.log"
     note "the database runs on 127.0.0.1:$PG_PORT"

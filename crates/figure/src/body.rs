@@ -134,7 +134,9 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
     let working = arm(shoulders[0], pose, &frame, false);
     let other = match other {
         Other::Rest(pose) => arm(shoulders[1], &pose, &frame, true),
-        Other::HoldsWrist => reach(shoulders[1], working.elbow + (working.wrist - working.elbow) * 0.75, frame.room(Vec3::new(0.4, -0.3, -0.6))),
+        Other::HoldsWrist => {
+            reach(shoulders[1], working.elbow + (working.wrist - working.elbow) * 0.75, frame.room(Vec3::new(0.4, -0.3, -0.6)))
+        }
         Other::Mirrors => {
             let mut apart = frame.room(Vec3::new(0.0, 0.0, -1.0)) * (2.0 * SHOULDER_HALF);
             if attitude == Attitude::Sitting {

@@ -41,10 +41,8 @@ pub fn figure_svg(spec: &FigureSpec) -> String {
     let frames: Vec<ArmPose> = (0..=24).filter_map(|i| spec.path.at(f64::from(i) / 24.0)).collect();
     let (Some(start), Some(end)) = (frames.first(), frames.last()) else { return empty(spec.title) };
     let bodies: Vec<Body> = frames.iter().map(|pose| body(attitude, pose, other)).collect();
-    let tracks = vec![
-        bodies.iter().map(|b| b.working.hand).collect::<Vec<_>>(),
-        bodies.iter().map(|b| b.working.elbow).collect::<Vec<_>>(),
-    ];
+    let tracks =
+        vec![bodies.iter().map(|b| b.working.hand).collect::<Vec<_>>(), bodies.iter().map(|b| b.working.elbow).collect::<Vec<_>>()];
     let camera = best(&tracks, lying);
     let (first, last) = (body(attitude, start, other), body(attitude, end, other));
     let moves = camera_length(&camera, &tracks[0]) > 0.06;
@@ -185,7 +183,10 @@ impl Art {
     }
 
     fn ghost_arm(&mut self, a: &ArmJoints) {
-        self.arm(a, &format!("fill=\"{WORK_FILL}\" fill-opacity=\"0.25\" stroke=\"{WORK}\" stroke-width=\"0.9\" stroke-dasharray=\"3 2.4\""));
+        self.arm(
+            a,
+            &format!("fill=\"{WORK_FILL}\" fill-opacity=\"0.25\" stroke=\"{WORK}\" stroke-width=\"0.9\" stroke-dasharray=\"3 2.4\""),
+        );
     }
 
     fn working_arm(&mut self, b: &Body, _exercise: &Exercise) {
@@ -253,7 +254,7 @@ impl Art {
         }
         match exercise.helper {
             Helper::Table => {
-                let y = first.working.wrist.y.min(last.working.wrist.y) - 0.05;
+                let y = first.working.wrist.y.min(last.working.wrist.y) - 0.06;
                 let along = [first.working.elbow, last.working.elbow, first.working.hand, last.working.hand].map(|v| v.dot(across));
                 let near = along.iter().copied().fold(f64::INFINITY, f64::min) - 0.04;
                 let far = along.iter().copied().fold(f64::NEG_INFINITY, f64::max) + 0.14;
@@ -273,7 +274,8 @@ impl Art {
 
     fn props_front(&mut self, exercise: &Exercise, last: &Body) {
         let hand = last.working.hand;
-        let stroke = |w: f64, dash: &str| format!("stroke=\"{INK}\" stroke-width=\"{w}\" stroke-linecap=\"round\" stroke-dasharray=\"{dash}\"");
+        let stroke =
+            |w: f64, dash: &str| format!("stroke=\"{INK}\" stroke-width=\"{w}\" stroke-linecap=\"round\" stroke-dasharray=\"{dash}\"");
         match exercise.helper {
             Helper::Stick => {
                 let over = (last.working.hand - last.other.hand) * 0.18;

@@ -38,7 +38,8 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
         if names.is_empty() {
             continue;
         }
-        let text = wording.say("calendar-session-text", &[("count", Value::Number(names.len() as f64)), ("list", Value::Text(&names.join(", ")))]);
+        let text =
+            wording.say("calendar-session-text", &[("count", Value::Number(names.len() as f64)), ("list", Value::Text(&names.join(", ")))]);
         if let Some(date) = date_of(facts.story.day0, day) {
             calendar.push(all_day(&format!("{program_id}-day-{day}"), date, &wording.say("calendar-session", &[]), &text, stamp));
         }

@@ -16,7 +16,9 @@ fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
         (q, Ceiling::NoneAllowed) if q.starts_with("active-elevation") => "landmark-active-none",
         ("passive-er-side", Ceiling::NoneAllowed) => "landmark-rotation-none",
         ("hand-behind-back", Ceiling::NoneAllowed) => "landmark-behind-none",
-        ("hand-behind-back", Ceiling::UpTo { value }) => pick(value, &[(2.0, "landmark-behind-2"), (6.0, "landmark-behind-6")], "landmark-behind-none"),
+        ("hand-behind-back", Ceiling::UpTo { value }) => {
+            pick(value, &[(2.0, "landmark-behind-2"), (6.0, "landmark-behind-6")], "landmark-behind-none")
+        }
         ("hand-behind-back", Ceiling::Free) => "landmark-behind-free",
         (q, Ceiling::UpTo { value }) if q.contains("elevation") => pick(
             value,
@@ -30,9 +32,11 @@ fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
             "landmark-elevation-none",
         ),
         (q, Ceiling::Free) if q.contains("elevation") => "landmark-elevation-free",
-        ("passive-er-side", Ceiling::UpTo { value }) => {
-            pick(value, &[(5.0, "landmark-rotation-5"), (25.0, "landmark-rotation-35"), (45.0, "landmark-rotation-50")], "landmark-rotation-none")
-        }
+        ("passive-er-side", Ceiling::UpTo { value }) => pick(
+            value,
+            &[(5.0, "landmark-rotation-5"), (25.0, "landmark-rotation-35"), (45.0, "landmark-rotation-50")],
+            "landmark-rotation-none",
+        ),
         ("passive-er-side", Ceiling::Free) => "landmark-rotation-free",
         _ => return None,
     })

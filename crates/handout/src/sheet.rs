@@ -91,7 +91,11 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
             }
         }
         let faults: Vec<String> = exercise.faults.iter().map(|f| wording.say(&format!("fault-{f}"), &[])).collect();
-        let watch = if faults.is_empty() { String::new() } else { wording.say("paper-watch", &[("list", Value::Text("")), ("faults", Value::Text(&faults.join(", ")))]) };
+        let watch = if faults.is_empty() {
+            String::new()
+        } else {
+            wording.say("paper-watch", &[("list", Value::Text("")), ("faults", Value::Text(&faults.join(", ")))])
+        };
         exercises.push(json!({
             "name": title,
             "alt": format!("{title}. {}", wording.attribute(&id, "how")),

@@ -2,7 +2,9 @@
 
 use crate::Failure;
 use chrono::{Days, NaiveDate};
-use ritorno_core::episode::{Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score, StopReason, Story, SurgeonLimit, TakenBy, Task};
+use ritorno_core::episode::{
+    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score, StopReason, Story, SurgeonLimit, TakenBy, Task,
+};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Role;
 use ritorno_core::program::{build, schedule, score_view};
@@ -54,65 +56,192 @@ const USUAL: &[(&str, f64, Option<i32>)] = &[(PE, 120.0, Some(42)), (ER, 30.0, S
 
 const PEOPLE: &[Person] = &[
     Person {
-        given: "Nerio", family: "Falanga", born: "1979-05-12", work: "stage rigger", side: Arm::Right,
-        mechanism: "Caught a swinging truss with a straight arm", task: "Pulling a hoist rope overhead", health: &[], day: 38,
-        passed: &[(G1, 15)], limits: USUAL,
-        readings: &[(PE, 72.0, 17, Pain), (ER, 8.0, 17, Stiff), (PE, 88.0, 24, Stiff), (ER, 14.0, 24, Stiff), (IR, 55.0, 24, Stiff), (PE, 98.0, 31, Stiff), (ER, 20.0, 31, Stiff), (PE, 108.0, 37, Stiff), (ER, 24.0, 37, Stiff)],
-        rest_pain: Some((2.0, 37)), attested: &[("wound-closed", 15)], built: Some(15), slip: None,
+        given: "Nerio",
+        family: "Falanga",
+        born: "1979-05-12",
+        work: "stage rigger",
+        side: Arm::Right,
+        mechanism: "Caught a swinging truss with a straight arm",
+        task: "Pulling a hoist rope overhead",
+        health: &[],
+        day: 38,
+        passed: &[(G1, 15)],
+        limits: USUAL,
+        readings: &[
+            (PE, 72.0, 17, Pain),
+            (ER, 8.0, 17, Stiff),
+            (PE, 88.0, 24, Stiff),
+            (ER, 14.0, 24, Stiff),
+            (IR, 55.0, 24, Stiff),
+            (PE, 98.0, 31, Stiff),
+            (ER, 20.0, 31, Stiff),
+            (PE, 108.0, 37, Stiff),
+            (ER, 24.0, 37, Stiff),
+        ],
+        rest_pain: Some((2.0, 37)),
+        attested: &[("wound-closed", 15)],
+        built: Some(15),
+        slip: None,
         note: "Wound quiet. Sleeps in the sling. Lying lift stays heavy in the hand.",
     },
     Person {
-        given: "Bettina", family: "Oravec", born: "1984-11-02", work: "glazier", side: Arm::Left,
-        mechanism: "Slid under a pane that tipped", task: "Setting a pane at shoulder height", health: &["nicotine"], day: 33,
-        passed: &[(G1, 14)], limits: USUAL,
+        given: "Bettina",
+        family: "Oravec",
+        born: "1984-11-02",
+        work: "glazier",
+        side: Arm::Left,
+        mechanism: "Slid under a pane that tipped",
+        task: "Setting a pane at shoulder height",
+        health: &["nicotine"],
+        day: 33,
+        passed: &[(G1, 14)],
+        limits: USUAL,
         readings: &[(PE, 85.0, 20, Stiff), (ER, 24.0, 20, Stiff), (PE, 104.0, 32, Stiff), (ER, 37.0, 32, Stiff)],
-        rest_pain: Some((3.0, 32)), attested: &[("wound-closed", 14)], built: Some(14), slip: None,
+        rest_pain: Some((3.0, 32)),
+        attested: &[("wound-closed", 14)],
+        built: Some(14),
+        slip: None,
         note: "Turned out further than agreed at home with the stick.",
     },
     Person {
-        given: "Silvano", family: "Terzi", born: "1966-01-29", work: "dry-stone waller", side: Arm::Right,
-        mechanism: "Wear over years, then a heavy coping stone", task: "Lifting a stone to chest height", health: &["diabetes"], day: 66,
-        passed: &[(G1, 16), (G2, 48)], limits: &[],
-        readings: &[(PE, 70.0, 28, Stiff), (PE, 91.0, 47, Stiff), (ER, 21.0, 47, Stiff), (PE, 112.0, 65, Stiff), (ER, 31.0, 65, Stiff), (AEL, 92.0, 65, Weak), (AEU, 81.0, 65, Weak)],
-        rest_pain: Some((2.0, 65)), attested: &[("wound-closed", 16), ("no-guarding", 47)], built: Some(48), slip: None,
+        given: "Silvano",
+        family: "Terzi",
+        born: "1966-01-29",
+        work: "dry-stone waller",
+        side: Arm::Right,
+        mechanism: "Wear over years, then a heavy coping stone",
+        task: "Lifting a stone to chest height",
+        health: &["diabetes"],
+        day: 66,
+        passed: &[(G1, 16), (G2, 48)],
+        limits: &[],
+        readings: &[
+            (PE, 70.0, 28, Stiff),
+            (PE, 91.0, 47, Stiff),
+            (ER, 21.0, 47, Stiff),
+            (PE, 112.0, 65, Stiff),
+            (ER, 31.0, 65, Stiff),
+            (AEL, 92.0, 65, Weak),
+            (AEU, 81.0, 65, Weak),
+        ],
+        rest_pain: Some((2.0, 65)),
+        attested: &[("wound-closed", 16), ("no-guarding", 47)],
+        built: Some(48),
+        slip: None,
         note: "Stiff at the end in every direction, not sore.",
     },
     Person {
-        given: "Imelda", family: "Raso", born: "1972-08-17", work: "mosaic restorer", side: Arm::Right,
-        mechanism: "Tear found after months on a scaffold", task: "Working on a vault with the arm raised", health: &[], day: 43,
-        passed: &[(G1, 14)], limits: &[],
+        given: "Imelda",
+        family: "Raso",
+        born: "1972-08-17",
+        work: "mosaic restorer",
+        side: Arm::Right,
+        mechanism: "Tear found after months on a scaffold",
+        task: "Working on a vault with the arm raised",
+        health: &[],
+        day: 43,
+        passed: &[(G1, 14)],
+        limits: &[],
         readings: &[(PE, 84.0, 22, Stiff), (PE, 101.0, 33, Stiff), (ER, 22.0, 33, Stiff), (PE, 110.0, 41, AtLimit), (ER, 27.0, 41, Stiff)],
-        rest_pain: Some((1.0, 42)), attested: &[("wound-closed", 14), ("no-guarding", 41)], built: Some(14), slip: None,
+        rest_pain: Some((1.0, 42)),
+        attested: &[("wound-closed", 14), ("no-guarding", 41)],
+        built: Some(14),
+        slip: None,
         note: "Ready for the six-week check.",
     },
     Person {
-        given: "Corrado", family: "Vint", born: "1990-03-08", work: "ferry deckhand", side: Arm::Left,
-        mechanism: "Pulled by a mooring line", task: "Throwing a heaving line", health: &[], day: 58,
-        passed: &[(G1, 14), (G2, 43)], limits: &[],
-        readings: &[(PE, 118.0, 40, Stiff), (ER, 28.0, 40, Stiff), (PE, 134.0, 56, Stiff), (ER, 38.0, 56, Stiff), (AEL, 104.0, 56, Weak), (AEU, 84.0, 56, Weak)],
-        rest_pain: Some((2.0, 57)), attested: &[("wound-closed", 14), ("no-guarding", 43)], built: Some(43), slip: Some(57),
+        given: "Corrado",
+        family: "Vint",
+        born: "1990-03-08",
+        work: "ferry deckhand",
+        side: Arm::Left,
+        mechanism: "Pulled by a mooring line",
+        task: "Throwing a heaving line",
+        health: &[],
+        day: 58,
+        passed: &[(G1, 14), (G2, 43)],
+        limits: &[],
+        readings: &[
+            (PE, 118.0, 40, Stiff),
+            (ER, 28.0, 40, Stiff),
+            (PE, 134.0, 56, Stiff),
+            (ER, 38.0, 56, Stiff),
+            (AEL, 104.0, 56, Weak),
+            (AEU, 84.0, 56, Weak),
+        ],
+        rest_pain: Some((2.0, 57)),
+        attested: &[("wound-closed", 14), ("no-guarding", 43)],
+        built: Some(43),
+        slip: Some(57),
         note: "Back on light deck duty, no lines.",
     },
     Person {
-        given: "Agata", family: "Mirenko", born: "1987-12-21", work: "cellist", side: Arm::Right,
-        mechanism: "Fall-free tear, long bowing season", task: "Bowing on the lowest string", health: &[], day: 36,
-        passed: &[(G1, 14)], limits: USUAL,
+        given: "Agata",
+        family: "Mirenko",
+        born: "1987-12-21",
+        work: "cellist",
+        side: Arm::Right,
+        mechanism: "Fall-free tear, long bowing season",
+        task: "Bowing on the lowest string",
+        health: &[],
+        day: 36,
+        passed: &[(G1, 14)],
+        limits: USUAL,
         readings: &[(PE, 80.0, 18, Pain), (ER, 12.0, 18, Stiff)],
-        rest_pain: Some((3.0, 18)), attested: &[("wound-closed", 14)], built: Some(14), slip: None,
+        rest_pain: Some((3.0, 18)),
+        attested: &[("wound-closed", 14)],
+        built: Some(14),
+        slip: None,
         note: "Away for a fortnight; continues at home.",
     },
     Person {
-        given: "Ottavio", family: "Brera", born: "1953-06-30", work: "retired bookbinder", side: Arm::Right,
-        mechanism: "Tear after lifting a press", task: "Turning the press wheel", health: &["age-over-70"], day: 106,
-        passed: &[(G1, 14), (G2, 45), (G3, 98)], limits: &[],
-        readings: &[(PE, 95.0, 40, Stiff), (PE, 138.0, 70, Stiff), (ER, 33.0, 70, Stiff), (PE, 148.0, 97, Stiff), (ER, 41.0, 97, Stiff), (AEL, 138.0, 97, Stiff), (AEU, 126.0, 97, Weak), (PE, 150.0, 104, Stiff), (ER, 43.0, 104, Stiff), (AEL, 141.0, 104, Stiff), (AEU, 131.0, 104, Weak)],
-        rest_pain: Some((1.0, 104)), attested: &[("wound-closed", 14), ("no-guarding", 44), ("clean-lowering", 97), ("isometric-er-quiet", 97)], built: Some(98), slip: None,
+        given: "Ottavio",
+        family: "Brera",
+        born: "1953-06-30",
+        work: "retired bookbinder",
+        side: Arm::Right,
+        mechanism: "Tear after lifting a press",
+        task: "Turning the press wheel",
+        health: &["age-over-70"],
+        day: 106,
+        passed: &[(G1, 14), (G2, 45), (G3, 98)],
+        limits: &[],
+        readings: &[
+            (PE, 95.0, 40, Stiff),
+            (PE, 138.0, 70, Stiff),
+            (ER, 33.0, 70, Stiff),
+            (PE, 148.0, 97, Stiff),
+            (ER, 41.0, 97, Stiff),
+            (AEL, 138.0, 97, Stiff),
+            (AEU, 126.0, 97, Weak),
+            (PE, 150.0, 104, Stiff),
+            (ER, 43.0, 104, Stiff),
+            (AEL, 141.0, 104, Stiff),
+            (AEU, 131.0, 104, Weak),
+        ],
+        rest_pain: Some((1.0, 104)),
+        attested: &[("wound-closed", 14), ("no-guarding", 44), ("clean-lowering", 97), ("isometric-er-quiet", 97)],
+        built: Some(98),
+        slip: None,
         note: "First light weights went well.",
     },
     Person {
-        given: "Livia", family: "Sandoval", born: "1981-09-14", work: "beekeeper", side: Arm::Left,
-        mechanism: "Lifted a full honey box from the side", task: "Lifting a frame from the hive", health: &[], day: 9,
-        passed: &[], limits: &[], readings: &[], rest_pain: Some((4.0, 8)), attested: &[], built: Some(2), slip: None,
+        given: "Livia",
+        family: "Sandoval",
+        born: "1981-09-14",
+        work: "beekeeper",
+        side: Arm::Left,
+        mechanism: "Lifted a full honey box from the side",
+        task: "Lifting a frame from the hive",
+        health: &[],
+        day: 9,
+        passed: &[],
+        limits: &[],
+        readings: &[],
+        rest_pain: Some((4.0, 8)),
+        attested: &[],
+        built: Some(2),
+        slip: None,
         note: "Sling understood; hand and elbow work started.",
     },
 ];
@@ -168,17 +297,41 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         .collect();
     events::add_flag_answers(conn, id, &answers)?;
     for (quantity, ceiling, until_day) in p.limits {
-        let limit = SurgeonLimit { id: Uuid::now_v7(), quantity: (*quantity).into(), ceiling: *ceiling, floor: None, until_day: *until_day, release: None, ended_on: None };
+        let limit = SurgeonLimit {
+            id: Uuid::now_v7(),
+            quantity: (*quantity).into(),
+            ceiling: *ceiling,
+            floor: None,
+            until_day: *until_day,
+            release: None,
+            ended_on: None,
+        };
         episode::add_limit(conn, id, &limit)?;
     }
     for (quantity, value, day, stop) in p.readings {
-        let reading = Reading { id: Uuid::now_v7(), quantity: (*quantity).into(), side: p.side, value: *value, stop: *stop, by: TakenBy::Clinician, on: on(*day) };
+        let reading = Reading {
+            id: Uuid::now_v7(),
+            quantity: (*quantity).into(),
+            side: p.side,
+            value: *value,
+            stop: *stop,
+            by: TakenBy::Clinician,
+            on: on(*day),
+        };
         events::add_reading(conn, id, &reading)?;
     }
     if !p.readings.is_empty() {
         for (quantity, value) in [(PE, 168.0), (ER, 62.0), (AEL, 166.0), (AEU, 164.0)] {
             let first = p.readings[0].2;
-            let reading = Reading { id: Uuid::now_v7(), quantity: quantity.into(), side: p.side.other(), value, stop: Stiff, by: TakenBy::Clinician, on: on(first) };
+            let reading = Reading {
+                id: Uuid::now_v7(),
+                quantity: quantity.into(),
+                side: p.side.other(),
+                value,
+                stop: Stiff,
+                by: TakenBy::Clinician,
+                on: on(first),
+            };
             events::add_reading(conn, id, &reading)?;
         }
     }
@@ -189,7 +342,12 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         events::add_attestation(conn, id, &Attestation { id: Uuid::now_v7(), code: (*code).into(), holds: true, on: on(*day) }, by.id)?;
     }
     for (gate, day) in p.passed {
-        events::add_gate_pass(conn, id, &GatePass { gate: (*gate).into(), on: on(*day), overridden: vec![], reason: String::new() }, by.id)?;
+        events::add_gate_pass(
+            conn,
+            id,
+            &GatePass { gate: (*gate).into(), on: on(*day), overridden: vec![], reason: String::new() },
+            by.id,
+        )?;
     }
     if let Some(built) = p.built {
         build_and_log(state, conn, by, p, id, built, &on)?;
@@ -225,7 +383,8 @@ fn build_and_log(
     program::sign(conn, id, 1, 1, snapshot, by.id, on(built))?;
     for day in (p.day - 13).max(built)..p.day {
         let log = |conn: &mut PgConnection, exercise: Option<&str>, fact: LogFact| {
-            events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: exercise.map(str::to_owned), fact }).map(|_| ())
+            events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: exercise.map(str::to_owned), fact })
+                .map(|_| ())
         };
         for line in lines.iter().filter(|l| (l.from_day..l.to_day).contains(&day)) {
             // One day in six a session was missed.

@@ -44,7 +44,12 @@ async fn serve() -> Result<(), Failure> {
     let listener = TcpListener::bind(setting("RITORNO_LISTEN", Some("127.0.0.1:8480"))?)?;
     println!("http://{}", listener.local_addr()?);
     for dropped in &state.knowledge.dropped_floors {
-        tracing::info!(pathway = dropped.pathway, quantity = dropped.quantity, day = dropped.day, "floor dropped: too soon after its movement opened");
+        tracing::info!(
+            pathway = dropped.pathway,
+            quantity = dropped.quantity,
+            day = dropped.day,
+            "floor dropped: too soon after its movement opened"
+        );
     }
     let days = state.clone();
     // Lanes follow the change of day. A database that is away is tried again at the next turn.

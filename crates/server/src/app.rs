@@ -116,7 +116,6 @@ impl AppState {
 }
 
 fn signed_in(conn: &mut PgConnection, token: &[u8], action: Action) -> Result<User, ApiError> {
-    let user = ritorno_store::session::user(conn, token)?
-        .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
+    let user = ritorno_store::session::user(conn, token)?.ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
     if may(user.role, action) { Ok(user) } else { Err(ApiError::new(StatusCode::FORBIDDEN, "forbidden", &[])) }
 }

@@ -37,7 +37,10 @@ pub(crate) async fn handout(app: App, req: HttpRequest, id: web::Path<Uuid>) -> 
             })
         })
         .await?;
-    Ok(HttpResponse::Ok().content_type("application/pdf").insert_header(("Content-Disposition", "inline; filename=\"program.pdf\"")).body(pdf))
+    Ok(HttpResponse::Ok()
+        .content_type("application/pdf")
+        .insert_header(("Content-Disposition", "inline; filename=\"program.pdf\""))
+        .body(pdf))
 }
 
 #[utoipa::path(tag = "home", responses((status = 200, body = String, content_type = "text/calendar"), (status = "default", body = Problem)))]

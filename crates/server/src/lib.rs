@@ -1,9 +1,9 @@
 //! The web server as a library: parse, authorise, load, compute, save, answer. Handlers hold no rules.
 
 mod app;
+mod decisions;
 mod home;
 mod lanes;
-mod decisions;
 mod problem;
 mod program;
 mod ranges;

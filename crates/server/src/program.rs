@@ -80,11 +80,13 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Pr
     let ctx = assessment.ctx();
     let signed = match &loaded.program {
         None => None,
-        Some(head) => program::last_snapshot(conn, head.id)?.zip(program::last_signed(conn, head.id)?).map(|((_, body), last)| SignedInfo {
-            version: last.version,
-            on: last.signed_on,
-            current: body.get("rev").and_then(serde_json::Value::as_i64) == Some(i64::from(head.rev)),
-        }),
+        Some(head) => {
+            program::last_snapshot(conn, head.id)?.zip(program::last_signed(conn, head.id)?).map(|((_, body), last)| SignedInfo {
+                version: last.version,
+                on: last.signed_on,
+                current: body.get("rev").and_then(serde_json::Value::as_i64) == Some(i64::from(head.rev)),
+            })
+        }
     };
     let candidates = state
         .knowledge
@@ -130,7 +132,8 @@ pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid
             let ctx = assessment.ctx();
             if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 || !ctx.cleared {
                 // The check says the same of every exercise; one of them is enough to name the rules.
-                let rules = state.knowledge.exercises.get("pel1").map(|e| check_exercise(&ctx, e, &e.dose, ctx.today).findings).unwrap_or_default();
+                let rules =
+                    state.knowledge.exercises.get("pel1").map(|e| check_exercise(&ctx, e, &e.dose, ctx.today).findings).unwrap_or_default();
                 let kept = rules.into_iter().filter(|f| matches!(f.reason.rule.as_str(), "flag-open" | "flags-not-asked" | "no-clearance"));
                 return Err(ApiError::blocked(kept.map(|f| f.reason).collect(), Vec::new()));
             }
@@ -154,7 +157,12 @@ pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid
 
 #[utoipa::path(tag = "program", request_body = ProgramEdit, responses((status = 200, body = ScoreView), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/program/check")]
-pub(crate) async fn check_program(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<ProgramEdit>) -> Result<web::Json<ScoreView>, ApiError> {
+pub(crate) async fn check_program(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<ProgramEdit>,
+) -> Result<web::Json<ScoreView>, ApiError> {
     let form = form.into_inner();
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
@@ -167,7 +175,12 @@ pub(crate) async fn check_program(app: App, req: HttpRequest, id: web::Path<Uuid
 
 #[utoipa::path(tag = "program", request_body = ProgramEdit, responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
 #[put("/episodes/{id}/program")]
-pub(crate) async fn save_program(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<ProgramEdit>) -> Result<web::Json<ProgramPage>, ApiError> {
+pub(crate) async fn save_program(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<ProgramEdit>,
+) -> Result<web::Json<ProgramPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::EditProgram, "save-program", move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
@@ -214,7 +227,12 @@ fn check_lines(assessment: &Assessment, lines: &[Line]) -> Result<(), ApiError> 
 
 #[utoipa::path(tag = "program", request_body = Signing, responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/program/sign")]
-pub(crate) async fn sign_program(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<Signing>) -> Result<web::Json<ProgramPage>, ApiError> {
+pub(crate) async fn sign_program(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<Signing>,
+) -> Result<web::Json<ProgramPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::Sign, "sign-program", move |state, conn, user| {
         let loaded = episode::load(conn, *id, state.today.date())?;

@@ -35,25 +35,24 @@ pub(crate) struct Withdrawal {
 
 fn page(state: &crate::app::AppState, loaded: &Loaded) -> Result<RangesPage, ApiError> {
     let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-    Ok(RangesPage {
-        clock: Clock::at(loaded.facts.day()),
-        side: loaded.facts.story.side,
-        dials: dials(&assessment.ctx(), &loaded.facts),
-    })
+    Ok(RangesPage { clock: Clock::at(loaded.facts.day()), side: loaded.facts.story.side, dials: dials(&assessment.ctx(), &loaded.facts) })
 }
 
 #[utoipa::path(tag = "ranges", responses((status = 200, body = RangesPage), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/ranges")]
 pub(crate) async fn show_ranges(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<RangesPage>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        Ok(web::Json(page(state, &episode::load(conn, *id, state.today.date())?)?))
-    })
-    .await
+    app.read(&req, Action::ReadRecord, move |state, conn, _| Ok(web::Json(page(state, &episode::load(conn, *id, state.today.date())?)?)))
+        .await
 }
 
 #[utoipa::path(tag = "ranges", request_body = Reading, responses((status = 200, body = RangesPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/readings")]
-pub(crate) async fn add_reading(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<Reading>) -> Result<web::Json<RangesPage>, ApiError> {
+pub(crate) async fn add_reading(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<Reading>,
+) -> Result<web::Json<RangesPage>, ApiError> {
     let reading = form.into_inner();
     app.write(&req, Action::Measure, "add-reading", move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
@@ -86,7 +85,12 @@ pub(crate) async fn add_reading(app: App, req: HttpRequest, id: web::Path<Uuid>,
 
 #[utoipa::path(tag = "ranges", request_body = Withdrawal, responses((status = 200, body = RangesPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/readings/{reading}/withdraw")]
-pub(crate) async fn withdraw(app: App, req: HttpRequest, ids: web::Path<(Uuid, Uuid)>, form: web::Json<Withdrawal>) -> Result<web::Json<RangesPage>, ApiError> {
+pub(crate) async fn withdraw(
+    app: App,
+    req: HttpRequest,
+    ids: web::Path<(Uuid, Uuid)>,
+    form: web::Json<Withdrawal>,
+) -> Result<web::Json<RangesPage>, ApiError> {
     let (id, reading) = ids.into_inner();
     app.write(&req, Action::Measure, "withdraw-reading", move |state, conn, _| {
         let mut faults = Faults::default();

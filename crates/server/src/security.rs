@@ -63,9 +63,5 @@ pub(crate) async fn same_origin(req: ServiceRequest, next: Next<impl MessageBody
         let (_, from) = origin.split_once("://")?;
         Some(from == host)
     };
-    if reads || own() == Some(true) {
-        next.call(req).await
-    } else {
-        Err(ApiError::new(StatusCode::FORBIDDEN, "origin", &[]).into())
-    }
+    if reads || own() == Some(true) { next.call(req).await } else { Err(ApiError::new(StatusCode::FORBIDDEN, "origin", &[]).into()) }
 }

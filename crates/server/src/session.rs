@@ -59,12 +59,8 @@ pub(crate) async fn sign_in(app: App, form: web::Json<SignIn>) -> Result<HttpRes
             Ok((Me { name: user.name, role: user.role, today: state.today.date() }, token))
         })
         .await?;
-    let cookie = Cookie::build(COOKIE, token)
-        .path("/")
-        .http_only(true)
-        .same_site(SameSite::Strict)
-        .max_age(CookieDuration::hours(HOURS))
-        .finish();
+    let cookie =
+        Cookie::build(COOKIE, token).path("/").http_only(true).same_site(SameSite::Strict).max_age(CookieDuration::hours(HOURS)).finish();
     Ok(HttpResponse::Ok().cookie(cookie).json(me))
 }
 

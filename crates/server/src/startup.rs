@@ -12,6 +12,7 @@ use ritorno_core::knowledge::{Knowledge, NamedText, load};
 use ritorno_wording::Value;
 use std::net::TcpListener;
 use std::path::Path;
+use std::sync::OnceLock;
 use tracing_actix_web::TracingLogger;
 use utoipa_actix_web::AppExt;
 use utoipa_actix_web::scope::scope;
@@ -76,7 +77,8 @@ fn api(config: &mut ServiceConfig) {
             .service(visit::add_score)
             .service(visit::attest)
             .service(visit::pass_gate)
-            .service(visit::sign_note),
+            .service(visit::sign_note)
+            .route("/{tail:.*}", web::to(no_route)),
     );
 }
 
@@ -98,7 +100,13 @@ fn unreadable(detail: &str) -> ApiError {
 
 async fn no_route(req: actix_web::HttpRequest) -> Result<HttpResponse, ApiError> {
     // An address that exists but not for this method answers 405, not 404.
-    let known = req.match_pattern().is_some();
+    static ADDRESSES: OnceLock<Vec<String>> = OnceLock::new();
+    let addresses = ADDRESSES.get_or_init(|| api_document().paths.paths.into_keys().collect());
+    let fits = |template: &String| {
+        let (wanted, given) = (template.split('/'), req.path().split('/'));
+        wanted.clone().count() == given.clone().count() && wanted.zip(given).all(|(w, g)| w.starts_with('{') || w == g)
+    };
+    let known = addresses.iter().any(fits);
     let (status, code) = if known { (StatusCode::METHOD_NOT_ALLOWED, "method") } else { (StatusCode::NOT_FOUND, "no-route") };
     Err(ApiError::new(status, code, &[]))
 }
@@ -164,7 +172,6 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .into_utoipa_app()
             .configure(api)
             .into_app()
-            .service(web::scope("/api").default_service(web::to(no_route)))
             .service(pages)
     });
     Ok(server.workers(workers).shutdown_timeout(2).listen(listener)?.run())

@@ -185,9 +185,27 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: Loaded) -> Result<Sto
     let asked = assessment.flags.iter().all(|f| f.state != ritorno_core::flags::FlagState::NotAsked);
     let open = assessment.flags.iter().any(FlagView::open);
     let stations = Stations {
-        story: if open { "due" } else if asked && facts.story.clearance.is_some() { "done" } else { "under-way" },
-        ranges: if facts.readings.is_empty() { "empty" } else if all.iter().any(|d| d.due) { "due" } else { "done" },
-        program: if signed { "done" } else if loaded.program.is_some() { "under-way" } else { "empty" },
+        story: if open {
+            "due"
+        } else if asked && facts.story.clearance.is_some() {
+            "done"
+        } else {
+            "under-way"
+        },
+        ranges: if facts.readings.is_empty() {
+            "empty"
+        } else if all.iter().any(|d| d.due) {
+            "due"
+        } else {
+            "done"
+        },
+        program: if signed {
+            "done"
+        } else if loaded.program.is_some() {
+            "under-way"
+        } else {
+            "empty"
+        },
         home: if signed { "done" } else { "empty" },
     };
     Ok(StoryPage {
@@ -217,7 +235,12 @@ pub(crate) async fn show_story(app: App, req: HttpRequest, id: web::Path<Uuid>) 
 
 #[utoipa::path(tag = "story", request_body = StoryEdit, responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
 #[put("/episodes/{id}/story")]
-pub(crate) async fn edit(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<StoryEdit>) -> Result<web::Json<StoryPage>, ApiError> {
+pub(crate) async fn edit(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<StoryEdit>,
+) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::EditStory, "edit-story", move |state, conn, _| {
         let birth = episode::load(conn, *id, state.today.date())?.patient.birth;
@@ -233,7 +256,12 @@ pub(crate) async fn edit(app: App, req: HttpRequest, id: web::Path<Uuid>, form: 
 
 #[utoipa::path(tag = "story", request_body = FlagAnswers, responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/flags")]
-pub(crate) async fn answer_flags(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<FlagAnswers>) -> Result<web::Json<StoryPage>, ApiError> {
+pub(crate) async fn answer_flags(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<FlagAnswers>,
+) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::AnswerFlags, "answer-flags", move |state, conn, _| {
         let mut faults = Faults::default();
@@ -253,7 +281,12 @@ pub(crate) async fn answer_flags(app: App, req: HttpRequest, id: web::Path<Uuid>
 
 #[utoipa::path(tag = "story", request_body = FlagDone, responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/flag-actions")]
-pub(crate) async fn act_on_flag(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<FlagDone>) -> Result<web::Json<StoryPage>, ApiError> {
+pub(crate) async fn act_on_flag(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<FlagDone>,
+) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::AnswerFlags, "act-on-flag", move |state, conn, _| {
         let mut faults = Faults::default();
@@ -270,7 +303,12 @@ pub(crate) async fn act_on_flag(app: App, req: HttpRequest, id: web::Path<Uuid>,
 
 #[utoipa::path(tag = "story", request_body = SurgeonLimit, responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/limits")]
-pub(crate) async fn add_limit(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<SurgeonLimit>) -> Result<web::Json<StoryPage>, ApiError> {
+pub(crate) async fn add_limit(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<SurgeonLimit>,
+) -> Result<web::Json<StoryPage>, ApiError> {
     let limit = SurgeonLimit { ended_on: None, ..form.into_inner() };
     app.write(&req, Action::RecordLimit, "add-limit", move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
@@ -284,7 +322,11 @@ pub(crate) async fn add_limit(app: App, req: HttpRequest, id: web::Path<Uuid>, f
                 if let Some(floor) = limit.floor {
                     faults.within("floor", floor, quantity.min, quantity.max);
                     if floor > limit.ceiling {
-                        faults.push("floor", "floor-above-ceiling", &[("floor", Value::Number(floor)), ("ceiling", Value::Number(limit.ceiling))]);
+                        faults.push(
+                            "floor",
+                            "floor-above-ceiling",
+                            &[("floor", Value::Number(floor)), ("ceiling", Value::Number(limit.ceiling))],
+                        );
                     }
                 }
             }

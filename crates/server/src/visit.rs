@@ -83,7 +83,12 @@ pub(crate) async fn show_visit(app: App, req: HttpRequest, id: web::Path<Uuid>) 
 
 #[utoipa::path(tag = "visit", request_body = LogEntry, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/log")]
-pub(crate) async fn add_log(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<LogEntry>) -> Result<web::Json<VisitPage>, ApiError> {
+pub(crate) async fn add_log(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<LogEntry>,
+) -> Result<web::Json<VisitPage>, ApiError> {
     let entry = form.into_inner();
     app.write(&req, Action::EnterLog, "add-log", move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
@@ -115,7 +120,12 @@ pub(crate) async fn add_log(app: App, req: HttpRequest, id: web::Path<Uuid>, for
 
 #[utoipa::path(tag = "visit", request_body = Score, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/scores")]
-pub(crate) async fn add_score(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<Score>) -> Result<web::Json<VisitPage>, ApiError> {
+pub(crate) async fn add_score(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<Score>,
+) -> Result<web::Json<VisitPage>, ApiError> {
     let score = form.into_inner();
     app.write(&req, Action::Measure, "add-score", move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
@@ -133,7 +143,12 @@ pub(crate) async fn add_score(app: App, req: HttpRequest, id: web::Path<Uuid>, f
 
 #[utoipa::path(tag = "visit", request_body = Attestation, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/attestations")]
-pub(crate) async fn attest(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<Attestation>) -> Result<web::Json<VisitPage>, ApiError> {
+pub(crate) async fn attest(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<Attestation>,
+) -> Result<web::Json<VisitPage>, ApiError> {
     let attestation = form.into_inner();
     app.write(&req, Action::Sign, "attest", move |state, conn, user| {
         let loaded = episode::load(conn, *id, state.today.date())?;
@@ -150,7 +165,12 @@ pub(crate) async fn attest(app: App, req: HttpRequest, id: web::Path<Uuid>, form
 
 #[utoipa::path(tag = "visit", request_body = Passing, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/gates/{gate}/pass")]
-pub(crate) async fn pass_gate(app: App, req: HttpRequest, ids: web::Path<(Uuid, String)>, form: web::Json<Passing>) -> Result<web::Json<VisitPage>, ApiError> {
+pub(crate) async fn pass_gate(
+    app: App,
+    req: HttpRequest,
+    ids: web::Path<(Uuid, String)>,
+    form: web::Json<Passing>,
+) -> Result<web::Json<VisitPage>, ApiError> {
     let (id, gate) = ids.into_inner();
     let form = form.into_inner();
     app.write(&req, Action::Sign, "pass-gate", move |state, conn, user| {
@@ -194,7 +214,12 @@ pub(crate) async fn pass_gate(app: App, req: HttpRequest, ids: web::Path<(Uuid, 
 
 #[utoipa::path(tag = "visit", request_body = NewNote, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/notes")]
-pub(crate) async fn sign_note(app: App, req: HttpRequest, id: web::Path<Uuid>, form: web::Json<NewNote>) -> Result<web::Json<VisitPage>, ApiError> {
+pub(crate) async fn sign_note(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<NewNote>,
+) -> Result<web::Json<VisitPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::Sign, "sign-note", move |state, conn, user| {
         let mut faults = Faults::default();

@@ -81,16 +81,7 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
     let mut query = lane::table
         .inner_join(patient::table.on(patient::id.eq(lane::patient_id)))
         .inner_join(episode::table.on(episode::id.eq(lane::episode_id)))
-        .select((
-            patient::id,
-            episode::id,
-            patient::given_name,
-            patient::family_name,
-            episode::work,
-            episode::side,
-            lane::body,
-            lane::rank,
-        ))
+        .select((patient::id, episode::id, patient::given_name, patient::family_name, episode::work, episode::side, lane::body, lane::rank))
         .order((lane::rank, patient::family_name, patient::given_name, patient::id))
         .offset(filter.offset)
         .limit(filter.limit + 1)
@@ -102,7 +93,8 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
         // % and _ are letters to a person who types them.
         let plain = part.replace('\\', "\\\\").replace('%', "\\%").replace('_', "\\_");
         let like = format!("%{plain}%");
-        query = query.filter(patient::given_name.ilike(like.clone()).or(patient::family_name.ilike(like.clone())).or(episode::work.ilike(like)));
+        query = query
+            .filter(patient::given_name.ilike(like.clone()).or(patient::family_name.ilike(like.clone())).or(episode::work.ilike(like)));
     }
     Ok(query.load(conn)?)
 }
@@ -141,7 +133,6 @@ struct Locked {
 /// Database failure.
 pub fn lock_day_change(conn: &mut PgConnection) -> Result<bool, StoreError> {
     const DAY_CHANGE: i64 = 0x5249_544f;
-    let row: Locked =
-        diesel::sql_query("select pg_try_advisory_xact_lock($1) as locked").bind::<BigInt, _>(DAY_CHANGE).get_result(conn)?;
+    let row: Locked = diesel::sql_query("select pg_try_advisory_xact_lock($1) as locked").bind::<BigInt, _>(DAY_CHANGE).get_result(conn)?;
     Ok(row.locked)
 }

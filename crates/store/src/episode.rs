@@ -128,26 +128,14 @@ pub fn update_story(conn: &mut PgConnection, id: Uuid, rev: i32, story: &Story) 
     Ok(rev + 1)
 }
 
-type LimitRow = (
-    Uuid,
-    Uuid,
-    i64,
-    String,
-    f64,
-    Option<f64>,
-    Option<i32>,
-    Option<String>,
-    Option<NaiveDate>,
-    Option<NaiveDate>,
-);
+type LimitRow = (Uuid, Uuid, i64, String, f64, Option<f64>, Option<i32>, Option<String>, Option<NaiveDate>, Option<NaiveDate>);
 
 /// The limits of an episode, in the order in which they were written.
 ///
 /// # Errors
 /// Database failure.
 pub fn limits(conn: &mut PgConnection, id: Uuid) -> Result<Vec<SurgeonLimit>, StoreError> {
-    let rows: Vec<LimitRow> =
-        surgeon_limit::table.filter(surgeon_limit::episode_id.eq(id)).order(surgeon_limit::seq).load(conn)?;
+    let rows: Vec<LimitRow> = surgeon_limit::table.filter(surgeon_limit::episode_id.eq(id)).order(surgeon_limit::seq).load(conn)?;
     Ok(rows
         .into_iter()
         .map(|(id, _, _, quantity, ceiling, floor, until_day, role, on, ended_on)| SurgeonLimit {

@@ -51,9 +51,7 @@ impl From<DieselError> for StoreError {
                     DatabaseErrorKind::UniqueViolation
                     | DatabaseErrorKind::CheckViolation
                     | DatabaseErrorKind::ForeignKeyViolation
-                    | DatabaseErrorKind::NotNullViolation => {
-                        StoreError::Refused(info.constraint_name().map_or(message, str::to_owned))
-                    }
+                    | DatabaseErrorKind::NotNullViolation => StoreError::Refused(info.constraint_name().map_or(message, str::to_owned)),
                     _ => StoreError::Other(message),
                 }
             }

@@ -247,11 +247,8 @@ pub fn add_flag_answers(conn: &mut PgConnection, episode: Uuid, answers: &[FlagA
 /// Database failure.
 pub fn flag_answers(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagAnswer>, StoreError> {
     use flag_answer as t;
-    let rows: Vec<(String, String, NaiveDate, bool)> = t::table
-        .filter(t::episode_id.eq(episode))
-        .order(t::seq)
-        .select((t::flag, t::answer, t::asked_on, t::confirmed))
-        .load(conn)?;
+    let rows: Vec<(String, String, NaiveDate, bool)> =
+        t::table.filter(t::episode_id.eq(episode)).order(t::seq).select((t::flag, t::answer, t::asked_on, t::confirmed)).load(conn)?;
     rows.into_iter()
         .map(|(flag, answer, on, confirmed)| Ok(FlagAnswer { flag, answer: unword("answer", &answer)?, on, confirmed }))
         .collect()
@@ -282,11 +279,8 @@ pub fn add_flag_action(conn: &mut PgConnection, episode: Uuid, action: &FlagActi
 /// Database failure.
 pub fn flag_actions(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagAction>, StoreError> {
     use flag_action as t;
-    let rows: Vec<(String, NaiveDate, String, bool)> = t::table
-        .filter(t::episode_id.eq(episode))
-        .order(t::seq)
-        .select((t::flag, t::acted_on, t::action, t::closed))
-        .load(conn)?;
+    let rows: Vec<(String, NaiveDate, String, bool)> =
+        t::table.filter(t::episode_id.eq(episode)).order(t::seq).select((t::flag, t::acted_on, t::action, t::closed)).load(conn)?;
     Ok(rows.into_iter().map(|(flag, on, action, closed)| FlagAction { flag, on, action, closed }).collect())
 }
 

@@ -68,5 +68,14 @@ diesel::table! {
     }
 }
 diesel::allow_tables_to_appear_in_same_query!(
-    app_user, session, patient, episode, lane, reading, reading_withdrawn, program, program_line, program_snapshot
+    app_user,
+    session,
+    patient,
+    episode,
+    lane,
+    reading,
+    reading_withdrawn,
+    program,
+    program_line,
+    program_snapshot
 );

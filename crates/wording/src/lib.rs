@@ -17,6 +17,9 @@ const ENGLISH: [&str; 6] = [
     include_str!("../../../locales/en/screens.ftl"),
 ];
 
+/// Arguments that are readings: they carry their unit into the sentence.
+const READINGS: [&str; 12] = ["ceiling", "floor", "value", "before", "gain", "peak", "needs", "active", "passive", "gap", "bound", "error"];
+
 /// A catalogue that cannot be used.
 #[derive(Debug, Error)]
 #[error("locale en: {0}")]
@@ -70,15 +73,28 @@ impl Wording {
 
     /// The sentence of a reason, with a capital letter.
     pub fn reason(&self, reason: &Reason) -> String {
-        let args: Vec<(&str, Value)> = reason
-            .args
+        let about = match reason.args.get("quantity") {
+            Some(Arg::Text(quantity)) => Some(quantity.as_str()),
+            _ => reason.rule.starts_with("flag-active").then_some("elevation"),
+        };
+        let with_unit = |name: &str, arg: &Arg| match (arg, about) {
+            (Arg::Number(n), Some(quantity))
+                if READINGS.contains(&name) && !(name == "value" && reason.rule == "asks-measure-of-other") =>
+            {
+                Some(if quantity == "hand-behind-back" { format!("level {n}") } else { format!("{n}°") })
+            }
+            _ => None,
+        };
+        let texts: Vec<(&str, Option<String>, &Arg)> =
+            reason.args.iter().map(|(name, arg)| (name.as_str(), with_unit(name, arg), arg)).collect();
+        let args: Vec<(&str, Value)> = texts
             .iter()
-            .map(|(name, arg)| {
-                let value = match arg {
-                    Arg::Number(n) => Value::Number(*n),
-                    Arg::Text(text) => Value::Text(text),
+            .map(|(name, text, arg)| {
+                let value = match (text, arg) {
+                    (Some(text), _) | (None, Arg::Text(text)) => Value::Text(text),
+                    (None, Arg::Number(n)) => Value::Number(*n),
                 };
-                (name.as_str(), value)
+                (*name, value)
             })
             .collect();
         capital(&self.say(&format!("rule-{}", reason.rule), &args))

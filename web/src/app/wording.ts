@@ -42,12 +42,26 @@ export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
+/** Arguments that are readings: they carry their unit into the sentence. The Rust side follows the same rule. */
+const READINGS = ["ceiling", "floor", "value", "before", "gain", "peak", "needs", "active", "passive", "gap", "bound", "error"];
+
 /** The sentence of a rule. */
 export function sentence(reason: Reason): string {
-  return capital(t(`rule-${reason.rule}`, reason.args as Args));
+  const args: Args = {};
+  const about = reason.args["quantity"] ?? (reason.rule.startsWith("flag-active") ? "elevation" : undefined);
+  for (const [name, value] of Object.entries(reason.args)) {
+    const reading = typeof value === "number" && about !== undefined && READINGS.includes(name) && !(name === "value" && reason.rule === "asks-measure-of-other");
+    args[name] = reading ? (about === "hand-behind-back" ? `level ${value}` : `${value}°`) : value;
+  }
+  return capital(t(`rule-${reason.rule}`, args));
 }
 
 /** Weeks and days as a clinician reads them: *6 wk 3 d (day 45)*. */
 export function clock(c: { weeks: number; days: number; day: number }): string {
   return `${c.weeks} wk ${c.days} d (day ${c.day})`;
+}
+
+/** A date as it is said: *6 Feb 2027*. */
+export function shortDate(iso: string): string {
+  return new Date(`${iso}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
 }

@@ -11,12 +11,14 @@ export interface CorridorProps {
   height: number;
   /** Without axes and words, for lists. */
   tiny?: boolean;
+  /** Without week labels, where another axis stands above. */
+  weekless?: boolean;
   label: string;
 }
 
 /** Days across, degrees up: the ceiling and the floor as steps, readings with their error, today. */
-export function Corridor({ view, today, from, to, width, height, tiny = false, label }: CorridorProps) {
-  const left = tiny ? 1 : 34, right = tiny ? 1 : 8, top = tiny ? 2 : 8, bottom = tiny ? 2 : 20;
+export function Corridor({ view, today, from, to, width, height, tiny = false, weekless = false, label }: CorridorProps) {
+  const left = tiny ? 1 : 34, right = tiny ? 1 : 8, top = tiny ? 2 : 8, bottom = tiny ? 2 : weekless ? 6 : 20;
   const values = view.readings.map((r) => r.value);
   const tops = view.bands.flatMap((b) => (b.ceiling.kind === "up_to" ? [b.ceiling.value] : []));
   const low = Math.min(0, ...values);
@@ -41,7 +43,7 @@ export function Corridor({ view, today, from, to, width, height, tiny = false, l
           <text x={left - 5} y={y(v) + 4} fontSize="11.5" textAnchor="end" fill={ink.soft}>{v}{view.unit === "deg" ? "°" : ""}</text>
         </g>
       ))}
-      {!tiny && weeks.map((w) => <text key={w} x={x(w * 7)} y={height - 5} fontSize="11.5" textAnchor="middle" fill={ink.soft}>{w} wk</text>)}
+      {!tiny && !weekless && weeks.map((w) => <text key={w} x={x(w * 7)} y={height - 5} fontSize="11.5" textAnchor="middle" fill={ink.soft}>{w} wk</text>)}
       {view.bands.filter((b) => b.to_day > from && b.from_day < to).map((b) => {
         const x0 = x(b.from_day), x1 = x(b.to_day);
         if (b.ceiling.kind === "none_allowed") return <rect key={b.from_day} x={x0} y={top} width={x1 - x0} height={height - top - bottom} fill={`url(#none-${id})`} />;

@@ -2,7 +2,7 @@ import type { Schemas } from "../app/client";
 import { ink } from "../app/theme";
 import { StopMark } from "./Marks";
 
-const CX = 130, CY = 108, R = 78;
+const CX = 130, CY = 100, R = 76;
 
 /** Degrees of the drawing for a reading: raising sweeps up from hanging, turning out sweeps away from straight ahead. */
 function turn(quantity: string, min: number, max: number): (value: number) => number {
@@ -44,7 +44,7 @@ export function Dial({ dial, which, typed, label }: DialProps) {
   const shown = typed !== undefined && typed !== "" ? typed : (side.last?.reading.value.toString() ?? "–");
   const over = value !== undefined && ceiling !== undefined && value > ceiling;
   return (
-    <svg viewBox="0 0 260 186" role="img" aria-label={label}>
+    <svg viewBox="0 0 260 200" role="img" aria-label={label}>
       <defs>
         <pattern id={`wedge-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
           <path d="M0 0V6" stroke={ink.brick} strokeWidth="2" />

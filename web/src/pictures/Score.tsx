@@ -66,13 +66,15 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
       <g key={p.id}>
         <line x1={x0} x2={x1} y1={y + 8} y2={y + 8} stroke={ink.brick} strokeWidth="1.6" />
         <path d={`M${x1} ${y + 4}V${y + 12}`} stroke={ink.brick} strokeWidth="1.6" />
-        <text x={x1 + 6 > width - 290 ? x0 + 4 : x1 + 6} y={x1 + 6 > width - 290 ? y + 6 : y + 12} fontSize="11.8" fill={ink.text}>{nameOf("precaution", p.id)}</text>
+        {x1 + 300 < width ? <text x={x1 + 6} y={y + 12} fontSize="11.8" fill={ink.text}>{nameOf("precaution", p.id)}</text>
+          : x0 - LABEL > 250 ? <text x={x0 - 6} y={y + 12} fontSize="11.8" textAnchor="end" fill={ink.text}>{nameOf("precaution", p.id)}</text>
+          : <><rect x={x0 + (x1 - x0) / 2 - 6} y={y + 1} width={205} height="14" fill={ink.paper} /><text x={x0 + (x1 - x0) / 2} y={y + 12} fontSize="11.8" fill={ink.text}>{nameOf("precaution", p.id)}</text></>}
       </g>,
     );
     y += 15;
   }
   rows.push(label("Precautions", y - Math.min(12, view.precautions.length) * 15 + 14));
-  y += 8;
+  y += 24;
   // Corridors as small multiples
   const corridorTop = y;
   for (const c of view.corridors.filter((c) => c.quantity === "passive-elevation" || c.quantity === "passive-er-side")) {
@@ -80,7 +82,7 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
       <g key={c.quantity}>
         {label(capital(nameOf("short", c.quantity)), y + 20)}
         <g transform={`translate(${LABEL - 34} ${y})`}>
-          <Corridor view={c} today={view.today.day} from={from} to={to} width={width - LABEL - RIGHT + 34 + 8} height={82} label={nameOf("quantity", c.quantity)} />
+          <Corridor view={c} today={view.today.day} from={from} to={to} width={width - LABEL - RIGHT + 34 + 8} height={84} weekless label={nameOf("quantity", c.quantity)} />
         </g>
       </g>,
     );
@@ -96,43 +98,43 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
       </g>,
     );
   }
-  y += 6;
+  y += 22;
   // Exercise lines: one row a ladder, steps where the rung changes
   const linesTop = y;
   for (const purpose of PURPOSES) {
     const here = view.lines.filter((l) => l.purpose === purpose);
     if (here.length === 0) continue;
-    rows.push(label(nameOf("purpose", purpose), y + 15, true));
+    rows.push(label(nameOf("purpose", purpose), y + 28, true));
     const ladders = [...new Set(here.map((l) => l.ladder))];
     for (const ladder of ladders) {
       const steps = here.filter((l) => l.ladder === ladder).sort((a, b) => a.line.from_day - b.line.from_day);
-      rows.push(<text key={`t${purpose}${ladder}`} x={88} y={y + 15} fontSize="12.5" fill={ink.soft}>{nameOf("ladder", ladder)}</text>);
+      rows.push(<text key={`t${purpose}${ladder}`} x={88} y={y + 28} fontSize="12.5" fill={ink.soft}>{nameOf("ladder", ladder)}</text>);
       steps.forEach((l, i) => rows.push(segment(l, i, y)));
-      y += 27;
+      y += 35;
     }
     y += 5;
   }
   function segment(l: Line, i: number, top: number) {
     if (!shows(l.line.from_day, l.line.to_day)) return null;
     const x0 = x(l.line.from_day), x1 = Math.max(x0 + 4, x(l.line.to_day));
-    const thick = Math.min(13, 3 + 2.2 * Math.log2(1 + l.totals.weekly_repetitions / 40));
-    const mid = top + 13 - (i % 2) * 4;
+    const thick = Math.min(12, 3 + 2.2 * Math.log2(1 + l.totals.weekly_repetitions / 40));
+    // A step up where the rung changes.
+    const mid = top + 24 - (i % 2) * 4;
     const name = nameOf("exercise", l.line.exercise);
     const bad = l.verdict.status !== "allowed";
     const on = selected === l.line.id;
     return (
       <g key={l.line.id} className="score-line" role="button" tabIndex={0} aria-pressed={on} aria-label={`${name}, day ${l.line.from_day} to ${l.line.to_day}${bad ? `, ${l.verdict.status}` : ""}`}
         onClick={() => onSelect(l.line.id)} onKeyDown={(e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); onSelect(l.line.id); } }}>
-        <rect className="hit" x={x0} y={top} width={x1 - x0} height={25} fill="transparent" rx="3" />
-        <rect x={x0} y={mid - thick / 2} width={Math.max(3, x1 - x0 - 2)} height={thick} rx={Math.min(3, thick / 2)} fill={tone[purposeOf(l)] ?? ink.petrol} />
+        <rect className="hit" x={x0} y={top} width={x1 - x0} height={33} fill="transparent" rx="3" />
+        <rect x={x0} y={mid - thick / 2} width={Math.max(3, x1 - x0 - 2)} height={thick} rx={Math.min(3, thick / 2)} fill={tone[l.purpose] ?? ink.petrol} />
         {l.verdict.status === "blocked" && <path d={`M${x0} ${mid - 9}V${mid + 9}`} stroke={ink.brick} strokeWidth="5" />}
         {l.verdict.status === "caution" && <path d={`M${x0 + 5} ${mid - 8}l6 8-6 8-6-8Z`} fill={ink.saffron} stroke={ink.text} />}
         <clipPath id={`c-${l.line.id}`}><rect x={x0} y={top - 4} width={x1 - x0 - 3} height={32} /></clipPath>
-        <text x={x0 + 5} y={mid + thick / 2 + 11 > top + 27 ? mid - thick / 2 - 3 : mid + thick / 2 + 11} fontSize="11.5" fill={ink.text} clipPath={`url(#c-${l.line.id})`}>{name}</text>
+        {x1 - x0 > 46 && <text x={x0 + 3} y={top + 11} fontSize="11.8" fill={ink.text} clipPath={`url(#c-${l.line.id})`}>{name}</text>}
       </g>
     );
   }
-  const purposeOf = (l: Line) => l.purpose;
   if (view.lines.length === 0) {
     rows.push(<text key="empty" x={LABEL} y={y + 22} fontSize="15" fill={ink.soft}>{t("score-empty")}</text>);
     y += 40;

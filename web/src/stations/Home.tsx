@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { api, ask } from "../app/client";
 import { ProblemNote, Waiting } from "../app/parts";
-import { attr, capital, nameOf, t } from "../app/wording";
+import { attr, capital, nameOf, shortDate, t } from "../app/wording";
 import { Link } from "react-router";
 
 export function Home({ episode }: { episode: string }) {
@@ -16,7 +16,7 @@ export function Home({ episode }: { episode: string }) {
     <>
       <div className="page-head">
         <h1>{t("home-title")}</h1>
-        <span className="soft">{signed ? t("signed-version", { version: signed.version, date: signed.on }) : t("home-not-signed")}</span>
+        <span className="soft">{signed ? t("signed-version", { version: signed.version, date: shortDate(signed.on) }) : t("home-not-signed")}</span>
         {signed && (
           <span className="right">
             <a href={`/api/episodes/${episode}/program.ics`} id="ics"><Button>{t("home-calendar")}</Button></a>

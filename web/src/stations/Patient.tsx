@@ -1,6 +1,6 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { NavLink, Navigate, Route, Routes, useNavigate, useParams } from "react-router";
+import { NavLink, Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
 import { api, ask } from "../app/client";
 import { ProblemNote, Waiting } from "../app/parts";
 import { ink } from "../app/theme";
@@ -25,6 +25,8 @@ function StationMark({ state }: { state: string }) {
 export default function Patient({ today }: { today: string }) {
   const { episode = "" } = useParams();
   const navigate = useNavigate();
+  const { pathname } = useLocation();
+  useEffect(() => window.scrollTo(0, 0), [pathname]);
   const story = useQuery({ queryKey: ["story", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/story", { params: { path: { id: episode } } })) });
   useEffect(() => {
     let armed = false;

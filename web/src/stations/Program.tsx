@@ -4,7 +4,7 @@ import Input from "antd/es/input";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { ProblemNote, Waiting } from "../app/parts";
-import { attr, capital, nameOf, sentence, t } from "../app/wording";
+import { attr, capital, nameOf, sentence, shortDate, t } from "../app/wording";
 import { VerdictMark } from "../pictures/Marks";
 import { Score } from "../pictures/Score";
 
@@ -76,7 +76,7 @@ export function Program({ episode }: { episode: string }) {
     <>
       <div className="page-head">
         <h1>{t("program-title")}</h1>
-        <span className="soft">{page.data.signed ? (page.data.signed.current && !draft ? t("signed-version", { version: page.data.signed.version, date: page.data.signed.on }) : t("program-edited", { version: page.data.signed.version })) : lines.length > 0 ? t("program-unsigned") : t("program-none")}</span>
+        <span className="soft">{page.data.signed ? (page.data.signed.current && !draft ? t("signed-version", { version: page.data.signed.version, date: shortDate(page.data.signed.on) }) : t("program-edited", { version: page.data.signed.version })) : lines.length > 0 ? t("program-unsigned") : t("program-none")}</span>
         <span className="right no-print">
           <Button onClick={() => setSpan(span === "all" ? "now" : "all")}>{span === "all" ? t("score-zoom") : t("score-whole")}</Button>
           <Button id="undo" disabled={past.length === 0} onClick={undo}>{t("undo")}</Button>

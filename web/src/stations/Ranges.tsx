@@ -91,8 +91,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
         </span>
       </div>
       <ProblemNote error={error} />
-      <div className={`notice${ask4 ? " decide" : ""}`} id="entry" aria-live="polite" style={{ display: "flex", gap: 20, alignItems: "center", flexWrap: "wrap" }}>
-        <span style={{ minWidth: 262 }}><b>{dial ? capital(nameOf("quantity", dial.quantity)) : ""}</b><br /><span className="soft small">{dial ? `${nameOf("position", dial.position)}, ${nameOf("side", dial[which].side)}` : ""}</span></span>
+      <div className={`notice${ask4 ? " decide" : ""}`} id="entry" aria-live="polite" style={{ display: "flex", gap: 14, alignItems: "center", flexWrap: "wrap" }}>
+        <span style={{ minWidth: 176 }}><b>{dial ? capital(nameOf("quantity", dial.quantity)) : ""}</b><br /><span className="soft small">{dial ? `${nameOf("position", dial.position)}, ${nameOf("side", dial[which].side)}` : ""}</span></span>
         <span className="num" style={{ fontSize: 34, fontWeight: 600, minWidth: 92 }} id="typed">{typed || "–"}{typed && dial?.unit === "deg" ? "°" : ""}</span>
         <span className="stops" role="group" aria-label={t("ranges-why")}>
           {STOPS.map(([key, stop]) => (

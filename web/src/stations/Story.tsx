@@ -5,7 +5,7 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Field, ProblemNote } from "../app/parts";
-import { attr, capital, nameOf, sentence, t } from "../app/wording";
+import { attr, capital, nameOf, sentence, shortDate, t } from "../app/wording";
 
 type Page = Schemas["StoryPage"];
 
@@ -55,7 +55,7 @@ function Flags({ episode, page, keep }: { episode: string; page: Page; keep: (p:
           ) : (
             <>
               <p>{attr(`flag-${f.flag}`, "act")} {t("flag-paused")}</p>
-              {f.last_action && <p className="small">{t("flag-last-action", { date: f.last_action.on })} {f.last_action.action}</p>}
+              {f.last_action && <p className="small">{t("flag-last-action", { date: shortDate(f.last_action.on) })} {f.last_action.action}</p>}
               <div style={{ display: "flex", gap: 8, maxWidth: 760 }}>
                 <Input id={`act-${f.flag}`} aria-label={t("flag-what-done")} placeholder={t("flag-what-done")} value={done[f.flag] ?? ""} onChange={(e) => setDone({ ...done, [f.flag]: e.target.value })} />
                 <Button onClick={() => void act(f.flag, false)}>{t("flag-record")}</Button>
@@ -161,8 +161,8 @@ function Limits({ episode, page, keep, today }: { episode: string; page: Page; k
             <tr key={l.id}>
               <td style={{ width: "auto" }}>{capital(nameOf("quantity", l.quantity))}</td>
               <td className="num"><b>{t("limit-up-to", { ceiling: l.ceiling })}</b>{l.floor != null ? `, ${t("limit-at-least", { floor: l.floor })}` : ""}</td>
-              <td className="num">{l.until_day != null ? t("limit-until", { day: l.until_day }) : t("limit-open")}{l.release ? ` · ${t("limit-release", { date: l.release.on })}` : ""}</td>
-              <td>{l.ended_on ? t("limit-ended", { date: l.ended_on }) : l.until_day != null && page.clock.day >= l.until_day ? <Button size="small" onClick={() => void end(l.id)}>{t("limit-confirm-end")}</Button> : t("limit-in-force")}</td>
+              <td className="num">{l.until_day != null ? t("limit-until", { day: l.until_day }) : t("limit-open")}{l.release ? ` · ${t("limit-release", { date: shortDate(l.release.on) })}` : ""}</td>
+              <td>{l.ended_on ? t("limit-ended", { date: shortDate(l.ended_on) }) : l.until_day != null && page.clock.day >= l.until_day ? <Button size="small" onClick={() => void end(l.id)}>{t("limit-confirm-end")}</Button> : t("limit-in-force")}</td>
             </tr>
           ))}
         </tbody></table>

@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { ProblemNote, Waiting } from "../app/parts";
 import { send } from "../app/queue";
-import { capital, clock, nameOf, sentence, t } from "../app/wording";
+import { capital, clock, nameOf, sentence, shortDate, t } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
 import { StatusMark } from "../pictures/Marks";
 
@@ -50,7 +50,7 @@ export function Visit({ episode }: { episode: string }) {
         <div>
           <section className="block">
             <h2>{t("visit-since")}</h2>
-            <p>{page.data.last_note ? <>{page.data.last_note.body} <span className="soft small">{t("visit-note-of", { date: page.data.last_note.on })}</span></> : <span className="soft">{t("visit-no-note")}</span>}</p>
+            <p>{page.data.last_note ? <>{page.data.last_note.body} <span className="soft small">{t("visit-note-of", { date: shortDate(page.data.last_note.on) })}</span></> : <span className="soft">{t("visit-no-note")}</span>}</p>
             <p className="num">{view.adherence_pct != null ? t("visit-adherence", { pct: Math.round(view.adherence_pct) }) : t("visit-unlogged")}</p>
             <FlagLine episode={episode} missing={missing.map((f) => f.flag)} flags={view.flags} onDone={() => { void page.refetch(); keep(undefined); }} onError={setError} />
           </section>
@@ -116,8 +116,8 @@ type Post = (what: string, body: unknown) => Promise<boolean>;
 
 function Ten({ label, onPick, picked }: { label: string; onPick: (n: number) => void; picked?: number | undefined }) {
   return (
-    <span role="group" aria-label={label} style={{ display: "inline-flex", gap: 3, flexWrap: "wrap" }}>
-      {Array.from({ length: 11 }, (_, n) => <button key={n} className="yn num" style={{ padding: "5px 0", width: 31 }} aria-pressed={picked === n} aria-label={`${label} ${n}`} onClick={() => onPick(n)}>{n}</button>)}
+    <span role="group" aria-label={label} style={{ display: "inline-flex", gap: 3, whiteSpace: "nowrap" }}>
+      {Array.from({ length: 11 }, (_, n) => <button key={n} className="yn num" style={{ padding: "5px 0", width: 27 }} aria-pressed={picked === n} aria-label={`${label} ${n}`} onClick={() => onPick(n)}>{n}</button>)}
     </span>
   );
 }
@@ -184,7 +184,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
     if (e.kind === "done") d.done += e.sessions;
     else if (e.kind === "left_out") d.out += 1;
     else if (e.kind === "slip") d.slip = true;
-    else d.pains.push(`${t(`log-${e.kind}`)} ${e.value}`);
+    else d.pains[["pain_before", "pain_during", "pain_next_morning"].indexOf(e.kind)] = `${t(`short-${e.kind}`)} ${e.value}`;
     days.set(e.on, d);
   }
   return (
@@ -213,7 +213,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
         <table className="log" style={{ alignSelf: "start" }}>
           <thead><tr><th>{t("log-day")}</th><th>{t("log-sessions")}</th><th>{t("log-pain")}</th><th></th></tr></thead>
           <tbody>
-            {[...days].slice(0, 14).map(([date, d]) => <tr key={date}><td className="num">{new Date(`${date}T12:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" })}</td><td className="num">{d.done}{d.out ? `, ${d.out} ${t("log-left-out")}` : ""}</td><td className="small">{d.pains.join(" · ")}</td><td>{d.slip ? <b style={{ color: "var(--brick)" }}>{t("log-slip")}</b> : ""}</td></tr>)}
+            {[...days].slice(0, 14).map(([date, d]) => <tr key={date}><td className="num">{new Date(`${date}T12:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" })}</td><td className="num">{d.done}{d.out ? `, ${d.out} ${t("log-left-out")}` : ""}</td><td className="small">{d.pains.filter(Boolean).join(" · ")}</td><td>{d.slip ? <b style={{ color: "var(--brick)" }}>{t("log-slip")}</b> : ""}</td></tr>)}
             {days.size === 0 && <tr><td colSpan={4} className="soft">{t("log-empty")}</td></tr>}
           </tbody>
         </table>

@@ -32,14 +32,16 @@ pub fn reached_phase(pathway: &Pathway, facts: &Facts) -> u32 {
     phase
 }
 
-/// The phases over days. A gate that is late moves every later phase by as much; ceilings do not move.
+/// A phase takes at least a fortnight, however late it begins. Source: our choice.
+const LEAST_STAY_DAYS: i32 = 2 * WEEK;
+
+/// The phases over days. A gate that is late moves the phases after it; ceilings do not move.
 ///
 /// A gate that is due and not passed is expected within a week. Source: our choice.
 pub fn schedule(pathway: &Pathway, facts: &Facts) -> Vec<PhaseSpan> {
     let today = facts.day();
     let reached = reached_phase(pathway, facts);
     let mut spans: Vec<PhaseSpan> = Vec::new();
-    let mut late = 0;
     for phase in &pathway.phases {
         let earliest = phase.earliest_week * WEEK;
         let from_day = if phase.number == 1 {
@@ -47,14 +49,11 @@ pub fn schedule(pathway: &Pathway, facts: &Facts) -> Vec<PhaseSpan> {
         } else if phase.number <= reached {
             let gate = pathway.gate_after(phase.number - 1);
             let pass = gate.and_then(|gate| facts.gate_passes.iter().rev().find(|p| p.gate == gate.id));
-            let on = pass.map_or(earliest, |p| facts.day_of(p.on));
-            late = (on - earliest).max(0);
-            on
+            pass.map_or(earliest, |p| facts.day_of(p.on))
+        } else if phase.number == reached + 1 {
+            if today >= earliest { today + WEEK } else { earliest }
         } else {
-            if phase.number == reached + 1 && today >= earliest {
-                late = late.max(today + WEEK - earliest);
-            }
-            earliest + late
+            earliest.max(spans.last().map_or(0, |before| before.from_day + LEAST_STAY_DAYS))
         };
         if let Some(last) = spans.last_mut() {
             last.to_day = from_day;
@@ -63,7 +62,7 @@ pub fn schedule(pathway: &Pathway, facts: &Facts) -> Vec<PhaseSpan> {
             id: phase.id.clone(),
             number: phase.number,
             from_day,
-            to_day: (phase.expected_end_week * WEEK + late).max(from_day + WEEK),
+            to_day: (phase.expected_end_week * WEEK).max(from_day + LEAST_STAY_DAYS),
             projected: phase.number > reached,
         });
     }

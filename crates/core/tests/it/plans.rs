@@ -120,12 +120,12 @@ fn diabetes_delays_strength_and_nothing_else() {
 
 #[test]
 fn a_gate_that_is_late_moves_later_phases_and_no_ceiling() {
-    let mut facts = shoulder(60);
+    let mut facts = shoulder(80);
     pass(&mut facts, "to-protected-passive", 14);
     let spans = schedule(&known().pathways[CUFF], &facts);
-    assert_eq!(spans[2].from_day, 67, "due on day 42, not passed by day 60: expected within a week");
-    assert_eq!(spans[3].from_day, 84 + 25);
-    pass(&mut facts, "to-assisted", 56);
+    assert_eq!(spans[2].from_day, 87, "due on day 42, not passed by day 80: expected within a week");
+    assert_eq!(spans[3].from_day, 101, "a fortnight later at the earliest, not on day 84");
+    pass(&mut facts, "to-assisted", 44);
     let spans = schedule(&known().pathways[CUFF], &facts);
-    assert_eq!((spans[2].from_day, spans[3].from_day), (56, 84 + 14));
+    assert_eq!((spans[2].from_day, spans[3].from_day), (44, 84));
 }

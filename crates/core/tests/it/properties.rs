@@ -62,7 +62,7 @@ fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
 }
 
 proptest! {
-    #![proptest_config(ProptestConfig::with_cases(96))]
+    #![proptest_config(ProptestConfig::default())]
 
     #[test]
     fn no_proposed_plan_breaks_a_ceiling_on_any_day(facts in any_shoulder()) {

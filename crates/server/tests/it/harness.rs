@@ -1,0 +1,208 @@
+//! One database and one server for each test, all in this process; run through ./test.
+
+use chrono::NaiveDate;
+use ritorno_core::permission::Role;
+use ritorno_server::{AppState, Today, hash_password, new_user, read_knowledge, server};
+use ritorno_store::{Actor, PgConnection, StoreError, knowledge, migrate, open_pool, user, write};
+use serde_json::{Value, json};
+use std::net::TcpListener;
+use std::path::Path;
+use std::sync::OnceLock;
+use uuid::Uuid;
+
+/// The clinic's day in these tests.
+pub const TODAY: &str = "2027-03-01";
+
+pub struct Clinic {
+    pub address: String,
+    pub state: AppState,
+    database: String,
+    handle: actix_web::dev::ServerHandle,
+    agent: ureq::Agent,
+}
+
+/// An answer: status, headers, body.
+pub struct Answer {
+    pub status: u16,
+    pub kind: String,
+    pub cookie: Option<String>,
+    pub bytes: Vec<u8>,
+}
+
+impl Answer {
+    pub fn json(&self) -> Value {
+        serde_json::from_slice(&self.bytes).unwrap_or_else(|error| panic!("{error}: {}", String::from_utf8_lossy(&self.bytes)))
+    }
+    /// The answer's JSON, which must be a success.
+    pub fn ok(self) -> Value {
+        assert_eq!(self.status, 200, "{}", String::from_utf8_lossy(&self.bytes));
+        self.json()
+    }
+}
+
+fn setting(name: &str) -> String {
+    std::env::var(name).unwrap_or_else(|_| panic!("{name} is not set: run this through ./test"))
+}
+
+fn url(owner: bool, database: &str) -> String {
+    let (user, password) =
+        if owner { ("ritorno_owner", "RITORNO_TEST_OWNER_PASSWORD") } else { ("ritorno_app", "RITORNO_TEST_APP_PASSWORD") };
+    format!("postgres://{user}:{}@127.0.0.1:{}/{database}", setting(password), setting("RITORNO_TEST_PG_PORT"))
+}
+
+pub fn owner(database: &str) -> PgConnection {
+    use diesel::Connection;
+    PgConnection::establish(&url(true, database)).expect("the owner connects")
+}
+
+fn run(conn: &mut PgConnection, sql: &str) {
+    use diesel::RunQueryDsl;
+    diesel::sql_query(sql).execute(conn).unwrap_or_else(|error| panic!("{sql}: {error}"));
+}
+
+/// Every test gets a copy of one migrated database.
+fn template() -> &'static str {
+    static NAME: OnceLock<String> = OnceLock::new();
+    NAME.get_or_init(|| {
+        let name = format!("it_template_{}", std::process::id());
+        run(&mut owner("postgres"), &format!("create database {name}"));
+        migrate(&url(true, &name)).expect("migrates");
+        name
+    })
+}
+
+fn password_hash() -> &'static str {
+    static HASH: OnceLock<String> = OnceLock::new();
+    HASH.get_or_init(|| hash_password("harbour").expect("hashes"))
+}
+
+impl Clinic {
+    pub fn open() -> Clinic {
+        static COPY: std::sync::Mutex<()> = std::sync::Mutex::new(());
+        let database = format!("it_{}", Uuid::now_v7().simple());
+        {
+            // A template cannot be copied twice at the same moment.
+            let _one = COPY.lock().unwrap_or_else(std::sync::PoisonError::into_inner);
+            let template = template();
+            run(&mut owner("postgres"), &format!("create database {database} template {template}"));
+        }
+        let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
+        let known = read_knowledge(&root.join("knowledge")).expect("knowledge");
+        let today: NaiveDate = TODAY.parse().expect("a date");
+        let state = AppState::new(open_pool(&url(false, &database)), known, Today::Fixed(today), root.join("web/dist"));
+        let mut conn = state.pool.get().expect("a connection");
+        write(&mut conn, Actor { user: None, action: "test" }, |conn| {
+            for (login, role) in
+                [("vera", Role::Clinician), ("lea", Role::Lead), ("aldo", Role::Assistant), ("ada", Role::Auditor), ("leo", Role::Learner)]
+            {
+                user::insert(conn, &new_user(login, login, role), password_hash())?;
+            }
+            knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)?;
+            Ok::<_, StoreError>(())
+        })
+        .expect("users");
+        let listener = TcpListener::bind("127.0.0.1:0").expect("a port");
+        let address = format!("http://{}", listener.local_addr().expect("an address"));
+        let (tell, told) = std::sync::mpsc::channel();
+        let serving = state.clone();
+        std::thread::spawn(move || {
+            actix_web::rt::System::new().block_on(async move {
+                let running = server(serving, listener, 1).expect("serves");
+                tell.send(running.handle()).expect("told");
+                running.await.expect("ran");
+            });
+        });
+        let agent = ureq::Agent::config_builder().http_status_as_error(false).build().into();
+        Clinic { address, state, database, handle: told.recv().expect("a server"), agent }
+    }
+
+    pub fn owner(&self) -> PgConnection {
+        owner(&self.database)
+    }
+
+    /// Sends a request as it stands.
+    pub fn send(&self, method: &str, path: &str, cookie: &str, origin: Option<&str>, kind: &str, body: Vec<u8>) -> Answer {
+        let mut request = ureq::http::Request::builder().method(method).uri(format!("{}{path}", self.address)).header("content-type", kind);
+        if !cookie.is_empty() {
+            request = request.header("cookie", format!("ritorno_session={cookie}"));
+        }
+        if let Some(origin) = origin {
+            request = request.header("origin", origin);
+        }
+        let request = request.body(body).expect("a request");
+        let mut answer = self.agent.run(request).expect("an answer");
+        let header = |name: &str| answer.headers().get(name).and_then(|v| v.to_str().ok()).unwrap_or_default().to_owned();
+        let cookie = header("set-cookie").strip_prefix("ritorno_session=").and_then(|rest| rest.split(';').next().map(str::to_owned));
+        Answer {
+            status: answer.status().as_u16(),
+            kind: header("content-type"),
+            cookie,
+            bytes: answer.body_mut().read_to_vec().expect("a body"),
+        }
+    }
+
+    pub fn sign_in(&self, login: &str) -> Session<'_> {
+        let body = json!({ "login": login, "password": "harbour" }).to_string().into_bytes();
+        let answer = self.send("POST", "/api/session", "", Some(&self.address), "application/json", body);
+        assert_eq!(answer.status, 200);
+        Session { clinic: self, cookie: answer.cookie.expect("a cookie") }
+    }
+}
+
+impl Drop for Clinic {
+    fn drop(&mut self) {
+        drop(self.handle.stop(false));
+    }
+}
+
+pub struct Session<'a> {
+    pub clinic: &'a Clinic,
+    pub cookie: String,
+}
+
+impl Session<'_> {
+    pub fn get(&self, path: &str) -> Answer {
+        self.clinic.send("GET", path, &self.cookie, None, "application/json", Vec::new())
+    }
+    pub fn post(&self, path: &str, body: &Value) -> Answer {
+        self.clinic.send("POST", path, &self.cookie, Some(&self.clinic.address), "application/json", body.to_string().into_bytes())
+    }
+    pub fn put(&self, path: &str, body: &Value) -> Answer {
+        self.clinic.send("PUT", path, &self.cookie, Some(&self.clinic.address), "application/json", body.to_string().into_bytes())
+    }
+
+    /// A stage rigger 38 days after surgery, cleared, nothing asked yet. Answers with the episode.
+    pub fn rigger(&self) -> String {
+        let form = new_patient();
+        self.post("/api/patients", &form).ok();
+        form["episode"].as_str().expect("an id").to_owned()
+    }
+
+    /// Answers every red-flag question with no.
+    pub fn all_no(&self, episode: &str) {
+        let flags = self.get(&format!("/api/episodes/{episode}/story")).ok()["flags"].as_array().expect("flags").clone();
+        let answers: Vec<Value> =
+            flags.iter().filter(|f| f["asked"] == true).map(|f| json!({ "flag": f["flag"], "answer": "no" })).collect();
+        self.post(&format!("/api/episodes/{episode}/flags"), &json!({ "answers": answers })).ok();
+    }
+
+    pub fn reading(&self, episode: &str, quantity: &str, value: f64, on: &str) -> Answer {
+        self.post(&format!("/api/episodes/{episode}/readings"), &reading(quantity, value, on))
+    }
+}
+
+pub fn reading(quantity: &str, value: f64, on: &str) -> Value {
+    json!({ "id": Uuid::now_v7(), "quantity": quantity, "side": "right", "value": value, "stop": "stiff", "by": "clinician", "on": on })
+}
+
+pub fn new_patient() -> Value {
+    json!({
+        "patient": Uuid::now_v7(), "episode": Uuid::now_v7(), "given_name": "Nerio", "family_name": "Falanga", "birth": "1979-05-12",
+        "story": {
+            "pathway": "cuff-repair-small-medium", "side": "right", "day0": "2027-01-22", "dominant": "right", "mechanism": "a swinging truss",
+            "work": "stage rigger", "clearance": { "role": "surgeon", "on": "2027-01-22" }, "sling_worn": true, "health": [],
+            "tasks": [{ "label": "pulling a rope", "score": 1 }],
+            "kit": ["bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic", "weight"], "note": ""
+        }
+    })
+}

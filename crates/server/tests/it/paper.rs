@@ -1,0 +1,121 @@
+//! What goes home: the sheet checked by poppler's tools, the calendar by an independent parser.
+
+use super::harness::{Clinic, Session, TODAY};
+use serde_json::json;
+use std::process::Command;
+use uuid::Uuid;
+
+fn with_program(vera: &Session) -> String {
+    let episode = vera.rigger();
+    vera.all_no(&episode);
+    let at = |what: &str| format!("/api/episodes/{episode}/{what}");
+    for (quantity, ceiling) in [("passive-elevation", 120.0), ("passive-er-side", 30.0)] {
+        vera.post(&at("limits"), &json!({ "id": Uuid::now_v7(), "quantity": quantity, "ceiling": ceiling, "floor": null, "until_day": 42, "release": null, "ended_on": null })).ok();
+    }
+    vera.post(&at("attestations"), &json!({ "id": Uuid::now_v7(), "code": "wound-closed", "holds": true, "on": TODAY })).ok();
+    vera.post(&at("gates/to-protected-passive/pass"), &json!({ "overridden": ["rest-pain"], "reason": "asked" })).ok();
+    let proposal = vera.post(&at("program/build"), &json!({})).ok();
+    let lines: Vec<_> = proposal["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
+    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
+    episode
+}
+
+#[test]
+fn the_sheet_is_a4_tagged_embedded_and_readable() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let pdf = vera.get(&format!("/api/episodes/{episode}/handout.pdf"));
+    assert_eq!((pdf.status, pdf.kind.as_str()), (200, "application/pdf"));
+    let file = std::env::temp_dir().join(format!("sheet-{episode}.pdf"));
+    std::fs::write(&file, &pdf.bytes).expect("written");
+    let tool = |name: &str, args: &[&str]| {
+        let out = Command::new(name)
+            .args(args)
+            .arg(&file)
+            .args(if name == "pdftotext" { &["-"][..] } else { &[] })
+            .output()
+            .expect("poppler-utils is installed");
+        assert!(out.status.success(), "{name}: {}", String::from_utf8_lossy(&out.stderr));
+        String::from_utf8_lossy(&out.stdout).into_owned()
+    };
+    let info = tool("pdfinfo", &[]);
+    assert!(info.contains("Tagged:          yes"), "{info}");
+    assert!(info.contains("(A4)"), "{info}");
+    let pages: u32 = info.lines().find_map(|l| l.strip_prefix("Pages:")).expect("pages").trim().parse().expect("a number");
+    assert!((2..=4).contains(&pages), "{pages} pages");
+    let fonts = tool("pdffonts", &[]);
+    assert!(fonts.lines().skip(2).count() >= 2, "{fonts}");
+    for font in fonts.lines().skip(2) {
+        assert!(font.contains("RitornoSans") && font.contains("yes yes yes"), "embedded, subset, with a text map: {font}");
+    }
+    let text = tool("pdftotext", &["-layout"]);
+    for wanted in [
+        "For Nerio Falanga",
+        "5 weeks and 3 days",
+        "Lying lift with the other hand",
+        "2 rounds of 10",
+        "Elbow no higher than your eyes",
+        "Stop and call us",
+        "Not yet",
+        "does not replace it",
+    ] {
+        assert!(text.contains(wanted), "no {wanted:?} in:\n{text}");
+    }
+    assert!(!text.contains('°') && !text.contains(" deg") && !text.contains(" N·m"), "no degrees and no newtons on patient pages");
+    assert!(!text.contains("paper-") && !text.contains("landmark-"), "a wording key shows:\n{text}");
+    // Every picture has words for those who do not see it.
+    let tags = tool("pdfinfo", &["-struct-text"]);
+    let figures = tags.matches("Figure").count();
+    assert!(figures >= 3, "{figures} figures\n{tags}");
+    let _ = std::fs::remove_file(file);
+}
+
+#[test]
+fn an_open_flag_keeps_the_sheet_in_the_house() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    vera.post(&format!("/api/episodes/{episode}/flags"), &json!({ "answers": [{ "flag": "pop", "answer": "yes" }] })).ok();
+    let refused = vera.get(&format!("/api/episodes/{episode}/handout.pdf"));
+    assert_eq!((refused.status, refused.json()["reasons"][0]["rule"].clone()), (422, json!("flag-open")));
+}
+
+#[test]
+fn the_calendar_reads_back_as_all_day_events_over_the_clock_change() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let ics = vera.get(&format!("/api/episodes/{episode}/program.ics"));
+    assert_eq!(ics.status, 200);
+    let calendars: Vec<_> = ical::IcalParser::new(ics.bytes.as_slice()).collect::<Result<_, _>>().expect("parses");
+    let events = &calendars[0].events;
+    let value = |event: &ical::parser::ical::component::IcalEvent, name: &str| {
+        event.properties.iter().find(|p| p.name == name).and_then(|p| p.value.clone()).unwrap_or_default()
+    };
+    let mut starts: Vec<String> = Vec::new();
+    for event in events {
+        let start: chrono::NaiveDate = chrono::NaiveDate::parse_from_str(&value(event, "DTSTART"), "%Y%m%d").expect("a bare date");
+        let end = chrono::NaiveDate::parse_from_str(&value(event, "DTEND"), "%Y%m%d").expect("a bare date");
+        assert_eq!((end - start).num_days(), 1);
+        assert!(
+            event
+                .properties
+                .iter()
+                .any(|p| p.name == "DTSTART" && p.params.iter().flatten().any(|(n, v)| n == "VALUE" && v.contains(&"DATE".to_owned())))
+        );
+        if value(event, "SUMMARY").starts_with("Shoulder exercises") {
+            starts.push(start.to_string());
+        }
+    }
+    // 28 days from 1 March 2027; clocks change in between, on 28 March: no day is missing and none comes twice.
+    let expected: Vec<String> =
+        (0..28).map(|d| (TODAY.parse::<chrono::NaiveDate>().expect("a date") + chrono::Days::new(d)).to_string()).collect();
+    starts.sort();
+    assert_eq!(starts, expected);
+    let gate = events.iter().find(|e| value(e, "SUMMARY").contains("Assisted to active")).expect("the next gate");
+    assert_eq!(value(gate, "DTSTART"), "20270305", "day 42 of an operation on 22 January 2027");
+    let uids: std::collections::BTreeSet<String> = events.iter().map(|e| value(e, "UID")).collect();
+    assert_eq!(uids.len(), events.len(), "each event has a UID of its own");
+}

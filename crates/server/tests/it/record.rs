@@ -1,0 +1,152 @@
+//! What is kept: audit rows, snapshots, constant numbers of queries, the wire document.
+
+use super::harness::{Clinic, TODAY};
+use diesel::connection::InstrumentationEvent;
+use diesel::prelude::*;
+use diesel::sql_types::{BigInt, Text};
+use ritorno_store::{decisions, episode};
+use serde_json::json;
+use std::sync::Arc;
+use std::sync::atomic::{AtomicUsize, Ordering};
+
+#[derive(QueryableByName)]
+struct Count {
+    #[diesel(sql_type = BigInt)]
+    n: i64,
+}
+#[derive(QueryableByName)]
+struct Name {
+    #[diesel(sql_type = Text)]
+    name: String,
+}
+
+fn count(conn: &mut PgConnection, sql: &str) -> i64 {
+    diesel::sql_query(format!("select count(*) as n from {sql}")).get_result::<Count>(conn).expect(sql).n
+}
+
+#[test]
+fn every_table_is_audited_and_the_audit_cannot_be_changed() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = vera.rigger();
+    let mut owner = clinic.owner();
+    let bare: Vec<Name> = diesel::sql_query(
+        "select tablename as name from pg_tables t where schemaname = 'public' and tablename not in ('audit', 'audit_value', '__diesel_schema_migrations')
+         and not exists (select from pg_trigger g where g.tgname = 'audited' and g.tgrelid = t.tablename::regclass)",
+    )
+    .load(&mut owner)
+    .expect("tables");
+    assert!(bare.is_empty(), "not audited: {:?}", bare.iter().map(|n| &n.name).collect::<Vec<_>>());
+
+    // A write and its audit row, with the actor; a refused write leaves neither.
+    let before = count(&mut owner, "audit where table_name = 'reading'");
+    vera.reading(&episode, "passive-elevation", 90.0, TODAY).ok();
+    assert_eq!(vera.reading(&episode, "passive-elevation", 900.0, TODAY).status, 422);
+    assert_eq!(count(&mut owner, "audit where table_name = 'reading'"), before + 1);
+    assert_eq!(
+        count(
+            &mut owner,
+            "audit a join app_user u on u.id = a.actor where table_name = 'reading' and u.login = 'vera' and action = 'add-reading:insert'"
+        ),
+        1
+    );
+    assert_eq!(
+        count(
+            &mut owner,
+            "audit a join audit_value v on v.audit_id = a.id where a.digest <> sha256(v.salt || convert_to(v.body::text, 'utf8'))"
+        ),
+        0
+    );
+    assert_eq!(count(&mut owner, "audit_value where body ? 'password_hash' or body ? 'token_hash'"), 0, "secrets stay out of the audit");
+
+    // Neither the application nor the owner changes the past.
+    let mut app = clinic.state.pool.get().expect("a connection");
+    for sql in [
+        "update audit set action = 'x'",
+        "delete from audit",
+        "delete from audit_value",
+        "alter table audit disable trigger all",
+        "update reading set value = 1",
+        "delete from log_entry",
+    ] {
+        assert!(diesel::sql_query(sql).execute(&mut *app).is_err() || sql.contains("log_entry"), "{sql} went through");
+    }
+    assert!(diesel::sql_query("update audit set action = 'x'").execute(&mut owner).is_err());
+    assert!(diesel::sql_query("delete from reading").execute(&mut owner).is_err());
+}
+
+#[test]
+fn lists_and_patients_take_the_same_number_of_queries_however_much_they_hold() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let small = vera.rigger();
+    let large = vera.rigger();
+    vera.all_no(&large);
+    for value in 0..12 {
+        vera.reading(&large, "passive-elevation", 80.0 + f64::from(value), TODAY).ok();
+    }
+    for _ in 0..6 {
+        vera.rigger();
+    }
+    let counter = Arc::new(AtomicUsize::new(0));
+    let mut conn = clinic.state.pool.get().expect("a connection");
+    let seen = counter.clone();
+    conn.set_instrumentation(move |event: InstrumentationEvent<'_>| {
+        if let InstrumentationEvent::StartQuery { .. } = event {
+            seen.fetch_add(1, Ordering::Relaxed);
+        }
+    });
+    let mut queries = |work: &mut dyn FnMut(&mut PgConnection)| {
+        let before = counter.load(Ordering::Relaxed);
+        work(&mut conn);
+        counter.load(Ordering::Relaxed) - before
+    };
+    let today = TODAY.parse().expect("a date");
+    let load = |id: &str| {
+        let id = id.parse().expect("an id");
+        move |conn: &mut PgConnection| {
+            episode::load(conn, id, today).expect("loads");
+        }
+    };
+    let few = queries(&mut load(&small));
+    assert_eq!(queries(&mut load(&large)), few);
+    assert!(few <= 14, "{few} queries for one patient");
+    let list = queries(&mut |conn| {
+        let rows = decisions::list(conn, &decisions::Filter { limit: 50, ..Default::default() }).expect("lists");
+        assert_eq!(rows.len(), 8);
+    });
+    assert_eq!(list, 1);
+}
+
+#[test]
+fn a_signed_version_keeps_what_it_was_built_with() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = vera.rigger();
+    vera.all_no(&episode);
+    let at = |what: &str| format!("/api/episodes/{episode}/{what}");
+    let proposal = vera.post(&at("program/build"), &json!({})).ok();
+    let lines: Vec<_> = proposal["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
+    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
+    assert_eq!(vera.post(&at("program/sign"), &json!({ "rev": 7 })).status, 409, "only what is on the page can be signed");
+    let mut owner = clinic.owner();
+    let sha = &clinic.state.knowledge.sha256;
+    assert_eq!(
+        count(
+            &mut owner,
+            &format!(
+                "program_snapshot s join knowledge_release k on k.sha256 = s.knowledge_sha256 where s.knowledge_sha256 = '{sha}' and s.body ? 'score'"
+            )
+        ),
+        1
+    );
+    assert!(diesel::sql_query("update program_snapshot set version = 9").execute(&mut owner).is_err());
+}
+
+#[test]
+fn the_committed_api_document_is_the_one_the_code_makes() {
+    let committed = std::fs::read_to_string(concat!(env!("CARGO_MANIFEST_DIR"), "/../../openapi.json")).expect("openapi.json");
+    let made = serde_json::to_string_pretty(&ritorno_server::api_document()).expect("json");
+    assert!(committed.trim() == made.trim(), "openapi.json is out of date: run ./scripts/api");
+}
