@@ -1,0 +1,66 @@
+//! Every screen: nothing serious found by axe-core, no sideways scrolling, keys that work.
+
+use ritorno_e2e::House;
+
+#[tokio::test(flavor = "multi_thread")]
+async fn no_screen_has_a_serious_accessibility_fault() {
+    let house = House::open("screens", 1280, 800).await;
+    house.resize(1280, 800).await;
+    let mut faults: Vec<String> = Vec::new();
+    house.goto("/").await;
+    house.see("#login").await;
+    faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("sign-in: {f}")));
+    house.sign_in().await;
+    house.see(".lane-row").await;
+    assert_eq!(lanes(&house).await, 6, "one demo patient in each lane at least");
+    faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("decisions: {f}")));
+    house.click("#new-patient").await;
+    house.see("#given").await;
+    faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("new patient: {f}")));
+    for who in ["Falanga", "Oravec"] {
+        let episode = house.open_patient(who).await;
+        for (station, landmark) in
+            [("visit", "#log"), ("story", "#limits"), ("ranges", ".dial.on"), ("program", ".score-line"), ("home", "#pdf")]
+        {
+            house.goto(&format!("/e/{episode}/{station}")).await;
+            house.see(landmark).await;
+            faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("{who} {station}: {f}")));
+            let wide =
+                house.browser.execute("return document.documentElement.scrollWidth - window.innerWidth", vec![]).await.expect("a number");
+            assert!(wide.as_i64().unwrap_or(99) <= 0, "{station} scrolls sideways by {wide}");
+        }
+    }
+    assert!(faults.is_empty(), "{faults:#?}");
+    house.close().await;
+}
+
+async fn lanes(house: &House) -> i64 {
+    house.until("document.querySelectorAll('.lane-row').length >= 8").await;
+    house
+        .browser
+        .execute("return new Set([...document.querySelectorAll('.lane-row')].map(r => r.dataset.lane)).size", vec![])
+        .await
+        .expect("a number")
+        .as_i64()
+        .unwrap_or(0)
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_day_is_found_by_name_by_lane_and_by_key() {
+    let house = House::open("keys", 1280, 800).await;
+    house.sign_in().await;
+    house.see(".lane-row").await;
+    house.keys("/").await;
+    house.until("document.activeElement && document.activeElement.id === 'search'").await;
+    house.fill("#search", "mosaic").await;
+    house.until("document.querySelectorAll('.lane-row').length === 1").await;
+    house.says("Imelda Raso").await;
+    house.fill("#search", "100%").await;
+    house.says("Nobody fits").await;
+    house.fill("#search", "a\u{8}").await;
+    house.until("document.querySelectorAll('.lane-row').length >= 8").await;
+    house.click(".chip[aria-pressed]:nth-of-type(3)").await;
+    house.until("document.querySelectorAll('.lane-row').length === 1").await;
+    house.says("all 7 criteria met").await;
+    house.close().await;
+}
