@@ -13,6 +13,7 @@ rule-no-clearance = No go-ahead by the surgeon on record: the shoulder is not mo
 rule-dose-impossible = { $field }: { $given } is outside { $min } to { $max }.
 rule-not-in-pathway = This exercise does not belong to { $pathway }.
 rule-phase-not-reached = Opens in the phase { $phase }, whose gate has not been passed.
+rule-waits-for-gate = Waits for the gate to { $phase }; it does not run before that gate is passed.
 rule-phase-too-early = Opens in the phase { $phase }, after { $week } completed weeks (day { $opens-day }).
 rule-gate-week = Healing time: { $gate-class } after { $week } completed weeks (day { $opens-day }).
 rule-allowance = { $level } work of the { $group } is not permitted yet (allowance from week { $week }).

@@ -4,7 +4,7 @@ use crate::calendar::{PostOpDay, WEEK};
 use crate::episode::{Facts, LogFact, TakenBy};
 use crate::exam::{ReadingView, reading_view};
 use crate::knowledge::{Comparison, Criterion, CriterionKind, Gate, LogEvent};
-use crate::program::CheckContext;
+use crate::program::{CheckContext, scheduled_lines};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -229,7 +229,7 @@ fn count(ctx: &CheckContext, facts: &Facts, event: LogEvent, window: i32, op: Co
                 |e: &&crate::episode::LogEntry| matches!(e.fact, LogFact::PainDuring { value } if value > ctx.pathway.pain_during_max);
             facts.log.iter().filter(|e| within(facts.day_of(e.on))).filter(above).count() as f64
         }),
-        LogEvent::SessionsDonePct => adherence_pct(facts, window),
+        LogEvent::SessionsDonePct => adherence_pct(ctx, facts, window),
     };
     match counted {
         None => (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-nothing-logged").with("days", window))),
@@ -247,13 +247,13 @@ fn logged(facts: &Facts, within: &impl Fn(PostOpDay) -> bool) -> bool {
 ///
 /// Days on which nothing was planned do not count. `None` when nothing was logged: unlogged is not undone.
 /// Every line counts as many sessions a day as its dose says; more than planned counts as planned.
-pub fn adherence_pct(facts: &Facts, window: i32) -> Option<f64> {
+pub fn adherence_pct(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<f64> {
     let today = facts.day();
     let days = (today - window)..today;
     let (mut planned, mut done) = (0.0, 0.0);
     let mut any_log = false;
     for day in days {
-        for line in facts.lines.iter().filter(|l| (l.from_day..l.to_day).contains(&day)) {
+        for line in scheduled_lines(ctx, facts, day) {
             let wanted = f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
             let sessions: u32 = facts
                 .log

@@ -64,6 +64,7 @@ impl<'a> Assessment<'a> {
             today: self.facts.day(),
             strength_delay_weeks: self.delay,
             kit: &self.facts.story.kit,
+            planning: false,
         }
     }
 }
@@ -131,6 +132,6 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         corridors: corridor_views(&ctx, facts),
         gate: next_gate(&ctx, facts),
         log,
-        adherence_pct: adherence_pct(facts, 14),
+        adherence_pct: adherence_pct(&ctx, facts, 14),
     }
 }

@@ -6,7 +6,7 @@ use chrono::{DateTime, Days, NaiveDate, Utc};
 use icalendar::{Calendar, Component, Event, Property};
 use ritorno_core::calendar::date_of;
 use ritorno_core::episode::Facts;
-use ritorno_core::program::{CheckContext, score_view};
+use ritorno_core::program::{CheckContext, running_lines, score_view};
 use ritorno_wording::{Value, Wording};
 
 /// What goes into the file.
@@ -29,12 +29,8 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
     let mut calendar = Calendar::new();
     calendar.name(&wording.say("calendar-name", &[]));
     for day in ctx.today..ctx.today + 28 {
-        let names: Vec<String> = facts
-            .lines
-            .iter()
-            .filter(|l| (l.from_day..l.to_day).contains(&day))
-            .map(|l| wording.say(&format!("ex-{}", l.exercise), &[]))
-            .collect();
+        let names: Vec<String> =
+            running_lines(ctx, facts, day).into_iter().map(|l| wording.say(&format!("ex-{}", l.exercise), &[])).collect();
         if names.is_empty() {
             continue;
         }

@@ -3,7 +3,7 @@
 use crate::landmarks::{limit_rows, session_limit};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::episode::{Facts, Line};
-use ritorno_core::program::{CheckContext, resolved_path, score_view};
+use ritorno_core::program::{CheckContext, resolved_path, running_lines, score_view};
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_wording::{Value, Wording, capital};
 use serde_json::json;
@@ -71,7 +71,7 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
     let date = |day: i32| date_of(facts.story.day0, day).map(|d| d.format("%-d %B %Y").to_string()).unwrap_or_default();
     let side = wording.say(if facts.story.side == ritorno_core::mechanics::Arm::Left { "side-left" } else { "side-right" }, &[]);
     let score = score_view(ctx, facts);
-    let current: Vec<&Line> = facts.lines.iter().filter(|l| (l.from_day..l.to_day).contains(&day)).collect();
+    let current = running_lines(ctx, facts, day);
     let mut figures: Vec<(String, Vec<u8>)> = Vec::new();
     let mut kit: Vec<String> = Vec::new();
     let mut exercises = Vec::new();
@@ -108,7 +108,7 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
             "task": wording.say("paper-task", &[("what", Value::Text("")), ("task", Value::Text(&wording.attribute(&id, "task")))]),
         }));
     }
-    let until = current.iter().map(|l| l.to_day).min().unwrap_or(day + 7).min(day + 14);
+    let until = current.iter().map(|l| l.to_day).min().unwrap_or(day + 7).clamp(day + 7, day + 14);
     let clock = Clock::at(day);
     let sling = match &score.sling {
         Some(s) if day < s.day_and_night_until => wording.say("paper-sling-all", &[("date", Value::Text(&date(s.day_and_night_until)))]),

@@ -7,7 +7,7 @@ use ritorno_core::episode::{
 };
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Role;
-use ritorno_core::program::{build, schedule, score_view};
+use ritorno_core::program::{build, schedule, scheduled_lines, score_view};
 use ritorno_core::visit::Assessment;
 use ritorno_server::{AppState, hash_password, new_user, refresh_lane};
 use ritorno_store::episode::Patient;
@@ -379,6 +379,11 @@ fn build_and_log(
         signed.lines.clone_from(&lines);
         (lines, serde_json::json!({ "rev": 1, "story_rev": 1, "limits": facts.limits, "score": score_view(&ctx, &signed) }))
     };
+    // What was asked of the patient on each day: nothing that waits for a gate.
+    let mut known = episode::load(conn, id, state.today.date())?.facts;
+    known.lines.clone_from(&lines);
+    let assessment = Assessment::new(&state.knowledge, &known).ok_or(StoreError::NotFound("pathway"))?;
+    let planned = |day: i32| -> Vec<_> { scheduled_lines(&assessment.ctx(), &known, day).into_iter().cloned().collect() };
     program::save(conn, id, 0, &state.knowledge.sha256, &lines)?;
     program::sign(conn, id, 1, 1, snapshot, by.id, on(built))?;
     for day in (p.day - 13).max(built)..p.day {
@@ -386,7 +391,7 @@ fn build_and_log(
             events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: exercise.map(str::to_owned), fact })
                 .map(|_| ())
         };
-        for line in lines.iter().filter(|l| (l.from_day..l.to_day).contains(&day)) {
+        for line in &planned(day) {
             // One day in six a session was missed.
             let sessions = if day % 6 == 0 { line.dose.times_per_day.saturating_sub(1) } else { line.dose.times_per_day };
             log(conn, Some(&line.exercise), LogFact::Done { sessions, repetitions: line.dose.repetitions })?;

@@ -9,7 +9,9 @@ use chrono::NaiveDate;
 use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Purpose};
 use ritorno_core::permission::Action;
-use ritorno_core::program::{LaterItem, ScoreView, Status, Verdict, build, check_exercise, check_line, schedule, score_view};
+use ritorno_core::program::{
+    LaterItem, ScoreView, Status, Verdict, build, check_exercise, check_line, running_lines, schedule, score_view,
+};
 use ritorno_core::visit::Assessment;
 use ritorno_store::episode::Loaded;
 use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
@@ -48,6 +50,8 @@ pub(crate) struct ProgramPage {
     knowledge: Option<String>,
     signed: Option<SignedInfo>,
     score: ScoreView,
+    /// Ids of the lines that run today: never one that waits for a gate or is blocked.
+    running: Vec<Uuid>,
     candidates: Vec<Candidate>,
 }
 
@@ -108,6 +112,7 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Pr
         knowledge: loaded.program.as_ref().map(|p| p.knowledge_sha256.chars().take(8).collect()),
         signed,
         score: score_view(&ctx, &loaded.facts),
+        running: running_lines(&ctx, &loaded.facts, ctx.today).into_iter().map(|l| l.id).collect(),
         candidates,
     })
 }

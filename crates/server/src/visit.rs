@@ -8,6 +8,7 @@ use actix_web::{HttpRequest, get, post, web};
 use chrono::NaiveDate;
 use ritorno_core::episode::{Attestation, GatePass, Line, LogEntry, LogFact, Score};
 use ritorno_core::permission::Action;
+use ritorno_core::program::scheduled_lines;
 use ritorno_core::progress::{CriterionStatus, next_gate};
 use ritorno_core::visit::{Assessment, VisitView, visit_view};
 use ritorno_store::episode::Loaded;
@@ -58,7 +59,7 @@ pub(crate) struct NewNote {
 fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<VisitPage, ApiError> {
     let facts = &loaded.facts;
     let assessment = Assessment::new(&state.knowledge, facts).ok_or(StoreError::NotFound("pathway"))?;
-    let day = facts.day();
+    let ctx = assessment.ctx();
     Ok(VisitPage {
         name: format!("{} {}", loaded.patient.given_name, loaded.patient.family_name),
         work: facts.story.work.clone(),
@@ -67,7 +68,7 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Vi
         today: facts.today,
         view: visit_view(&assessment),
         last_note: notes::newest(conn, loaded.episode)?.map(|n| NoteView { on: n.visited_on, body: n.body }),
-        lines: facts.lines.iter().filter(|l| (l.from_day..l.to_day).contains(&day)).cloned().collect(),
+        lines: scheduled_lines(&ctx, facts, facts.day()).into_iter().cloned().collect(),
     })
 }
 

@@ -1,4 +1,5 @@
 //! The real application in a real browser: one database, one server, one ChromeDriver, all ended by id.
+#![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 
 use fantoccini::{Client, ClientBuilder, Locator};
 use serde_json::{Value, json};
@@ -189,14 +190,17 @@ impl House {
 
     /// Clicks an element once it is there.
     pub async fn click(&self, css: &str) {
-        self.see(css).await.click().await.unwrap_or_else(|error| panic!("click {css}: {error}"));
+        let element = self.see(css).await;
+        let script = "document.querySelector(arguments[0])?.scrollIntoView({block:'center'})";
+        self.browser.execute(script, vec![json!(css)]).await.expect("script runs");
+        element.click().await.unwrap_or_else(|error| panic!("click {css}: {error}"));
     }
 
     /// Empties a field and types into it.
     pub async fn fill(&self, css: &str, text: &str) {
         let field = self.see(css).await;
-        field.clear().await.expect("cleared");
-        field.send_keys(text).await.expect("typed");
+        // Select all and delete, as a person does: a bare clear goes unseen by the page.
+        field.send_keys(&format!("\u{e009}a\u{e000}\u{e003}{text}")).await.expect("typed");
     }
 
     /// Sets a native date field, as a person does with its picker.

@@ -1096,6 +1096,8 @@ export interface components {
             knowledge?: string | null;
             /** Format: int32 */
             rev: number;
+            /** @description Ids of the lines that run today: never one that waits for a gate or is blocked. */
+            running: string[];
             score: components["schemas"]["ScoreView"];
             signed?: components["schemas"]["SignedInfo"] | null;
         };

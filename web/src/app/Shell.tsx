@@ -5,7 +5,7 @@ import { NavLink, Navigate, Route, Routes, useLocation, useNavigate } from "reac
 import { SignIn } from "../stations/SignIn";
 import { api, ApiProblem, ask, type Problem } from "./client";
 import { drain, watchQueue } from "./queue";
-import { ProblemNote, Waiting } from "./parts";
+import { Pending, Waiting } from "./parts";
 import { t } from "./wording";
 
 const Decisions = lazy(() => import("../stations/Decisions"));
@@ -47,8 +47,8 @@ export function Shell() {
   }, [navigate, location.pathname]);
 
   if (me.error instanceof ApiProblem && me.error.problem.status === 401) return <SignIn onDone={() => void queries.invalidateQueries()} />;
-  if (me.error) return <main><ProblemNote error={me.error} /></main>;
-  if (!me.data) return <main><Waiting /></main>;
+  const queue = waiting > 0 && <div className="sends" role="status" id="queue">{t("queue-waiting", { count: waiting })}</div>;
+  if (!me.data) return <main><Pending query={me} />{queue}</main>;
   return (
     <div className="shell">
       <header className="topbar no-print">
@@ -73,7 +73,7 @@ export function Shell() {
         </Suspense>
         <p className="soft small no-print" style={{ marginTop: 44 }}>{t("caution")}</p>
       </main>
-      {waiting > 0 && <div className="sends" role="status" id="queue">{t("queue-waiting", { count: waiting })}</div>}
+      {queue}
     </div>
   );
 }

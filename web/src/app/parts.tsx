@@ -6,6 +6,12 @@ export function Waiting() {
   return <p className="soft" role="status">{t("waiting")}</p>;
 }
 
+/** A page whose data is not there yet: on its way, refused, or asked for again while the database is away. */
+export function Pending({ query }: { query: { error: unknown; failureReason: unknown } }) {
+  const why = query.error ?? query.failureReason;
+  return <>{why ? <ProblemNote error={why} /> : null}{query.error ? null : <Waiting />}</>;
+}
+
 /** What went wrong, which fields, which rules. */
 export function ProblemNote({ error }: { error: unknown }) {
   if (!error) return null;

@@ -32,7 +32,7 @@ export function Corridor({ view, today, from, to, width, height, tiny = false, w
   const weeks = [];
   for (let w = Math.ceil(from / 7); w * 7 <= to; w += to - from > 70 ? 4 : 1) weeks.push(w);
   return (
-    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label}>
+    <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label} style={tiny || weekless ? undefined : { maxWidth: "100%", height: "auto" }}>
       <defs>
         <pattern id={`none-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><path d="M0 0V6" stroke="#c9c0ad" strokeWidth="1.5" /></pattern>
         <pattern id={`over-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0V6" stroke={ink.brick} strokeWidth="1.1" opacity=".6" /></pattern>

@@ -1,17 +1,15 @@
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { api, ask } from "../app/client";
-import { ProblemNote, Waiting } from "../app/parts";
+import { Pending } from "../app/parts";
 import { attr, capital, nameOf, shortDate, t } from "../app/wording";
 import { Link } from "react-router";
 
 export function Home({ episode }: { episode: string }) {
   const page = useQuery({ queryKey: ["program", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/program", { params: { path: { id: episode } } })) });
-  if (page.error) return <ProblemNote error={page.error} />;
-  if (!page.data) return <Waiting />;
+  if (!page.data) return <Pending query={page} />;
   const { score, signed } = page.data;
-  const today = score.today.day;
-  const lines = score.lines.filter((l) => l.line.from_day <= today && today < l.line.to_day);
+  const lines = score.lines.filter((l) => page.data.running.includes(l.line.id));
   return (
     <>
       <div className="page-head">

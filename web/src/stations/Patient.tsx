@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
 import { NavLink, Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
 import { api, ask } from "../app/client";
-import { ProblemNote, Waiting } from "../app/parts";
+import { Pending } from "../app/parts";
 import { ink } from "../app/theme";
 import { clock, nameOf, t } from "../app/wording";
 import { Home } from "./Home";
@@ -26,7 +26,9 @@ export default function Patient({ today }: { today: string }) {
   const { episode = "" } = useParams();
   const navigate = useNavigate();
   const { pathname } = useLocation();
-  useEffect(() => window.scrollTo(0, 0), [pathname]);
+  useEffect(() => {
+    window.scrollTo(0, 0);
+  }, [pathname]);
   const story = useQuery({ queryKey: ["story", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/story", { params: { path: { id: episode } } })) });
   useEffect(() => {
     let armed = false;
@@ -46,8 +48,7 @@ export default function Patient({ today }: { today: string }) {
     window.addEventListener("keydown", onKey, true);
     return () => window.removeEventListener("keydown", onKey, true);
   }, [episode, navigate]);
-  if (story.error) return <ProblemNote error={story.error} />;
-  if (!story.data) return <Waiting />;
+  if (!story.data) return <Pending query={story} />;
   const { head, stations } = story.data;
   const state: Record<string, string> = { visit: stations.program === "empty" ? "empty" : "under-way", ...stations };
   return (

@@ -3,7 +3,7 @@ import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
-import { ProblemNote, Waiting } from "../app/parts";
+import { Pending, ProblemNote } from "../app/parts";
 import { attr, capital, nameOf, sentence, shortDate, t } from "../app/wording";
 import { VerdictMark } from "../pictures/Marks";
 import { Score } from "../pictures/Score";
@@ -42,8 +42,7 @@ export function Program({ episode }: { episode: string }) {
       setDraft(next);
     } catch (e) { setError(e); }
   }, [episode, page.data, view]);
-  if (page.error) return <ProblemNote error={page.error} />;
-  if (!page.data || !view) return <Waiting />;
+  if (!page.data || !view) return <Pending query={page} />;
   const lines = view.lines.map((l) => l.line);
   const keep = (next: Schemas["ProgramPage"], text: string) => {
     queries.setQueryData(["program", episode], next);
@@ -74,7 +73,7 @@ export function Program({ episode }: { episode: string }) {
   const window2: [number, number] = span === "all" ? [0, view.end_day] : [Math.max(0, today - 14), Math.min(view.end_day, Math.max(0, today - 14) + 70)];
   return (
     <>
-      <div className="page-head">
+      <div className="page-head stick">
         <h1>{t("program-title")}</h1>
         <span className="soft">{page.data.signed ? (page.data.signed.current && !draft ? t("signed-version", { version: page.data.signed.version, date: shortDate(page.data.signed.on) }) : t("program-edited", { version: page.data.signed.version })) : lines.length > 0 ? t("program-unsigned") : t("program-none")}</span>
         <span className="right no-print">

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { useCallback, useEffect, useMemo, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
-import { ProblemNote, Waiting } from "../app/parts";
+import { Pending, ProblemNote } from "../app/parts";
 import { send } from "../app/queue";
 import { capital, clock, nameOf, sentence, t } from "../app/wording";
 import { Dial } from "../pictures/Dial";
@@ -69,7 +69,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       else if (e.key === "Enter" && typed !== "") setAsk4(true);
       else if (e.key === "ArrowRight" || e.key === "ArrowDown") move(1);
       else if (e.key === "ArrowLeft" || e.key === "ArrowUp") move(-1);
-      else if (e.key === "o") { setWhich((w) => (w === "operated" ? "other" : "operated")); setTyped(""); }
+      else if (e.key === "o") { setWhich((w) => (w === "operated" ? "other" : "operated")); setAt(0); setTyped(""); }
       else if (e.key === "u") void undo();
       else if (stop && typed !== "") void keep(stop[1]);
       else return;
@@ -78,8 +78,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [typed, keep, move, undo]);
-  if (page.error) return <ProblemNote error={page.error} />;
-  if (!page.data) return <Waiting />;
+  if (!page.data) return <Pending query={page} />;
   return (
     <>
       <div className="page-head">

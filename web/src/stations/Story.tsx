@@ -11,6 +11,7 @@ type Page = Schemas["StoryPage"];
 
 export function Story({ episode, page, today }: { episode: string; page: Page; today: string }) {
   const queries = useQueryClient();
+  const [saved, setSaved] = useState(0);
   const keep = (next: Page) => {
     queries.setQueryData(["story", episode], next);
     for (const key of ["visit", "ranges", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
@@ -19,7 +20,7 @@ export function Story({ episode, page, today }: { episode: string; page: Page; t
     <>
       <div className="page-head"><h1>{t("story-title")}</h1><span className="soft">{t("story-lead")}</span></div>
       <Flags episode={episode} page={page} keep={keep} />
-      <Happened key={page.rev} episode={episode} page={page} keep={keep} today={today} />
+      <Happened key={page.rev} saved={saved === page.rev} onSaved={setSaved} episode={episode} page={page} keep={keep} today={today} />
       <Limits episode={episode} page={page} keep={keep} today={today} />
     </>
   );
@@ -84,17 +85,17 @@ function Flags({ episode, page, keep }: { episode: string; page: Page; keep: (p:
   );
 }
 
-function Happened({ episode, page, keep, today }: { episode: string; page: Page; keep: (p: Page) => void; today: string }) {
+function Happened({ episode, page, keep, today, saved, onSaved }: { episode: string; page: Page; keep: (p: Page) => void; today: string; saved: boolean; onSaved: (rev: number) => void }) {
   const [story, setStory] = useState(page.story);
   const [error, setError] = useState<unknown>();
-  const [saved, setSaved] = useState(false);
-  const set = (part: Partial<Schemas["Story"]>) => { setStory({ ...story, ...part }); setSaved(false); };
+  const set = (part: Partial<Schemas["Story"]>) => { setStory({ ...story, ...part }); onSaved(0); };
   const flip = (list: string[], item: string, on: boolean) => (on ? [...list, item] : list.filter((i) => i !== item));
   const save = async () => {
     setError(undefined);
     try {
-      keep(await ask(api.PUT("/api/episodes/{id}/story", { params: { path: { id: episode } }, body: { rev: page.rev, story } })));
-      setSaved(true);
+      const next = await ask(api.PUT("/api/episodes/{id}/story", { params: { path: { id: episode } }, body: { rev: page.rev, story } }));
+      onSaved(next.rev);
+      keep(next);
     } catch (e) { setError(e); }
   };
   return (
@@ -113,7 +114,7 @@ function Happened({ episode, page, keep, today }: { episode: string; page: Page;
           <Field label={t("work-demands")} name="story.work" error={error} wide><Input id="story-work" value={story.work} onChange={(e) => set({ work: e.target.value })} /></Field>
         </div>
         <h3 style={{ margin: "18px 0 6px" }}>{t("health-title")}</h3>
-        <div className="ticks">{page.health.map((h) => <label key={h}><Checkbox checked={story.health.includes(h)} onChange={(e) => set({ health: flip(story.health, h, e.target.checked) })} /> {nameOf("health", h)}</label>)}</div>
+        <div className="ticks">{page.health.map((h) => <Checkbox key={h} checked={story.health.includes(h)} onChange={(e) => set({ health: flip(story.health, h, e.target.checked) })}>{nameOf("health", h)}</Checkbox>)}</div>
         <p className="soft small" style={{ marginTop: 5 }}>{t("health-effect")}</p>
         <h3 style={{ margin: "14px 0 6px" }}>{t("tasks-title")}</h3>
         {story.tasks.map((task, i) => (
@@ -125,7 +126,7 @@ function Happened({ episode, page, keep, today }: { episode: string; page: Page;
         ))}
         <Button size="small" id="add-task" onClick={() => set({ tasks: [...story.tasks, { label: "", score: 0 }] })}>{t("task-add")}</Button> <span className="soft small">{t("task-scale")}</span>
         <h3 style={{ margin: "14px 0 6px" }}>{t("kit-title")}</h3>
-        <div className="ticks">{page.kit.map((k) => <label key={k}><Checkbox checked={story.kit.includes(k)} onChange={(e) => set({ kit: flip(story.kit, k, e.target.checked) })} /> {capital(nameOf("kit", k))}</label>)}</div>
+        <div className="ticks">{page.kit.map((k) => <Checkbox key={k} checked={story.kit.includes(k)} onChange={(e) => set({ kit: flip(story.kit, k, e.target.checked) })}>{capital(nameOf("kit", k))}</Checkbox>)}</div>
         <div style={{ marginTop: 14 }}><Field label={t("story-note")} name="story.note" error={error} wide><Input.TextArea id="story-note" rows={3} value={story.note} onChange={(e) => set({ note: e.target.value })} /></Field></div>
         <p style={{ marginTop: 14 }}><Button type="primary" id="save-story" onClick={() => void save()}>{t("save-story")}</Button> {saved && <span role="status">{t("saved")}</span>}</p>
       </div>
@@ -172,7 +173,7 @@ function Limits({ episode, page, keep, today }: { episode: string; page: Page; k
           <Field label={t("limit-ceiling")} name="ceiling" error={error}><input className="native num" id="limit-ceiling" inputMode="decimal" value={form.ceiling} onChange={(e) => setForm({ ...form, ceiling: e.target.value })} /></Field>
           <Field label={t("limit-floor")} name="floor" error={error}><input className="native num" id="limit-floor" inputMode="decimal" value={form.floor} onChange={(e) => setForm({ ...form, floor: e.target.value })} /></Field>
           <Field label={t("limit-until-day")} name="until_day" error={error}><input className="native num" id="limit-until" inputMode="numeric" value={form.until} onChange={(e) => setForm({ ...form, until: e.target.value })} /></Field>
-          <label style={{ display: "flex", gap: 7, alignItems: "center", height: 38 }}><Checkbox checked={form.release} onChange={(e) => setForm({ ...form, release: e.target.checked })} /> {t("limit-is-release")}</label>
+          <Checkbox style={{ height: 38, alignItems: "center" }} checked={form.release} onChange={(e) => setForm({ ...form, release: e.target.checked })}>{t("limit-is-release")}</Checkbox>
           <Button id="add-limit" onClick={() => void add()}>{t("limit-add")}</Button>
         </div>
       </div>

@@ -4,7 +4,7 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, newId, type Schemas } from "../app/client";
-import { ProblemNote, Waiting } from "../app/parts";
+import { Pending, ProblemNote } from "../app/parts";
 import { send } from "../app/queue";
 import { capital, clock, nameOf, sentence, shortDate, t } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
@@ -16,8 +16,7 @@ export function Visit({ episode }: { episode: string }) {
   const queries = useQueryClient();
   const page = useQuery({ queryKey: ["visit", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/visit", { params: { path: { id: episode } } })) });
   const [error, setError] = useState<unknown>();
-  if (page.error) return <ProblemNote error={page.error} />;
-  if (!page.data) return <Waiting />;
+  if (!page.data) return <Pending query={page} />;
   const { view } = page.data;
   const keep = (next: Page | undefined) => {
     if (next) queries.setQueryData(["visit", episode], next);
@@ -80,7 +79,7 @@ export function Visit({ episode }: { episode: string }) {
             {shown.map((c) => (
               <figure key={c.quantity} style={{ margin: "0 0 10px" }}>
                 <figcaption className="small soft">{capital(nameOf("quantity", c.quantity))}</figcaption>
-                <div style={{ overflowX: "auto" }}><Corridor view={c} today={view.clock.day} from={Math.max(0, view.clock.day - 35)} to={Math.max(0, view.clock.day - 35) + 84} width={560} height={150} label={nameOf("quantity", c.quantity)} /></div>
+                <Corridor view={c} today={view.clock.day} from={Math.max(0, view.clock.day - 35)} to={Math.max(0, view.clock.day - 35) + 84} width={560} height={150} label={nameOf("quantity", c.quantity)} />
               </figure>
             ))}
           </section>

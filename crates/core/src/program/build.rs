@@ -38,6 +38,7 @@ pub struct Proposal {
 /// The phase's count and minutes bound what fits, and only so many new exercises start on one day.
 /// Source of the bounds: common practice, no published source; the order of the goals is the pathway's.
 pub fn build(ctx: &CheckContext, spans: &[PhaseSpan], seed: Uuid) -> Proposal {
+    let ctx = &CheckContext { planning: true, ..*ctx };
     let mut plan = Proposal { lines: Vec::new(), later: Vec::new() };
     for span in spans.iter().filter(|span| span.to_day > ctx.today && span.number >= ctx.phase) {
         if let Some(phase) = ctx.pathway.phase(span.number) {

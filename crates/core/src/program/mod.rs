@@ -2,12 +2,14 @@
 
 mod build;
 mod ceiling;
+mod running;
 mod safety;
 mod schedule;
 mod score;
 
 pub use build::{LaterItem, Proposal, build};
 pub use ceiling::{Band, Ceiling, CeilingToday, band_view, ceiling_on, floor_on};
+pub use running::{running_lines, scheduled_lines};
 pub use safety::{CheckContext, Finding, Status, Verdict, check_exercise, check_line, resolved_path};
 pub use schedule::{PhaseSpan, reached_phase, schedule};
 pub use score::{

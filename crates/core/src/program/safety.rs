@@ -75,6 +75,8 @@ pub struct CheckContext<'a> {
     pub strength_delay_weeks: i32,
     /// What is at hand.
     pub kit: &'a [String],
+    /// True when a plan is judged: what waits for a gate is planned, and runs only once the gate is passed.
+    pub planning: bool,
 }
 
 /// The arm at rest in a sling: never a movement, never a breach.
@@ -174,13 +176,15 @@ pub fn check_exercise(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day:
     }
     match ctx.pathway.opening_phase(&exercise.id) {
         None => say(Blocked, false, Reason::new("not-in-pathway").with("pathway", ctx.pathway.id.as_str())),
-        Some(phase) if phase.number > ctx.phase && day <= ctx.today => {
-            let reason = Reason::new("phase-not-reached").with("phase", phase.id.as_str());
-            say(Blocked, false, reason);
-        }
         Some(phase) if day < phase.earliest_week * WEEK => {
             let reason = Reason::new("phase-too-early").with("phase", phase.id.as_str());
             say(Blocked, false, reason.with("week", phase.earliest_week).with("opens_day", phase.earliest_week * WEEK));
+        }
+        Some(phase) if phase.number > ctx.phase && !ctx.planning => {
+            say(Blocked, false, Reason::new("phase-not-reached").with("phase", phase.id.as_str()));
+        }
+        Some(phase) if phase.number > ctx.phase => {
+            say(Status::Allowed, true, Reason::new("waits-for-gate").with("phase", phase.id.as_str()));
         }
         Some(_) => {}
     }
@@ -360,6 +364,7 @@ fn turning_days(ctx: &CheckContext, from: PostOpDay, to: PostOpDay) -> Vec<PostO
 ///
 /// Only the days on which some rule changes are looked at: between them every rule says the same.
 pub fn check_line(ctx: &CheckContext, line: &Line) -> Verdict {
+    let ctx = &CheckContext { planning: true, ..*ctx };
     let from = line.from_day.max(ctx.today);
     if line.to_day <= line.from_day {
         let reason = Reason::new("line-ends-before-start").with("from_day", line.from_day).with("to_day", line.to_day);

@@ -3,7 +3,7 @@
 use super::shoulder::*;
 use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::Level;
-use ritorno_core::program::{Proposal, Status, build, check_line, schedule, score_view};
+use ritorno_core::program::{Proposal, Status, build, check_exercise, check_line, running_lines, schedule, score_view};
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
@@ -86,7 +86,7 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
     assert_eq!(verdict(&facts, "pel1", 38, 60, |_| ()).status, Status::Allowed);
     blocked_by(&facts, "erl3", 38, 60, |_| (), "gate-week");
     blocked_by(&facts, "ael2", 38, 60, |_| (), "allowance");
-    blocked_by(&facts, "ael2", 38, 60, |_| (), "phase-not-reached");
+    blocked_by(&facts, "ael2", 38, 60, |_| (), "phase-too-early");
     blocked_by(&facts, "irs7", 42, 60, |_| (), "forbidden-position");
     blocked_by(&facts, "ael8", 42, 60, |_| (), "no-room-below-ceiling");
     blocked_by(&facts, "iso1", 60, 70, |l| l.dose.effort_pct = Some(60), "effort-above");
@@ -128,4 +128,24 @@ fn a_gate_that_is_late_moves_later_phases_and_no_ceiling() {
     pass(&mut facts, "to-assisted", 44);
     let spans = schedule(&known().pathways[CUFF], &facts);
     assert_eq!((spans[2].from_day, spans[3].from_day), (44, 84));
+}
+
+#[test]
+fn nothing_behind_a_gate_runs_before_it_is_passed_and_nothing_before_it_stops() {
+    let mut facts = shoulder(38);
+    pass(&mut facts, "to-protected-passive", 14);
+    facts.lines = plan(&facts).lines;
+    facts.today = on(45); // the gate of day 42 is due and has not been passed
+    let names = |facts: &Facts| -> Vec<String> {
+        let assessment = Assessment::new(known(), facts).expect("a known pathway");
+        running_lines(&assessment.ctx(), facts, 45).iter().map(|l| l.exercise.clone()).collect()
+    };
+    let waiting = names(&facts);
+    assert!(waiting.contains(&"pel1".to_owned()) && !waiting.contains(&"ael1".to_owned()), "{waiting:?}");
+    let assessment = Assessment::new(known(), &facts).expect("a known pathway");
+    let behind = check_exercise(&assessment.ctx(), &known().exercises["ael1"], &known().exercises["ael1"].dose, 45);
+    assert!(behind.findings.iter().any(|f| f.reason.rule == "phase-not-reached" && f.status == Status::Blocked));
+    pass(&mut facts, "to-assisted", 45);
+    let passed = names(&facts);
+    assert!(passed.contains(&"ael1".to_owned()) && !passed.contains(&"pel1".to_owned()), "{passed:?}");
 }

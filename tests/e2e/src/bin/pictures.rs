@@ -1,4 +1,5 @@
 //! Pictures of each main view from the demo data: `./scripts/pictures`.
+#![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 
 use ritorno_e2e::House;
 use std::path::PathBuf;

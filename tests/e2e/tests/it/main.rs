@@ -1,4 +1,5 @@
 //! The interface as a person meets it.
+#![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod outage;
 mod screens;
 mod whole_story;

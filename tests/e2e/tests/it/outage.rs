@@ -8,6 +8,7 @@ async fn nothing_is_lost_while_the_database_is_away() {
     let house = House::open_on(&cluster.door(), "outage", 1280, 800).await;
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
+    house.see("#gate").await;
     house.keys("gr").await;
     house.see(".dial.on").await;
     cluster.stop();
