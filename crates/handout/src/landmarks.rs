@@ -1,7 +1,8 @@
 //! From a ceiling to a landmark of the body.
 //!
-//! The landmark is the highest one that lies below the ceiling for everybody, so it errs low.
-//! Source: our choice, from shoulder, chest and eye heights of a standing person (from memory).
+//! The landmark is the highest one that the elbow reaches below the ceiling, so it errs low. Where the
+//! elbow is at an elevation follows from shoulder height 0.818 H and upper-arm length 0.186 H
+//! (Drillis & Contini 1966, from memory); heights of face and chest are ours, from memory.
 
 use ritorno_core::knowledge::Exercise;
 use ritorno_core::program::{Ceiling, CheckContext, ceiling_on};
@@ -23,11 +24,12 @@ fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
         (q, Ceiling::UpTo { value }) if q.contains("elevation") => pick(
             value,
             &[
-                (45.0, "landmark-elevation-45"),
-                (70.0, "landmark-elevation-70"),
-                (95.0, "landmark-elevation-95"),
-                (120.0, "landmark-elevation-125"),
-                (150.0, "landmark-elevation-160"),
+                (45.0, "landmark-elevation-ribs"),
+                (60.0, "landmark-elevation-chest"),
+                (90.0, "landmark-elevation-shoulder"),
+                (115.0, "landmark-elevation-mouth"),
+                (130.0, "landmark-elevation-eyes"),
+                (170.0, "landmark-elevation-crown"),
             ],
             "landmark-elevation-none",
         ),
@@ -61,5 +63,56 @@ pub fn session_limit(ctx: &CheckContext, wording: &Wording, exercise: &Exercise,
     match on.ceiling {
         Ceiling::Free => String::new(),
         ceiling => landmark(&adapts.quantity, ceiling).map(|id| wording.say(id, &[])).unwrap_or_default(),
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    /// Degrees that a landmark stands for, worked out from body heights in shares of stature.
+    fn reach(id: &str) -> f64 {
+        let elbow_at = |height: f64| 90.0 + ((height - 0.818) / 0.186).asin().to_degrees();
+        // A hand's width is 0.055 H, the forearm to the middle of the hand 0.195 H.
+        match id.trim_start_matches("landmark-") {
+            "elevation-none" | "rotation-none" | "active-none" => 0.0,
+            "elevation-ribs" => elbow_at(0.68),
+            "elevation-chest" => elbow_at(0.72),
+            "elevation-shoulder" => elbow_at(0.818),
+            "elevation-mouth" => elbow_at(0.89),
+            "elevation-eyes" => elbow_at(0.936),
+            "elevation-crown" => elbow_at(1.0),
+            "rotation-5" => 0.0,
+            "rotation-35" => (0.055f64 / 0.195).asin().to_degrees(),
+            "rotation-50" => 45.0,
+            other => panic!("{other} has no height"),
+        }
+    }
+
+    #[test]
+    fn a_landmark_never_lies_above_its_ceiling_and_never_sinks_when_the_ceiling_rises() {
+        for quantity in ["passive-elevation", "active-elevation-lying", "passive-er-side"] {
+            let mut before = -1.0;
+            for degrees in 0..=180 {
+                let value = f64::from(degrees);
+                let id = landmark(quantity, Ceiling::UpTo { value }).unwrap_or_else(|| panic!("{quantity} has landmarks"));
+                assert!(reach(id) <= value, "{quantity} {degrees}°: {id} allows more");
+                assert!(reach(id) >= before, "{quantity} {degrees}°: {id} is lower than before");
+                before = reach(id);
+            }
+        }
+    }
+
+    #[test]
+    fn every_landmark_has_words_without_degrees() {
+        let wording = ritorno_wording::Wording::english().unwrap_or_else(|error| panic!("{error}"));
+        for quantity in ["passive-elevation", "active-elevation-upright", "passive-er-side", "hand-behind-back"] {
+            for ceiling in [Ceiling::NoneAllowed, Ceiling::Free].into_iter().chain((0..=180).map(|d| Ceiling::UpTo { value: f64::from(d) }))
+            {
+                let id = landmark(quantity, ceiling).unwrap_or_else(|| panic!("{quantity} {ceiling:?}"));
+                let words = wording.say(id, &[]);
+                assert!(wording.has(id) && !words.contains('°'), "{id}: {words}");
+            }
+        }
     }
 }

@@ -3,6 +3,7 @@
 use crate::landmarks::{limit_rows, session_limit};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::episode::{Facts, Line};
+use ritorno_core::knowledge::{Exercise, Group, Helper, Level};
 use ritorno_core::program::{CheckContext, resolved_path, running_lines, score_view};
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_wording::{Value, Wording, capital};
@@ -35,6 +36,8 @@ pub struct HandoutInput<'a> {
     pub name: &'a str,
     /// Version of the signed program.
     pub version: i32,
+    /// When it was signed.
+    pub signed_on: chrono::NaiveDate,
 }
 
 fn dose_text(wording: &Wording, line: &Line) -> String {
@@ -61,12 +64,23 @@ fn dose_text(wording: &Wording, line: &Line) -> String {
     capital(&parts.join(", "))
 }
 
+/// What the tinted arm does in an exercise, as a wording key.
+fn which_arm(exercise: &Exercise) -> &'static str {
+    let shoulder = [Group::Cuff, Group::Deltoid, Group::Subscapularis].into_iter().map(|group| exercise.demand_on(group)).max();
+    match (shoulder, exercise.helper) {
+        (Some(Level::Passive), Helper::OtherHand | Helper::Stick) => "paper-arm-rests-other",
+        (Some(Level::Passive), _) => "paper-arm-rests-body",
+        (Some(Level::Assisted), Helper::OtherHand | Helper::Stick | Helper::Pulley) => "paper-arm-helps",
+        _ => "paper-arm-works",
+    }
+}
+
 /// Prints the sheet for today.
 ///
 /// # Errors
 /// When the template and the data do not fit together, which the tests keep from happening.
 pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, HandoutError> {
-    let HandoutInput { ctx, facts, name, version } = *input;
+    let HandoutInput { ctx, facts, name, version, signed_on } = *input;
     let day = ctx.today;
     let date = |day: i32| date_of(facts.story.day0, day).map(|d| d.format("%-d %B %Y").to_string()).unwrap_or_default();
     let side = wording.say(if facts.story.side == ritorno_core::mechanics::Arm::Left { "side-left" } else { "side-right" }, &[]);
@@ -101,6 +115,7 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
             "alt": format!("{title}. {}", wording.attribute(&id, "how")),
             "figure": file,
             "dose": dose_text(wording, line),
+            "arm": wording.say(which_arm(exercise), &[]),
             "start": wording.attribute(&id, "start"),
             "how": wording.attribute(&id, "how"),
             "limit": session_limit(ctx, wording, exercise, day),
@@ -121,7 +136,7 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         "name": name,
         "for_line": wording.say("paper-for", &[("name", Value::Text(name))]),
         "clock": wording.say("paper-day", &[("weeks", Value::Number(f64::from(clock.weeks))), ("days", Value::Number(f64::from(clock.days)))]),
-        "signed": wording.say("paper-signed", &[("date", Value::Text(&facts.today.format("%-d %B %Y").to_string())), ("version", Value::Number(f64::from(version)))]),
+        "signed": wording.say("paper-signed", &[("date", Value::Text(&signed_on.format("%-d %B %Y").to_string())), ("version", Value::Number(f64::from(version)))]),
         "page": plain("paper-page"),
         "arm": wording.say("paper-arm", &[("side", Value::Text(&side))]),
         "limits_title": plain("paper-limits"),

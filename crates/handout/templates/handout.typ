@@ -10,7 +10,7 @@
 #set heading(numbering: none)
 #show heading.where(level: 1): it => block(below: 3mm, text(21pt, weight: 700, it.body))
 #show heading.where(level: 2): it => block(above: 5mm, below: 2.5mm, text(13.5pt, weight: 700, fill: rgb("#12616b"), it.body))
-#show heading.where(level: 3): it => block(above: 0mm, below: 1.6mm, text(12.5pt, weight: 700, it.body))
+#show heading.where(level: 3): it => block(above: 0mm, below: 2.4mm, text(12.5pt, weight: 700, it.body))
 
 = #d.title
 #grid(columns: (1fr, auto), [
@@ -51,7 +51,11 @@
 #for (i, e) in d.exercises.enumerate() [
   #block(breakable: false, width: 100%, inset: (y: 2.6mm), stroke: (top: 0.4pt + luma(190)))[
     #grid(columns: (46mm, 1fr), column-gutter: 6mm, align: (center + horizon, left),
-      image(e.figure, alt: e.alt, height: 38mm, width: 46mm, fit: "contain"),
+      [
+        #image(e.figure, alt: e.alt, height: 34mm, width: 46mm, fit: "contain")
+        #v(-1.5mm)
+        #text(9pt, weight: 700, fill: rgb("#12616b"))[#e.arm]
+      ],
       [
         === #(i + 1). #e.name
         #text(12.5pt, weight: 700, fill: rgb("#12616b"))[#e.dose] \

@@ -7,7 +7,7 @@ use ritorno_core::episode::{
 };
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Role;
-use ritorno_core::program::{build, schedule, scheduled_lines, score_view};
+use ritorno_core::program::{SNAPSHOT_VERSION, Snapshot, build, schedule, scheduled_lines, score_view};
 use ritorno_core::visit::Assessment;
 use ritorno_server::{AppState, hash_password, new_user, refresh_lane};
 use ritorno_store::episode::Patient;
@@ -377,7 +377,8 @@ fn build_and_log(
         let lines = build(&ctx, &schedule(ctx.pathway, &facts), id).lines;
         let mut signed = facts.clone();
         signed.lines.clone_from(&lines);
-        (lines, serde_json::json!({ "rev": 1, "story_rev": 1, "limits": facts.limits, "score": score_view(&ctx, &signed) }))
+        let kept = Snapshot { rev: 1, story_rev: 1, limits: facts.limits.clone(), score: score_view(&ctx, &signed) };
+        (lines, serde_json::to_value(kept).map_err(|_| StoreError::Unreadable("snapshot"))?)
     };
     // What was asked of the patient on each day: nothing that waits for a gate.
     let mut known = episode::load(conn, id, state.today.date())?.facts;
@@ -385,7 +386,7 @@ fn build_and_log(
     let assessment = Assessment::new(&state.knowledge, &known).ok_or(StoreError::NotFound("pathway"))?;
     let planned = |day: i32| -> Vec<_> { scheduled_lines(&assessment.ctx(), &known, day).into_iter().cloned().collect() };
     program::save(conn, id, 0, &state.knowledge.sha256, &lines)?;
-    program::sign(conn, id, 1, 1, snapshot, by.id, on(built))?;
+    program::sign(conn, id, 1, SNAPSHOT_VERSION, snapshot, by.id, on(built))?;
     for day in (p.day - 13).max(built)..p.day {
         let log = |conn: &mut PgConnection, exercise: Option<&str>, fact: LogFact| {
             events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: exercise.map(str::to_owned), fact })

@@ -30,7 +30,7 @@ pub(crate) async fn handout(app: App, req: HttpRequest, id: web::Path<Uuid>) -> 
                 return Err(ApiError::blocked(reasons.collect(), Vec::new()));
             }
             let name = format!("{} {}", loaded.patient.given_name, loaded.patient.family_name);
-            let input = HandoutInput { ctx: &ctx, facts: &loaded.facts, name: &name, version: signed.version };
+            let input = HandoutInput { ctx: &ctx, facts: &loaded.facts, name: &name, version: signed.version, signed_on: signed.signed_on };
             render(wording(), &input).map_err(|error| {
                 tracing::error!(%error, "handout");
                 ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])

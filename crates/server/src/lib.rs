@@ -4,6 +4,7 @@ mod app;
 mod decisions;
 mod home;
 mod lanes;
+mod logging;
 mod problem;
 mod program;
 mod ranges;

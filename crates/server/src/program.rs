@@ -10,16 +10,14 @@ use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Purpose};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
-    LaterItem, ScoreView, Status, Verdict, build, check_exercise, check_line, running_lines, schedule, score_view,
+    LaterItem, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Verdict, build, check_exercise, check_line, read_snapshot, running_lines,
+    schedule, score_view,
 };
 use ritorno_core::visit::Assessment;
 use ritorno_store::episode::Loaded;
 use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
-
-/// Version of the snapshot's shape; a golden file keeps every version readable.
-const SNAPSHOT_KIND: i32 = 1;
 
 /// An exercise that could be added, with what the check says for today.
 #[derive(Serialize, utoipa::ToSchema)]
@@ -84,13 +82,13 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Pr
     let ctx = assessment.ctx();
     let signed = match &loaded.program {
         None => None,
-        Some(head) => {
-            program::last_snapshot(conn, head.id)?.zip(program::last_signed(conn, head.id)?).map(|((_, body), last)| SignedInfo {
-                version: last.version,
-                on: last.signed_on,
-                current: body.get("rev").and_then(serde_json::Value::as_i64) == Some(i64::from(head.rev)),
-            })
-        }
+        Some(head) => match (program::last_snapshot(conn, head.id)?, program::last_signed(conn, head.id)?) {
+            (Some((version, body)), Some(last)) => {
+                let kept = read_snapshot(version, body).map_err(|_| StoreError::Unreadable("snapshot"))?;
+                Some(SignedInfo { version: last.version, on: last.signed_on, current: kept.rev == head.rev })
+            }
+            _ => None,
+        },
     };
     let candidates = state
         .knowledge
@@ -244,13 +242,14 @@ pub(crate) async fn sign_program(
         let assessment = assessed(state, &loaded.facts)?;
         check_lines(&assessment, &loaded.facts.lines)?;
         // What is signed is resolved: ceilings, gates and verdicts as they stand, not only the lines.
-        let body = serde_json::json!({
-            "rev": form.rev,
-            "story_rev": loaded.rev,
-            "limits": loaded.facts.limits,
-            "score": score_view(&assessment.ctx(), &loaded.facts),
-        });
-        program::sign(conn, *id, form.rev, SNAPSHOT_KIND, body, user.id, state.today.date())?;
+        let kept = Snapshot {
+            rev: form.rev,
+            story_rev: loaded.rev,
+            limits: loaded.facts.limits.clone(),
+            score: score_view(&assessment.ctx(), &loaded.facts),
+        };
+        let body = serde_json::to_value(kept).map_err(|_| StoreError::Unreadable("snapshot"))?;
+        program::sign(conn, *id, form.rev, SNAPSHOT_VERSION, body, user.id, state.today.date())?;
         let loaded = refresh_lane(state, conn, *id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
     })

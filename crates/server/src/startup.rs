@@ -1,6 +1,7 @@
 //! Putting the application together: routes, limits, headers, pages.
 
 use crate::app::AppState;
+use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{decisions, home, program, ranges, security, session, story, visit};
 use actix_files::{Files, NamedFile};
@@ -160,7 +161,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .wrap(from_fn(security::same_origin))
             .wrap(headers)
             .wrap(Compress::default())
-            .wrap(TracingLogger::default())
+            .wrap(TracingLogger::<Quiet>::new())
             .route("/healthz", web::get().to(|| async { "ok" }))
             .route(
                 "/api/openapi.json",

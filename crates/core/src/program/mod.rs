@@ -6,6 +6,7 @@ mod running;
 mod safety;
 mod schedule;
 mod score;
+mod snapshot;
 
 pub use build::{LaterItem, Proposal, build};
 pub use ceiling::{Band, Ceiling, CeilingToday, band_view, ceiling_on, floor_on};
@@ -15,3 +16,4 @@ pub use schedule::{PhaseSpan, reached_phase, schedule};
 pub use score::{
     CorridorView, DoseTotals, GateMark, LineView, MilestoneView, PrecautionSpan, ScoreView, SlingSpan, corridor_views, score_view,
 };
+pub use snapshot::{SNAPSHOT_VERSION, Snapshot, SnapshotError, read_snapshot};

@@ -1,8 +1,11 @@
 //! The core against the shipped knowledge: rules, published timing, properties.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
+mod criteria;
 mod gates;
 mod house;
 mod knowledge;
+mod paths;
 mod plans;
 mod properties;
 mod shoulder;
+mod snapshot;

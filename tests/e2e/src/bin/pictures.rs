@@ -41,6 +41,7 @@ async fn main() {
     house.see("article img").await;
     house.until("[...document.images].every(i => i.complete && i.naturalWidth > 0)").await;
     house.picture(&shot("home")).await;
+    sheet(&house, &out).await;
     house.open_patient("Oravec").await;
     house.keys("gr").await;
     house.see(".dial.on").await;
@@ -50,6 +51,31 @@ async fn main() {
     scroll(&house, "#gate").await;
     house.picture(&shot("gate-due")).await;
     house.close().await;
+}
+
+/// The second page of the sheet, drawn by poppler.
+async fn sheet(house: &House, out: &std::path::Path) {
+    let script = "const done=arguments[0];fetch(document.querySelector('#pdf').href).then(r=>r.blob()).then(b=>{const f=new FileReader();f.onload=()=>done(f.result.split(',')[1]);f.readAsDataURL(b)})";
+    let text = house.browser.execute_async(script, vec![]).await.expect("fetched");
+    let pdf = std::env::temp_dir().join(format!("ritorno-sheet-{}.pdf", std::process::id()));
+    let mut decode = std::process::Command::new("base64")
+        .arg("-d")
+        .stdin(std::process::Stdio::piped())
+        .stdout(std::fs::File::create(&pdf).expect("a file"))
+        .spawn()
+        .expect("base64 runs");
+    std::io::Write::write_all(&mut decode.stdin.take().expect("piped"), text.as_str().expect("text").as_bytes()).expect("written");
+    decode.wait().expect("decoded");
+    for page in ["1", "2"] {
+        let name = if page == "2" { out.join("sheet") } else { std::env::temp_dir().join("ritorno-sheet-1") };
+        let status = std::process::Command::new("pdftoppm")
+            .args(["-png", "-r", "80", "-singlefile", "-f", page, "-l", page])
+            .arg(&pdf)
+            .arg(name)
+            .status();
+        assert!(status.expect("poppler-utils is installed").success());
+    }
+    std::fs::remove_file(pdf).expect("removed");
 }
 
 async fn scroll(house: &House, css: &str) {

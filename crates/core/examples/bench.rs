@@ -1,0 +1,70 @@
+//! Times building and checking one program: `./bench` runs it in release.
+
+use ritorno_core::episode::{Answer, Clearance, Facts, FlagAnswer, GatePass, Story};
+use ritorno_core::knowledge::{NamedText, load};
+use ritorno_core::mechanics::Arm;
+use ritorno_core::program::{build, check_line, schedule};
+use ritorno_core::visit::Assessment;
+use std::path::Path;
+use std::time::Instant;
+use uuid::Uuid;
+
+fn main() -> Result<(), Box<dyn std::error::Error>> {
+    let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../knowledge");
+    let mut files = Vec::new();
+    for folder in ["", "exercises", "pathways"] {
+        for entry in std::fs::read_dir(root.join(folder))? {
+            let path = entry?.path();
+            if path.extension().is_some_and(|e| e == "toml") {
+                let name = path.strip_prefix(&root)?.to_string_lossy().into_owned();
+                files.push(NamedText { name, text: std::fs::read_to_string(&path)? });
+            }
+        }
+    }
+    let known = load(&files).map_err(|faults| format!("{faults:#?}"))?;
+    let day0 = "2027-01-22".parse()?;
+    let facts = Facts {
+        today: "2027-03-01".parse()?,
+        birth: "1979-05-12".parse()?,
+        story: Story {
+            pathway: "cuff-repair-small-medium".into(),
+            side: Arm::Right,
+            day0,
+            dominant: Arm::Right,
+            mechanism: String::new(),
+            work: String::new(),
+            clearance: Some(Clearance { role: "surgeon".into(), on: day0 }),
+            sling_worn: None,
+            health: vec![],
+            tasks: vec![],
+            kit: "bed table cloth stick towel wall ball pulley elastic weight".split(' ').map(str::to_owned).collect(),
+            note: String::new(),
+        },
+        limits: vec![],
+        flag_answers: known
+            .red_flags
+            .iter()
+            .map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on: day0, confirmed: true })
+            .collect(),
+        flag_actions: vec![],
+        readings: vec![],
+        scores: vec![],
+        attestations: vec![],
+        log: vec![],
+        gate_passes: vec![GatePass { gate: "to-protected-passive".into(), on: day0, overridden: vec![], reason: String::new() }],
+        lines: vec![],
+    };
+    let mut times = Vec::new();
+    let mut lines = 0;
+    for _ in 0..60 {
+        let start = Instant::now();
+        let assessment = Assessment::new(&known, &facts).ok_or("unknown pathway")?;
+        let ctx = assessment.ctx();
+        let plan = build(&ctx, &schedule(ctx.pathway, &facts), Uuid::nil());
+        lines = plan.lines.iter().map(|line| check_line(&ctx, line)).filter(|verdict| verdict.findings.len() < 99).count();
+        times.push(start.elapsed().as_secs_f64() * 1000.0);
+    }
+    times.sort_by(f64::total_cmp);
+    println!("build and check of {lines} lines: median {:.2} ms, slowest {:.2} ms of {}", times[30], times[59], times.len());
+    Ok(())
+}

@@ -1,0 +1,97 @@
+//! Paths and ceilings: every frame, every exercise.
+
+use super::shoulder::*;
+use proptest::prelude::*;
+use ritorno_core::mechanics::{ArmPose, Path, Rotation};
+use ritorno_core::program::{Ceiling, band_view, ceiling_on, floor_on, resolved_path};
+use ritorno_core::visit::Assessment;
+
+fn pose() -> impl Strategy<Value = ArmPose> {
+    (-60.0f64..120.0, 0.0f64..175.0, -90.0f64..90.0, 0.0f64..140.0).prop_map(|(plane_deg, elevation_deg, twist, elbow_deg)| ArmPose {
+        plane_deg,
+        elevation_deg,
+        rotation: Rotation::TwistDeg(twist),
+        elbow_deg,
+    })
+}
+
+proptest! {
+    #[test]
+    fn frames_are_close_together_and_keep_both_ends(keys in proptest::collection::vec(pose(), 1..5)) {
+        let path = Path { keys: keys.clone() };
+        let frames = path.frames();
+        prop_assert_eq!(frames.first().expect("a frame").pose, keys[0]);
+        prop_assert!((frames.last().expect("a frame").pose.elevation_deg - keys[keys.len() - 1].elevation_deg).abs() < 1e-9);
+        for pair in frames.windows(2) {
+            prop_assert!((pair[1].pose.elevation_deg - pair[0].pose.elevation_deg).abs() <= 2.0 + 1e-9);
+            prop_assert!((pair[1].pose.twist_deg() - pair[0].pose.twist_deg()).abs() <= 2.0 + 1e-9);
+        }
+    }
+
+    #[test]
+    fn limbs_keep_their_length_and_the_elbow_its_angle(arm in pose()) {
+        prop_assert!((arm.upper_arm().norm() - 1.0).abs() < 1e-9);
+        prop_assert!((arm.forearm().norm() - 1.0).abs() < 1e-9);
+        prop_assert!((arm.upper_arm().dot(arm.forearm()) - arm.elbow_deg.to_radians().cos()).abs() < 1e-9);
+    }
+
+    #[test]
+    fn a_cut_path_ends_at_the_ceiling_and_nowhere_above(day in 14i32..80, deg in 50.0f64..150.0) {
+        let mut facts = shoulder(day);
+        facts.limits.push(limit("passive-elevation", deg.round(), None));
+        let assessment = Assessment::new(known(), &facts).expect("a known pathway");
+        let ctx = assessment.ctx();
+        let top = ceiling_on(ctx.pathway, ctx.limits, "passive-elevation", day, day).ceiling.value().expect("a ceiling");
+        for exercise in known().exercises.values().filter(|e| e.adapts.as_ref().is_some_and(|a| a.quantity == "passive-elevation" && a.least_deg <= top)) {
+            let whole = exercise.path().keys.iter().map(|k| k.elevation_deg).fold(0.0, f64::max);
+            let peak = resolved_path(&ctx, exercise, day).frames().iter().map(|f| f.pose.elevation_deg).fold(0.0, f64::max);
+            prop_assert!((peak - whole.min(top)).abs() < 0.05, "{}: {peak} of {whole} under {top}", exercise.id);
+        }
+    }
+
+    /// The bands that are drawn say on every day what the rule says on that day.
+    #[test]
+    fn bands_and_rule_agree_on_every_day(today in 0i32..150, deg in 20.0f64..150.0, until in proptest::option::of(10i32..150), ended in any::<bool>()) {
+        let mut written = limit("passive-elevation", deg.round(), until);
+        if ended && until.is_some_and(|day| today >= day) {
+            written.ended_on = Some(on(today));
+        }
+        let pathway = &known().pathways[CUFF];
+        let limits = [written];
+        let bands = band_view(pathway, &limits, "passive-elevation", today);
+        prop_assert_eq!(bands[0].from_day, 0);
+        prop_assert_eq!(bands.last().expect("a band").to_day, pathway.weeks * 7);
+        for pair in bands.windows(2) {
+            prop_assert_eq!(pair[0].to_day, pair[1].from_day);
+        }
+        for day in 0..pathway.weeks * 7 {
+            let band = bands.iter().find(|b| (b.from_day..b.to_day).contains(&day)).expect("a band for every day");
+            prop_assert_eq!(band.ceiling, ceiling_on(pathway, &limits, "passive-elevation", day, today).ceiling, "day {}", day);
+            prop_assert_eq!(band.floor, floor_on(pathway, &limits, "passive-elevation", day, today), "day {}", day);
+            if let (Ceiling::UpTo { value }, Some(floor)) = (band.ceiling, band.floor) {
+                prop_assert!(floor <= value);
+            }
+        }
+    }
+}
+
+#[test]
+fn every_exercise_is_reachable_in_its_pathway_by_somebody() {
+    // With everything at hand, every gate passed and no limit, each exercise passes the check on some day.
+    let mut facts = shoulder(180);
+    for gate in &known().pathways[CUFF].gates {
+        pass(&mut facts, &gate.id, gate.week * 7);
+    }
+    let assessment = Assessment::new(known(), &facts).expect("a known pathway");
+    let ctx = assessment.ctx();
+    for phase in &assessment.pathway.phases {
+        for id in &phase.exercises {
+            let exercise = &known().exercises[id];
+            let open = (0..26 * 7).step_by(7).find(|day| {
+                ritorno_core::program::check_exercise(&ctx, exercise, &exercise.dose, *day).status == ritorno_core::program::Status::Allowed
+            });
+            let opens = open.unwrap_or_else(|| panic!("{id} is never open"));
+            assert!(opens >= phase.earliest_week * 7, "{id} opens on day {opens}, before its phase");
+        }
+    }
+}
