@@ -5,7 +5,7 @@ use crate::problem::{ApiError, Problem};
 use actix_web::{HttpRequest, get, web};
 use ritorno_core::lanes::{Lane, LaneName};
 use ritorno_core::permission::Action;
-use ritorno_store::{StoreError, decisions};
+use ritorno_store::decisions;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -30,7 +30,9 @@ pub(crate) struct DecisionRow {
     name: String,
     work: String,
     side: String,
-    lane: Lane,
+    /// As it was worked out and saved: passed on as it lies, not read and written again.
+    #[schema(value_type = Lane)]
+    lane: serde_json::Value,
 }
 
 /// How many are in a lane.
@@ -64,17 +66,15 @@ pub(crate) async fn list(app: App, req: HttpRequest, query: web::Query<Query>) -
         found.truncate(PAGE as usize);
         let rows = found
             .into_iter()
-            .map(|row| {
-                Ok(DecisionRow {
-                    patient: row.patient_id,
-                    episode: row.episode_id,
-                    name: format!("{} {}", row.given_name, row.family_name),
-                    work: row.work,
-                    side: row.side,
-                    lane: serde_json::from_value(row.body).map_err(|_| StoreError::Unreadable("lane"))?,
-                })
+            .map(|row| DecisionRow {
+                patient: row.patient_id,
+                episode: row.episode_id,
+                name: format!("{} {}", row.given_name, row.family_name),
+                work: row.work,
+                side: row.side,
+                lane: row.body,
             })
-            .collect::<Result<_, StoreError>>()?;
+            .collect();
         let counts = decisions::counts(conn)?.into_iter().map(|(lane, count)| LaneCount { lane, count }).collect();
         Ok(web::Json(DecisionPage { rows, counts, more }))
     })

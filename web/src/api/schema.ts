@@ -593,6 +593,7 @@ export interface components {
         DecisionRow: {
             /** Format: uuid */
             episode: string;
+            /** @description As it was worked out and saved: passed on as it lies, not read and written again. */
             lane: components["schemas"]["Lane"];
             name: string;
             /** Format: uuid */
