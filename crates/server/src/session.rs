@@ -7,7 +7,7 @@ use actix_web::cookie::{Cookie, SameSite, time::Duration as CookieDuration};
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, delete, get, post, web};
 use chrono::{Duration, NaiveDate, Utc};
-use ritorno_core::permission::{Action, Role};
+use ritorno_core::permission::Role;
 use ritorno_store::{Actor, StoreError, session, user};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
@@ -79,7 +79,12 @@ pub(crate) async fn show_session(app: App, req: HttpRequest) -> Result<web::Json
 #[delete("/session")]
 pub(crate) async fn sign_out(app: App, req: HttpRequest) -> Result<HttpResponse, ApiError> {
     let token = token_of(&req)?;
-    app.write(&req, Action::ReadRecord, "sign-out", move |_, conn, _| Ok(session::close(conn, &token)?)).await?;
+    // Everybody may leave, whatever their role.
+    app.block(move |_, conn| {
+        let user = session::user(conn, &token)?.map(|user| user.id);
+        Ok(ritorno_store::write(conn, Actor { user, action: "sign-out" }, |conn| session::close(conn, &token))?)
+    })
+    .await?;
     let mut gone = Cookie::new(COOKIE, "");
     gone.set_path("/");
     gone.make_removal();

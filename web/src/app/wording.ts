@@ -51,7 +51,7 @@ export function sentence(reason: Reason): string {
   const about = reason.args["quantity"] ?? (reason.rule.startsWith("flag-active") ? "elevation" : undefined);
   for (const [name, value] of Object.entries(reason.args)) {
     const reading = typeof value === "number" && about !== undefined && READINGS.includes(name) && !(name === "value" && reason.rule === "asks-measure-of-other");
-    args[name] = reading ? (about === "hand-behind-back" ? `level ${value}` : `${value}°`) : value;
+    args[name] = reading ? withUnit(String(about), value) : value;
   }
   return capital(t(`rule-${reason.rule}`, args));
 }
@@ -64,4 +64,9 @@ export function clock(c: { weeks: number; days: number; day: number }): string {
 /** A date as it is said: *6 Feb 2027*. */
 export function shortDate(iso: string): string {
   return new Date(`${iso}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
+}
+
+/** A reading of a quantity with its unit. */
+export function withUnit(quantity: string, value: number): string {
+  return quantity === "hand-behind-back" ? `level ${value}` : `${value}°`;
 }

@@ -5,7 +5,7 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Field, ProblemNote } from "../app/parts";
-import { attr, capital, nameOf, sentence, shortDate, t } from "../app/wording";
+import { attr, capital, nameOf, sentence, shortDate, t, withUnit } from "../app/wording";
 
 type Page = Schemas["StoryPage"];
 
@@ -161,7 +161,7 @@ function Limits({ episode, page, keep, today }: { episode: string; page: Page; k
           {page.limits.map((l) => (
             <tr key={l.id}>
               <td style={{ width: "auto" }}>{capital(nameOf("quantity", l.quantity))}</td>
-              <td className="num"><b>{t("limit-up-to", { ceiling: l.ceiling })}</b>{l.floor != null ? `, ${t("limit-at-least", { floor: l.floor })}` : ""}</td>
+              <td className="num"><b>{t("limit-up-to", { ceiling: withUnit(l.quantity, l.ceiling) })}</b>{l.floor != null ? `, ${t("limit-at-least", { floor: withUnit(l.quantity, l.floor) })}` : ""}</td>
               <td className="num">{l.until_day != null ? t("limit-until", { day: l.until_day }) : t("limit-open")}{l.release ? ` · ${t("limit-release", { date: shortDate(l.release.on) })}` : ""}</td>
               <td>{l.ended_on ? t("limit-ended", { date: shortDate(l.ended_on) }) : l.until_day != null && page.clock.day >= l.until_day ? <Button size="small" onClick={() => void end(l.id)}>{t("limit-confirm-end")}</Button> : t("limit-in-force")}</td>
             </tr>

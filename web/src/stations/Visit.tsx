@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
 import { send } from "../app/queue";
-import { capital, clock, nameOf, sentence, shortDate, t } from "../app/wording";
+import { capital, clock, nameOf, sentence, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
 import { StatusMark } from "../pictures/Marks";
 
@@ -44,7 +44,7 @@ export function Visit({ episode }: { episode: string }) {
       <ProblemNote error={error} />
       {open.map((f) => <div className="notice stop" key={f.flag} role="alert"><b>{nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}.</b> {f.reason ? sentence(f.reason) : ""} <Link to={`/e/${episode}/story`}>{t("flag-go")}</Link></div>)}
       {view.calls.map((c) => <div className="notice stop" key={sentence(c)}><b>{sentence(c)}</b></div>)}
-      {view.limits_to_confirm.map((l) => <div className="notice decide" key={l.id}>{t("limit-waits", { quantity: l.quantity, ceiling: l.ceiling, day: l.until_day ?? 0 })} <Link to={`/e/${episode}/story`}>{t("limit-confirm-end")}</Link></div>)}
+      {view.limits_to_confirm.map((l) => <div className="notice decide" key={l.id}>{t("limit-waits", { quantity: l.quantity, ceiling: withUnit(l.quantity, l.ceiling), day: l.until_day ?? 0 })} <Link to={`/e/${episode}/story`}>{t("limit-confirm-end")}</Link></div>)}
       <div className="two">
         <div>
           <section className="block">
@@ -59,7 +59,7 @@ export function Visit({ episode }: { episode: string }) {
               {view.dials.filter((d) => d.ceiling.ceiling.kind !== "free").map((d) => (
                 <tr key={d.quantity}>
                   <td style={{ width: "52%" }}>{capital(nameOf("quantity", d.quantity))}</td>
-                  <td className="num" style={{ fontSize: 17, fontWeight: 600 }}>{d.ceiling.ceiling.kind === "up_to" ? `${d.ceiling.ceiling.value}${d.unit === "deg" ? "°" : ""}` : t("barred")}</td>
+                  <td className="num" style={{ fontSize: 17, fontWeight: 600 }}>{d.ceiling.ceiling.kind === "up_to" ? withUnit(d.quantity, d.ceiling.ceiling.value) : t("barred")}</td>
                   <td className="soft small">{nameOf("whose", d.ceiling.reason.rule)}</td>
                 </tr>
               ))}
@@ -68,7 +68,7 @@ export function Visit({ episode }: { episode: string }) {
           </section>
           <section className="block">
             <h2>{t("visit-measure")}</h2>
-            {due.length === 0 ? <p className="soft">{t("visit-nothing-due")}</p> : <ul style={{ margin: 0, paddingLeft: 20 }}>{due.map((d) => <li key={d.quantity}>{capital(nameOf("quantity", d.quantity))} <span className="soft small">{d.operated.last ? `${d.operated.last.reading.value}${d.unit === "deg" ? "°" : ""}, ${t("day-n", { day: d.operated.last.day })}` : t("not-measured")}</span></li>)}</ul>}
+            {due.length === 0 ? <p className="soft">{t("visit-nothing-due")}</p> : <ul style={{ margin: 0, paddingLeft: 20 }}>{due.map((d) => <li key={d.quantity}>{capital(nameOf("quantity", d.quantity))} <span className="soft small">{d.operated.last ? `${withUnit(d.quantity, d.operated.last.reading.value)}, ${t("day-n", { day: d.operated.last.day })}` : t("not-measured")}</span></li>)}</ul>}
             <p style={{ marginTop: 8 }}><Link to={`/e/${episode}/ranges`}><Button>{t("visit-to-ranges")} <kbd>g r</kbd></Button></Link></p>
             <ScoreEntry today={page.data.today} post={post} />
           </section>

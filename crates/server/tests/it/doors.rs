@@ -21,6 +21,8 @@ fn roles_may_do_what_the_matrix_says() {
         assert_eq!(who.post(&at("readings"), &reading("passive-elevation", 80.0, TODAY)).status, measure, "{login} measures");
         assert_eq!(who.post(&at("log"), &slip()).status, log, "{login} logs");
         assert_eq!(who.post(&at("notes"), &note()).status, sign, "{login} signs");
+        let leaves = clinic.send("DELETE", "/api/session", &who.cookie, Some(&clinic.address), "application/json", vec![]);
+        assert_eq!(leaves.status, 204, "{login} may leave");
     }
 }
 

@@ -2,4 +2,5 @@
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod outage;
 mod screens;
+mod trouble;
 mod whole_story;
