@@ -54,7 +54,7 @@
       [
         #image(e.figure, alt: e.alt, height: 34mm, width: 46mm, fit: "contain")
         #v(-1.5mm)
-        #text(9pt, weight: 700, fill: rgb("#12616b"))[#e.arm]
+        #text(9pt, weight: 700, fill: rgb("#12616b"))[#e.arm.split(". ").join([. \ ])]
       ],
       [
         === #(i + 1). #e.name

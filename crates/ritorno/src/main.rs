@@ -4,7 +4,7 @@ mod demo;
 
 use chrono::NaiveDate;
 use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, server};
-use ritorno_store::{migrate, open_pool};
+use ritorno_store::{Actor, StoreError, knowledge, migrate, open_pool, write};
 use std::net::TcpListener;
 use std::path::PathBuf;
 use std::process::ExitCode;
@@ -30,6 +30,13 @@ fn state() -> Result<AppState, Failure> {
     let known = read_knowledge(&PathBuf::from(setting("RITORNO_KNOWLEDGE", Some("knowledge"))?))?;
     let pool = open_pool(&setting("DATABASE_URL", None)?);
     Ok(AppState::new(pool, known, today()?, PathBuf::from(setting("RITORNO_WEB", Some("web/dist"))?)))
+}
+
+/// Stores what the application knows as a release, once.
+fn keep_release(state: &AppState) -> Result<(), StoreError> {
+    let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
+    let actor = Actor { user: None, action: "keep-release" };
+    write(&mut conn, actor, |conn| knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical))
 }
 
 #[actix_web::main]
@@ -58,7 +65,7 @@ async fn serve() -> Result<(), Failure> {
         loop {
             let today = days.today.date();
             if done != Some(today) {
-                match change_day(&days) {
+                match keep_release(&days).and_then(|()| change_day(&days)) {
                     Ok(moved) => {
                         tracing::info!(moved, "change of day");
                         done = Some(today);

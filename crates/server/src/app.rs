@@ -5,11 +5,13 @@ use crate::security::token_of;
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, web};
 use chrono::{NaiveDate, Utc};
-use ritorno_core::knowledge::Knowledge;
+use ritorno_core::knowledge::{Knowledge, load_release};
 use ritorno_core::permission::{Action, may};
+use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
 use ritorno_store::{Actor, PgConnection, Pool, StoreError};
-use std::sync::Arc;
+use std::collections::HashMap;
+use std::sync::{Arc, Mutex};
 use std::time::Duration;
 use tokio::sync::Semaphore;
 
@@ -39,6 +41,8 @@ pub struct AppState {
     pub pool: Pool,
     /// Everything the application knows.
     pub knowledge: Arc<Knowledge>,
+    /// Older releases that programs in use were built with.
+    releases: Arc<Mutex<HashMap<String, Arc<Knowledge>>>>,
     /// Where today comes from.
     pub today: Today,
     /// How many requests may wait for the database at once.
@@ -53,7 +57,30 @@ pub(crate) type App = web::Data<AppState>;
 impl AppState {
     /// A state with room for 64 waiting requests.
     pub fn new(pool: Pool, knowledge: Knowledge, today: Today, web_dir: std::path::PathBuf) -> Self {
-        AppState { pool, knowledge: Arc::new(knowledge), today, permits: Arc::new(Semaphore::new(64)), web_dir }
+        AppState { pool, knowledge: Arc::new(knowledge), releases: Arc::default(), today, permits: Arc::new(Semaphore::new(64)), web_dir }
+    }
+
+    /// What was known when an episode's program was built; without a program, what is known now.
+    ///
+    /// # Errors
+    /// When the program's release is missing or no longer understood: then the software holds rather than guesses.
+    pub fn knowledge_of(&self, conn: &mut PgConnection, loaded: &Loaded) -> Result<Arc<Knowledge>, StoreError> {
+        let Some(sha256) = loaded.program.as_ref().map(|p| &p.knowledge_sha256).filter(|sha| **sha != self.knowledge.sha256) else {
+            return Ok(self.knowledge.clone());
+        };
+        let known = |map: &HashMap<String, Arc<Knowledge>>| map.get(sha256).cloned();
+        if let Some(found) = self.releases.lock().ok().and_then(|map| known(&map)) {
+            return Ok(found);
+        }
+        let text = ritorno_store::knowledge::body(conn, sha256)?;
+        let release = load_release(&text).map(Arc::new).map_err(|faults| {
+            tracing::error!(sha256, faults = faults.len(), "a stored knowledge release is not understood");
+            StoreError::Unreadable("knowledge release")
+        })?;
+        if let Ok(mut map) = self.releases.lock() {
+            map.insert(sha256.clone(), release.clone());
+        }
+        Ok(release)
     }
 
     /// Runs `work` on a connection, off the request threads.

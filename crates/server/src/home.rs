@@ -22,7 +22,8 @@ pub(crate) async fn handout(app: App, req: HttpRequest, id: web::Path<Uuid>) -> 
             let loaded = episode::load(conn, *id, state.today.date())?;
             let head = loaded.program.as_ref().ok_or(StoreError::NotFound("program"))?;
             let signed = program::last_signed(conn, head.id)?.ok_or(StoreError::NotFound("signed program"))?;
-            let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
             let ctx = assessment.ctx();
             // An open flag pauses the program, and with it what goes home.
             if !ctx.open_flags.is_empty() {
@@ -51,7 +52,8 @@ pub(crate) async fn calendar(app: App, req: HttpRequest, id: web::Path<Uuid>) ->
             let today = state.today.date();
             let loaded = episode::load(conn, *id, today)?;
             let head = loaded.program.as_ref().ok_or(StoreError::NotFound("program"))?;
-            let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
             let stamp = Utc.from_utc_datetime(&today.and_time(NaiveTime::MIN));
             let input = CalendarInput { ctx: &assessment.ctx(), facts: &loaded.facts, program_id: head.id, stamp };
             Ok(program_calendar(wording(), &input))
@@ -69,9 +71,10 @@ pub(crate) async fn figure(app: App, req: HttpRequest, ids: web::Path<(Uuid, Str
     let (id, name) = ids.into_inner();
     let svg = app
         .read(&req, Action::ReadRecord, move |state, conn, _| {
-            let exercise = state.knowledge.exercises.get(&name).ok_or(StoreError::NotFound("exercise"))?;
             let loaded = episode::load(conn, id, state.today.date())?;
-            let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let exercise = known.exercises.get(&name).ok_or(StoreError::NotFound("exercise"))?;
             let path = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
             let limited = path.keys.last() != exercise.path().keys.last();
             let title = wording().say(&format!("ex-{}", exercise.id), &[]);

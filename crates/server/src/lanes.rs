@@ -15,7 +15,8 @@ use uuid::Uuid;
 pub fn refresh_lane(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<Loaded, ApiError> {
     let today = state.today.date();
     let loaded = episode::load(conn, id, today)?;
-    if let Some(assessment) = Assessment::new(&state.knowledge, &loaded.facts) {
+    let known = state.knowledge_of(conn, &loaded)?;
+    if let Some(assessment) = Assessment::new(&known, &loaded.facts) {
         let value = lane(&assessment.ctx(), &loaded.facts);
         decisions::save(conn, id, loaded.patient.id, &value, today)?;
     }

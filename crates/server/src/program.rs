@@ -7,7 +7,7 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use chrono::NaiveDate;
 use ritorno_core::episode::{Facts, Line};
-use ritorno_core::knowledge::{Dose, Purpose};
+use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
     LaterItem, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Verdict, build, check_exercise, check_line, read_snapshot, running_lines,
@@ -73,12 +73,13 @@ pub(crate) struct Signing {
     rev: i32,
 }
 
-fn assessed<'a>(state: &'a AppState, facts: &'a Facts) -> Result<Assessment<'a>, ApiError> {
-    Ok(Assessment::new(&state.knowledge, facts).ok_or(StoreError::NotFound("pathway"))?)
+fn assessed<'a>(known: &'a Knowledge, facts: &'a Facts) -> Result<Assessment<'a>, ApiError> {
+    Ok(Assessment::new(known, facts).ok_or(StoreError::NotFound("pathway"))?)
 }
 
 fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<ProgramPage, ApiError> {
-    let assessment = assessed(state, &loaded.facts)?;
+    let known = state.knowledge_of(conn, loaded)?;
+    let assessment = assessed(&known, &loaded.facts)?;
     let ctx = assessment.ctx();
     let signed = match &loaded.program {
         None => None,
@@ -90,8 +91,7 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Pr
             _ => None,
         },
     };
-    let candidates = state
-        .knowledge
+    let candidates = known
         .exercises
         .values()
         .filter(|e| ctx.pathway.opening_phase(&e.id).is_some())
@@ -131,7 +131,7 @@ pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid
     app.read(&req, Action::EditProgram, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
         let (lines, later) = {
-            let assessment = assessed(state, &loaded.facts)?;
+            let assessment = assessed(&state.knowledge, &loaded.facts)?;
             let ctx = assessment.ctx();
             if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 || !ctx.cleared {
                 // The check says the same of every exercise; one of them is enough to name the rules.
@@ -152,7 +152,7 @@ pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid
                 None => line,
             })
             .collect();
-        let assessment = assessed(state, &loaded.facts)?;
+        let assessment = assessed(&state.knowledge, &loaded.facts)?;
         Ok(web::Json(ProposalPage { score: score_view(&assessment.ctx(), &loaded.facts), later }))
     })
     .await
@@ -170,7 +170,7 @@ pub(crate) async fn check_program(
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
         loaded.facts.lines = form.lines;
-        let assessment = assessed(state, &loaded.facts)?;
+        let assessment = assessed(&state.knowledge, &loaded.facts)?;
         Ok(web::Json(score_view(&assessment.ctx(), &loaded.facts)))
     })
     .await
@@ -187,7 +187,7 @@ pub(crate) async fn save_program(
     let form = form.into_inner();
     app.write(&req, Action::EditProgram, "save-program", move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
-        check_lines(&assessed(state, &loaded.facts)?, &form.lines)?;
+        check_lines(&assessed(&state.knowledge, &loaded.facts)?, &form.lines)?;
         knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)?;
         program::save(conn, *id, form.rev, &state.knowledge.sha256, &form.lines)?;
         let loaded = refresh_lane(state, conn, *id)?;
@@ -239,7 +239,8 @@ pub(crate) async fn sign_program(
     let form = form.into_inner();
     app.write(&req, Action::Sign, "sign-program", move |state, conn, user| {
         let loaded = episode::load(conn, *id, state.today.date())?;
-        let assessment = assessed(state, &loaded.facts)?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let assessment = assessed(&known, &loaded.facts)?;
         check_lines(&assessment, &loaded.facts.lines)?;
         // What is signed is resolved: ceilings, gates and verdicts as they stand, not only the lines.
         let kept = Snapshot {

@@ -33,16 +33,20 @@ pub(crate) struct Withdrawal {
     reason: String,
 }
 
-fn page(state: &crate::app::AppState, loaded: &Loaded) -> Result<RangesPage, ApiError> {
-    let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+fn page(state: &crate::app::AppState, conn: &mut ritorno_store::PgConnection, loaded: &Loaded) -> Result<RangesPage, ApiError> {
+    let known = state.knowledge_of(conn, loaded)?;
+    let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
     Ok(RangesPage { clock: Clock::at(loaded.facts.day()), side: loaded.facts.story.side, dials: dials(&assessment.ctx(), &loaded.facts) })
 }
 
 #[utoipa::path(tag = "ranges", responses((status = 200, body = RangesPage), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/ranges")]
 pub(crate) async fn show_ranges(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<RangesPage>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| Ok(web::Json(page(state, &episode::load(conn, *id, state.today.date())?)?)))
-        .await
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
 }
 
 #[utoipa::path(tag = "ranges", request_body = Reading, responses((status = 200, body = RangesPage), (status = "default", body = Problem)))]
@@ -59,14 +63,15 @@ pub(crate) async fn add_reading(
         let facts = &loaded.facts;
         let mut faults = Faults::default();
         faults.event_date("on", reading.on, facts.story.day0, state.today.date());
-        match state.knowledge.quantity(&reading.quantity) {
+        let known = state.knowledge_of(conn, &loaded)?;
+        match known.quantity(&reading.quantity) {
             None => faults.known("quantity", &reading.quantity, false),
             Some(quantity) => {
                 if let Err(bounds) = possible(quantity, reading.value) {
                     faults.within("value", reading.value, bounds.min, bounds.max);
                 }
                 // What protection bars is not measured: the reading is refused, not flagged.
-                let pathway = state.knowledge.pathways.get(&facts.story.pathway).ok_or(StoreError::NotFound("pathway"))?;
+                let pathway = known.pathways.get(&facts.story.pathway).ok_or(StoreError::NotFound("pathway"))?;
                 let day = facts.day_of(reading.on);
                 let on = ceiling_on(pathway, &facts.limits, &quantity.id, day, day);
                 if reading.side == facts.story.side && on.ceiling == Ceiling::NoneAllowed {
@@ -78,7 +83,7 @@ pub(crate) async fn add_reading(
         faults.check()?;
         events::add_reading(conn, *id, &reading)?;
         let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, &loaded)?))
+        Ok(web::Json(page(state, conn, &loaded)?))
     })
     .await
 }
@@ -98,7 +103,7 @@ pub(crate) async fn withdraw(
         faults.check()?;
         events::withdraw_reading(conn, id, reading, &form.reason)?;
         let loaded = refresh_lane(state, conn, id)?;
-        Ok(web::Json(page(state, &loaded)?))
+        Ok(web::Json(page(state, conn, &loaded)?))
     })
     .await
 }

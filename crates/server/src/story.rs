@@ -171,7 +171,8 @@ pub(crate) async fn show_patient(app: App, req: HttpRequest, id: web::Path<Uuid>
 }
 
 fn page(state: &AppState, conn: &mut PgConnection, loaded: Loaded) -> Result<StoryPage, ApiError> {
-    let known = &state.knowledge;
+    let release = state.knowledge_of(conn, &loaded)?;
+    let known = &release;
     let facts = &loaded.facts;
     let assessment = Assessment::new(known, facts).ok_or(StoreError::NotFound("pathway"))?;
     let all = dials(&assessment.ctx(), facts);
@@ -313,9 +314,10 @@ pub(crate) async fn add_limit(
     app.write(&req, Action::RecordLimit, "add-limit", move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         let day = loaded.facts.day();
-        let pathway = state.knowledge.pathways.get(&loaded.facts.story.pathway).ok_or(StoreError::NotFound("pathway"))?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let pathway = known.pathways.get(&loaded.facts.story.pathway).ok_or(StoreError::NotFound("pathway"))?;
         let mut faults = Faults::default();
-        match state.knowledge.quantity(&limit.quantity) {
+        match known.quantity(&limit.quantity) {
             None => faults.known("quantity", &limit.quantity, false),
             Some(quantity) => {
                 faults.within("ceiling", limit.ceiling, quantity.min, quantity.max);

@@ -58,7 +58,8 @@ pub(crate) struct NewNote {
 
 fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<VisitPage, ApiError> {
     let facts = &loaded.facts;
-    let assessment = Assessment::new(&state.knowledge, facts).ok_or(StoreError::NotFound("pathway"))?;
+    let known = state.knowledge_of(conn, loaded)?;
+    let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
     let ctx = assessment.ctx();
     Ok(VisitPage {
         name: format!("{} {}", loaded.patient.given_name, loaded.patient.family_name),
@@ -176,7 +177,8 @@ pub(crate) async fn pass_gate(
     let form = form.into_inner();
     app.write(&req, Action::Sign, "pass-gate", move |state, conn, user| {
         let loaded = episode::load(conn, id, state.today.date())?;
-        let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
         let ctx = assessment.ctx();
         let mut faults = Faults::default();
         faults.text("reason", &form.reason, 1000, false);
@@ -227,7 +229,8 @@ pub(crate) async fn sign_note(
         faults.text("body", &form.body, 8000, true);
         faults.check()?;
         let loaded = episode::load(conn, *id, state.today.date())?;
-        let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
         let summary = serde_json::to_value(visit_view(&assessment)).map_err(|_| StoreError::Unreadable("visit"))?;
         let note = notes::Note { visited_on: state.today.date(), body: form.body, summary };
         notes::add(conn, form.id, *id, &note, user.id)?;

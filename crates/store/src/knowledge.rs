@@ -16,3 +16,17 @@ pub fn keep(conn: &mut PgConnection, sha256: &str, canonical: &str) -> Result<()
         .execute(conn)?;
     Ok(())
 }
+
+/// The canonical text of a stored release.
+///
+/// # Errors
+/// `NotFound`, database failure.
+pub fn body(conn: &mut PgConnection, sha256: &str) -> Result<String, StoreError> {
+    let value: serde_json::Value = knowledge_release::table
+        .filter(knowledge_release::sha256.eq(sha256))
+        .select(knowledge_release::body)
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("knowledge release"))?;
+    Ok(value.to_string())
+}

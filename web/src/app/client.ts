@@ -1,5 +1,6 @@
 import createClient from "openapi-fetch";
 import type { components, paths } from "../api/schema";
+import { t } from "./wording";
 
 export type Schemas = components["schemas"];
 export type Problem = Schemas["Problem"];
@@ -21,7 +22,7 @@ export class ApiProblem extends Error {
 
 const unreachable: Problem = {
   type: "urn:ritorno:problem:unreachable",
-  title: "The clinic’s server cannot be reached. What you typed is still here.",
+  title: t("problem-unreachable"),
   status: 0,
   fields: [],
   reasons: [],

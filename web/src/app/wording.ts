@@ -58,7 +58,7 @@ export function sentence(reason: Reason): string {
 
 /** Weeks and days as a clinician reads them: *6 wk 3 d (day 45)*. */
 export function clock(c: { weeks: number; days: number; day: number }): string {
-  return `${c.weeks} wk ${c.days} d (day ${c.day})`;
+  return t("clock", c);
 }
 
 /** A date as it is said: *6 Feb 2027*. */

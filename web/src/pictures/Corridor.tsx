@@ -1,5 +1,6 @@
 import type { Schemas } from "../app/client";
 import { ink } from "../app/theme";
+import { t } from "../app/wording";
 
 export interface CorridorProps {
   view: Schemas["CorridorView"];
@@ -43,7 +44,7 @@ export function Corridor({ view, today, from, to, width, height, tiny = false, w
           <text x={left - 5} y={y(v) + 4} fontSize="11.5" textAnchor="end" fill={ink.soft}>{v}{view.unit === "deg" ? "°" : ""}</text>
         </g>
       ))}
-      {!tiny && !weekless && weeks.map((w) => <text key={w} x={x(w * 7)} y={height - 5} fontSize="11.5" textAnchor="middle" fill={ink.soft}>{w} wk</text>)}
+      {!tiny && !weekless && weeks.map((w) => <text key={w} x={x(w * 7)} y={height - 5} fontSize="11.5" textAnchor="middle" fill={ink.soft}>{t("week-n", { week: w })}</text>)}
       {view.bands.filter((b) => b.to_day > from && b.from_day < to).map((b) => {
         const x0 = x(b.from_day), x1 = x(b.to_day);
         if (b.ceiling.kind === "none_allowed") return <rect key={b.from_day} x={x0} y={top} width={x1 - x0} height={height - top - bottom} fill={`url(#none-${id})`} />;

@@ -1,5 +1,6 @@
 import type { Schemas } from "../app/client";
 import { ink } from "../app/theme";
+import { t } from "../app/wording";
 import { StopMark } from "./Marks";
 
 const CX = 130, CY = 100, R = 76;
@@ -75,7 +76,7 @@ export function Dial({ dial, which, typed, label }: DialProps) {
         )}
       </g>
       <text x={CX + (dial.quantity.includes("elevation") ? (mirrored ? 32 : -32) : 0)} y={CY + (dial.quantity.includes("elevation") ? 12 : 22)} textAnchor="middle" fontSize="38" fontWeight="600" fill={over ? ink.brick : side.barred ? ink.soft : ink.text}>
-        {side.barred ? "barred" : `${shown}${shown === "–" ? "" : unit}`}
+        {side.barred ? t("barred") : `${shown}${shown === "–" ? "" : unit}`}
       </text>
     </svg>
   );

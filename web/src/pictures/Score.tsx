@@ -33,14 +33,14 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
       </g>,
     );
   }
-  head.push(<text key="wk" x={12} y={19} fontSize="12.5" fill={ink.soft}>completed weeks</text>);
+  head.push(<text key="wk" x={12} y={19} fontSize="12.5" fill={ink.soft}>{t("score-weeks")}</text>);
   const rows: React.ReactNode[] = [];
   const label = (text: string, at: number, strong = false) => (
     <text key={`l${at}${text}`} x={12} y={at} fontSize={strong ? 14 : 13.5} fontWeight={strong ? 650 : 400} fill={strong ? ink.text : ink.soft}>{text}</text>
   );
 
   // Phases
-  rows.push(label("Phases", y + 18, true));
+  rows.push(label(t("score-phases"), y + 18, true));
   for (const p of view.phases.filter((p) => shows(p.from_day, p.to_day))) {
     const x0 = x(p.from_day), w = Math.max(2, x(p.to_day) - x0), now = p.number === view.phase;
     rows.push(
@@ -54,10 +54,10 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
   y += 34;
   if (view.sling) {
     const s = view.sling;
-    rows.push(label("Sling", y + 12));
+    rows.push(label(t("score-sling"), y + 12));
     if (shows(0, s.day_and_night_until)) rows.push(<rect key="s1" x={x(0)} y={y + 2} width={x(s.day_and_night_until) - x(0)} height={12} fill={ink.text} />);
     if (shows(s.day_and_night_until, s.nights_until)) rows.push(<rect key="s2" x={x(s.day_and_night_until)} y={y + 2} width={x(s.nights_until) - x(s.day_and_night_until)} height={12} fill="url(#nights)" stroke={ink.text} />);
-    rows.push(<text key="s3" x={x(s.nights_until) + 6} y={y + 12} fontSize="12" fill={ink.soft}>{from < s.nights_until ? "day and night, then nights" : ""}</text>);
+    rows.push(<text key="s3" x={x(s.nights_until) + 6} y={y + 12} fontSize="12" fill={ink.soft}>{from < s.nights_until ? t("score-nights") : ""}</text>);
     y += 20;
   }
   for (const p of view.precautions.filter((p) => shows(p.from_day, p.to_day)).slice(0, 12)) {
@@ -73,7 +73,7 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
     );
     y += 15;
   }
-  rows.push(label("Precautions", y - Math.min(12, view.precautions.length) * 15 + 14));
+  rows.push(label(t("score-precautions"), y - Math.min(12, view.precautions.length) * 15 + 14));
   y += 24;
   // Corridors as small multiples
   const corridorTop = y;
@@ -94,7 +94,7 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
     rows.push(
       <g key="surgeon">
         <path d={`M${a} ${corridorTop + 3}V${corridorTop - 3}H${b}V${corridorTop + 3}`} fill="none" stroke={ink.brick} strokeWidth="2" />
-        <text x={b + 6} y={corridorTop + 4} fontSize="12" fontWeight="600" fill={ink.brick}>surgeon’s limit</text>
+        <text x={b + 6} y={corridorTop + 4} fontSize="12" fontWeight="600" fill={ink.brick}>{t("score-surgeon")}</text>
       </g>,
     );
   }
@@ -124,7 +124,7 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
     const bad = l.verdict.status !== "allowed";
     const on = selected === l.line.id;
     return (
-      <g key={l.line.id} className="score-line" role="button" tabIndex={0} aria-pressed={on} aria-label={`${name}, day ${l.line.from_day} to ${l.line.to_day}${bad ? `, ${l.verdict.status}` : ""}`}
+      <g key={l.line.id} className="score-line" role="button" tabIndex={0} aria-pressed={on} aria-label={t("score-line", { name, from: l.line.from_day, to: l.line.to_day, verdict: bad ? t(`verdict-${l.verdict.status}`) : "" })}
         onClick={() => onSelect(l.line.id)} onKeyDown={(e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); onSelect(l.line.id); } }}>
         <rect className="hit" x={x0} y={top} width={x1 - x0} height={33} fill="transparent" rx="3" />
         <rect x={x0} y={mid - thick / 2} width={Math.max(3, x1 - x0 - 2)} height={thick} rx={Math.min(3, thick / 2)} fill={tone[l.purpose] ?? ink.petrol} />
@@ -149,7 +149,7 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
         {!open && <line x1={gx + 3.5} x2={gx + 3.5} y1={linesTop - 4} y2={bottom} stroke={ink.text} strokeWidth="1" />}
         <g transform={`translate(${Math.min(gx, width - 40)} ${linesTop - 13})`}>
           <rect x="-19" y="-10" width="38" height="19" rx="3" fill={open ? ink.mossPale : ink.saffronPale} stroke={open ? ink.moss : ink.text} />
-          <text y="4.5" fontSize="12.5" fontWeight="650" textAnchor="middle" fill={ink.text}>{open ? "open" : `${g.view.met}/${g.view.total}`}</text>
+          <text y="4.5" fontSize="12.5" fontWeight="650" textAnchor="middle" fill={ink.text}>{open ? t("score-open") : `${g.view.met}/${g.view.total}`}</text>
         </g>
       </g>
     );
@@ -165,7 +165,7 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
         <g>
           <line x1={x(day)} x2={x(day)} y1={25} y2={bottom} stroke={ink.text} strokeWidth="1.6" strokeDasharray="7 3" />
           <rect x={x(day) - 24} y={3} width="48" height="20" rx="3" fill={ink.text} />
-          <text x={x(day)} y={17.5} fontSize="12.5" fontWeight="600" textAnchor="middle" fill="#fff">today</text>
+          <text x={x(day)} y={17.5} fontSize="12.5" fontWeight="600" textAnchor="middle" fill="#fff">{t("score-today")}</text>
         </g>
       )}
     </svg>

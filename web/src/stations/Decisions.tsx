@@ -77,7 +77,7 @@ function Row({ row }: { row: Schemas["DecisionRow"] }) {
   return (
     <Link className="lane-row" to={`/e/${row.episode}/visit`} data-lane={lane.lane}>
       <span className="who"><b>{row.name}</b><br /><span className="soft small">{capital(row.work)}, {nameOf("side", row.side)}</span></span>
-      <span className="weeks num"><b>{c.weeks} wk {c.days} d</b> <span className="soft small">day {c.day}</span></span>
+      <span className="weeks num"><b>{t("weeks-days", { weeks: c.weeks, days: c.days })}</b> <span className="soft small">{t("day-n", { day: c.day })}</span></span>
       <span>{sentence(lane.reason)}</span>
       <span className="small">
         {lane.next_gate ? <>{t("next-gate")} <b className="num">{lane.next_gate.met}/{lane.next_gate.total}</b><br /><span className="soft">{nameOf("gate", lane.next_gate.gate)}, {t("day-n", { day: lane.next_gate.opens_day })}</span></> : t("no-gate")}

@@ -149,7 +149,7 @@ export function Program({ episode }: { episode: string }) {
       <section className="block">
         <h2>{t("milestones")}</h2>
         <table className="criteria" style={{ maxWidth: 760 }}><tbody>
-          {view.milestones.map((m) => <tr key={m.id}><td className="num" style={{ width: 160 }}>{m.day / 7} wk (day {m.day})</td><td>{nameOf("milestone", m.id)}</td><td>{m.reached == null ? "" : m.reached ? t("reached") : t("not-yet")}</td></tr>)}
+          {view.milestones.map((m) => <tr key={m.id}><td className="num" style={{ width: 160 }}>{t("week-day", { week: m.day / 7, day: m.day })}</td><td>{nameOf("milestone", m.id)}</td><td>{m.reached == null ? "" : m.reached ? t("reached") : t("not-yet")}</td></tr>)}
         </tbody></table>
         <p className="soft small" style={{ marginTop: 10 }}>{t("program-knowledge", { sha: page.data.knowledge ?? "–" })} {capital(t("defers"))}</p>
       </section>

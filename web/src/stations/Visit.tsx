@@ -37,7 +37,7 @@ export function Visit({ episode }: { episode: string }) {
   return (
     <>
       <div className="page-head">
-        <h1 className="num">{view.clock.weeks} wk {view.clock.days} d</h1>
+        <h1 className="num">{t("weeks-days", { weeks: view.clock.weeks, days: view.clock.days })}</h1>
         <span className="soft num">{t("day-n", { day: view.clock.day })}</span>
         <span>{view.phase ? nameOf("phase", view.phase) : ""}</span>
       </div>

@@ -85,18 +85,35 @@ impl Knowledge {
 /// Every fault found, each naming file, row and field.
 pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
     let mut faults = Vec::new();
-    let mut known = Knowledge::default();
-    let mut canonical = BTreeMap::new();
+    let mut tables = BTreeMap::new();
     for file in files {
-        let table: toml::Table = match file.text.parse() {
-            Ok(table) => table,
-            Err(error) => {
-                faults.push(KnowledgeError::at(&file.name, "-", "-", error.to_string().replace('\n', " ")));
-                continue;
+        match file.text.parse::<toml::Table>() {
+            Ok(table) => {
+                tables.insert(file.name.clone(), table);
             }
-        };
-        read_file(&file.name, &table, &mut known, &mut faults);
-        canonical.insert(file.name.clone(), serde_json::to_value(&table).unwrap_or_default());
+            Err(error) => faults.push(KnowledgeError::at(&file.name, "-", "-", error.to_string().replace('\n', " "))),
+        }
+    }
+    from_tables(&tables, faults)
+}
+
+/// Loads a release as it was stored: the canonical JSON of [`Knowledge::canonical`].
+///
+/// A program goes on being judged by what was known when it was built.
+///
+/// # Errors
+/// Every fault found; an older release that this application no longer understands is one.
+pub fn load_release(canonical: &str) -> Result<Knowledge, Vec<KnowledgeError>> {
+    match serde_json::from_str::<BTreeMap<String, toml::Table>>(canonical) {
+        Ok(tables) => from_tables(&tables, Vec::new()),
+        Err(error) => Err(vec![KnowledgeError::at("release", "-", "-", error.to_string())]),
+    }
+}
+
+fn from_tables(tables: &BTreeMap<String, toml::Table>, mut faults: Vec<KnowledgeError>) -> Result<Knowledge, Vec<KnowledgeError>> {
+    let mut known = Knowledge::default();
+    for (name, table) in tables {
+        read_file(name, table, &mut known, &mut faults);
     }
     check::all(&known, &mut faults);
     if !faults.is_empty() {
@@ -118,7 +135,7 @@ pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
             })
         })
         .collect();
-    known.canonical = serde_json::to_string(&canonical).unwrap_or_default();
+    known.canonical = serde_json::to_string(tables).unwrap_or_default();
     known.sha256 = Sha256::digest(known.canonical.as_bytes()).iter().map(|byte| format!("{byte:02x}")).collect();
     Ok(known)
 }

@@ -15,7 +15,7 @@ mod rows;
 pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
 pub use error::KnowledgeError;
 pub use exercise::{Adapts, Demand, Dose, DoseField, DoseRange, Exercise, Group, Helper, Level, Purpose};
-pub use load::{Knowledge, NamedText, load};
+pub use load::{Knowledge, NamedText, load, load_release};
 pub use pathway::{
     Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling,
 };

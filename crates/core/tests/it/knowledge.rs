@@ -1,7 +1,7 @@
 //! The loader: what it accepts, and how it names what it refuses.
 
 use super::shoulder::{CUFF, files, known};
-use ritorno_core::knowledge::{KnowledgeError, load};
+use ritorno_core::knowledge::{KnowledgeError, load, load_release};
 
 fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
     let mut all = files();
@@ -69,4 +69,13 @@ fn rows_read_as_the_calendar_says() {
     assert_eq!(floors.at(41), None);
     assert_eq!(floors.at(42), Some(&90.0));
     assert_eq!(floors.at(63), Some(&130.0));
+}
+
+#[test]
+fn a_stored_release_reads_back_as_the_knowledge_it_was() {
+    let back = load_release(&known().canonical).unwrap_or_else(|faults| panic!("{faults:#?}"));
+    assert_eq!(back.sha256, known().sha256);
+    assert_eq!(format!("{:?}", back.pathways), format!("{:?}", known().pathways));
+    assert_eq!(format!("{:?}", back.exercises), format!("{:?}", known().exercises));
+    assert!(load_release("{").is_err() && load_release("{}").is_err());
 }

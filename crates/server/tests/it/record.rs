@@ -150,3 +150,32 @@ fn the_committed_api_document_is_the_one_the_code_makes() {
     let made = serde_json::to_string_pretty(&ritorno_server::api_document()).expect("json");
     assert!(committed.trim() == made.trim(), "openapi.json is out of date: run ./scripts/api");
 }
+
+#[test]
+fn a_program_is_judged_by_the_knowledge_it_was_built_with() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = vera.rigger();
+    vera.all_no(&episode);
+    let at = |what: &str| format!("/api/episodes/{episode}/{what}");
+    let proposal = vera.post(&at("program/build"), &json!({})).ok();
+    let lines: Vec<_> = proposal["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
+    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    // An older release, in which elevation went to 100 degrees in weeks 2 to 6, and a program built with it.
+    let older = clinic.state.knowledge.canonical.replacen(
+        "\"ceiling\":120.0,\"end_of_week\":6,\"floor\":90.0",
+        "\"ceiling\":100.0,\"end_of_week\":6,\"floor\":90.0",
+        1,
+    );
+    assert_ne!(older, clinic.state.knowledge.canonical);
+    let release = ritorno_core::knowledge::load_release(&older).expect("loads");
+    let mut owner = clinic.owner();
+    ritorno_store::knowledge::keep(&mut owner, &release.sha256, &release.canonical).expect("kept");
+    diesel::sql_query(format!("update program set knowledge_sha256 = '{}'", release.sha256)).execute(&mut owner).expect("updated");
+    let ceiling = |page: serde_json::Value| page["dials"][0]["ceiling"]["ceiling"]["value"].clone();
+    assert_eq!(ceiling(vera.get(&at("ranges")).ok()), json!(100.0));
+    assert_eq!(vera.reading(&episode, "passive-elevation", 110.0, TODAY).ok()["dials"][0]["operated"]["last"]["over_ceiling"], true);
+    // Saved again, it moves to what is known now.
+    vera.put(&at("program"), &json!({ "rev": 1, "lines": lines })).ok();
+    assert_eq!(ceiling(vera.get(&at("ranges")).ok()), json!(120.0));
+}

@@ -80,6 +80,6 @@ async fn sheet(house: &House, out: &std::path::Path) {
 
 async fn scroll(house: &House, css: &str) {
     house.see(css).await;
-    let script = "document.querySelector(arguments[0]).scrollIntoView({block:'start'}); window.scrollBy(0,-70)";
+    let script = "document.querySelector(arguments[0]).scrollIntoView({block:'start'}); window.scrollBy(0,-125)";
     house.browser.execute(script, vec![serde_json::json!(css)]).await.expect("scrolled");
 }
