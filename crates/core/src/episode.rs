@@ -207,7 +207,8 @@ pub struct Attestation {
 #[serde(tag = "kind", rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum LogFact {
-    /// Sessions of one exercise done on that day, with the repetitions of a set.
+    /// Sessions of one exercise done on that day, with the repetitions of a set. A later entry for the same
+    /// day and exercise corrects this one.
     Done {
         /// How many sessions.
         sessions: u32,

@@ -255,22 +255,19 @@ pub fn adherence_pct(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<f
     for day in days {
         for line in scheduled_lines(ctx, facts, day) {
             let wanted = f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
-            let sessions: u32 = facts
+            // A later entry for the same day and exercise corrects the earlier one.
+            let last = facts
                 .log
                 .iter()
+                .rev()
                 .filter(|e| facts.day_of(e.on) == day && e.exercise.as_deref() == Some(line.exercise.as_str()))
-                .map(|e| match e.fact {
-                    LogFact::Done { sessions, .. } => {
-                        any_log = true;
-                        sessions
-                    }
-                    LogFact::LeftOut => {
-                        any_log = true;
-                        0
-                    }
-                    _ => 0,
-                })
-                .sum();
+                .find_map(|e| match e.fact {
+                    LogFact::Done { sessions, .. } => Some(sessions),
+                    LogFact::LeftOut => Some(0),
+                    _ => None,
+                });
+            any_log |= last.is_some();
+            let sessions = last.unwrap_or(0);
             planned += wanted;
             done += f64::from(sessions).min(f64::from(line.dose.times_per_day));
         }

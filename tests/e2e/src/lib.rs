@@ -162,7 +162,7 @@ impl House {
 
     /// Waits for an element.
     pub async fn see(&self, css: &str) -> fantoccini::elements::Element {
-        match self.browser.wait().at_most(Duration::from_secs(20)).for_element(Locator::Css(css)).await {
+        match self.browser.wait().at_most(Duration::from_secs(40)).for_element(Locator::Css(css)).await {
             Ok(element) => element,
             Err(error) => panic!("{css}: {error}\n{}", self.text().await),
         }
@@ -171,14 +171,14 @@ impl House {
     /// Waits until the page says something.
     pub async fn says(&self, text: &str) {
         let xpath = format!("//*[contains(normalize-space(.), {})]", quoted(text));
-        if self.browser.wait().at_most(Duration::from_secs(20)).for_element(Locator::XPath(&xpath)).await.is_err() {
+        if self.browser.wait().at_most(Duration::from_secs(40)).for_element(Locator::XPath(&xpath)).await.is_err() {
             panic!("the page never says {text:?}. It says:\n{}", self.text().await);
         }
     }
 
     /// Waits until a condition written in JavaScript holds.
     pub async fn until(&self, condition: &str) {
-        for _ in 0..400 {
+        for _ in 0..1200 {
             let held = self.browser.execute(&format!("return !!({condition})"), vec![]).await.expect("script runs");
             if held == Value::Bool(true) {
                 return;

@@ -178,8 +178,13 @@ function Log({ page, post }: { page: Page; post: Post }) {
   const [slip, setSlip] = useState(false);
   const entry = (exercise: string | null, fact: object) => post("log", { id: newId(), on, exercise, ...fact });
   const days = new Map<string, { done: number; out: number; pains: string[]; slip: boolean }>();
+  // Newest first: a later entry for the same day and exercise, or the same kind of pain, corrects the earlier one.
+  const seen = new Set<string>();
   for (const e of page.view.log) {
     const d = days.get(e.on) ?? { done: 0, out: 0, pains: [], slip: false };
+    const what = `${e.on} ${e.exercise ?? ""} ${e.kind === "left_out" ? "done" : e.kind}`;
+    if (seen.has(what)) continue;
+    seen.add(what);
     if (e.kind === "done") d.done += e.sessions;
     else if (e.kind === "left_out") d.out += 1;
     else if (e.kind === "slip") d.slip = true;
@@ -191,18 +196,20 @@ function Log({ page, post }: { page: Page; post: Post }) {
       <h2>{t("log-title")} <span className="soft small">{t("log-lead")}</span></h2>
       <div className="two">
         <div className="sheet">
-          <label className="field" style={{ maxWidth: 190 }}>{t("log-day")}<input type="date" id="log-day" max={page.today} value={on} onChange={(e) => { setOn(e.target.value); setDone({}); setPain({}); setSlip(false); }} /></label>
+          <label className="field" style={{ maxWidth: 190, marginBottom: 10 }}>{t("log-day")}<input type="date" id="log-day" max={page.today} value={on} onChange={(e) => { setOn(e.target.value); setDone({}); setPain({}); setSlip(false); }} /></label>
           {page.lines.length === 0 && <p className="soft" style={{ marginTop: 8 }}>{t("log-no-lines")}</p>}
           <table className="log"><tbody>
             {page.lines.map((l) => (
               <tr key={l.id}>
-                <td>{nameOf("exercise", l.exercise)} <span className="soft small num">{l.dose.sets} × {l.dose.repetitions}, {l.dose.times_per_day}/{t("day")}</span></td>
+                <td>{nameOf("exercise", l.exercise)} <span className="soft small num" style={{ whiteSpace: "nowrap" }}>{l.dose.sets} × {l.dose.repetitions}, {l.dose.times_per_day}/{t("day")}</span></td>
                 <td style={{ textAlign: "right", whiteSpace: "nowrap" }}>
                   {Array.from({ length: l.dose.times_per_day }, (_, i) => i + 1).map((n) => <button key={n} className="yn num" style={{ padding: "4px 11px" }} aria-pressed={done[l.exercise] === String(n)} aria-label={`${nameOf("exercise", l.exercise)}: ${n}`} onClick={() => void entry(l.exercise, { kind: "done", sessions: n, repetitions: l.dose.repetitions }).then((ok) => ok && setDone({ ...done, [l.exercise]: String(n) }))}>{n}×</button>)}
                   {" "}<button className="yn" style={{ padding: "4px 9px" }} aria-pressed={done[l.exercise] === "out"} onClick={() => void entry(l.exercise, { kind: "left_out" }).then((ok) => ok && setDone({ ...done, [l.exercise]: "out" }))}>{t("log-left-out")}</button>
                 </td>
               </tr>
             ))}
+          </tbody></table>
+          <table className="log"><tbody>
             {["pain_before", "pain_during", "pain_next_morning"].map((kind) => (
               <tr key={kind}><td>{t(`log-${kind}`)}</td><td style={{ textAlign: "right" }}><Ten label={t(`log-${kind}`)} picked={pain[kind]} onPick={(value) => void entry(null, { kind, value }).then((ok) => ok && setPain({ ...pain, [kind]: value }))} /></td></tr>
             ))}

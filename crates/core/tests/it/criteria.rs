@@ -138,6 +138,8 @@ fn adherence_leaves_out_today_and_days_without_a_plan() {
     assert_eq!(assessment(&facts), Some(50.0), "6 of 12 planned on days 36 to 39; today does not count yet");
     facts.log.push(done(39, 9));
     assert_eq!(assessment(&facts), Some(75.0), "more than planned counts as planned");
+    facts.log.push(done(39, 1));
+    assert_eq!(assessment(&facts).map(f64::round), Some(58.0), "7 of 12: a later entry corrects the earlier one");
 }
 
 #[test]
