@@ -3,7 +3,7 @@
 mod demo;
 
 use chrono::NaiveDate;
-use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, server};
+use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, run_jobs, server};
 use ritorno_store::{Actor, StoreError, knowledge, migrate, open_pool, write};
 use std::net::TcpListener;
 use std::path::PathBuf;
@@ -65,7 +65,7 @@ async fn serve() -> Result<(), Failure> {
         loop {
             let today = days.today.date();
             if done != Some(today) {
-                match keep_release(&days).and_then(|()| change_day(&days)) {
+                match keep_release(&days).and_then(|()| run_jobs(&days)).and_then(|_| change_day(&days)) {
                     Ok(moved) => {
                         tracing::info!(moved, "change of day");
                         done = Some(today);

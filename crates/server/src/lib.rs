@@ -3,6 +3,7 @@
 mod app;
 mod decisions;
 mod home;
+mod jobs;
 mod lanes;
 mod logging;
 mod problem;
@@ -16,6 +17,7 @@ mod validate;
 mod visit;
 
 pub use app::{AppState, Today};
+pub use jobs::run_jobs;
 pub use lanes::{change_day, refresh_lane};
 pub use security::{hash_password, new_user};
 pub use startup::{api_document, read_knowledge, server};

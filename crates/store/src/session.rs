@@ -7,12 +7,11 @@ use chrono::{DateTime, Utc};
 use diesel::prelude::*;
 use uuid::Uuid;
 
-/// Opens a session and drops those that have run out.
+/// Opens a session.
 ///
 /// # Errors
 /// Database failure.
 pub fn open(conn: &mut PgConnection, token_hash: &[u8], user: Uuid, expires_at: DateTime<Utc>) -> Result<(), StoreError> {
-    diesel::delete(session::table.filter(session::expires_at.lt(Utc::now()))).execute(conn)?;
     diesel::insert_into(session::table)
         .values((
             session::token_hash.eq(token_hash),
@@ -45,5 +44,14 @@ pub fn user(conn: &mut PgConnection, token_hash: &[u8]) -> Result<Option<User>, 
 /// Database failure.
 pub fn close(conn: &mut PgConnection, token_hash: &[u8]) -> Result<(), StoreError> {
     diesel::delete(session::table.filter(session::token_hash.eq(token_hash))).execute(conn)?;
+    Ok(())
+}
+
+/// Drops the sessions that have run out.
+///
+/// # Errors
+/// Database failure.
+pub fn forget_ended(conn: &mut PgConnection) -> Result<(), StoreError> {
+    diesel::delete(session::table.filter(session::expires_at.lt(Utc::now()))).execute(conn)?;
     Ok(())
 }

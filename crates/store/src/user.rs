@@ -76,3 +76,12 @@ pub fn note_attempt(conn: &mut PgConnection, login: &str, succeeded: bool) -> Re
         .execute(conn)?;
     Ok(())
 }
+
+/// Drops attempts older than a moment.
+///
+/// # Errors
+/// Database failure.
+pub fn forget_attempts(conn: &mut PgConnection, before: DateTime<Utc>) -> Result<(), StoreError> {
+    diesel::delete(sign_in_attempt::table.filter(sign_in_attempt::at.lt(before))).execute(conn)?;
+    Ok(())
+}

@@ -179,3 +179,39 @@ fn a_program_is_judged_by_the_knowledge_it_was_built_with() {
     vera.put(&at("program"), &json!({ "rev": 1, "lines": lines })).ok();
     assert_eq!(ceiling(vera.get(&at("ranges")).ok()), json!(120.0));
 }
+
+#[test]
+fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
+    use ritorno_store::job;
+    let clinic = Clinic::open();
+    clinic.sign_in("vera");
+    let today = TODAY.parse().expect("a date");
+    let mut owner = clinic.owner();
+    for kind in ["one", "two", "one"] {
+        job::plan(&mut owner, kind, today).expect("planned");
+    }
+    let (mut here, mut there) = (clinic.state.pool.get().expect("a connection"), clinic.state.pool.get().expect("a connection"));
+    let say = |conn: &mut PgConnection, sql: &str| diesel::sql_query(sql).execute(conn).expect("said");
+    say(&mut here, "begin");
+    say(&mut there, "begin");
+    let mut kinds: Vec<String> = [job::claim(&mut here, today), job::claim(&mut there, today)]
+        .into_iter()
+        .map(|claimed| claimed.expect("no waiting").expect("a job").kind)
+        .collect();
+    kinds.sort();
+    assert_eq!(kinds, ["one", "two"], "planned twice is one job, and two servers never hold the same");
+    let mut third = clinic.state.pool.get().expect("a connection");
+    say(&mut third, "begin");
+    assert_eq!(job::claim(&mut third, today).expect("no waiting"), None);
+    for mut conn in [here, there, third] {
+        say(&mut conn, "rollback");
+    }
+
+    diesel::sql_query("delete from job").execute(&mut owner).expect("cleared");
+    diesel::sql_query("update session set expires_at = now() - interval '1 minute'").execute(&mut owner).expect("ended");
+    let fresh = clinic.sign_in("lea");
+    assert_eq!(ritorno_server::run_jobs(&clinic.state).expect("ran"), 2);
+    assert_eq!(count(&mut owner, "session"), 1);
+    assert_eq!(fresh.get("/api/decisions").status, 200);
+    assert_eq!(ritorno_server::run_jobs(&clinic.state).expect("ran"), 0, "done for today");
+}

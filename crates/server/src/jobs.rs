@@ -1,0 +1,39 @@
+//! Work that is nobody's request.
+
+use crate::app::AppState;
+use chrono::{Duration, Utc};
+use ritorno_store::{Actor, StoreError, job, session, user, write};
+
+/// Every day's housekeeping.
+const DAILY: [&str; 2] = ["forget-ended-sessions", "forget-old-sign-in-attempts"];
+/// Attempts older than this are of no use to the throttle or to anybody who looks into it.
+const ATTEMPTS_KEPT_DAYS: i64 = 90;
+
+/// Plans today's jobs and runs what is open, each in a transaction of its own. Answers how many it ran.
+///
+/// # Errors
+/// Database failure; what failed stays open and is tried again.
+pub fn run_jobs(state: &AppState) -> Result<usize, StoreError> {
+    let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
+    let today = state.today.date();
+    let actor = Actor { user: None, action: "job" };
+    write(&mut conn, actor, |conn| DAILY.iter().try_for_each(|kind| job::plan(conn, kind, today)))?;
+    let mut ran = 0;
+    loop {
+        let more = write(&mut conn, actor, |conn| {
+            let Some(claimed) = job::claim(conn, today)? else { return Ok(false) };
+            match claimed.kind.as_str() {
+                "forget-ended-sessions" => session::forget_ended(conn)?,
+                "forget-old-sign-in-attempts" => user::forget_attempts(conn, Utc::now() - Duration::days(ATTEMPTS_KEPT_DAYS))?,
+                // A kind of a newer application is not ours to do, and not ours to keep claiming.
+                other => tracing::warn!(kind = other, "a job of an unknown kind was closed undone"),
+            }
+            job::done(conn, claimed.id)?;
+            Ok(true)
+        })?;
+        if !more {
+            return Ok(ran);
+        }
+        ran += 1;
+    }
+}
