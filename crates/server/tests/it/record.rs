@@ -67,9 +67,8 @@ fn every_table_is_audited_and_the_audit_cannot_be_changed() {
         "delete from audit_value",
         "alter table audit disable trigger all",
         "update reading set value = 1",
-        "delete from log_entry",
     ] {
-        assert!(diesel::sql_query(sql).execute(&mut *app).is_err() || sql.contains("log_entry"), "{sql} went through");
+        assert!(diesel::sql_query(sql).execute(&mut *app).is_err(), "{sql} went through");
     }
     assert!(diesel::sql_query("update audit set action = 'x'").execute(&mut owner).is_err());
     assert!(diesel::sql_query("delete from reading").execute(&mut owner).is_err());
