@@ -3,7 +3,7 @@ import Modal from "antd/es/modal";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, ask, newId } from "../app/client";
+import { api, ApiProblem, ask, newId } from "../app/client";
 import { Field, ProblemNote } from "../app/parts";
 import { t } from "../app/wording";
 
@@ -15,6 +15,12 @@ export function NewPatient({ today, onClose }: { today: string; onClose: () => v
   const queries = useQueryClient();
   const set = (name: keyof typeof form) => (e: { target: { value: string } }) => setForm({ ...form, [name]: e.target.value });
   const save = async () => {
+    // A date that was not given is asked for, never assumed.
+    const missing = [...(form.birth ? [] : ["birth"]), ...(form.day0 ? [] : ["story.day0"])];
+    if (missing.length > 0) {
+      setError(new ApiProblem({ type: "urn:ritorno:problem:invalid", title: t("problem-invalid"), status: 422, reasons: [], fields: missing.map((field) => ({ field, code: "empty", message: t("fault-empty") })) }));
+      return;
+    }
     setError(undefined);
     try {
       await ask(
@@ -23,9 +29,9 @@ export function NewPatient({ today, onClose }: { today: string; onClose: () => v
             ...ids,
             given_name: form.given,
             family_name: form.family,
-            birth: form.birth || "0000-00-00",
+            birth: form.birth,
             story: {
-              pathway: "cuff-repair-small-medium", side: form.side as "left" | "right", day0: form.day0 || today, dominant: form.dominant as "left" | "right",
+              pathway: "cuff-repair-small-medium", side: form.side as "left" | "right", day0: form.day0, dominant: form.dominant as "left" | "right",
               mechanism: form.mechanism, work: form.work, clearance: null, sling_worn: null, health: [], tasks: [], kit: ["bed", "table", "wall", "towel", "cloth"], note: "",
             },
           },
