@@ -160,6 +160,18 @@ whose-ceiling-pathway = the pathway
 whose-ceiling-pathway-none = the pathway (not open yet)
 whose-ceiling-free = no ceiling
 
+field-birth = Date of birth
+field-day0 = Day 0
+field-given-name = Given name
+field-family-name = Family name
+field-ceiling = Up to
+field-floor = At least
+field-until-day = Until day
+field-mechanism = What happened
+field-pathway = Procedure
+field-clearance = Go-ahead
+field-action = What was done
+
 health-diabetes = Diabetes
 health-nicotine = Nicotine
 health-steroid-use = Steroid use

@@ -103,7 +103,12 @@ sling-as-told = worn as told
 sling-not = not worn as told
 work-demands = Work, and what it demands (kg, height, hours)
 health-title = General health that changes the plan
-health-effect = Diabetes, nicotine, steroid use and age over 70 put strength work back two weeks. Diabetes: ranges are due every 10 days.
+health-delay = strength work { $weeks ->
+    [one] { $weeks } week
+   *[other] { $weeks } weeks
+} later
+health-ranges = ranges due every { $days } days
+health-longest = Where several put strength work back, the longest counts.
 tasks-title = Tasks that matter
 task-add = Add a task
 task-label = Task

@@ -1,27 +1,14 @@
 //! Times building and checking one program: `./bench` runs it in release.
 
 use ritorno_core::episode::{Answer, Clearance, Facts, FlagAnswer, GatePass, Story};
-use ritorno_core::knowledge::{NamedText, load};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::program::{build, check_line, schedule};
 use ritorno_core::visit::Assessment;
-use std::path::Path;
 use std::time::Instant;
 use uuid::Uuid;
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
-    let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../knowledge");
-    let mut files = Vec::new();
-    for folder in ["", "exercises", "pathways"] {
-        for entry in std::fs::read_dir(root.join(folder))? {
-            let path = entry?.path();
-            if path.extension().is_some_and(|e| e == "toml") {
-                let name = path.strip_prefix(&root)?.to_string_lossy().into_owned();
-                files.push(NamedText { name, text: std::fs::read_to_string(&path)? });
-            }
-        }
-    }
-    let known = load(&files).map_err(|faults| format!("{faults:#?}"))?;
+    let known = ritorno_shelf::read(&ritorno_shelf::shipped())?;
     let day0 = "2027-01-22".parse()?;
     let facts = Facts {
         today: "2027-03-01".parse()?,

@@ -19,5 +19,6 @@ mod visit;
 pub use app::{AppState, Today};
 pub use jobs::run_jobs;
 pub use lanes::{change_day, refresh_lane};
+pub use ritorno_shelf::read as read_knowledge;
 pub use security::{hash_password, new_user};
-pub use startup::{api_document, read_knowledge, server};
+pub use startup::{api_document, server};

@@ -9,10 +9,8 @@ use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
 use actix_web::middleware::{Compress, DefaultHeaders, from_fn};
 use actix_web::{App, HttpResponse, HttpServer, web};
-use ritorno_core::knowledge::{Knowledge, NamedText, load};
 use ritorno_wording::Value;
 use std::net::TcpListener;
-use std::path::Path;
 use std::sync::OnceLock;
 use tracing_actix_web::TracingLogger;
 use utoipa_actix_web::AppExt;
@@ -21,31 +19,6 @@ use utoipa_actix_web::service_config::ServiceConfig;
 
 /// Largest body a request may carry.
 const BODY_LIMIT: usize = 1024 * 1024;
-
-/// Reads and checks the knowledge folder.
-///
-/// # Errors
-/// Every fault, a line each, naming file, row and field.
-pub fn read_knowledge(folder: &Path) -> Result<Knowledge, String> {
-    fn walk(dir: &Path, root: &Path, out: &mut Vec<NamedText>) -> Result<(), String> {
-        let broken = |error: std::io::Error| format!("{}: {error}", dir.display());
-        let mut paths: Vec<_> = std::fs::read_dir(dir).map_err(broken)?.flatten().map(|entry| entry.path()).collect();
-        paths.sort();
-        for path in paths {
-            if path.is_dir() {
-                walk(&path, root, out)?;
-            } else if path.extension().is_some_and(|e| e == "toml") {
-                let name = path.strip_prefix(root).unwrap_or(&path).to_string_lossy().into_owned();
-                let text = std::fs::read_to_string(&path).map_err(|error| format!("knowledge/{name}: {error}"))?;
-                out.push(NamedText { name, text });
-            }
-        }
-        Ok(())
-    }
-    let mut files = Vec::new();
-    walk(folder, folder, &mut files)?;
-    load(&files).map_err(|faults| faults.iter().map(ToString::to_string).collect::<Vec<_>>().join("\n"))
-}
 
 fn api(config: &mut ServiceConfig) {
     config.service(

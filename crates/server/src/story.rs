@@ -59,13 +59,23 @@ pub(crate) struct StoryPage {
     limits: Vec<SurgeonLimit>,
     /// Quantities a limit can be written for, with today's ceilings.
     dials: Vec<Dial>,
-    /// Ids of general health to choose from.
-    health: Vec<String>,
+    /// General health to choose from, with what each changes.
+    health: Vec<HealthChoice>,
     /// Ids of kit to choose from.
     kit: Vec<String>,
     /// Ids of pathways to choose from.
     pathways: Vec<String>,
     stations: Stations,
+}
+
+/// General health that changes the plan, and how.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct HealthChoice {
+    id: String,
+    /// Weeks by which strength work comes later.
+    strength_delay_weeks: i32,
+    /// Days after which a range is due again, when sooner than usual.
+    max_age_days: Option<i32>,
 }
 
 /// An edit of a story.
@@ -217,7 +227,11 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: Loaded) -> Result<Sto
         flags: assessment.flags.clone(),
         limits: facts.limits.clone(),
         dials: all,
-        health: known.health.iter().map(|h| h.id.clone()).collect(),
+        health: known
+            .health
+            .iter()
+            .map(|h| HealthChoice { id: h.id.clone(), strength_delay_weeks: h.strength_delay_weeks, max_age_days: h.max_age_days })
+            .collect(),
         kit,
         pathways: known.pathways.keys().cloned().collect(),
         stations,

@@ -259,6 +259,13 @@ impl House {
         std::fs::write(file, png).expect("written");
     }
 
+    /// Brings an element to the top of the page, below what sticks there.
+    pub async fn scroll(&self, css: &str) {
+        self.see(css).await;
+        let script = "document.querySelector(arguments[0]).scrollIntoView({block:'start'}); window.scrollBy(0,-125)";
+        self.browser.execute(script, vec![json!(css)]).await.expect("scrolled");
+    }
+
     /// Sets the size of what is seen, exactly.
     pub async fn resize(&self, width: u32, height: u32) {
         let inner = self

@@ -816,6 +816,20 @@ export interface components {
             /** @description Of how many. */
             total: number;
         };
+        /** @description General health that changes the plan, and how. */
+        HealthChoice: {
+            id: string;
+            /**
+             * Format: int32
+             * @description Days after which a range is due again, when sooner than usual.
+             */
+            max_age_days?: number | null;
+            /**
+             * Format: int32
+             * @description Weeks by which strength work comes later.
+             */
+            strength_delay_weeks: number;
+        };
         /**
          * @description What helps or holds the arm; the figure draws it.
          * @enum {string}
@@ -1312,8 +1326,8 @@ export interface components {
             dials: components["schemas"]["Dial"][];
             flags: components["schemas"]["FlagView"][];
             head: components["schemas"]["PatientHead"];
-            /** @description Ids of general health to choose from. */
-            health: string[];
+            /** @description General health to choose from, with what each changes. */
+            health: components["schemas"]["HealthChoice"][];
             /** @description Ids of kit to choose from. */
             kit: string[];
             limits: components["schemas"]["SurgeonLimit"][];

@@ -1,5 +1,5 @@
 import { ApiProblem } from "./client";
-import { sentence, t } from "./wording";
+import { nameOf, sentence, t } from "./wording";
 
 /** Something is on its way. */
 export function Waiting() {
@@ -12,6 +12,13 @@ export function Pending({ query }: { query: { error: unknown; failureReason: unk
   return <>{why ? <ProblemNote error={why} /> : null}{query.error ? null : <Waiting />}</>;
 }
 
+/** The name of a field as the form shows it; its path where it has none. */
+function fieldName(path: string): string {
+  const last = path.replace(/\[\d+\]/g, "").split(".").pop() ?? path;
+  const name = nameOf("field", last);
+  return name === last ? path.replace(/^story\./, "").replaceAll("_", " ") : name;
+}
+
 /** What went wrong, which fields, which rules. */
 export function ProblemNote({ error }: { error: unknown }) {
   if (!error) return null;
@@ -21,9 +28,14 @@ export function ProblemNote({ error }: { error: unknown }) {
     <div className="notice stop" role="alert" id="problem">
       <b>{title}</b>
       {reasons.length > 0 && <ul>{[...new Set(reasons.map(sentence))].map((s) => <li key={s}>{s}</li>)}</ul>}
-      {fields.length > 0 && reasons.length === 0 && <ul>{fields.map((f) => <li key={f.field + f.code}><b>{f.field.replace(/^story\./, "").replaceAll("_", " ")}</b>: {f.message}</li>)}</ul>}
+      {fields.length > 0 && reasons.length === 0 && <ul>{fields.map((f) => <li key={f.field + f.code}><b>{fieldName(f.field)}</b>: {f.message}</li>)}</ul>}
     </div>
   );
+}
+
+/** Fields that hold nothing, told in the server's own form before anything is sent. */
+export function missingFields(fields: string[]): ApiProblem {
+  return new ApiProblem({ type: "urn:ritorno:problem:invalid", title: t("problem-invalid"), status: 422, reasons: [], fields: fields.map((field) => ({ field, code: "empty", message: t("fault-empty") })) });
 }
 
 /** A labelled field with its fault beside it. */

@@ -3,8 +3,8 @@ import Modal from "antd/es/modal";
 import { useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, ApiProblem, ask, newId } from "../app/client";
-import { Field, ProblemNote } from "../app/parts";
+import { api, ask, newId } from "../app/client";
+import { Field, missingFields, ProblemNote } from "../app/parts";
 import { t } from "../app/wording";
 
 export function NewPatient({ today, onClose }: { today: string; onClose: () => void }) {
@@ -18,7 +18,7 @@ export function NewPatient({ today, onClose }: { today: string; onClose: () => v
     // A date that was not given is asked for, never assumed.
     const missing = [...(form.birth ? [] : ["birth"]), ...(form.day0 ? [] : ["story.day0"])];
     if (missing.length > 0) {
-      setError(new ApiProblem({ type: "urn:ritorno:problem:invalid", title: t("problem-invalid"), status: 422, reasons: [], fields: missing.map((field) => ({ field, code: "empty", message: t("fault-empty") })) }));
+      setError(missingFields(missing));
       return;
     }
     setError(undefined);

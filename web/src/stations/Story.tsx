@@ -4,7 +4,7 @@ import Checkbox from "antd/es/checkbox";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
-import { Field, ProblemNote } from "../app/parts";
+import { Field, missingFields, ProblemNote } from "../app/parts";
 import { attr, capital, nameOf, sentence, shortDate, t, withUnit } from "../app/wording";
 
 type Page = Schemas["StoryPage"];
@@ -114,8 +114,12 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
           <Field label={t("work-demands")} name="story.work" error={error} wide><Input id="story-work" value={story.work} onChange={(e) => set({ work: e.target.value })} /></Field>
         </div>
         <h3 style={{ margin: "18px 0 6px" }}>{t("health-title")}</h3>
-        <div className="ticks">{page.health.map((h) => <Checkbox key={h} checked={story.health.includes(h)} onChange={(e) => set({ health: flip(story.health, h, e.target.checked) })}>{nameOf("health", h)}</Checkbox>)}</div>
-        <p className="soft small" style={{ marginTop: 5 }}>{t("health-effect")}</p>
+        <div className="ticks">{page.health.map((h) => (
+          <Checkbox key={h.id} checked={story.health.includes(h.id)} onChange={(e) => set({ health: flip(story.health, h.id, e.target.checked) })}>
+            {nameOf("health", h.id)} <span className="soft small">{[...(h.strength_delay_weeks > 0 ? [t("health-delay", { weeks: h.strength_delay_weeks })] : []), ...(h.max_age_days != null ? [t("health-ranges", { days: h.max_age_days })] : [])].join(", ")}</span>
+          </Checkbox>
+        ))}</div>
+        <p className="soft small" style={{ marginTop: 5 }}>{t("health-longest")}</p>
         <h3 style={{ margin: "14px 0 6px" }}>{t("tasks-title")}</h3>
         {story.tasks.map((task, i) => (
           <div key={i} style={{ display: "grid", gridTemplateColumns: "1fr 130px 100px", gap: 10, marginBottom: 6 }}>
@@ -139,11 +143,12 @@ function Limits({ episode, page, keep, today }: { episode: string; page: Page; k
   const [form, setForm] = useState(empty);
   const [error, setError] = useState<unknown>();
   const add = async () => {
+    if (form.ceiling.trim() === "") { setError(missingFields(["ceiling"])); return; }
     setError(undefined);
     try {
       keep(await ask(api.POST("/api/episodes/{id}/limits", {
         params: { path: { id: episode } },
-        body: { id: newId(), quantity: form.quantity, ceiling: form.ceiling.trim() === "" ? -999 : Number(form.ceiling), floor: form.floor === "" ? null : Number(form.floor), until_day: form.until === "" ? null : Number(form.until), release: form.release ? { role: "surgeon", on: form.on } : null, ended_on: null },
+        body: { id: newId(), quantity: form.quantity, ceiling: Number(form.ceiling), floor: form.floor === "" ? null : Number(form.floor), until_day: form.until === "" ? null : Number(form.until), release: form.release ? { role: "surgeon", on: form.on } : null, ended_on: null },
       })));
       setForm(empty);
     } catch (e) { setError(e); }

@@ -4,29 +4,13 @@ use chrono::{Days, NaiveDate};
 use ritorno_core::episode::*;
 use ritorno_core::knowledge::{Knowledge, NamedText, load};
 use ritorno_core::mechanics::Arm;
-use std::path::Path;
 use std::sync::OnceLock;
 use uuid::Uuid;
 
 pub const CUFF: &str = "cuff-repair-small-medium";
 
 pub fn files() -> Vec<NamedText> {
-    fn walk(dir: &Path, root: &Path, out: &mut Vec<NamedText>) {
-        let mut entries: Vec<_> = std::fs::read_dir(dir).expect("knowledge folder").map(|e| e.expect("entry").path()).collect();
-        entries.sort();
-        for path in entries {
-            if path.is_dir() {
-                walk(&path, root, out);
-            } else {
-                let name = path.strip_prefix(root).expect("below root").to_string_lossy().into_owned();
-                out.push(NamedText { name, text: std::fs::read_to_string(&path).expect("text") });
-            }
-        }
-    }
-    let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../../knowledge");
-    let mut out = Vec::new();
-    walk(&root, &root, &mut out);
-    out
+    ritorno_shelf::texts(&ritorno_shelf::shipped()).expect("knowledge folder")
 }
 
 pub fn known() -> &'static Knowledge {

@@ -1,23 +1,13 @@
 //! Figures of every exercise: well-formed, inside their frame, honest about which arm works.
 #![allow(clippy::expect_used)] // a test that cannot go on says so and ends
 
-use ritorno_core::knowledge::{Exercise, Knowledge, NamedText, load};
+use ritorno_core::knowledge::{Exercise, Knowledge};
 use ritorno_core::mechanics::{Arm, Path};
 use ritorno_figure::{FigureSpec, figure_svg};
 use std::collections::BTreeSet;
 
 fn known() -> Knowledge {
-    let root = std::path::Path::new(env!("CARGO_MANIFEST_DIR")).join("../../knowledge");
-    let mut files = Vec::new();
-    for folder in ["", "exercises", "pathways"] {
-        for path in std::fs::read_dir(root.join(folder)).expect("a folder").flatten().map(|e| e.path()) {
-            if path.extension().is_some_and(|e| e == "toml") {
-                let name = path.strip_prefix(&root).expect("below").to_string_lossy().into_owned();
-                files.push(NamedText { name, text: std::fs::read_to_string(&path).expect("text") });
-            }
-        }
-    }
-    load(&files).unwrap_or_else(|faults| panic!("{faults:#?}"))
+    ritorno_shelf::read(&ritorno_shelf::shipped()).unwrap_or_else(|faults| panic!("{faults}"))
 }
 
 fn draw(exercise: &Exercise, arm: Arm, path: Path, limited: bool) -> String {

@@ -20,7 +20,7 @@ async fn main() {
     house.open_patient("Falanga").await;
     house.see("#gate").await;
     house.picture(&shot("visit")).await;
-    scroll(&house, "#log").await;
+    house.scroll("#log").await;
     house.picture(&shot("visit-log")).await;
     house.keys("gs").await;
     house.see("#flags").await;
@@ -34,7 +34,7 @@ async fn main() {
     house.picture(&shot("program")).await;
     house.click(".score-line[aria-label^='Lying lift with the other hand']").await;
     house.see("#line-panel img").await;
-    scroll(&house, "#line-panel").await;
+    house.scroll("#line-panel").await;
     house.until("[...document.images].every(i => i.complete && i.naturalWidth > 0)").await;
     house.picture(&shot("program-line")).await;
     house.keys("gh").await;
@@ -48,7 +48,7 @@ async fn main() {
     house.picture(&shot("ranges-too-far")).await;
     house.open_patient("Raso").await;
     house.see("#gate").await;
-    scroll(&house, "#gate").await;
+    house.scroll("#gate").await;
     house.picture(&shot("gate-due")).await;
     house.close().await;
 }
@@ -76,10 +76,4 @@ async fn sheet(house: &House, out: &std::path::Path) {
         assert!(status.expect("poppler-utils is installed").success());
     }
     std::fs::remove_file(pdf).expect("removed");
-}
-
-async fn scroll(house: &House, css: &str) {
-    house.see(css).await;
-    let script = "document.querySelector(arguments[0]).scrollIntoView({block:'start'}); window.scrollBy(0,-125)";
-    house.browser.execute(script, vec![serde_json::json!(css)]).await.expect("scrolled");
 }

@@ -74,3 +74,27 @@ async fn a_session_that_has_ended_asks_for_the_password_and_comes_back_to_the_pa
     house.says("Nerio Falanga").await;
     house.close().await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_was_not_given_is_asked_for_and_never_assumed() {
+    let house = House::open("missing", 1280, 900).await;
+    house.sign_in().await;
+    house.click("#new-patient").await;
+    house.fill("#given", "Ines").await;
+    house.fill("#family", "Morandi").await;
+    house.click("#save-patient").await;
+    house.until("document.querySelectorAll('.ant-modal .field.faulty').length === 2").await;
+    let kept = house.see("#given").await.prop("value").await.expect("a value");
+    assert_eq!(kept.as_deref(), Some("Ines"), "what was typed stays");
+    house.goto("/").await;
+    house.until("document.querySelector('.lane-row') && !document.body.innerText.includes('Morandi')").await;
+
+    let episode = house.open_patient("Brera").await;
+    house.goto(&format!("/e/{episode}/story")).await;
+    house.see("#add-limit").await;
+    house.browser.execute("window.limits = document.querySelectorAll('#limits tbody tr').length", vec![]).await.expect("counted");
+    house.click("#add-limit").await;
+    house.until("document.querySelector('#limits .field.faulty')?.innerText.includes('must not be empty')").await;
+    house.until("document.querySelectorAll('#limits tbody tr').length === window.limits").await;
+    house.close().await;
+}
