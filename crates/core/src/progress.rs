@@ -126,14 +126,17 @@ fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> Criteri
         CriterionKind::CountFromLog { event, window_days, op, n } => count(ctx, facts, *event, *window_days, *op, *n),
         CriterionKind::SymptomFreeDays { n } => {
             let asks = Reason::new("asks-symptom-free").with("days", *n);
+            let days_ago = |on| facts.day() - facts.day_of(on);
             let last = facts.log.iter().rev().find(|entry| entry.fact == LogFact::Slip);
-            match (last, facts.log.is_empty()) {
-                (None, true) => (CriterionStatus::NotMeasured, asks, None),
-                (None, false) => (CriterionStatus::Met, asks, Some(Reason::new("datum-no-slip"))),
-                (Some(slip), _) => {
-                    let free = facts.day() - facts.day_of(slip.on);
-                    (met_if(free >= *n), asks, Some(Reason::new("datum-last-slip").with("day", facts.day_of(slip.on))))
-                }
+            let datum =
+                last.map_or_else(|| Reason::new("datum-no-slip"), |slip| Reason::new("datum-last-slip").with("day", facts.day_of(slip.on)));
+            // Silence is not freedom from symptoms: the log must reach back so far, and go on.
+            let reaches_back = facts.log.iter().any(|e| days_ago(e.on) >= *n);
+            let goes_on = facts.log.iter().any(|e| (0..*n).contains(&days_ago(e.on)));
+            match last {
+                Some(slip) if days_ago(slip.on) < *n => (CriterionStatus::NotMet, asks, Some(datum)),
+                _ if reaches_back && goes_on => (CriterionStatus::Met, asks, Some(datum)),
+                _ => (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-log-too-short").with("days", *n))),
             }
         }
         CriterionKind::TimeSince { weeks } => {

@@ -271,6 +271,13 @@ fn check_allowances(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: P
         if light && heavy && !allowance.permits(demand.group, Level::Resisted) {
             say(Status::Blocked, false, Reason::new("load-above-light").with("group", wire(demand.group)));
         }
+        // A weight or an elastic turns lifting the arm into resisted work, whatever the exercise's row says.
+        let loaded = dose.load_kg.is_some_and(|kg| kg > 0.0) || dose.elastic_level.is_some_and(|level| level > 0);
+        let becomes = if heavy { Level::Resisted } else { Level::ResistedLight };
+        let unloaded = matches!(demand.level, Level::Passive | Level::Assisted | Level::Active);
+        if loaded && unloaded && !allowance.permits(demand.group, becomes) {
+            say(Status::Blocked, false, Reason::new("load-not-permitted").with("group", wire(demand.group)));
+        }
     }
 }
 

@@ -97,8 +97,15 @@ fn slips_count_back_from_today() {
     let ask = CriterionKind::SymptomFreeDays { n: 14 };
     assert_eq!(status_of(&facts, ask.clone()), S::NotMeasured, "an empty log proves nothing");
     let slip = |day| LogEntry { id: Uuid::now_v7(), on: on(day), exercise: None, fact: LogFact::Slip };
+    let calm = |day| LogEntry { id: Uuid::now_v7(), on: on(day), exercise: None, fact: LogFact::PainDuring { value: 1.0 } };
+    facts.log.push(calm(59));
+    assert_eq!(status_of(&facts, ask.clone()), S::NotMeasured, "one quiet day is no fortnight");
+    facts.log.clear();
     facts.log.push(slip(46));
+    assert_eq!(status_of(&facts, ask.clone()), S::NotMeasured, "nothing was heard since");
+    facts.log.push(calm(59));
     assert_eq!(status_of(&facts, ask.clone()), S::Met);
+    facts.log.pop();
     facts.log.push(slip(47));
     assert_eq!(status_of(&facts, ask), S::NotMet);
     let count = |n: f64, days| CriterionKind::CountFromLog { event: LogEvent::Slip, window_days: days, op: Comparison::AtMost, n };

@@ -91,6 +91,8 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
     blocked_by(&facts, "ael8", 42, 60, |_| (), "no-room-below-ceiling");
     blocked_by(&facts, "iso1", 60, 70, |l| l.dose.effort_pct = Some(60), "effort-above");
     blocked_by(&facts, "erl3", 84, 100, |l| l.dose.load_kg = Some(3.0), "load-above-light");
+    blocked_by(&facts, "ael2", 57, 60, |l| l.dose.load_kg = Some(0.5), "load-not-permitted");
+    blocked_by(&facts, "pel1", 38, 60, |l| l.dose.load_kg = Some(2.0), "load-not-permitted");
     blocked_by(&facts, "pel1", 38, 60, |l| l.dose.sets = 0, "dose-impossible");
     facts.limits = vec![limit("passive-elevation", 40.0, None)];
     blocked_by(&facts, "pel1", 38, 60, |_| (), "no-room-below-ceiling");
