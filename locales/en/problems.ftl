@@ -20,6 +20,8 @@ problem-busy = Too much at once. Try again in a moment.
 problem-blocked = The safety check blocks this. Nothing was saved.
 problem-internal = Something went wrong on our side. Nothing was saved.
 
+fault-pathway-and-start = an operation needs a pathway with its weeks; without one there is none
+fault-another-kind = this answer belongs to another kind of test
 fault-empty = must not be empty
 fault-too-long = at most { $max } letters
 fault-in-future = lies in the future ({ $given }); today is { $today }
@@ -30,6 +32,7 @@ fault-outside = { $given } is outside { $min } to { $max }
 fault-unknown = { $given } is not known here
 fault-floor-above-ceiling = the floor { $floor } is above the ceiling { $ceiling }
 fault-looser = { $given } is looser than the pathway’s { $ceiling }: that needs a release with role and date
+fault-barred-without-corridor = the pathway says nothing about this movement, so it is not measured yet
 fault-barred = barred by protection until day { $opens-day }
 fault-release-incomplete = a release needs role and date
 fault-not-overridable = this cannot be overridden in the clinic

@@ -1,6 +1,7 @@
 //! Times building and checking one program: `./bench` runs it in release.
 
-use ritorno_core::episode::{Answer, Clearance, Facts, FlagAnswer, GatePass, Story};
+use ritorno_core::episode::{Answer, Clearance, Facts, FlagAnswer, GatePass, OtherSide, Start, Story};
+use ritorno_core::knowledge::Setting;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::program::{build, check_line, schedule};
 use ritorno_core::visit::Assessment;
@@ -17,6 +18,10 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
             pathway: "cuff-repair-small-medium".into(),
             side: Arm::Right,
             day0,
+            start: Start::Surgery,
+            setting: Setting::Specialist,
+            complaint: None,
+            other_side: OtherSide::Sound,
             dominant: Arm::Right,
             mechanism: String::new(),
             work: String::new(),
@@ -35,6 +40,8 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
             .collect(),
         flag_actions: vec![],
         readings: vec![],
+        findings: vec![],
+        exam_notes: vec![],
         scores: vec![],
         attestations: vec![],
         log: vec![],

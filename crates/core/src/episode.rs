@@ -1,7 +1,7 @@
 //! What is on record about one operated shoulder: plain facts, no rules.
 
 use crate::calendar::{PostOpDay, post_op_day};
-use crate::knowledge::Dose;
+use crate::knowledge::{Dose, Found, Setting};
 use crate::mechanics::Arm;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
@@ -27,6 +27,69 @@ pub struct Task {
     pub score: u8,
 }
 
+/// How it began: what day 0 is the day of.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Start {
+    /// An operation. There are no diagnostic probabilities for an operated shoulder.
+    #[default]
+    Surgery,
+    /// An injury.
+    Injury,
+    /// It came by itself; day 0 is the first visit.
+    Gradual,
+}
+
+/// The main complaint: it chooses the core of the examination.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Complaint {
+    /// Pain on raising.
+    Raising,
+    /// The arm is weak.
+    Weakness,
+    /// It slips or is about to.
+    Slipping,
+    /// It is stiff.
+    Stiffness,
+    /// Pain on top.
+    Top,
+    /// Neck and arm.
+    Neck,
+}
+
+impl Complaint {
+    /// The word in the test rows.
+    pub fn word(self) -> &'static str {
+        match self {
+            Complaint::Raising => "raising",
+            Complaint::Weakness => "weakness",
+            Complaint::Slipping => "slipping",
+            Complaint::Stiffness => "stiffness",
+            Complaint::Top => "top",
+            Complaint::Neck => "neck",
+        }
+    }
+}
+
+/// Whether the other side may serve as a measure.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum OtherSide {
+    /// Nothing is known against it.
+    #[default]
+    Sound,
+    /// It hurts or is stiff too.
+    Affected,
+    /// It was operated on.
+    Operated,
+    /// Both shoulders are looser than most.
+    Hypermobile,
+}
+
 /// What happened and what was done.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -35,8 +98,20 @@ pub struct Story {
     pub pathway: String,
     /// The operated side.
     pub side: Arm,
-    /// The day of surgery.
+    /// The day of surgery or injury; where it came by itself, of the first visit.
     pub day0: NaiveDate,
+    /// What day 0 is the day of.
+    #[serde(default)]
+    pub start: Start,
+    /// Where the patient is seen: it sets pre-test probabilities.
+    #[serde(default = "first_contact")]
+    pub setting: Setting,
+    /// The main complaint.
+    #[serde(default)]
+    pub complaint: Option<Complaint>,
+    /// Whether the other side may serve as a measure.
+    #[serde(default)]
+    pub other_side: OtherSide,
     /// The stronger hand.
     pub dominant: Arm,
     /// How it happened, in the patient's words.
@@ -55,6 +130,10 @@ pub struct Story {
     pub kit: Vec<String>,
     /// Anything else; checked against the red flags.
     pub note: String,
+}
+
+fn first_contact() -> Setting {
+    Setting::Primary
 }
 
 /// Who let go of a limit, and when: a looser value is valid only with this.
@@ -172,6 +251,124 @@ pub struct Reading {
     pub by: TakenBy,
     /// When.
     pub on: NaiveDate,
+}
+
+/// The answer to a clinical test.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum TestAnswer {
+    /// In one word.
+    Word {
+        /// The word.
+        found: Found,
+    },
+    /// As a number in the test's unit.
+    Number {
+        /// The number.
+        value: f64,
+    },
+    /// Tried and could not be done. Never a negative.
+    CouldNot,
+}
+
+/// One answered test. Append-only: an undo withdraws.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Finding {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// Test id.
+    pub test: String,
+    /// Examined side.
+    pub side: Arm,
+    /// What was found.
+    pub answer: TestAnswer,
+    /// Way of doing it, where the row names several.
+    #[serde(default)]
+    pub variant: Option<String>,
+    /// When.
+    pub on: NaiveDate,
+    /// Who examined, set by the server.
+    #[serde(default)]
+    pub rater: Uuid,
+}
+
+/// What else the reading rests on: votes on irritability, what is known from imaging, the clinician's own pre-test probability.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ExamFact {
+    /// One vote on irritability.
+    Irritability {
+        /// Which question.
+        question: Vote,
+        /// Worst pain 0 to 10; every other question 0 low, 1 moderate, 2 high.
+        value: f64,
+    },
+    /// A radiograph, a scan or an operation has shown it or excluded it: that ends the guessing.
+    Known {
+        /// Hypothesis or condition id.
+        about: String,
+        /// Shown, or excluded.
+        present: bool,
+        /// What showed it.
+        by: Evidence,
+    },
+    /// The clinician's own pre-test probability.
+    PreTest {
+        /// Hypothesis id.
+        hypothesis: String,
+        /// Strictly between 0 and 1.
+        probability: f64,
+        /// Why.
+        reason: String,
+    },
+}
+
+/// A question on irritability.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Vote {
+    /// Worst pain, 0 to 10.
+    WorstPain,
+    /// Night or rest pain: 2 constant, 1 intermittent, 0 none.
+    Night,
+    /// Pain with motion: 2 before the end, 1 at the end, 0 only with overpressure.
+    EndRange,
+    /// Disability: 2 high, 1 moderate, 0 low.
+    Disability,
+    /// Ache after provocation: 2 longer than a day, 1 hours, 0 minutes.
+    Ache,
+}
+
+/// What showed it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Evidence {
+    /// Radiograph.
+    Radiograph,
+    /// Ultrasound.
+    Ultrasound,
+    /// Magnetic resonance.
+    Mri,
+    /// Seen at operation.
+    Operation,
+}
+
+/// One such fact; the newest about the same thing counts.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ExamNote {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// When.
+    pub on: NaiveDate,
+    /// What.
+    #[serde(flatten)]
+    pub fact: ExamFact,
 }
 
 /// A number the patient gives, 0 to 10.
@@ -300,6 +497,10 @@ pub struct Facts {
     pub flag_actions: Vec<FlagAction>,
     /// Readings, oldest first, superseded ones left out.
     pub readings: Vec<Reading>,
+    /// Answered tests, oldest first, withdrawn ones left out.
+    pub findings: Vec<Finding>,
+    /// What else the reading rests on, oldest first.
+    pub exam_notes: Vec<ExamNote>,
     /// Scores, oldest first.
     pub scores: Vec<Score>,
     /// Attestations, oldest first.
@@ -323,7 +524,17 @@ impl Facts {
         post_op_day(self.story.day0, date)
     }
 
-    /// Readings of one quantity on the operated side, oldest first.
+    /// Whether this shoulder was operated on.
+    pub fn operated(&self) -> bool {
+        self.story.start == Start::Surgery
+    }
+
+    /// The newest reading of a quantity on the affected side.
+    pub fn newest(&self, quantity: &str) -> Option<&Reading> {
+        self.readings.iter().rev().find(|r| r.quantity == quantity && r.side == self.story.side)
+    }
+
+    /// Readings of one quantity on the affected side, oldest first.
     pub fn operated_readings<'a>(&'a self, quantity: &'a str) -> impl DoubleEndedIterator<Item = &'a Reading> {
         self.readings.iter().filter(move |r| r.quantity == quantity && r.side == self.story.side)
     }

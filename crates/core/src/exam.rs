@@ -30,6 +30,29 @@ pub fn possible(quantity: &Quantity, value: f64) -> Result<(), RangeFault> {
     }
 }
 
+/// The ceiling of a measurement on a day.
+///
+/// After an operation a movement for which the pathway has no corridor is not measured by default: only once the ceiling of
+/// the movement that guards it is gone. Source: our choice, because what nobody has allowed is not allowed.
+pub fn protection(ctx: &CheckContext, facts: &Facts, quantity: &str, day: PostOpDay, today: PostOpDay) -> CeilingToday {
+    let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, today);
+    let written = ctx.pathway.corridor(quantity).is_some() || ctx.limits.iter().any(|l| l.quantity == quantity);
+    if !facts.operated() || written {
+        return on;
+    }
+    let guard = ctx.known.quantity(quantity).and_then(|q| q.guard.as_deref());
+    match guard {
+        Some(guard) if ceiling_on(ctx.pathway, ctx.limits, guard, day, today).ceiling == Ceiling::Free => on,
+        _ => {
+            let mut reason = Reason::new("barred-without-corridor").with("quantity", quantity);
+            if let Some(guard) = guard {
+                reason = reason.with("guard", guard);
+            }
+            CeilingToday { ceiling: Ceiling::NoneAllowed, reason, ..on }
+        }
+    }
+}
+
 /// What a reading is worth.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -59,8 +82,8 @@ impl ReadingView {
 pub fn reading_view(ctx: &CheckContext, facts: &Facts, reading: &Reading) -> ReadingView {
     let day = facts.day_of(reading.on);
     // The other side carries no ceiling. A limit is judged as it stood on the reading's own day.
-    let over_ceiling = reading.side == facts.story.side
-        && ceiling_on(ctx.pathway, ctx.limits, &reading.quantity, day, day).ceiling.exceeded_by(reading.value);
+    let over_ceiling =
+        reading.side == facts.story.side && protection(ctx, facts, &reading.quantity, day, day).ceiling.exceeded_by(reading.value);
     ReadingView {
         over_ceiling,
         at_limit: reading.stop == StopReason::AtLimit,
@@ -142,10 +165,13 @@ pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
         .quantities
         .iter()
         .map(|q| {
-            let ceiling = ceiling_on(ctx.pathway, ctx.limits, &q.id, today, today);
-            let barred = (ceiling.ceiling == Ceiling::NoneAllowed).then(|| {
-                let opens = ctx.pathway.corridor(&q.id).map_or(0, |c| c.opens_week);
-                Reason::new("barred-until-week").with("quantity", q.id.as_str()).with("week", opens).with("opens_day", opens * 7)
+            let ceiling = protection(ctx, facts, &q.id, today, today);
+            let barred = (ceiling.ceiling == Ceiling::NoneAllowed).then(|| match ctx.pathway.corridor(&q.id) {
+                Some(corridor) => {
+                    let opens = corridor.opens_week;
+                    Reason::new("barred-until-week").with("quantity", q.id.as_str()).with("week", opens).with("opens_day", opens * 7)
+                }
+                None => ceiling.reason.clone(),
             });
             Dial {
                 quantity: q.id.clone(),

@@ -3,9 +3,9 @@
 //! *Not asked* is not *no*. A raised flag pauses the program and blocks building until a clinician has
 //! recorded what was done.
 
-use crate::episode::{Answer, Facts};
+use crate::episode::{Answer, Facts, Start, TestAnswer};
 use crate::exam::calls;
-use crate::knowledge::{RedFlag, Tier};
+use crate::knowledge::{Found, RedFlag, Tier};
 use crate::program::CheckContext;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -122,6 +122,7 @@ fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<(&'static str, Reason
             out.push(("active-loss", reason("flag-active-loss"), active.on));
         }
     }
+    out.extend(from_examination(facts, age, &newest));
     let weakness = facts.flag_answers.iter().rev().find(|a| a.flag == "new-weakness").filter(|a| a.answer == Answer::Yes);
     for quantity in ["passive-elevation", "passive-er-side", "passive-er-90"] {
         let spoken = calls(ctx, facts, quantity);
@@ -133,6 +134,52 @@ fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<(&'static str, Reason
         if let Some(reason) = has("range-lost").filter(|_| weakness.is_some()) {
             out.push(("fall-back-range", reason, last.on));
         }
+    }
+    out
+}
+
+/// Flags that the examination of a shoulder that was not operated on raises. After an operation the surgeon's rules above speak.
+///
+/// Source: consensus triggers (reference `red-flag-consensus`), from memory; the angles are our choice.
+fn from_examination(
+    facts: &Facts,
+    age: u32,
+    newest: &impl Fn(&str) -> Option<crate::episode::Reading>,
+) -> Vec<(&'static str, Reason, chrono::NaiveDate)> {
+    let mut out = Vec::new();
+    let injury = facts.story.start == Start::Injury;
+    let finding = |test: &str| facts.findings.iter().rev().find(|f| f.test == test && f.side == facts.story.side);
+    let says = |test: &str, word: Found| finding(test).filter(|f| f.answer == TestAnswer::Word { found: word });
+    if let Some(numb) = says("axillary-sensation", Found::Yes) {
+        out.push(("nerve-finding", Reason::new("flag-nerve-finding").with("day", facts.day_of(numb.on)), numb.on));
+    }
+    if facts.operated() {
+        return out;
+    }
+    if let Some(turned) = newest("passive-er-side").filter(|r| injury && r.value <= 0.0) {
+        let reason = Reason::new("flag-locked-rotation").with("quantity", "passive-er-side").with("value", turned.value);
+        out.push(("locked-rotation", reason, turned.on));
+    }
+    if let Some(feared) = says("bony-apprehension", Found::Apprehension) {
+        out.push(("bone-loss", Reason::new("flag-bone-loss").with("day", facts.day_of(feared.on)), feared.on));
+    }
+    let active = newest("active-elevation-upright").or_else(|| newest("active-elevation-lying"));
+    let lag = ["er-lag", "drop-sign", "ir-lag"].into_iter().find_map(|test| {
+        finding(test).and_then(|f| match f.answer {
+            TestAnswer::Number { value } if value >= 5.0 => Some((test, value)),
+            _ => None,
+        })
+    });
+    if let (Some(active), Some(passive), Some((test, degrees))) = (active, newest("passive-elevation"), lag)
+        && age >= 40
+        && active.value < 90.0
+        && passive.value - active.value >= 40.0
+    {
+        let reason = Reason::new("flag-acute-tear")
+            .with("quantity", "passive-elevation")
+            .with("active", active.value)
+            .with("passive", passive.value);
+        out.push(("acute-tear", reason.with("test", test).with("degrees", degrees), active.on));
     }
     out
 }

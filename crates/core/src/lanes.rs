@@ -80,7 +80,7 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
     } else if let Some(reason) = due(ctx, facts) {
         (LaneName::ReMeasure, reason)
     } else {
-        (LaneName::Quiet, Reason::new("lane-quiet"))
+        (LaneName::Quiet, Reason::new(if facts.operated() { "lane-quiet" } else { "lane-examined" }))
     };
     let shown = match reason.args.get("quantity") {
         Some(crate::reason::Arg::Text(quantity)) => quantity.clone(),
@@ -111,6 +111,17 @@ fn wrong(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
 }
 
 fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
+    if !facts.operated() {
+        let age =
+            facts.findings.iter().map(|f| f.on).chain(facts.readings.iter().map(|r| r.on)).max().map(|on| facts.day() - facts.day_of(on));
+        return match age {
+            None => Some(Reason::new("lane-not-examined")),
+            Some(days) if f64::from(days) > ctx.known.threshold("finding-max-age-days") => {
+                Some(Reason::new("lane-examined-long-ago").with("days", days))
+            }
+            Some(_) => None,
+        };
+    }
     ctx.known
         .quantities
         .iter()

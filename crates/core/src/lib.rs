@@ -14,5 +14,7 @@ pub mod mechanics;
 pub mod permission;
 pub mod program;
 pub mod progress;
+pub mod reading;
 pub mod reason;
+pub mod reliability;
 pub mod visit;

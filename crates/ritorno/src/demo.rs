@@ -1,10 +1,13 @@
 //! The demo: invented patients of the Molo Nove clinic in Portoselva, relative to today.
 
 use crate::Failure;
+use crate::demo_examined::{self, EXAMINED};
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score, StopReason, Story, SurgeonLimit, TakenBy, Task,
+    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, OtherSide, Reading, Score, Start, StopReason, Story,
+    SurgeonLimit, TakenBy, Task,
 };
+use ritorno_core::knowledge::Setting;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Role;
 use ritorno_core::program::{SNAPSHOT_VERSION, Snapshot, build, schedule, scheduled_lines, score_view};
@@ -263,7 +266,10 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
     for person in PEOPLE {
         write(&mut conn, actor, |conn| add(state, conn, &clinician, person))?;
     }
-    Ok(format!("{} invented patients of the Molo Nove clinic loaded.\n{signed_in}", PEOPLE.len()))
+    for person in EXAMINED {
+        write(&mut conn, actor, |conn| demo_examined::add(state, conn, &clinician, person))?;
+    }
+    Ok(format!("{} invented patients of the Molo Nove clinic loaded.\n{signed_in}", PEOPLE.len() + EXAMINED.len()))
 }
 
 fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Result<(), StoreError> {
@@ -277,6 +283,10 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         pathway: "cuff-repair-small-medium".into(),
         side: p.side,
         day0,
+        start: Start::Surgery,
+        setting: Setting::Specialist,
+        complaint: None,
+        other_side: OtherSide::Sound,
         dominant: Arm::Right,
         mechanism: p.mechanism.into(),
         work: p.work.into(),

@@ -1,6 +1,7 @@
 //! The small binary: `serve`, `migrate`, `demo`, `openapi`.
 
 mod demo;
+mod demo_examined;
 
 use chrono::NaiveDate;
 use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, run_jobs, server};

@@ -7,6 +7,7 @@ use actix_web::{HttpRequest, web};
 use chrono::{NaiveDate, Utc};
 use ritorno_core::knowledge::{Knowledge, load_release};
 use ritorno_core::permission::{Action, may};
+use ritorno_core::reading::ReadingModel;
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
 use ritorno_store::{Actor, PgConnection, Pool, StoreError};
@@ -43,6 +44,8 @@ pub struct AppState {
     pub knowledge: Arc<Knowledge>,
     /// Older releases that programs in use were built with.
     releases: Arc<Mutex<HashMap<String, Arc<Knowledge>>>>,
+    /// Reading models by release: tables and draws that are built once.
+    models: Arc<Mutex<HashMap<String, Arc<ReadingModel>>>>,
     /// Where today comes from.
     pub today: Today,
     /// How many requests may wait for the database at once.
@@ -57,7 +60,15 @@ pub(crate) type App = web::Data<AppState>;
 impl AppState {
     /// A state with room for 64 waiting requests.
     pub fn new(pool: Pool, knowledge: Knowledge, today: Today, web_dir: std::path::PathBuf) -> Self {
-        AppState { pool, knowledge: Arc::new(knowledge), releases: Arc::default(), today, permits: Arc::new(Semaphore::new(64)), web_dir }
+        AppState {
+            pool,
+            knowledge: Arc::new(knowledge),
+            releases: Arc::default(),
+            models: Arc::default(),
+            today,
+            permits: Arc::new(Semaphore::new(64)),
+            web_dir,
+        }
     }
 
     /// What was known when an episode's program was built; without a program, what is known now.
@@ -81,6 +92,13 @@ impl AppState {
             map.insert(sha256.clone(), release.clone());
         }
         Ok(release)
+    }
+
+    /// The reading model of a release, built at its first use.
+    pub fn model_of(&self, known: &Knowledge) -> Arc<ReadingModel> {
+        // Whoever comes while it is being built waits for it rather than building it again.
+        let mut models = self.models.lock().unwrap_or_else(std::sync::PoisonError::into_inner);
+        models.entry(known.sha256.clone()).or_insert_with(|| Arc::new(ReadingModel::new(known))).clone()
     }
 
     /// Runs `work` on a connection, off the request threads.

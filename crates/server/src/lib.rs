@@ -2,6 +2,7 @@
 
 mod app;
 mod decisions;
+mod examine;
 mod home;
 mod jobs;
 mod lanes;

@@ -7,10 +7,10 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use ritorno_core::calendar::Clock;
 use ritorno_core::episode::Reading;
-use ritorno_core::exam::{Dial, dials, possible};
+use ritorno_core::exam::{Dial, dials, possible, protection};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
-use ritorno_core::program::{Ceiling, ceiling_on};
+use ritorno_core::program::Ceiling;
 use ritorno_core::visit::Assessment;
 use ritorno_store::episode::Loaded;
 use ritorno_store::{StoreError, episode, events};
@@ -30,7 +30,7 @@ pub(crate) struct RangesPage {
 #[derive(Deserialize, utoipa::ToSchema)]
 pub(crate) struct Withdrawal {
     #[serde(default)]
-    reason: String,
+    pub(crate) reason: String,
 }
 
 fn page(state: &crate::app::AppState, conn: &mut ritorno_store::PgConnection, loaded: &Loaded) -> Result<RangesPage, ApiError> {
@@ -71,12 +71,16 @@ pub(crate) async fn add_reading(
                     faults.within("value", reading.value, bounds.min, bounds.max);
                 }
                 // What protection bars is not measured: the reading is refused, not flagged.
-                let pathway = known.pathways.get(&facts.story.pathway).ok_or(StoreError::NotFound("pathway"))?;
+                let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
                 let day = facts.day_of(reading.on);
-                let on = ceiling_on(pathway, &facts.limits, &quantity.id, day, day);
+                let on = protection(&assessment.ctx(), facts, &quantity.id, day, day);
                 if reading.side == facts.story.side && on.ceiling == Ceiling::NoneAllowed {
-                    let opens = pathway.corridor(&quantity.id).map_or(0, |c| c.opens_week * 7);
-                    faults.push("value", "barred", &[("opens_day", Value::Number(f64::from(opens)))]);
+                    match assessment.pathway.corridor(&quantity.id) {
+                        Some(corridor) => {
+                            faults.push("value", "barred", &[("opens_day", Value::Number(f64::from(corridor.opens_week * 7)))])
+                        }
+                        None => faults.push("value", "barred-without-corridor", &[]),
+                    }
                 }
             }
         }

@@ -3,7 +3,7 @@
 use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
-use crate::{decisions, home, program, ranges, security, session, story, visit};
+use crate::{decisions, examine, home, program, ranges, security, session, story, visit};
 use actix_files::{Files, NamedFile};
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
@@ -38,6 +38,11 @@ fn api(config: &mut ServiceConfig) {
             .service(ranges::show_ranges)
             .service(ranges::add_reading)
             .service(ranges::withdraw)
+            .service(examine::tests)
+            .service(examine::show_reading)
+            .service(examine::add_finding)
+            .service(examine::withdraw_finding)
+            .service(examine::add_exam_note)
             .service(program::program_page)
             .service(program::build_program)
             .service(program::check_program)

@@ -7,7 +7,7 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use chrono::{Months, NaiveDate};
 use ritorno_core::calendar::Clock;
-use ritorno_core::episode::{Answer, FlagAction, FlagAnswer, Story, SurgeonLimit};
+use ritorno_core::episode::{Answer, FlagAction, FlagAnswer, Start, Story, SurgeonLimit};
 use ritorno_core::exam::{Dial, dials};
 use ritorno_core::flags::FlagView;
 use ritorno_core::permission::Action;
@@ -44,6 +44,8 @@ pub(crate) struct PatientHead {
 pub(crate) struct Stations {
     story: &'static str,
     ranges: &'static str,
+    examine: &'static str,
+    read: &'static str,
     program: &'static str,
     home: &'static str,
 }
@@ -119,6 +121,11 @@ fn check_story(state: &AppState, story: &Story, birth: NaiveDate, faults: &mut F
         faults.push("story.day0", "too-old", &[("years", Value::Number(2.0))]);
     }
     faults.known("story.pathway", &story.pathway, known.pathways.contains_key(&story.pathway));
+    // A pathway with a surgical clock belongs to an operation, and to nothing else.
+    let without_operation = known.pathways.get(&story.pathway).is_some_and(|p| p.phases.is_empty());
+    if without_operation == (story.start == Start::Surgery) {
+        faults.push("story.pathway", "pathway-and-start", &[]);
+    }
     faults.text("story.mechanism", &story.mechanism, 500, false);
     faults.text("story.work", &story.work, 200, false);
     faults.text("story.note", &story.note, 4000, false);
@@ -195,10 +202,18 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: Loaded) -> Result<Sto
     };
     let asked = assessment.flags.iter().all(|f| f.state != ritorno_core::flags::FlagState::NotAsked);
     let open = assessment.flags.iter().any(FlagView::open);
+    let examined_today = facts.findings.iter().any(|f| f.on == facts.today) || facts.readings.iter().any(|r| r.on == facts.today);
+    let anything = !facts.findings.is_empty() || !facts.readings.is_empty();
     let stations = Stations {
+        examine: match (anything, examined_today) {
+            (false, _) => "empty",
+            (true, false) => "due",
+            (true, true) => "under-way",
+        },
+        read: if anything { "done" } else { "empty" },
         story: if open {
             "due"
-        } else if asked && facts.story.clearance.is_some() {
+        } else if asked && (facts.story.clearance.is_some() || !facts.operated()) {
             "done"
         } else {
             "under-way"

@@ -3,7 +3,7 @@
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
 use crate::schema::{episode, episode_health, episode_kit, episode_task, patient, surgeon_limit};
-use crate::{events, program};
+use crate::{events, exam, program};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::episode::{Clearance, Facts, Release, Story, SurgeonLimit, Task};
@@ -39,6 +39,10 @@ struct EpisodeRow {
     sling_worn: Option<bool>,
     note: String,
     rev: i32,
+    start: String,
+    setting: String,
+    complaint: Option<String>,
+    other_side: String,
 }
 
 /// An episode as it was loaded: its ids, its revision, and the facts.
@@ -71,6 +75,10 @@ fn to_row(id: Uuid, patient_id: Uuid, story: &Story, rev: i32) -> EpisodeRow {
         sling_worn: story.sling_worn,
         note: story.note.clone(),
         rev,
+        start: word(story.start),
+        setting: word(story.setting),
+        complaint: story.complaint.map(word),
+        other_side: word(story.other_side),
     }
 }
 
@@ -215,6 +223,10 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         pathway: row.pathway,
         side: unword("side", &row.side)?,
         day0: row.day0,
+        start: unword("start", &row.start)?,
+        setting: unword("setting", &row.setting)?,
+        complaint: row.complaint.as_deref().map(|c| unword("complaint", c)).transpose()?,
+        other_side: unword("other side", &row.other_side)?,
         dominant: unword("dominant side", &row.dominant)?,
         mechanism: row.mechanism,
         work: row.work,
@@ -233,6 +245,8 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         flag_answers: events::flag_answers(conn, id)?,
         flag_actions: events::flag_actions(conn, id)?,
         readings: events::readings(conn, id)?,
+        findings: exam::findings(conn, id)?,
+        exam_notes: exam::notes(conn, id)?,
         scores: events::scores(conn, id)?,
         attestations: events::attestations(conn, id)?,
         log: events::log(conn, id)?,

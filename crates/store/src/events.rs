@@ -20,7 +20,7 @@ pub enum Stored {
     Before,
 }
 
-fn settle(added: usize, same: impl FnOnce() -> Result<bool, StoreError>) -> Result<Stored, StoreError> {
+pub(crate) fn settle(added: usize, same: impl FnOnce() -> Result<bool, StoreError>) -> Result<Stored, StoreError> {
     match added {
         1 => Ok(Stored::New),
         _ if same()? => Ok(Stored::Before),

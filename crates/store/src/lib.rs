@@ -7,6 +7,7 @@ pub mod decisions;
 pub mod episode;
 mod error;
 pub mod events;
+pub mod exam;
 pub mod job;
 pub mod knowledge;
 mod pool;

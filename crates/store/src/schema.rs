@@ -8,7 +8,7 @@ diesel::table! {
     episode (id) {
         id -> Uuid, patient_id -> Uuid, pathway -> Text, side -> Text, day0 -> Date, dominant -> Text, mechanism -> Text,
         work -> Text, clearance_role -> Nullable<Text>, clearance_on -> Nullable<Date>, sling_worn -> Nullable<Bool>,
-        note -> Text, rev -> Int4,
+        note -> Text, rev -> Int4, start -> Text, setting -> Text, complaint -> Nullable<Text>, other_side -> Text,
     }
 }
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }
@@ -25,6 +25,19 @@ diesel::table! {
 }
 diesel::table! {
     flag_action (id) { id -> Uuid, episode_id -> Uuid, seq -> Int8, flag -> Text, acted_on -> Date, action -> Text, closed -> Bool, }
+}
+diesel::table! {
+    finding (id) {
+        id -> Uuid, episode_id -> Uuid, seq -> Int8, test -> Text, side -> Text, kind -> Text, word -> Nullable<Text>,
+        value -> Nullable<Float8>, variant -> Nullable<Text>, found_on -> Date, user_id -> Uuid,
+    }
+}
+diesel::table! { finding_withdrawn (finding_id) { finding_id -> Uuid, reason -> Text, } }
+diesel::table! {
+    exam_note (id) {
+        id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, subject -> Text, value -> Float8, word -> Text,
+        noted_on -> Date, user_id -> Uuid,
+    }
 }
 diesel::table! {
     reading (id) {
@@ -75,6 +88,8 @@ diesel::allow_tables_to_appear_in_same_query!(
     lane,
     reading,
     reading_withdrawn,
+    finding,
+    finding_withdrawn,
     program,
     program_line,
     program_snapshot

@@ -8,13 +8,14 @@ use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
 use ritorno_core::reason::{Arg, Reason};
 use thiserror::Error;
 
-const ENGLISH: [&str; 6] = [
+const ENGLISH: [&str; 7] = [
     include_str!("../../../locales/en/exercises.ftl"),
     include_str!("../../../locales/en/names.ftl"),
     include_str!("../../../locales/en/paper.ftl"),
     include_str!("../../../locales/en/problems.ftl"),
     include_str!("../../../locales/en/rules.ftl"),
     include_str!("../../../locales/en/screens.ftl"),
+    include_str!("../../../locales/en/tests.ftl"),
 ];
 
 /// Arguments that are readings: they carry their unit into the sentence.
@@ -120,9 +121,15 @@ impl Wording {
 
     /// The name of a row: `<argument>-<value>` where the catalogue has it.
     fn name_of(&self, argument: &str, value: &str) -> String {
-        let prefix = if argument == "exercise" { "ex" } else { argument };
-        let key = format!("{prefix}-{value}").replace('_', "-");
-        self.format(&key, None, &[]).unwrap_or_else(|| value.to_owned())
+        let prefix = match argument {
+            "exercise" => "ex",
+            "other_test" => "test",
+            _ => argument,
+        };
+        let key = |prefix: &str| format!("{prefix}-{value}").replace('_', "-");
+        // A measure is a quantity, or something worked out from several.
+        let quantity = || (argument == "measure").then(|| self.format(&key("quantity"), None, &[])).flatten();
+        self.format(&key(prefix), None, &[]).or_else(quantity).unwrap_or_else(|| value.to_owned())
     }
 }
 
@@ -162,6 +169,45 @@ mod tests {
         assert!(ids.len() > 50, "only {} rules found", ids.len());
         let missing: Vec<_> = ids.iter().filter(|id| !wording.has(&format!("rule-{id}"))).collect();
         assert!(missing.is_empty(), "no sentence for {missing:?}");
+    }
+
+    #[test]
+    fn every_row_of_the_examination_has_a_name() {
+        let wording = Wording::english().expect("the catalogue parses");
+        let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("knowledge");
+        let mut names: Vec<String> = Vec::new();
+        for test in &known.tests {
+            names.extend([format!("test-{}", test.id), format!("region-{}", test.region), format!("position-{}", test.position)]);
+            names.extend(test.unit.iter().map(|unit| format!("unit-{unit}")));
+            names.extend(test.variants.iter().map(|variant| format!("variant-{variant}")));
+            names.extend(test.kind.answers().iter().map(|found| format!("found-{found:?}")));
+            assert!(!wording.attribute(&format!("test-{}", test.id), "how").is_empty(), "{} has no how-to", test.id);
+        }
+        for hypothesis in &known.hypotheses {
+            names.push(format!("hypothesis-{}", hypothesis.id));
+            names.extend(hypothesis.group.iter().map(|g| format!("group-{}", g.id)));
+        }
+        names.extend(
+            known
+                .quantities
+                .iter()
+                .flat_map(|q| [format!("quantity-{}", q.id), format!("short-{}", q.id), format!("position-{}", q.position)]),
+        );
+        names.extend(known.red_flags.iter().map(|f| format!("flag-{}", f.id)));
+        names.extend(known.pathways.keys().map(|id| format!("pathway-{id}")));
+        let key = |name: &String| -> String {
+            // Variant names of Rust become words with hyphens.
+            let mut out = String::new();
+            for letter in name.chars() {
+                if letter.is_uppercase() && !out.ends_with('-') {
+                    out.push('-');
+                }
+                out.extend(letter.to_lowercase());
+            }
+            out.replace('_', "-")
+        };
+        let missing: Vec<String> = names.iter().map(key).filter(|id| !wording.has(id)).collect();
+        assert!(names.len() > 400 && missing.is_empty(), "{} names, none for {missing:?}", names.len());
     }
 
     #[test]

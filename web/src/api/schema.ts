@@ -36,6 +36,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/exam-notes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_exam_note"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/figures/{exercise}": {
         parameters: {
             query?: never;
@@ -46,6 +62,38 @@ export interface paths {
         get: operations["figure"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/findings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_finding"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/findings/{finding}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_finding"];
         delete?: never;
         options?: never;
         head?: never;
@@ -276,6 +324,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/reading": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_reading"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/readings": {
         parameters: {
             query?: never;
@@ -404,6 +468,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/tests": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["tests"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
@@ -524,6 +604,51 @@ export interface components {
              */
             weeks: number;
         };
+        /** @description A published cluster of which exactly the members were done. */
+        ClusterUse: {
+            /** @description Cluster id. */
+            cluster: string;
+            /**
+             * Format: double
+             * @description The model's ratio for the same answers.
+             */
+            model_ratio: number;
+            /** @description Of how many. */
+            of: number;
+            /** @description Positive members. */
+            positive: number;
+            /**
+             * Format: double
+             * @description The published ratio.
+             */
+            ratio: number;
+            /** @description Reference id. */
+            source: string;
+        };
+        /**
+         * @description The main complaint: it chooses the core of the examination.
+         * @enum {string}
+         */
+        Complaint: "raising" | "weakness" | "slipping" | "stiffness" | "top" | "neck";
+        /**
+         * @description Where a condition stands.
+         * @enum {string}
+         */
+        ConditionStatus: "met" | "range_only" | "not_met" | "not_measured";
+        /** @description One condition as the page shows it. */
+        ConditionView: {
+            /** @description `frozen-shoulder` or `glenohumeral-osteoarthritis`. */
+            condition: string;
+            /** @description The parts, with their numbers. */
+            parts: components["schemas"]["Reason"][];
+            /** @description Where it stands. */
+            status: components["schemas"]["ConditionStatus"];
+        };
+        /**
+         * @description How sure we are of a row.
+         * @enum {string}
+         */
+        Confidence: "A" | "B" | "C" | "P";
         /** @description One reading on a corridor. */
         CorridorDot: {
             /** @description Stopped at the permitted limit, so at least this much. */
@@ -716,6 +841,57 @@ export interface components {
              */
             weekly_repetitions: number;
         };
+        /**
+         * @description What showed it.
+         * @enum {string}
+         */
+        Evidence: "radiograph" | "ultrasound" | "mri" | "operation";
+        /** @description What else the reading rests on: votes on irritability, what is known from imaging, the clinician's own pre-test probability. */
+        ExamFact: {
+            /** @enum {string} */
+            kind: "irritability";
+            /** @description Which question. */
+            question: components["schemas"]["Vote"];
+            /**
+             * Format: double
+             * @description Worst pain 0 to 10; every other question 0 low, 1 moderate, 2 high.
+             */
+            value: number;
+        } | {
+            /** @description Hypothesis or condition id. */
+            about: string;
+            /** @description What showed it. */
+            by: components["schemas"]["Evidence"];
+            /** @enum {string} */
+            kind: "known";
+            /** @description Shown, or excluded. */
+            present: boolean;
+        } | {
+            /** @description Hypothesis id. */
+            hypothesis: string;
+            /** @enum {string} */
+            kind: "pre_test";
+            /**
+             * Format: double
+             * @description Strictly between 0 and 1.
+             */
+            probability: number;
+            /** @description Why. */
+            reason: string;
+        };
+        /** @description One such fact; the newest about the same thing counts. */
+        ExamNote: components["schemas"]["ExamFact"] & {
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+        };
         /** @description One field that cannot be right. */
         FieldFault: {
             /** @description Stable code. */
@@ -785,6 +961,11 @@ export interface components {
             /** @description How fast. */
             tier: components["schemas"]["Tier"];
         };
+        /**
+         * @description What was found, in one word.
+         * @enum {string}
+         */
+        Found: "familiar" | "familiar_top" | "familiar_deep" | "other_pain" | "nothing" | "strong_painless" | "strong_painful" | "weak_painless" | "weak_painful" | "apprehension" | "pain_only" | "yes" | "no" | "normal" | "subtle" | "obvious" | "better" | "same" | "worse";
         /** @description A gate as the score draws it. */
         GateMark: {
             /** @description The day it stands on. */
@@ -835,6 +1016,74 @@ export interface components {
          * @enum {string}
          */
         Helper: "none" | "other_hand" | "stick" | "table" | "wall" | "pulley" | "elastic" | "weight";
+        /** @description One hypothesis as the page shows it. */
+        HypothesisView: {
+            cluster?: components["schemas"]["ClusterUse"] | null;
+            /** @description What pulls against what. */
+            conflicts: components["schemas"]["Reason"][];
+            /**
+             * Format: double
+             * @description 97.5 % end of the interval.
+             */
+            high: number;
+            /** @description Hypothesis id. */
+            hypothesis: string;
+            /**
+             * Format: double
+             * @description 2.5 % end of the interval.
+             */
+            low: number;
+            /** @description Before the examination. */
+            pre: components["schemas"]["PreTest"];
+            /**
+             * Format: double
+             * @description After it: the headline, 0 to 1.
+             */
+            probability: number;
+            /** @description The steps, strongest first. */
+            steps: components["schemas"]["Step"][];
+            /** @description Why this word. */
+            why: components["schemas"]["Reason"][];
+            /** @description The word. */
+            word: components["schemas"]["Word"];
+        };
+        /** @description One deficit. */
+        Impairment: {
+            /** @description `other-side` or `reference`. */
+            against: string;
+            /**
+             * Format: double
+             * @description What is missing, in the measure's unit.
+             */
+            deficit: number;
+            /**
+             * Format: double
+             * @description Half-width of the error of that difference.
+             */
+            error: number;
+            /** @description Quantity id, or the name of a derived measure. */
+            measure: string;
+            /**
+             * Format: double
+             * @description Share of what it is measured against, in percent.
+             */
+            percent: number;
+            /** @description Larger than its error. */
+            real: boolean;
+            /** @description How it was worked out. */
+            reason: components["schemas"]["Reason"];
+        };
+        /** @description The level with its votes. */
+        IrritabilityView: {
+            /** @description What to work with: undetermined counts as moderate. */
+            level: components["schemas"]["Level"];
+            /** @description The rule that decided. */
+            rule: components["schemas"]["Reason"];
+            /** @description Fewer than three answers. */
+            undetermined: boolean;
+            /** @description The votes. */
+            votes: components["schemas"]["VoteView"][];
+        };
         /** @description A patient's place in the day's work. */
         Lane: {
             /** @description Weeks and days. */
@@ -866,6 +1115,11 @@ export interface components {
             /** @description Why not now. */
             reason: components["schemas"]["Reason"];
         };
+        /**
+         * @description The level.
+         * @enum {string}
+         */
+        Level: "low" | "moderate" | "high";
         /** @description One exercise of a program from one day to another. */
         Line: {
             /** @description How much. */
@@ -1030,6 +1284,11 @@ export interface components {
             /** Format: date */
             on: string;
         };
+        /**
+         * @description Whether the other side may serve as a measure.
+         * @enum {string}
+         */
+        OtherSide: "sound" | "affected" | "operated" | "hypermobile";
         /** @description Passing a gate. */
         Passing: {
             /** @description Criteria that are overridden, by id. */
@@ -1062,6 +1321,46 @@ export interface components {
             projected: boolean;
             /** @description The day after the last expected one. */
             to_day: components["schemas"]["i32"];
+        };
+        /**
+         * @description Where a test stands in the plan.
+         * @enum {string}
+         */
+        Place: "core" | "optional" | "done" | "not_now" | "barred" | "too_provoking";
+        /** @description One test in the plan. */
+        PlanItem: {
+            /** @description Hypotheses it would move, strongest first. */
+            about: string[];
+            /**
+             * Format: double
+             * @description Expected fall of entropy, weighted by consequence, in bits.
+             */
+            gain_bits: number;
+            /**
+             * Format: double
+             * @description Minutes, with the change of position.
+             */
+            minutes: number;
+            /** @description Where it stands. */
+            place: components["schemas"]["Place"];
+            /** @description Why it is not now, barred or left out. */
+            reasons: components["schemas"]["Reason"][];
+            /** @description Test id. */
+            test: string;
+        };
+        /** @description Where the pre-test probability comes from. */
+        PreTest: {
+            /** @description How sure we are. */
+            confidence: components["schemas"]["Confidence"];
+            /** @description The clinician's own, with the reason. */
+            own?: string | null;
+            /**
+             * Format: double
+             * @description 0 to 1.
+             */
+            probability: number;
+            /** @description Reference id or one of the plain sources. */
+            source: string;
         };
         /** @description A precaution over days. */
         PrecautionSpan: {
@@ -1132,6 +1431,31 @@ export interface components {
             dials: components["schemas"]["Dial"][];
             side: components["schemas"]["Arm"];
         };
+        /** @description Everything that Read shows. */
+        ReadView: {
+            /** @description Conditions decided by criterion. */
+            conditions: components["schemas"]["ConditionView"][];
+            /** @description Findings of the affected side, used and unused. */
+            findings: components["schemas"]["Weighed"][];
+            /** @description Open red flags; they outrank all below. */
+            flags: components["schemas"]["FlagView"][];
+            /** @description Hypotheses, in the order of the knowledge; empty for an operated shoulder. */
+            hypotheses: components["schemas"]["HypothesisView"][];
+            /** @description Ranked impairments. */
+            impairments: components["schemas"]["Impairment"][];
+            /** @description Irritability with its votes. */
+            irritability: components["schemas"]["IrritabilityView"];
+            /** @description Operated shoulders get a state, not probabilities. */
+            operated: boolean;
+            /** @description Findings of the other side. */
+            other_findings: components["schemas"]["Weighed"][];
+            /** @description What to examine next. */
+            plan: components["schemas"]["PlanItem"][];
+            /** @description The state of an operated shoulder; empty for others. */
+            state: components["schemas"]["SignView"][];
+            /** @description A plain-language summary for the record. */
+            summary: components["schemas"]["Reason"][];
+        };
         /** @description One measured range. Append-only: a correction supersedes. */
         Reading: {
             /** @description Who measured. */
@@ -1157,6 +1481,18 @@ export interface components {
              * @description In the quantity's unit.
              */
             value: number;
+        };
+        /** @description What the reading rests on, and the reading. */
+        ReadingPage: {
+            clock: components["schemas"]["Clock"];
+            /** @description All findings of both sides, oldest first: earlier visits are drawn as ghosts. */
+            history: components["schemas"]["Finding"][];
+            /** @description Votes, imaging and own pre-test probabilities, oldest first. */
+            notes: components["schemas"]["ExamNote"][];
+            /** Format: int32 */
+            rev: number;
+            story: components["schemas"]["Story"];
+            view: components["schemas"]["ReadView"];
         };
         /** @description What a reading is worth. */
         ReadingView: {
@@ -1239,10 +1575,29 @@ export interface components {
             /** @description Today. */
             today: components["schemas"]["Clock"];
         };
+        /**
+         * @description Where a patient is seen.
+         * @enum {string}
+         */
+        Setting: "primary" | "specialist";
         /** @description Name and password. */
         SignIn: {
             login: string;
             password: string;
+        };
+        /**
+         * @description Where a sign stands.
+         * @enum {string}
+         */
+        SignState: "raised" | "quiet" | "unknown";
+        /** @description One thing an operated shoulder is watched for. */
+        SignView: {
+            /** @description What speaks for it. */
+            reasons: components["schemas"]["Reason"][];
+            /** @description Id, a wording key. */
+            sign: string;
+            /** @description Where it stands. */
+            state: components["schemas"]["SignState"];
         };
         /** @description The last signed version. */
         SignedInfo: {
@@ -1267,11 +1622,18 @@ export interface components {
             /** @description Nights before this day. */
             nights_until: components["schemas"]["i32"];
         };
+        /**
+         * @description How it began: what day 0 is the day of.
+         * @enum {string}
+         */
+        Start: "surgery" | "injury" | "gradual";
         /** @description Where each station stands: empty, under way, done, due again. */
         Stations: {
+            examine: string;
             home: string;
             program: string;
             ranges: string;
+            read: string;
             story: string;
         };
         /**
@@ -1279,6 +1641,46 @@ export interface components {
          * @enum {string}
          */
         Status: "allowed" | "caution" | "blocked";
+        /** @description What one dependence group says together. */
+        Step: {
+            /** @description Group id. */
+            group: string;
+            /**
+             * Format: double
+             * @description ln of the group's likelihood ratio.
+             */
+            log_ratio: number;
+            /** @description The tests behind it. */
+            tests: components["schemas"]["StepTest"][];
+        };
+        /** @description One test inside a step. */
+        StepTest: {
+            /** @description The split of the counts is assumed. */
+            assumed_counts: boolean;
+            /** @description How sure we are. */
+            confidence: components["schemas"]["Confidence"];
+            /** @description Counted as positive. */
+            positive: boolean;
+            /**
+             * Format: double
+             * @description What it would say alone, as a likelihood ratio.
+             */
+            ratio_alone: number;
+            /**
+             * Format: double
+             * @description Sensitivity as published, 0 to 1.
+             */
+            sensitivity: number;
+            /** @description Reference id. */
+            source: string;
+            /**
+             * Format: double
+             * @description Specificity as published, 0 to 1.
+             */
+            specificity: number;
+            /** @description Test id. */
+            test: string;
+        };
         /**
          * @description Why a movement stopped.
          * @enum {string}
@@ -1287,9 +1689,10 @@ export interface components {
         /** @description What happened and what was done. */
         Story: {
             clearance?: components["schemas"]["Clearance"] | null;
+            complaint?: components["schemas"]["Complaint"] | null;
             /**
              * Format: date
-             * @description The day of surgery.
+             * @description The day of surgery or injury; where it came by itself, of the first visit.
              */
             day0: string;
             /** @description The stronger hand. */
@@ -1302,12 +1705,18 @@ export interface components {
             mechanism: string;
             /** @description Anything else; checked against the red flags. */
             note: string;
+            /** @description Whether the other side may serve as a measure. */
+            other_side?: components["schemas"]["OtherSide"];
             /** @description Pathway id, chosen by the procedure. */
             pathway: string;
+            /** @description Where the patient is seen: it sets pre-test probabilities. */
+            setting?: components["schemas"]["Setting"];
             /** @description The operated side. */
             side: components["schemas"]["Arm"];
             /** @description Whether the sling is worn as told. */
             sling_worn?: boolean | null;
+            /** @description What day 0 is the day of. */
+            start?: components["schemas"]["Start"];
             /** @description Tasks that matter. */
             tasks: components["schemas"]["Task"][];
             /** @description Work and what it demands. */
@@ -1380,6 +1789,53 @@ export interface components {
              */
             score: number;
         };
+        /** @description The answer to a clinical test. */
+        TestAnswer: {
+            /** @description The word. */
+            found: components["schemas"]["Found"];
+            /** @enum {string} */
+            kind: "word";
+        } | {
+            /** @enum {string} */
+            kind: "number";
+            /**
+             * Format: double
+             * @description The number.
+             */
+            value: number;
+        } | {
+            /** @enum {string} */
+            kind: "could_not";
+        };
+        /** @description One test as the page enters it. */
+        TestCard: {
+            /** @description Words that may answer, in the order of their keys; empty where a number answers. */
+            answers: components["schemas"]["Found"][];
+            confidence: components["schemas"]["Confidence"];
+            /** @description Part of the core for this complaint. */
+            core_for: string[];
+            id: string;
+            kind: components["schemas"]["TestKind"];
+            /** Format: double */
+            max?: number | null;
+            /** Format: double */
+            min?: number | null;
+            /** Format: double */
+            minutes: number;
+            position: string;
+            /** Format: int32 */
+            provocation: number;
+            region: string;
+            source: string;
+            /** @description Unit of a number. */
+            unit?: string | null;
+            variants: string[];
+        };
+        /**
+         * @description What kind of test it is; the kind fixes the answers.
+         * @enum {string}
+         */
+        TestKind: "pain" | "placed_pain" | "resisted" | "apprehension" | "lag" | "laxity" | "yes_no" | "observed" | "change" | "measure";
         /**
          * @description How fast a raised flag must be acted on.
          * @enum {string}
@@ -1438,10 +1894,35 @@ export interface components {
             /** @description Precautions of today. */
             precautions: components["schemas"]["PrecautionSpan"][];
         };
+        /**
+         * @description A question on irritability.
+         * @enum {string}
+         */
+        Vote: "worst_pain" | "night" | "end_range" | "disability" | "ache";
+        /** @description One vote as the page shows it. */
+        VoteView: {
+            level?: components["schemas"]["Level"] | null;
+            /** @description The question, or `active_passive`, which is worked out from the ranges. */
+            question: string;
+            reason?: components["schemas"]["Reason"] | null;
+        };
+        /** @description The newest finding of a test on one side, with what keeps it from being used. */
+        Weighed: {
+            /** @description Other findings of the same day on the same test and side, kept and shown. */
+            also: components["schemas"]["Finding"][];
+            /** @description The finding. */
+            finding: components["schemas"]["Finding"];
+            unused?: components["schemas"]["Reason"] | null;
+        };
         /** @description Why a reading is withdrawn. */
         Withdrawal: {
             reason?: string;
         };
+        /**
+         * @description The word for a probability. Never "ruled in", never a diagnosis.
+         * @enum {string}
+         */
+        Word: "likely" | "open" | "unlikely" | "shown" | "excluded";
         /** Format: int32 */
         i32: number;
     };
@@ -1520,6 +2001,39 @@ export interface operations {
             };
         };
     };
+    add_exam_note: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ExamNote"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     figure: {
         parameters: {
             query?: never;
@@ -1538,6 +2052,73 @@ export interface operations {
                 };
                 content: {
                     "image/svg+xml": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_finding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Finding"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw_finding: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                finding: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Withdrawal"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingPage"];
                 };
             };
             default: {
@@ -2023,6 +2604,35 @@ export interface operations {
             };
         };
     };
+    show_reading: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReadingPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_reading: {
         parameters: {
             query?: never;
@@ -2346,6 +2956,33 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    tests: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TestCard"][];
+                };
             };
             default: {
                 headers: {

@@ -5,12 +5,13 @@ import names from "../../../locales/en/names.ftl?raw";
 import problems from "../../../locales/en/problems.ftl?raw";
 import rules from "../../../locales/en/rules.ftl?raw";
 import screens from "../../../locales/en/screens.ftl?raw";
+import tests from "../../../locales/en/tests.ftl?raw";
 
 export type Reason = components["schemas"]["Reason"];
 export type Args = Record<string, string | number>;
 
 const bundle = new FluentBundle("en-GB", { useIsolating: false });
-for (const text of [exercises, names, problems, rules, screens]) bundle.addResource(new FluentResource(text));
+for (const text of [exercises, names, problems, rules, screens, tests]) bundle.addResource(new FluentResource(text));
 
 function raw(id: string, attribute: string | undefined, args: Record<string, FluentVariable>): string | undefined {
   const message = bundle.getMessage(id);
@@ -20,8 +21,10 @@ function raw(id: string, attribute: string | undefined, args: Record<string, Flu
 
 /** The name of a row: `<argument>-<value>` where the catalogue has it. The Rust side follows the same convention. */
 export function nameOf(argument: string, value: string): string {
-  const prefix = argument === "exercise" ? "ex" : argument;
-  return raw(`${prefix}-${value}`.replaceAll("_", "-"), undefined, {}) ?? value;
+  const prefix = argument === "exercise" ? "ex" : argument === "other_test" ? "test" : argument;
+  const key = (of: string) => `${of}-${value}`.replaceAll("_", "-");
+  // A measure is a quantity, or something worked out from several.
+  return raw(key(prefix), undefined, {}) ?? (argument === "measure" ? raw(key("quantity"), undefined, {}) : undefined) ?? value;
 }
 
 /** A sentence by its id; the id itself where there is none, so that a gap is seen. */

@@ -1,6 +1,8 @@
 //! From text to knowledge, or to a list of faults.
 
 use super::check;
+use super::check_tests;
+use super::clinical_test::{ClinicalTest, Cluster, Hypothesis};
 use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
@@ -35,6 +37,12 @@ pub struct Knowledge {
     pub exercises: BTreeMap<String, Exercise>,
     /// Pathways, by id.
     pub pathways: BTreeMap<String, Pathway>,
+    /// What a shoulder may have, in order of the page.
+    pub hypotheses: Vec<Hypothesis>,
+    /// Clinical tests, in order of examination.
+    pub tests: Vec<ClinicalTest>,
+    /// Tests that were studied together.
+    pub clusters: Vec<Cluster>,
     /// Thresholds of the rules, by id.
     pub thresholds: BTreeMap<String, Threshold>,
     /// Floors that came too soon after their movement opened.
@@ -46,7 +54,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 12] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 18] = [
     "over-ceiling-window-days",
     "sudden-er-gain-deg",
     "elevation-loss-deg",
@@ -59,6 +67,12 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 12] = [
     "first-visit-new-exercises",
     "later-visit-new-exercises",
     "max-reading-gap-days",
+    "finding-max-age-days",
+    "irritability-max-age-days",
+    "frozen-er-share-pct",
+    "frozen-er-deg",
+    "frozen-plane-loss-pct",
+    "frozen-planes",
 ];
 
 impl Knowledge {
@@ -71,6 +85,16 @@ impl Knowledge {
     /// A measured range by id.
     pub fn quantity(&self, id: &str) -> Option<&Quantity> {
         self.quantities.iter().find(|q| q.id == id)
+    }
+
+    /// A clinical test by id.
+    pub fn test(&self, id: &str) -> Option<&ClinicalTest> {
+        self.tests.iter().find(|t| t.id == id)
+    }
+
+    /// A hypothesis by id.
+    pub fn hypothesis(&self, id: &str) -> Option<&Hypothesis> {
+        self.hypotheses.iter().find(|h| h.id == id)
     }
 
     /// A red flag by id.
@@ -116,11 +140,14 @@ fn from_tables(tables: &BTreeMap<String, toml::Table>, mut faults: Vec<Knowledge
         read_file(name, table, &mut known, &mut faults);
     }
     check::all(&known, &mut faults);
+    check_tests::all(&known, &mut faults);
     if !faults.is_empty() {
         return Err(faults);
     }
     known.quantities.sort_by_key(|q| q.order);
     known.red_flags.sort_by_key(|f| f.tier);
+    known.hypotheses.sort_by_key(|h| h.order);
+    known.tests.sort_by_key(|t| t.order);
     known.dropped_floors = known
         .pathways
         .values()
@@ -171,6 +198,23 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
             one("class", faults);
             for row in rows::<GateClass>(name, table, "class", faults) {
                 known.gate_classes.insert(row.id.clone(), row);
+            }
+        }
+        "hypotheses.toml" => {
+            one("hypothesis", faults);
+            known.hypotheses = rows(name, table, "hypothesis", faults);
+        }
+        "clusters.toml" => {
+            one("cluster", faults);
+            known.clusters = rows(name, table, "cluster", faults);
+        }
+        _ if name.starts_with("tests/") => {
+            one("test", faults);
+            for row in rows::<ClinicalTest>(name, table, "test", faults) {
+                if known.test(&row.id).is_some() {
+                    faults.push(KnowledgeError::at(name, &row.id, "id", "stands in another file or row already"));
+                }
+                known.tests.push(row);
             }
         }
         _ if name.starts_with("exercises/") => {

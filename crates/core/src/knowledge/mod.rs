@@ -5,6 +5,8 @@
 //! each naming file, row and field.
 
 mod check;
+mod check_tests;
+mod clinical_test;
 mod criteria;
 mod error;
 mod exercise;
@@ -12,6 +14,9 @@ mod load;
 mod pathway;
 mod rows;
 
+pub use clinical_test::{
+    Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need, Prior, Setting, TestKind,
+};
 pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
 pub use error::KnowledgeError;
 pub use exercise::{Adapts, Demand, Dose, DoseField, DoseRange, Exercise, Group, Helper, Level, Purpose};

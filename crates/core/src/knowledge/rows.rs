@@ -79,6 +79,12 @@ pub struct Quantity {
     /// The same movement measured the other way round (active against passive), where there is one.
     #[serde(default)]
     pub partner: Option<String>,
+    /// Active readings that show at least this much of it.
+    #[serde(default)]
+    pub shown_by: Vec<String>,
+    /// After surgery, where a pathway has no corridor for it: measured only once this one's ceiling is gone.
+    #[serde(default)]
+    pub guard: Option<String>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.

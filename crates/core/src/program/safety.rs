@@ -310,6 +310,41 @@ fn check_path(ctx: &CheckContext, exercise: &Exercise, path: &Path, day: PostOpD
     }
 }
 
+/// What protection has against taking a position on a day: a test, or the supporting arm. Empty when nothing has.
+///
+/// The same rules as for exercises: forbidden positions, ceilings, contraction allowances.
+pub fn bars_position(ctx: &CheckContext, path: &Path, demand: &[crate::knowledge::Demand], tags: &[String], day: PostOpDay) -> Vec<Reason> {
+    let mut out = Vec::new();
+    for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_week * WEEK) {
+        if rule.touches(path) || tags.iter().any(|tag| rule.tags.contains(tag)) {
+            out.push(Reason::new("forbidden-position").with("position", rule.id.as_str()).with("week", rule.until_week));
+        }
+    }
+    let active = demand.iter().any(|d| d.level >= Level::Active).then_some("active-elevation-upright");
+    for (quantity, peak) in peaks(path, active) {
+        let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
+        match on.ceiling {
+            Ceiling::NoneAllowed if peak > if quantity.contains("elevation") { 30.0 } else { 0.0 } => {
+                let opens = ctx.pathway.corridor(quantity).map_or(0, |c| c.opens_week);
+                out.push(Reason::new("barred-until-week").with("quantity", quantity).with("week", opens).with("opens_day", opens * WEEK));
+            }
+            Ceiling::UpTo { value } if peak > value + 1e-6 => {
+                out.push(Reason::new("test-over-ceiling").with("quantity", quantity).with("peak", peak.round()).with("ceiling", value));
+            }
+            _ => {}
+        }
+    }
+    match ctx.pathway.allowance(day, ctx.strength_delay_weeks) {
+        None => out.push(Reason::new("no-allowance-yet")),
+        Some(allowance) => {
+            out.extend(demand.iter().filter(|d| !allowance.permits(d.group, d.level)).map(|d| {
+                Reason::new("allowance").with("group", wire(d.group)).with("level", wire(d.level)).with("week", allowance.from_week)
+            }))
+        }
+    }
+    out
+}
+
 /// The greatest demand on each quantity along a path.
 fn peaks(path: &Path, active: Option<&'static str>) -> Vec<(&'static str, f64)> {
     let mut peaks: Vec<(&'static str, f64)> = Vec::new();

@@ -23,7 +23,7 @@ fn refused(file: &str, from: &str, to: &str, row: &str, field: &str) {
 fn the_shipped_files_load_and_hold_what_was_asked_for() {
     let known = known();
     assert!(known.exercises.len() >= 30, "{} exercises", known.exercises.len());
-    assert_eq!(known.pathways.len(), 1);
+    assert_eq!(known.pathways.len(), 2);
     assert!(known.references.values().all(|r| r.recalled == "from memory"));
     // Rotation at 90° opens at week 8, so its week-9 floor would call a shoulder stiff after seven days.
     let dropped: Vec<_> = known.dropped_floors.iter().map(|d| (d.quantity.as_str(), d.day)).collect();
@@ -35,6 +35,16 @@ fn the_shipped_files_load_and_hold_what_was_asked_for() {
 #[test]
 fn every_fault_names_file_row_and_field() {
     let pathway = "pathways/cuff-repair-small-medium.toml";
+    let cuff = "tests/cuff.toml";
+    refused(cuff, "sensitivity = 0.735", "sensitivity = 1.735", "painful-arc", "accuracy[0].sensitivity");
+    refused(cuff, "hypothesis = \"subacromial-pain\"", "hypothesis = \"sorcery\"", "painful-arc", "accuracy[0].hypothesis");
+    refused(cuff, "positive = [\"familiar\"]", "positive = [\"apprehension\"]", "painful-arc", "accuracy[0].positive");
+    refused(cuff, "kind = \"lag\"", "kind = \"pain\"", "er-lag", "accuracy[0].positive");
+    refused("clusters.toml", "\"resisted-er\"", "\"spurling\"", "impingement-three", "tests");
+    refused("hypotheses.toml", "rho = 0.4", "rho = 0.9", "subacromial-pain", "rho");
+    // A weak test that leans on a strong one reads backwards when only the strong one is positive: refused at load.
+    let labrum = "tests/labrum.toml";
+    refused(labrum, "loading = 0.0", "loading = 0.7", "anterior-slide", "loading");
     refused("exercises/pendulum.toml", "rung = 1\n", "rung = 1\nflavour = \"mint\"\n", "pen1", "flavour");
     refused("exercises/pendulum.toml", "dose = { sets = 2", "dose = { sets = 0", "pen1", "dose.sets");
     refused("exercises/pendulum.toml", "elevation_deg = 10", "elevation_deg = 210", "pen1", "path[0].elevation_deg");

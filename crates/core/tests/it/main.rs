@@ -7,5 +7,6 @@ mod knowledge;
 mod paths;
 mod plans;
 mod properties;
+mod reading;
 mod shoulder;
 mod snapshot;

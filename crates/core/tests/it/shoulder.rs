@@ -2,7 +2,7 @@
 
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::*;
-use ritorno_core::knowledge::{Knowledge, NamedText, load};
+use ritorno_core::knowledge::{Knowledge, NamedText, Setting, load};
 use ritorno_core::mechanics::Arm;
 use std::sync::OnceLock;
 use uuid::Uuid;
@@ -35,6 +35,10 @@ pub fn shoulder(day: i32) -> Facts {
             pathway: CUFF.into(),
             side: Arm::Right,
             day0: day0(),
+            start: Start::Surgery,
+            setting: Setting::Specialist,
+            complaint: None,
+            other_side: OtherSide::Sound,
             dominant: Arm::Right,
             mechanism: "lifting a truss".into(),
             work: "stage rigger".into(),
@@ -54,6 +58,8 @@ pub fn shoulder(day: i32) -> Facts {
             .collect(),
         flag_actions: vec![],
         readings: vec![],
+        findings: vec![],
+        exam_notes: vec![],
         scores: vec![],
         attestations: vec![],
         log: vec![],

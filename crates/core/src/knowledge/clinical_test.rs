@@ -1,0 +1,319 @@
+//! Clinical tests, what they speak for, and how well: rows of `tests/`, `hypotheses.toml` and `clusters.toml`.
+
+use super::exercise::Demand;
+use super::rows::Confidence;
+use crate::mechanics::{KeyPose, Path};
+use serde::{Deserialize, Serialize};
+
+/// What kind of test it is; the kind fixes the answers.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum TestKind {
+    /// Provokes pain: the patient's own, another, none.
+    Pain,
+    /// Provokes pain whose place matters: on top (at the acromioclavicular joint) or deep.
+    PlacedPain,
+    /// Against resistance: strong or weak, painful or painless.
+    Resisted,
+    /// Provokes a fear of slipping; pain alone does not count.
+    Apprehension,
+    /// The degrees an arm falls back when let go.
+    Lag,
+    /// Looseness by grade, 0 to 3.
+    Laxity,
+    /// Found or not found.
+    YesNo,
+    /// Watched: normal, subtle, obvious.
+    Observed,
+    /// The same sign with a helping hand: better, same, worse.
+    Change,
+    /// A number in the row's unit.
+    Measure,
+}
+
+/// What was found, in one word.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Found {
+    /// The patient's own, known pain.
+    Familiar,
+    /// The patient's own pain, on top of the shoulder.
+    FamiliarTop,
+    /// The patient's own pain, deep or at the side.
+    FamiliarDeep,
+    /// Another pain.
+    OtherPain,
+    /// Nothing.
+    Nothing,
+    /// Strong and painless.
+    StrongPainless,
+    /// Strong and painful.
+    StrongPainful,
+    /// Weak and painless.
+    WeakPainless,
+    /// Weak and painful.
+    WeakPainful,
+    /// Fear of slipping.
+    Apprehension,
+    /// Pain without fear of slipping.
+    PainOnly,
+    /// Yes.
+    Yes,
+    /// No.
+    No,
+    /// As it should be.
+    Normal,
+    /// Slightly off.
+    Subtle,
+    /// Plainly off.
+    Obvious,
+    /// Better by 2 of 10 or more, or visibly stronger or freer.
+    Better,
+    /// No different.
+    Same,
+    /// Worse by 2 of 10 or more.
+    Worse,
+}
+
+impl TestKind {
+    /// The words that may answer, in the order of their keys; empty where a number answers.
+    pub fn answers(self) -> &'static [Found] {
+        use Found::*;
+        match self {
+            TestKind::Pain => &[Familiar, OtherPain, Nothing],
+            TestKind::PlacedPain => &[FamiliarTop, FamiliarDeep, OtherPain, Nothing],
+            TestKind::Resisted => &[StrongPainless, StrongPainful, WeakPainless, WeakPainful],
+            TestKind::Apprehension => &[Apprehension, PainOnly, Nothing],
+            TestKind::YesNo => &[Yes, No],
+            TestKind::Observed => &[Normal, Subtle, Obvious],
+            TestKind::Change => &[Better, Same, Worse],
+            TestKind::Lag | TestKind::Laxity | TestKind::Measure => &[],
+        }
+    }
+}
+
+/// A range that a test needs before its answer means anything.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Need {
+    /// Quantity id; an active reading of the partner quantity serves as well.
+    pub quantity: String,
+    /// In the quantity's unit.
+    pub at_least: f64,
+}
+
+/// Where the counts of an accuracy row come from.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Counts {
+    /// Given with the publication.
+    Published,
+    /// Only the total is known; the split is assumed.
+    Effective,
+}
+
+/// How well one test speaks for one hypothesis. One row a test and hypothesis.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Accuracy {
+    /// Hypothesis id.
+    pub hypothesis: String,
+    /// Dependence group id, of the same hypothesis.
+    pub group: String,
+    /// Words that count as positive.
+    #[serde(default)]
+    pub positive: Vec<Found>,
+    /// Numbers from this on count as positive.
+    #[serde(default)]
+    pub positive_from: Option<f64>,
+    /// Share positive among those with the condition, 0 to 1.
+    pub sensitivity: f64,
+    /// Share negative among those without it, 0 to 1.
+    pub specificity: f64,
+    /// How many with the condition.
+    pub n_with: f64,
+    /// How many without.
+    pub n_without: f64,
+    /// Where the counts come from.
+    pub counts: Counts,
+    /// Loading on the group's common cause; without one, √ρ of the group. Weaker tests carry less.
+    #[serde(default)]
+    pub loading: Option<f64>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+impl Accuracy {
+    /// Sensitivity with half an event added to each cell, so that 100 % never becomes certainty.
+    pub fn point_sensitivity(&self) -> f64 {
+        (self.sensitivity * self.n_with + 0.5) / (self.n_with + 1.0)
+    }
+
+    /// Share positive among those without the condition, with half an event added.
+    pub fn point_false_positive(&self) -> f64 {
+        ((1.0 - self.specificity) * self.n_without + 0.5) / (self.n_without + 1.0)
+    }
+}
+
+/// One clinical test, measurement or observation.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct ClinicalTest {
+    /// Stable id.
+    pub id: String,
+    /// Part of the examination, e.g. `cuff`.
+    pub region: String,
+    /// Kind.
+    pub kind: TestKind,
+    /// Body position, a wording key.
+    pub position: String,
+    /// Minutes it takes on one side.
+    pub minutes: f64,
+    /// How much it provokes: 0 nothing, 1 a little, 2 clearly, 3 may leave an ache.
+    pub provocation: u8,
+    /// Complaints whose fixed core it belongs to; `any` for all.
+    #[serde(default)]
+    pub core_for: Vec<String>,
+    /// Place in the order of examination.
+    pub order: u32,
+    /// Ranges it needs.
+    #[serde(default)]
+    pub needs: Vec<Need>,
+    /// Key poses of the examined arm, for the check against protection.
+    #[serde(default)]
+    pub path: Vec<KeyPose>,
+    /// What it asks of the muscle groups.
+    #[serde(default)]
+    pub demand: Vec<Demand>,
+    /// Declared features that are not modelled.
+    #[serde(default)]
+    pub tags: Vec<String>,
+    /// Ways of doing it, as wording keys.
+    #[serde(default)]
+    pub variants: Vec<String>,
+    /// Unit of a number, a wording key.
+    #[serde(default)]
+    pub unit: Option<String>,
+    /// Least possible number.
+    #[serde(default)]
+    pub min: Option<f64>,
+    /// Greatest possible number.
+    #[serde(default)]
+    pub max: Option<f64>,
+    /// How well it speaks for what.
+    #[serde(default)]
+    pub accuracy: Vec<Accuracy>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+impl ClinicalTest {
+    /// The examined arm's path.
+    pub fn path(&self) -> Path {
+        Path { keys: self.path.iter().filter_map(KeyPose::pose).collect() }
+    }
+}
+
+/// Tests of one hypothesis that depend on each other given the truth.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct DependenceGroup {
+    /// Stable id.
+    pub id: String,
+    /// Correlation of the hidden responses, 0 to 0.6; the same in both strata.
+    pub rho: f64,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// A pre-test probability for some people. The first row that fits is used.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Prior {
+    /// Where the patient is seen; any place without it.
+    #[serde(default)]
+    pub setting: Option<Setting>,
+    /// Whether it began with an injury; either without it.
+    #[serde(default)]
+    pub trauma: Option<bool>,
+    /// Youngest age in years.
+    #[serde(default)]
+    pub age_from: u32,
+    /// The age in years from which it no longer fits.
+    #[serde(default)]
+    pub age_below: Option<u32>,
+    /// The probability, strictly between 0 and 1.
+    pub probability: f64,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// Where a patient is seen.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Setting {
+    /// First contact.
+    Primary,
+    /// Sent on to a shoulder clinic.
+    Specialist,
+}
+
+/// One thing the shoulder may have. Hypotheses do not exclude each other.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Hypothesis {
+    /// Stable id.
+    pub id: String,
+    /// Weight of being wrong, for the choice of the next test.
+    pub consequence: f64,
+    /// Place on the page.
+    pub order: u32,
+    /// Pre-test probabilities, most specific first.
+    pub prior: Vec<Prior>,
+    /// Dependence groups.
+    pub group: Vec<DependenceGroup>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// The published ratio of so many positive members.
+#[derive(Debug, Clone, Copy, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct ClusterCell {
+    /// How many of the members are positive.
+    pub positive: usize,
+    /// Likelihood ratio.
+    pub ratio: f64,
+}
+
+/// Tests that were studied together: when exactly these are done, the published ratio is the headline.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Cluster {
+    /// Stable id.
+    pub id: String,
+    /// Hypothesis id.
+    pub hypothesis: String,
+    /// Its members.
+    pub tests: Vec<String>,
+    /// What was published.
+    pub cells: Vec<ClusterCell>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}

@@ -1,0 +1,116 @@
+//! Frozen shoulder and osteoarthritis: decided by criterion, not by likelihood ratios, and before subacromial pain.
+
+use crate::episode::{ExamFact, Facts, OtherSide};
+use crate::knowledge::Quantity;
+use crate::program::CheckContext;
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// Where a condition stands.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ConditionStatus {
+    /// The whole criterion holds.
+    Met,
+    /// The range part holds, the radiograph is not known.
+    RangeOnly,
+    /// It does not hold.
+    NotMet,
+    /// Ranges are missing.
+    NotMeasured,
+}
+
+/// One condition as the page shows it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ConditionView {
+    /// `frozen-shoulder` or `glenohumeral-osteoarthritis`.
+    pub condition: String,
+    /// Where it stands.
+    pub status: ConditionStatus,
+    /// The parts, with their numbers.
+    pub parts: Vec<Reason>,
+}
+
+/// Planes whose passive loss counts.
+const PLANES: [&str; 5] = ["passive-er-side", "passive-elevation", "passive-abduction", "passive-er-90", "passive-ir-90"];
+
+/// What a side is measured against: the other side where that may serve, else the reference.
+///
+/// Source: common practice, no published source.
+pub fn measure_for(facts: &Facts, quantity: &Quantity) -> (f64, &'static str) {
+    let other = facts.readings.iter().rev().find(|r| r.quantity == quantity.id && r.side != facts.story.side);
+    match other {
+        Some(other) if facts.story.other_side == OtherSide::Sound => (other.value, "other-side"),
+        _ => (quantity.reference, "reference"),
+    }
+}
+
+/// Reads both conditions.
+///
+/// Frozen shoulder: passive external rotation at most half of the other side or below 30°, more than a quarter lost in at
+/// least two planes, and a radiograph without arthritis. Source: Kelley 2009 and the 2013 guideline; UK trial entry rule
+/// 2020; all from memory. A criterion, not a diagnosis.
+pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
+    let threshold = |id: &str| ctx.known.threshold(id);
+    let film = facts.exam_notes.iter().rev().find_map(|n| match &n.fact {
+        ExamFact::Known { about, present, .. } if about == "glenohumeral-osteoarthritis" => Some(*present),
+        _ => None,
+    });
+    let mut parts = Vec::new();
+    let mut lost = 0usize;
+    let mut measured = 0usize;
+    for id in PLANES {
+        let (Some(quantity), Some(reading)) = (ctx.known.quantity(id), facts.newest(id)) else { continue };
+        let (whole, against) = measure_for(facts, quantity);
+        measured += 1;
+        let share = if whole > 0.0 { 1.0 - reading.value / whole } else { 0.0 };
+        if share > threshold("frozen-plane-loss-pct") / 100.0 {
+            lost += 1;
+            parts.push(
+                Reason::new("plane-lost")
+                    .with("quantity", id)
+                    .with("value", reading.value)
+                    .with("percent", (share * 100.0).round())
+                    .with("against", against),
+            );
+        }
+    }
+    let turned = facts.newest("passive-er-side").zip(ctx.known.quantity("passive-er-side"));
+    let rotation = turned.map(|(reading, quantity)| {
+        let (whole, against) = measure_for(facts, quantity);
+        let half = against == "other-side" && reading.value <= whole * threshold("frozen-er-share-pct") / 100.0;
+        half || reading.value < threshold("frozen-er-deg")
+    });
+    let planes = threshold("frozen-planes") as usize;
+    let enough = lost >= planes;
+    let status = match rotation {
+        None => ConditionStatus::NotMeasured,
+        Some(false) => ConditionStatus::NotMet,
+        Some(true) if enough => match film {
+            Some(true) => ConditionStatus::NotMet,
+            Some(false) => ConditionStatus::Met,
+            None => ConditionStatus::RangeOnly,
+        },
+        Some(true) if measured < planes => ConditionStatus::NotMeasured,
+        Some(true) => ConditionStatus::NotMet,
+    };
+    let film_part = match film {
+        Some(true) => Reason::new("film-arthritis"),
+        Some(false) => Reason::new("film-clear"),
+        None => Reason::new("film-unknown"),
+    };
+    let arthritis = match (film, rotation) {
+        (Some(true), Some(true)) => ConditionStatus::Met,
+        (Some(false), _) | (None, Some(false)) => ConditionStatus::NotMet,
+        (Some(true), _) => ConditionStatus::NotMeasured,
+        (None, Some(true)) => ConditionStatus::RangeOnly,
+        (None, None) => ConditionStatus::NotMeasured,
+    };
+    let with = |first: &[Reason]| first.iter().cloned().chain([film_part.clone()]).collect::<Vec<_>>();
+    vec![
+        ConditionView { condition: "frozen-shoulder".into(), status, parts: with(&parts) },
+        ConditionView { condition: "glenohumeral-osteoarthritis".into(), status: arthritis, parts: with(&parts) },
+    ]
+}

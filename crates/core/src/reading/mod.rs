@@ -1,0 +1,25 @@
+//! Reading the examination: what it is likely to be, how sure that is, and what would change it.
+//!
+//! Nothing here asserts a diagnosis. Red flags come first, conditions with a criterion before subacromial pain, and an
+//! operated shoulder gets a state instead of probabilities.
+
+mod conditions;
+mod evidence;
+mod impairments;
+mod irritability;
+mod model;
+mod next;
+mod normal;
+mod operated;
+mod posterior;
+mod view;
+
+pub use conditions::{ConditionStatus, ConditionView, conditions, measure_for};
+pub use evidence::{Weighed, answer_fault, positive, unmet, weigh};
+pub use impairments::{Impairment, impairments, rotation_deficit};
+pub use irritability::{IrritabilityView, Level as IrritabilityLevel, VoteView, irritability};
+pub use model::{DRAWS, Group, GroupModel, Member, ReadingModel};
+pub use next::{Place, PlanItem, barred, entropy, gain_bits, plan};
+pub use operated::{SignState, SignView, operated_state};
+pub use posterior::{ClusterUse, HypothesisView, PreTest, Step, StepTest, Word, after_ratio, pre_test, read_hypothesis};
+pub use view::{ReadView, read};

@@ -1,0 +1,218 @@
+//! The random-effects probit model: tests of one group share a hidden cause, so their answers do not multiply.
+//!
+//! For test j with positive share s in a stratum, P(+|u) = Φ((Φ⁻¹(s) + a·u)/√(1−a²)) with u standard normal and
+//! a = √ρ (or the row's own loading). The marginals stay exact; ρ = 0 is naive Bayes. Groups of one
+//! hypothesis are independent given the truth; the same ρ serves both strata.
+//! Source: our choice among standard latent-trait models; starting values fitted to published clusters.
+
+use super::normal::{NODES, cdf, quantile, rule};
+use crate::knowledge::{Accuracy, Knowledge};
+use rand_chacha::ChaCha8Rng;
+use rand_chacha::rand_core::SeedableRng;
+use rand_distr::{Beta, Distribution};
+use std::collections::BTreeMap;
+
+/// Draws behind an interval.
+pub const DRAWS: usize = 2000;
+
+/// One test of a group: its positive share at each node, with and without the condition.
+#[derive(Debug, Clone)]
+pub struct Member {
+    with: [f64; NODES],
+    without: [f64; NODES],
+    informative: bool,
+}
+
+impl Member {
+    /// From two shares and a loading.
+    pub fn new(sensitivity: f64, false_positive: f64, loading: f64) -> Self {
+        Member {
+            with: at_nodes(sensitivity, loading),
+            without: at_nodes(false_positive, loading),
+            informative: sensitivity > false_positive,
+        }
+    }
+
+    /// The point values of a row in a group of correlation ρ.
+    pub fn point(row: &Accuracy, rho: f64) -> Self {
+        Member::new(row.point_sensitivity(), row.point_false_positive(), row.loading.unwrap_or(rho.sqrt()))
+    }
+}
+
+fn at_nodes(share: f64, loading: f64) -> [f64; NODES] {
+    let (z, rest) = (quantile(share), (1.0 - loading * loading).sqrt());
+    let mut out = [0.0; NODES];
+    for (slot, (u, _)) in out.iter_mut().zip(rule()) {
+        *slot = if loading == 0.0 { share } else { cdf((z + loading * u) / rest) };
+    }
+    out
+}
+
+/// A dependence group as numbers.
+#[derive(Debug, Clone)]
+pub struct GroupModel {
+    members: Vec<Member>,
+}
+
+impl GroupModel {
+    /// A group of these members.
+    pub fn new(members: Vec<Member>) -> Self {
+        GroupModel { members }
+    }
+
+    /// Whether a positive answer of a member is likelier with the condition than without.
+    pub fn informative(&self, member: usize) -> bool {
+        self.members[member].informative
+    }
+
+    /// ln of P(answers | condition) / P(answers | no condition); `None` is not done and contributes nothing.
+    pub fn log_ratio(&self, answers: impl Iterator<Item = Option<bool>>) -> f64 {
+        let (mut with, mut without) = ([1.0; NODES], [1.0; NODES]);
+        let mut any = false;
+        for (member, answer) in self.members.iter().zip(answers) {
+            let Some(positive) = answer else { continue };
+            any = true;
+            for k in 0..NODES {
+                with[k] *= if positive { member.with[k] } else { 1.0 - member.with[k] };
+                without[k] *= if positive { member.without[k] } else { 1.0 - member.without[k] };
+            }
+        }
+        if any { (mean(&with) / mean(&without)).ln() } else { 0.0 }
+    }
+
+    /// P(answers | condition) and P(answers | no condition).
+    pub fn likelihoods(&self, answers: &[Option<bool>]) -> (f64, f64) {
+        let (mut with, mut without) = ([1.0; NODES], [1.0; NODES]);
+        for (member, answer) in self.members.iter().zip(answers) {
+            let Some(positive) = *answer else { continue };
+            for k in 0..NODES {
+                with[k] *= if positive { member.with[k] } else { 1.0 - member.with[k] };
+                without[k] *= if positive { member.without[k] } else { 1.0 - member.without[k] };
+            }
+        }
+        (mean(&with), mean(&without))
+    }
+}
+
+fn mean(values: &[f64; NODES]) -> f64 {
+    values.iter().zip(rule()).map(|(v, (_, w))| v * w).sum()
+}
+
+/// One group of one hypothesis, with the draws behind its interval.
+#[derive(Debug)]
+pub struct Group {
+    /// Group id.
+    pub id: String,
+    /// Test ids, in the order of the members.
+    pub tests: Vec<String>,
+    /// Point values.
+    pub point: GroupModel,
+    /// P(+|u) of each member and draw, `[member][draw * width + node]`; independent groups need one node only.
+    with: Vec<Vec<f32>>,
+    without: Vec<Vec<f32>>,
+    width: usize,
+}
+
+impl Group {
+    /// The step of the point values.
+    pub fn log_ratio(&self, answers: &[Option<bool>]) -> f64 {
+        self.point.log_ratio(answers.iter().copied())
+    }
+
+    /// The step of every draw; empty when nothing of the group was answered.
+    pub fn draws(&self, answers: &[Option<bool>]) -> Vec<f64> {
+        let answered: Vec<(usize, bool)> = answers.iter().enumerate().filter_map(|(i, a)| a.map(|a| (i, a))).collect();
+        if answered.is_empty() {
+            return Vec::new();
+        }
+        let mut weights = [1.0f32; NODES];
+        if self.width > 1 {
+            for (slot, (_, w)) in weights.iter_mut().zip(rule()) {
+                *slot = *w as f32;
+            }
+        }
+        (0..DRAWS)
+            .map(|draw| {
+                let mut with = weights;
+                let mut without = weights;
+                for (i, positive) in &answered {
+                    let row = draw * self.width..(draw + 1) * self.width;
+                    for (slot, p) in with.iter_mut().zip(&self.with[*i][row.clone()]) {
+                        *slot *= if *positive { *p } else { 1.0 - *p };
+                    }
+                    for (slot, p) in without.iter_mut().zip(&self.without[*i][row]) {
+                        *slot *= if *positive { *p } else { 1.0 - *p };
+                    }
+                }
+                let sum = |values: &[f32; NODES]| f64::from(values[..self.width].iter().sum::<f32>());
+                (sum(&with) / sum(&without)).ln()
+            })
+            .collect()
+    }
+}
+
+/// All groups of all hypotheses, built once for a knowledge release.
+#[derive(Debug)]
+pub struct ReadingModel {
+    groups: BTreeMap<String, Vec<Group>>,
+}
+
+impl ReadingModel {
+    /// Builds tables and draws: seeded by the names of the rows, so that a release always reads the same.
+    pub fn new(known: &Knowledge) -> Self {
+        let mut groups = BTreeMap::new();
+        for hypothesis in &known.hypotheses {
+            let of_hypothesis = hypothesis.group.iter().map(|group| {
+                let rows: Vec<(&str, &Accuracy)> = known
+                    .tests
+                    .iter()
+                    .flat_map(|t| t.accuracy.iter().map(move |a| (t.id.as_str(), a)))
+                    .filter(|(_, a)| a.hypothesis == hypothesis.id && a.group == group.id)
+                    .collect();
+                let dependent = rows.iter().any(|(_, a)| a.loading.unwrap_or(group.rho.sqrt()) > 0.0);
+                let (with, without) = rows.iter().map(|(test, row)| draw_tables(test, row, group.rho, dependent)).unzip();
+                Group {
+                    id: group.id.clone(),
+                    tests: rows.iter().map(|(test, _)| (*test).to_owned()).collect(),
+                    point: GroupModel::new(rows.iter().map(|(_, a)| Member::point(a, group.rho)).collect()),
+                    with,
+                    without,
+                    width: if dependent { NODES } else { 1 },
+                }
+            });
+            groups.insert(hypothesis.id.clone(), of_hypothesis.collect());
+        }
+        ReadingModel { groups }
+    }
+
+    /// The groups of a hypothesis.
+    pub fn groups(&self, hypothesis: &str) -> &[Group] {
+        self.groups.get(hypothesis).map_or(&[], Vec::as_slice)
+    }
+}
+
+/// Tables of one row: sensitivity and false-positive share drawn from Beta(x + ½, n − x + ½), then spread over the nodes.
+fn draw_tables(test: &str, row: &Accuracy, rho: f64, dependent: bool) -> (Vec<f32>, Vec<f32>) {
+    let seed = format!("{test}/{}", row.hypothesis)
+        .bytes()
+        .fold(0xcbf2_9ce4_8422_2325u64, |h, b| (h ^ u64::from(b)).wrapping_mul(0x100_0000_01b3));
+    let mut random = ChaCha8Rng::seed_from_u64(seed);
+    let mut table = |share: f64, n: f64| -> Vec<f32> {
+        let beta = Beta::new(share * n + 0.5, (1.0 - share) * n + 0.5);
+        let loading = row.loading.unwrap_or(rho.sqrt());
+        let mut out = Vec::with_capacity(DRAWS * if dependent { NODES } else { 1 });
+        for _ in 0..DRAWS {
+            // Both parameters are at least one half, so the distribution always exists.
+            let drawn = beta.as_ref().map_or(share, |b| b.sample(&mut random)).clamp(1e-6, 1.0 - 1e-6);
+            if dependent {
+                out.extend(at_nodes(drawn, loading).iter().map(|p| *p as f32));
+            } else {
+                out.push(drawn as f32);
+            }
+        }
+        out
+    };
+    let with = table(row.sensitivity, row.n_with);
+    let without = table(1.0 - row.specificity, row.n_without);
+    (with, without)
+}

@@ -1,0 +1,326 @@
+//! From findings to probabilities, with their steps, their intervals and a careful word.
+
+use super::evidence::{Weighed, positive};
+use super::model::{Group, ReadingModel};
+use crate::calendar::age_years;
+use crate::episode::{Evidence, ExamFact, Facts, Start};
+use crate::knowledge::{Confidence, Hypothesis, Knowledge, Prior};
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// Where the pre-test probability comes from.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PreTest {
+    /// 0 to 1.
+    pub probability: f64,
+    /// Reference id or one of the plain sources.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+    /// The clinician's own, with the reason.
+    pub own: Option<String>,
+}
+
+/// One test inside a step.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct StepTest {
+    /// Test id.
+    pub test: String,
+    /// Counted as positive.
+    pub positive: bool,
+    /// What it would say alone, as a likelihood ratio.
+    pub ratio_alone: f64,
+    /// Sensitivity as published, 0 to 1.
+    pub sensitivity: f64,
+    /// Specificity as published, 0 to 1.
+    pub specificity: f64,
+    /// Reference id.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+    /// The split of the counts is assumed.
+    pub assumed_counts: bool,
+}
+
+/// What one dependence group says together.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Step {
+    /// Group id.
+    pub group: String,
+    /// ln of the group's likelihood ratio.
+    pub log_ratio: f64,
+    /// The tests behind it.
+    pub tests: Vec<StepTest>,
+}
+
+/// A published cluster of which exactly the members were done.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ClusterUse {
+    /// Cluster id.
+    pub cluster: String,
+    /// Positive members.
+    pub positive: usize,
+    /// Of how many.
+    pub of: usize,
+    /// The published ratio.
+    pub ratio: f64,
+    /// The model's ratio for the same answers.
+    pub model_ratio: f64,
+    /// Reference id.
+    pub source: String,
+}
+
+/// The word for a probability. Never "ruled in", never a diagnosis.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Word {
+    /// At least 0.85 from two informative tests, lower end at least 0.70.
+    Likely,
+    /// Neither.
+    Open,
+    /// At most 0.10, upper end at most 0.25.
+    Unlikely,
+    /// Shown by imaging or at operation.
+    Shown,
+    /// Excluded by imaging or at operation.
+    Excluded,
+}
+
+/// One hypothesis as the page shows it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct HypothesisView {
+    /// Hypothesis id.
+    pub hypothesis: String,
+    /// Before the examination.
+    pub pre: PreTest,
+    /// After it: the headline, 0 to 1.
+    pub probability: f64,
+    /// 2.5 % end of the interval.
+    pub low: f64,
+    /// 97.5 % end of the interval.
+    pub high: f64,
+    /// The steps, strongest first.
+    pub steps: Vec<Step>,
+    /// A published cluster behind the headline.
+    pub cluster: Option<ClusterUse>,
+    /// The word.
+    pub word: Word,
+    /// Why this word.
+    pub why: Vec<Reason>,
+    /// What pulls against what.
+    pub conflicts: Vec<Reason>,
+}
+
+/// Source of the bounds: our choice, because a word must survive the uncertainty of the studies behind it.
+const LIKELY: (f64, f64) = (0.85, 0.70);
+const UNLIKELY: (f64, f64) = (0.10, 0.25);
+
+/// The pre-test probability of a hypothesis for this person: the clinician's own, or the first row that fits.
+pub fn pre_test(hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
+    let own = facts.exam_notes.iter().rev().find_map(|note| match &note.fact {
+        ExamFact::PreTest { hypothesis: id, probability, reason } if *id == hypothesis.id => Some((*probability, reason.clone())),
+        _ => None,
+    });
+    let age = age_years(facts.birth, facts.today).unwrap_or(0);
+    let trauma = facts.story.start == Start::Injury;
+    let fits = |p: &&Prior| {
+        p.setting.is_none_or(|s| s == facts.story.setting)
+            && p.trauma.is_none_or(|t| t == trauma)
+            && age >= p.age_from
+            && p.age_below.is_none_or(|below| age < below)
+    };
+    let (probability, source, confidence) = hypothesis
+        .prior
+        .iter()
+        .find(fits)
+        .map_or((0.1, "our choice".to_owned(), Confidence::C), |p| (p.probability, p.source.clone(), p.confidence));
+    match own {
+        Some((own, reason)) => PreTest { probability: own, source, confidence, own: Some(reason) },
+        None => PreTest { probability, source, confidence, own: None },
+    }
+}
+
+/// The answers of a group, in the order of its members.
+pub(super) fn answers_of(known: &Knowledge, hypothesis: &str, group: &Group, used: &[&Weighed]) -> Vec<Option<bool>> {
+    group
+        .tests
+        .iter()
+        .map(|id| {
+            let finding = used.iter().find(|w| w.finding.test == *id)?;
+            let row = known.test(id)?.accuracy.iter().find(|a| a.hypothesis == hypothesis)?;
+            positive(row, finding.finding.answer)
+        })
+        .collect()
+}
+
+fn logit(p: f64) -> f64 {
+    (p / (1.0 - p)).ln()
+}
+
+fn expit(x: f64) -> f64 {
+    1.0 / (1.0 + (-x).exp())
+}
+
+/// Bayes' rule on odds: the probability after a likelihood ratio. At 0 or 1 nothing changes.
+pub fn after_ratio(probability: f64, ratio: f64) -> f64 {
+    if probability <= 0.0 || probability >= 1.0 {
+        return probability;
+    }
+    let odds = probability / (1.0 - probability) * ratio;
+    odds / (1.0 + odds)
+}
+
+/// The 2.5 % and 97.5 % ends of drawn values.
+fn ends(mut draws: Vec<f64>) -> (f64, f64) {
+    draws.sort_unstable_by(f64::total_cmp);
+    let at = |share: f64| {
+        let place = share * (draws.len() - 1) as f64;
+        let (low, rest) = (place.floor() as usize, place.fract());
+        draws[low] + rest * (draws[(low + 1).min(draws.len() - 1)] - draws[low])
+    };
+    (at(0.025), at(0.975))
+}
+
+/// Reads one hypothesis from the findings that may be used.
+pub fn read_hypothesis(
+    known: &Knowledge,
+    model: &ReadingModel,
+    hypothesis: &Hypothesis,
+    facts: &Facts,
+    weighed: &[Weighed],
+) -> HypothesisView {
+    let used: Vec<&Weighed> = weighed.iter().filter(|w| w.unused.is_none()).collect();
+    let pre = pre_test(hypothesis, facts);
+    let mut steps = Vec::new();
+    let mut draws: Vec<f64> = Vec::new();
+    for group in model.groups(&hypothesis.id) {
+        let answers = answers_of(known, &hypothesis.id, group, &used);
+        if answers.iter().all(Option::is_none) {
+            continue;
+        }
+        let drawn = group.draws(&answers);
+        if draws.is_empty() {
+            draws = drawn;
+        } else {
+            draws.iter_mut().zip(drawn).for_each(|(sum, step)| *sum += step);
+        }
+        steps.push(Step {
+            group: group.id.clone(),
+            log_ratio: group.log_ratio(&answers),
+            tests: step_tests(known, &hypothesis.id, group, &answers),
+        });
+    }
+    let from = logit(pre.probability);
+    let model_log: f64 = steps.iter().map(|s| s.log_ratio).sum();
+    let cluster = cluster_use(known, hypothesis, &steps, model_log);
+    let probability = cluster.as_ref().map_or_else(|| expit(from + model_log), |c| after_ratio(pre.probability, c.ratio));
+    let (low, high) = if draws.is_empty() {
+        (probability, probability)
+    } else {
+        let (low, high) = ends(draws);
+        // The published headline may lie outside the model's interval: the interval then reaches to it.
+        (expit(from + low).min(probability), expit(from + high).max(probability))
+    };
+    steps.sort_by(|a, b| b.log_ratio.abs().total_cmp(&a.log_ratio.abs()));
+    let shown = facts.exam_notes.iter().rev().find_map(|note| match &note.fact {
+        ExamFact::Known { about, present, by } if *about == hypothesis.id => Some((*present, *by)),
+        _ => None,
+    });
+    let (word, why) = word(&steps, probability, low, high, shown);
+    let conflicts = conflicts(&steps);
+    HypothesisView { hypothesis: hypothesis.id.clone(), pre, probability, low, high, steps, cluster, word, why, conflicts }
+}
+
+fn step_tests(known: &Knowledge, hypothesis: &str, group: &Group, answers: &[Option<bool>]) -> Vec<StepTest> {
+    let row_of = |id: &str| known.test(id).and_then(|t| t.accuracy.iter().find(|a| a.hypothesis == hypothesis));
+    let done = group.tests.iter().zip(answers).filter_map(|(id, answer)| Some((id, (*answer)?, row_of(id)?)));
+    done.map(|(id, positive, row)| {
+        let (s, f) = (row.point_sensitivity(), row.point_false_positive());
+        StepTest {
+            test: id.clone(),
+            positive,
+            ratio_alone: if positive { s / f } else { (1.0 - s) / (1.0 - f) },
+            sensitivity: row.sensitivity,
+            specificity: row.specificity,
+            source: row.source.clone(),
+            confidence: row.confidence,
+            assumed_counts: row.counts == crate::knowledge::Counts::Effective,
+        }
+    })
+    .collect()
+}
+
+/// The published cluster, when exactly its members were done and the cell was published.
+fn cluster_use(known: &Knowledge, hypothesis: &Hypothesis, steps: &[Step], model_log: f64) -> Option<ClusterUse> {
+    let done: Vec<&StepTest> = steps.iter().flat_map(|s| &s.tests).collect();
+    known.clusters.iter().filter(|c| c.hypothesis == hypothesis.id).find_map(|cluster| {
+        let exactly = done.len() == cluster.tests.len() && done.iter().all(|t| cluster.tests.contains(&t.test));
+        let positive = done.iter().filter(|t| t.positive).count();
+        let cell = cluster.cells.iter().find(|c| exactly && c.positive == positive)?;
+        Some(ClusterUse {
+            cluster: cluster.id.clone(),
+            positive,
+            of: cluster.tests.len(),
+            ratio: cell.ratio,
+            model_ratio: model_log.exp(),
+            source: cluster.source.clone(),
+        })
+    })
+}
+
+/// A test that moves the odds by less than a quarter tells nothing to speak of. Source: our choice.
+fn informative(test: &&StepTest) -> bool {
+    !(0.8..=1.25).contains(&test.ratio_alone)
+}
+
+fn word(steps: &[Step], probability: f64, low: f64, high: f64, shown: Option<(bool, Evidence)>) -> (Word, Vec<Reason>) {
+    if let Some((present, by)) = shown {
+        let by = serde_json::to_value(by).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default();
+        let rule = if present { "word-shown" } else { "word-excluded" };
+        return (if present { Word::Shown } else { Word::Excluded }, vec![Reason::new(rule).with("by", by)]);
+    }
+    let tests = steps.iter().flat_map(|s| &s.tests).filter(informative).count();
+    let percent = |p: f64| (p * 100.0).round();
+    if tests == 0 {
+        return (Word::Open, vec![Reason::new("word-no-tests")]);
+    }
+    if probability >= LIKELY.0 {
+        let mut held = Vec::new();
+        if tests < 2 {
+            held.push(Reason::new("word-one-test"));
+        }
+        if low < LIKELY.1 {
+            held.push(Reason::new("word-interval-low").with("low", percent(low)).with("bound", percent(LIKELY.1)));
+        }
+        return if held.is_empty() {
+            (Word::Likely, vec![Reason::new("word-likely").with("n", tests as f64).with("low", percent(low))])
+        } else {
+            (Word::Open, held)
+        };
+    }
+    if probability <= UNLIKELY.0 {
+        return if high <= UNLIKELY.1 {
+            (Word::Unlikely, vec![Reason::new("word-unlikely").with("n", tests as f64).with("high", percent(high))])
+        } else {
+            (Word::Open, vec![Reason::new("word-interval-high").with("high", percent(high)).with("bound", percent(UNLIKELY.1))])
+        };
+    }
+    (Word::Open, vec![Reason::new("word-between").with("low", percent(UNLIKELY.0)).with("high", percent(LIKELY.0))])
+}
+
+/// The strongest positive against the strongest negative, where both would move the odds twofold or more.
+fn conflicts(steps: &[Step]) -> Vec<Reason> {
+    let tests = || steps.iter().flat_map(|s| &s.tests);
+    let up = tests().filter(|t| t.positive && t.ratio_alone >= 2.0).max_by(|a, b| a.ratio_alone.total_cmp(&b.ratio_alone));
+    let down = tests().filter(|t| !t.positive && t.ratio_alone <= 0.5).min_by(|a, b| a.ratio_alone.total_cmp(&b.ratio_alone));
+    up.zip(down)
+        .map(|(up, down)| Reason::new("tests-conflict").with("test", up.test.as_str()).with("other_test", down.test.as_str()))
+        .into_iter()
+        .collect()
+}

@@ -1,0 +1,234 @@
+//! Invented shoulders without an operation, each examined at its last visit.
+
+use chrono::{Days, NaiveDate};
+use ritorno_core::episode::{
+    Answer, Complaint, ExamFact, ExamNote, Finding, FlagAnswer, OtherSide, Reading, Start, StopReason, Story, TakenBy, Task, TestAnswer,
+    Vote,
+};
+use ritorno_core::knowledge::{Found, Setting};
+use ritorno_core::mechanics::Arm;
+use ritorno_server::{AppState, refresh_lane};
+use ritorno_store::episode::Patient;
+use ritorno_store::user::User;
+use ritorno_store::{PgConnection, StoreError, episode, events, exam, visit};
+use uuid::Uuid;
+
+use Found::*;
+use StopReason::{Pain, Slipping, Stiff, Weak};
+
+/// One invented patient.
+pub struct Examined {
+    given: &'static str,
+    family: &'static str,
+    born: &'static str,
+    work: &'static str,
+    side: Arm,
+    start: Start,
+    complaint: Complaint,
+    other_side: OtherSide,
+    mechanism: &'static str,
+    task: &'static str,
+    health: &'static [&'static str],
+    /// Days since day 0.
+    day: i32,
+    /// Quantity, this side, the other side, why this side stopped.
+    ranges: &'static [(&'static str, f64, f64, StopReason)],
+    words: &'static [(&'static str, Found)],
+    numbers: &'static [(&'static str, f64)],
+    votes: &'static [(Vote, f64)],
+    note: &'static str,
+}
+
+pub const EXAMINED: &[Examined] = &[
+    Examined {
+        given: "Dario",
+        family: "Vescolan",
+        born: "1978-10-02",
+        work: "ceiling plasterer",
+        side: Arm::Right,
+        start: Start::Gradual,
+        complaint: Complaint::Raising,
+        other_side: OtherSide::Sound,
+        mechanism: "Six weeks of vaulted ceilings; pain since the third",
+        task: "Holding the float overhead",
+        health: &[],
+        day: 12,
+        ranges: &[
+            ("active-elevation-upright", 158.0, 168.0, Pain),
+            ("passive-elevation", 166.0, 170.0, Pain),
+            ("passive-er-side", 58.0, 62.0, Stiff),
+            ("passive-er-90", 84.0, 88.0, Stiff),
+            ("passive-ir-90", 48.0, 62.0, Stiff),
+            ("hand-behind-back", 6.0, 7.0, Pain),
+        ],
+        words: &[
+            ("neck-screen", Nothing),
+            ("painful-arc", Familiar),
+            ("hawkins-kennedy", Familiar),
+            ("neer", Familiar),
+            ("resisted-er", StrongPainful),
+            ("empty-can", StrongPainful),
+            ("drop-arm", No),
+            ("scapular-assistance", Better),
+            ("blade-raising", Subtle),
+            ("cross-body-adduction", OtherPain),
+        ],
+        numbers: &[("er-lag", 0.0)],
+        votes: &[(Vote::WorstPain, 5.0), (Vote::Night, 1.0), (Vote::EndRange, 1.0), (Vote::Disability, 1.0), (Vote::Ache, 1.0)],
+        note: "Arc from 80 to 115; blade help takes two points off.",
+    },
+    Examined {
+        given: "Carla",
+        family: "Benedusi",
+        born: "1973-03-17",
+        work: "choir conductor",
+        side: Arm::Left,
+        start: Start::Gradual,
+        complaint: Complaint::Stiffness,
+        other_side: OtherSide::Sound,
+        mechanism: "Came over the autumn, no injury; cannot lead the upper voices",
+        task: "Raising the left hand for an entry",
+        health: &["diabetes"],
+        day: 20,
+        ranges: &[
+            ("active-elevation-upright", 98.0, 164.0, Pain),
+            ("passive-elevation", 104.0, 168.0, Pain),
+            ("passive-er-side", 16.0, 60.0, Stiff),
+            ("passive-abduction", 82.0, 172.0, Stiff),
+            ("hand-behind-back", 2.0, 7.0, Pain),
+        ],
+        words: &[
+            ("neck-screen", Nothing),
+            ("painful-arc", Familiar),
+            ("resisted-er", StrongPainless),
+            ("coracoid-pain", Yes),
+            ("shrug-sign", Obvious),
+        ],
+        numbers: &[],
+        votes: &[(Vote::WorstPain, 7.0), (Vote::Night, 2.0), (Vote::EndRange, 2.0), (Vote::Disability, 1.0), (Vote::Ache, 1.0)],
+        note: "Both rotations stop short; radiograph asked for.",
+    },
+    Examined {
+        given: "Jana",
+        family: "Kolarik",
+        born: "2000-07-21",
+        work: "rock-climbing route setter",
+        side: Arm::Right,
+        start: Start::Injury,
+        complaint: Complaint::Slipping,
+        other_side: OtherSide::Hypermobile,
+        mechanism: "Foot slipped while hanging from the right hand; it came out and went back by itself",
+        task: "Reaching back for a bolt",
+        health: &[],
+        day: 26,
+        ranges: &[
+            ("active-elevation-upright", 170.0, 178.0, Slipping),
+            ("passive-elevation", 174.0, 180.0, Slipping),
+            ("passive-er-side", 78.0, 88.0, Slipping),
+            ("passive-er-90", 96.0, 112.0, Slipping),
+            ("hand-behind-back", 8.0, 9.0, Stiff),
+        ],
+        words: &[
+            ("neck-screen", Nothing),
+            ("painful-arc", Nothing),
+            ("resisted-er", StrongPainless),
+            ("axillary-sensation", No),
+            ("apprehension", Apprehension),
+            ("relocation", Yes),
+            ("jerk", No),
+        ],
+        numbers: &[("sulcus", 2.0), ("laxity-score", 6.0), ("load-and-shift-anterior", 2.0)],
+        votes: &[(Vote::WorstPain, 4.0), (Vote::Night, 0.0), (Vote::EndRange, 1.0), (Vote::Disability, 1.0), (Vote::Ache, 0.0)],
+        note: "Fear at 80 degrees of turning out, gone with the hand on the front.",
+    },
+    Examined {
+        given: "Teodoro",
+        family: "Grimaz",
+        born: "1965-12-09",
+        work: "puppeteer",
+        side: Arm::Right,
+        start: Start::Injury,
+        complaint: Complaint::Weakness,
+        other_side: OtherSide::Sound,
+        mechanism: "Fell from the stage step onto the outstretched hand",
+        task: "Carrying the large marionette",
+        health: &[],
+        day: 9,
+        ranges: &[
+            ("active-elevation-upright", 58.0, 162.0, Weak),
+            ("passive-elevation", 156.0, 166.0, Stiff),
+            ("passive-er-side", 55.0, 58.0, Stiff),
+        ],
+        words: &[
+            ("neck-screen", Nothing),
+            ("painful-arc", Familiar),
+            ("drop-arm", Yes),
+            ("resisted-er", WeakPainful),
+            ("empty-can", WeakPainful),
+            ("axillary-sensation", No),
+        ],
+        numbers: &[("er-lag", 25.0)],
+        votes: &[(Vote::WorstPain, 6.0), (Vote::Night, 1.0), (Vote::EndRange, 1.0), (Vote::Disability, 2.0), (Vote::Ache, 1.0)],
+        note: "Cannot hold the arm up since the fall.",
+    },
+];
+
+/// Adds one of them with everything that was found.
+///
+/// # Errors
+/// Database failure.
+pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -> Result<(), StoreError> {
+    let today = state.today.date();
+    let back = |days: i32| today.checked_sub_days(Days::new(u64::from(days.unsigned_abs()))).ok_or(StoreError::Unreadable("demo date"));
+    let day0 = back(p.day)?;
+    // Examined three days ago, so that the next visit has something to compare with.
+    let on = back(3)?;
+    let id = Uuid::now_v7();
+    let birth: NaiveDate = p.born.parse().map_err(|_| StoreError::Unreadable("demo birth date"))?;
+    let patient = Patient { id: Uuid::now_v7(), given_name: p.given.into(), family_name: p.family.into(), birth };
+    let story = Story {
+        pathway: "no-operation".into(),
+        side: p.side,
+        day0,
+        start: p.start,
+        setting: Setting::Primary,
+        complaint: Some(p.complaint),
+        other_side: p.other_side,
+        dominant: Arm::Right,
+        mechanism: p.mechanism.into(),
+        work: p.work.into(),
+        clearance: None,
+        sling_worn: None,
+        health: p.health.iter().map(|h| (*h).to_owned()).collect(),
+        tasks: vec![Task { label: p.task.into(), score: 3 }],
+        kit: ["bed", "table", "cloth", "towel", "wall"].map(str::to_owned).to_vec(),
+        note: String::new(),
+    };
+    episode::insert(conn, &patient, id, &story)?;
+    let asked = state.knowledge.red_flags.iter().filter(|f| f.asked);
+    let answers: Vec<FlagAnswer> = asked.map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on, confirmed: true }).collect();
+    events::add_flag_answers(conn, id, &answers)?;
+    for (quantity, here, there, stop) in p.ranges {
+        for (side, value, stop) in [(p.side, *here, *stop), (p.side.other(), *there, Stiff)] {
+            let reading = Reading { id: Uuid::now_v7(), quantity: (*quantity).into(), side, value, stop, by: TakenBy::Clinician, on };
+            events::add_reading(conn, id, &reading)?;
+        }
+    }
+    let words = p.words.iter().map(|(test, found)| (*test, TestAnswer::Word { found: *found }));
+    let numbers = p.numbers.iter().map(|(test, value)| (*test, TestAnswer::Number { value: *value }));
+    for (test, answer) in words.chain(numbers) {
+        exam::add_finding(
+            conn,
+            id,
+            &Finding { id: Uuid::now_v7(), test: test.into(), side: p.side, answer, variant: None, on, rater: by.id },
+        )?;
+    }
+    for (question, value) in p.votes {
+        let fact = ExamFact::Irritability { question: *question, value: *value };
+        exam::add_note(conn, id, &ExamNote { id: Uuid::now_v7(), on, fact }, by.id)?;
+    }
+    let note = visit::Note { visited_on: on, body: p.note.into(), summary: serde_json::json!({}) };
+    visit::add(conn, Uuid::now_v7(), id, &note, by.id)?;
+    refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
+    Ok(())
+}

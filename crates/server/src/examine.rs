@@ -1,0 +1,215 @@
+//! Examine and Read: tests, findings, what else a reading rests on, and the reading itself.
+
+use crate::app::{App, AppState};
+use crate::lanes::refresh_lane;
+use crate::problem::{ApiError, Problem};
+use crate::ranges::Withdrawal;
+use crate::validate::Faults;
+use actix_web::{HttpRequest, get, post, web};
+use ritorno_core::calendar::Clock;
+use ritorno_core::episode::{ExamFact, ExamNote, Finding, Story};
+use ritorno_core::knowledge::{ClinicalTest, Confidence, Found, Knowledge, TestKind};
+use ritorno_core::permission::Action;
+use ritorno_core::reading::{ReadView, answer_fault, barred, read};
+use ritorno_core::visit::Assessment;
+use ritorno_store::episode::Loaded;
+use ritorno_store::{PgConnection, StoreError, episode, exam};
+use ritorno_wording::Value;
+use serde::Serialize;
+use uuid::Uuid;
+
+/// One test as the page enters it.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct TestCard {
+    id: String,
+    region: String,
+    kind: TestKind,
+    position: String,
+    minutes: f64,
+    provocation: u8,
+    /// Words that may answer, in the order of their keys; empty where a number answers.
+    answers: Vec<Found>,
+    /// Unit of a number.
+    unit: Option<String>,
+    min: Option<f64>,
+    max: Option<f64>,
+    variants: Vec<String>,
+    /// Part of the core for this complaint.
+    core_for: Vec<String>,
+    source: String,
+    confidence: Confidence,
+}
+
+impl From<&ClinicalTest> for TestCard {
+    fn from(t: &ClinicalTest) -> Self {
+        TestCard {
+            id: t.id.clone(),
+            region: t.region.clone(),
+            kind: t.kind,
+            position: t.position.clone(),
+            minutes: t.minutes,
+            provocation: t.provocation,
+            answers: t.kind.answers().to_vec(),
+            unit: t.unit.clone(),
+            min: t.min,
+            max: t.max,
+            variants: t.variants.clone(),
+            core_for: t.core_for.clone(),
+            source: t.source.clone(),
+            confidence: t.confidence,
+        }
+    }
+}
+
+/// What the reading rests on, and the reading.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct ReadingPage {
+    clock: Clock,
+    story: Story,
+    rev: i32,
+    /// All findings of both sides, oldest first: earlier visits are drawn as ghosts.
+    history: Vec<Finding>,
+    /// Votes, imaging and own pre-test probabilities, oldest first.
+    notes: Vec<ExamNote>,
+    view: ReadView,
+}
+
+fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<ReadingPage, ApiError> {
+    let known = state.knowledge_of(conn, loaded)?;
+    let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+    let model = state.model_of(&known);
+    Ok(ReadingPage {
+        clock: Clock::at(loaded.facts.day()),
+        story: loaded.facts.story.clone(),
+        rev: loaded.rev,
+        history: loaded.facts.findings.clone(),
+        notes: loaded.facts.exam_notes.clone(),
+        view: read(&assessment, &model),
+    })
+}
+
+#[utoipa::path(tag = "examine", responses((status = 200, body = Vec<TestCard>), (status = "default", body = Problem)))]
+#[get("/tests")]
+pub(crate) async fn tests(app: App, req: HttpRequest) -> Result<web::Json<Vec<TestCard>>, ApiError> {
+    app.read(&req, Action::ReadRecord, |state, _, _| Ok(web::Json(state.knowledge.tests.iter().map(TestCard::from).collect()))).await
+}
+
+#[utoipa::path(tag = "examine", responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/reading")]
+pub(crate) async fn show_reading(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<ReadingPage>, ApiError> {
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+fn check_finding(known: &Knowledge, loaded: &Loaded, finding: &Finding) -> Result<(), ApiError> {
+    let facts = &loaded.facts;
+    let mut faults = Faults::default();
+    faults.event_date("on", finding.on, facts.story.day0, facts.today);
+    let test = known.test(&finding.test);
+    faults.known("test", &finding.test, test.is_some());
+    let Some(test) = test else { return faults.check() };
+    if let Some(reason) = answer_fault(known, &finding.test, finding.answer) {
+        match (reason.rule.as_str(), finding.answer, test.min, test.max) {
+            ("answer-outside", ritorno_core::episode::TestAnswer::Number { value }, Some(min), Some(max)) => {
+                faults.within("answer.value", value, min, max)
+            }
+            _ => faults.push("answer", "another-kind", &[("test", Value::Text(&finding.test))]),
+        }
+    }
+    if let Some(variant) = &finding.variant {
+        faults.known("variant", variant, test.variants.contains(variant));
+    }
+    faults.check()?;
+    // What protection bars is not examined: it is refused with its rules, not flagged.
+    if finding.side == facts.story.side {
+        let assessment = Assessment::new(known, facts).ok_or(StoreError::NotFound("pathway"))?;
+        let reasons = barred(&assessment.ctx(), facts, test);
+        if !reasons.is_empty() {
+            return Err(ApiError::blocked(reasons, Vec::new()));
+        }
+    }
+    Ok(())
+}
+
+#[utoipa::path(tag = "examine", request_body = Finding, responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/findings")]
+pub(crate) async fn add_finding(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<Finding>,
+) -> Result<web::Json<ReadingPage>, ApiError> {
+    let form = form.into_inner();
+    app.write(&req, Action::Measure, "add-finding", move |state, conn, user| {
+        let finding = Finding { rater: user.id, ..form };
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        check_finding(&known, &loaded, &finding)?;
+        exam::add_finding(conn, *id, &finding)?;
+        let loaded = refresh_lane(state, conn, *id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "examine", request_body = Withdrawal, responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/findings/{finding}/withdraw")]
+pub(crate) async fn withdraw_finding(
+    app: App,
+    req: HttpRequest,
+    ids: web::Path<(Uuid, Uuid)>,
+    form: web::Json<Withdrawal>,
+) -> Result<web::Json<ReadingPage>, ApiError> {
+    let (id, finding) = ids.into_inner();
+    app.write(&req, Action::Measure, "withdraw-finding", move |state, conn, _| {
+        let mut faults = Faults::default();
+        faults.text("reason", &form.reason, 500, false);
+        faults.check()?;
+        exam::withdraw_finding(conn, id, finding, &form.reason)?;
+        let loaded = refresh_lane(state, conn, id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "examine", request_body = ExamNote, responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/exam-notes")]
+pub(crate) async fn add_exam_note(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<ExamNote>,
+) -> Result<web::Json<ReadingPage>, ApiError> {
+    let note = form.into_inner();
+    // A vote is a measurement; what is known and how likely it was beforehand is the clinician's.
+    let action = if matches!(note.fact, ExamFact::Irritability { .. }) { Action::Measure } else { Action::EditStory };
+    app.write(&req, action, "add-exam-note", move |state, conn, user| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let mut faults = Faults::default();
+        faults.event_date("on", note.on, loaded.facts.story.day0, state.today.date());
+        match &note.fact {
+            ExamFact::Irritability { question, value } => {
+                let max = if *question == ritorno_core::episode::Vote::WorstPain { 10.0 } else { 2.0 };
+                faults.within("value", *value, 0.0, max);
+            }
+            ExamFact::Known { about, .. } => {
+                let conditions = ["frozen-shoulder", "glenohumeral-osteoarthritis"];
+                faults.known("about", about, known.hypothesis(about).is_some() || conditions.contains(&about.as_str()));
+            }
+            ExamFact::PreTest { hypothesis, probability, reason } => {
+                faults.known("hypothesis", hypothesis, known.hypothesis(hypothesis).is_some());
+                faults.within("probability", *probability, 0.01, 0.99);
+                faults.text("reason", reason, 300, true);
+            }
+        }
+        faults.check()?;
+        exam::add_note(conn, *id, &note, user.id)?;
+        let loaded = refresh_lane(state, conn, *id)?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}

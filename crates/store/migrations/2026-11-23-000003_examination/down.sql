@@ -1,0 +1,2 @@
+drop table exam_note, finding_withdrawn, finding;
+alter table episode drop column start, drop column setting, drop column complaint, drop column other_side;

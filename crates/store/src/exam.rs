@@ -1,0 +1,137 @@
+//! The examination: answered tests and what else a reading rests on. Append-only, with ids made where they were entered.
+
+use crate::StoreError;
+use crate::convert::{unword, word};
+use crate::events::{Stored, settle};
+use crate::schema::{exam_note, finding, finding_withdrawn};
+use chrono::NaiveDate;
+use diesel::prelude::*;
+use ritorno_core::episode::{ExamFact, ExamNote, Finding, TestAnswer};
+use uuid::Uuid;
+
+type FindingRow = (Uuid, Uuid, i64, String, String, String, Option<String>, Option<f64>, Option<String>, NaiveDate, Uuid);
+
+fn to_finding((id, _, _, test, side, kind, found, value, variant, on, rater): FindingRow) -> Result<Finding, StoreError> {
+    let answer = match (kind.as_str(), found, value) {
+        ("word", Some(found), _) => TestAnswer::Word { found: unword("finding", &found)? },
+        ("number", _, Some(value)) => TestAnswer::Number { value },
+        ("could_not", ..) => TestAnswer::CouldNot,
+        _ => return Err(StoreError::Unreadable("finding")),
+    };
+    Ok(Finding { id, test, side: unword("side", &side)?, answer, variant, on, rater })
+}
+
+/// Adds a finding once.
+///
+/// # Errors
+/// `IdConflict`, database failure.
+pub fn add_finding(conn: &mut PgConnection, episode: Uuid, event: &Finding) -> Result<Stored, StoreError> {
+    use finding as t;
+    let (kind, found, value) = match event.answer {
+        TestAnswer::Word { found } => ("word", Some(word(found)), None),
+        TestAnswer::Number { value } => ("number", None, Some(value)),
+        TestAnswer::CouldNot => ("could_not", None, None),
+    };
+    let added = diesel::insert_into(t::table)
+        .values((
+            t::id.eq(event.id),
+            t::episode_id.eq(episode),
+            t::test.eq(&event.test),
+            t::side.eq(word(event.side)),
+            t::kind.eq(kind),
+            t::word.eq(found),
+            t::value.eq(value),
+            t::variant.eq(&event.variant),
+            t::found_on.eq(event.on),
+            t::user_id.eq(event.rater),
+        ))
+        .on_conflict(t::id)
+        .do_nothing()
+        .execute(conn)?;
+    settle(added, || {
+        let row = t::table.filter(t::id.eq(event.id)).filter(t::episode_id.eq(episode)).first::<FindingRow>(conn).optional()?;
+        Ok(row.map(to_finding).transpose()?.as_ref() == Some(event))
+    })
+}
+
+/// Withdraws a finding; doing it twice changes nothing.
+///
+/// # Errors
+/// `NotFound` when the episode has no such finding.
+pub fn withdraw_finding(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason: &str) -> Result<(), StoreError> {
+    let known: i64 = finding::table.filter(finding::id.eq(id)).filter(finding::episode_id.eq(episode)).count().get_result(conn)?;
+    if known == 0 {
+        return Err(StoreError::NotFound("finding"));
+    }
+    diesel::insert_into(finding_withdrawn::table)
+        .values((finding_withdrawn::finding_id.eq(id), finding_withdrawn::reason.eq(reason)))
+        .on_conflict_do_nothing()
+        .execute(conn)?;
+    Ok(())
+}
+
+/// Findings, oldest first, withdrawn ones left out.
+///
+/// # Errors
+/// Database failure.
+pub fn findings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Finding>, StoreError> {
+    use finding as t;
+    let rows: Vec<FindingRow> = t::table
+        .left_join(finding_withdrawn::table.on(finding_withdrawn::finding_id.eq(t::id)))
+        .filter(t::episode_id.eq(episode))
+        .filter(finding_withdrawn::finding_id.is_null())
+        .order((t::found_on, t::seq))
+        .select(t::all_columns)
+        .load(conn)?;
+    rows.into_iter().map(to_finding).collect()
+}
+
+type NoteRow = (Uuid, Uuid, i64, String, String, f64, String, NaiveDate, Uuid);
+
+fn to_note((id, _, _, kind, subject, value, text, on, _): NoteRow) -> Result<ExamNote, StoreError> {
+    let fact = match kind.as_str() {
+        "irritability" => ExamFact::Irritability { question: unword("vote", &subject)?, value },
+        "known" => ExamFact::Known { about: subject, present: value > 0.5, by: unword("evidence", &text)? },
+        "pre_test" => ExamFact::PreTest { hypothesis: subject, probability: value, reason: text },
+        _ => return Err(StoreError::Unreadable("exam note")),
+    };
+    Ok(ExamNote { id, on, fact })
+}
+
+/// Adds a note once.
+///
+/// # Errors
+/// `IdConflict`, database failure.
+pub fn add_note(conn: &mut PgConnection, episode: Uuid, event: &ExamNote, user: Uuid) -> Result<Stored, StoreError> {
+    use exam_note as t;
+    let (kind, subject, value, text) = match &event.fact {
+        ExamFact::Irritability { question, value } => ("irritability", word(*question), *value, String::new()),
+        ExamFact::Known { about, present, by } => ("known", about.clone(), f64::from(*present), word(*by)),
+        ExamFact::PreTest { hypothesis, probability, reason } => ("pre_test", hypothesis.clone(), *probability, reason.clone()),
+    };
+    let added = diesel::insert_into(t::table)
+        .values((
+            t::id.eq(event.id),
+            t::episode_id.eq(episode),
+            t::kind.eq(kind),
+            t::subject.eq(subject),
+            t::value.eq(value),
+            t::word.eq(text),
+            t::noted_on.eq(event.on),
+            t::user_id.eq(user),
+        ))
+        .on_conflict(t::id)
+        .do_nothing()
+        .execute(conn)?;
+    settle(added, || Ok(notes(conn, episode)?.contains(event)))
+}
+
+/// Notes, oldest first.
+///
+/// # Errors
+/// Database failure.
+pub fn notes(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<ExamNote>, StoreError> {
+    use exam_note as t;
+    let rows: Vec<NoteRow> = t::table.filter(t::episode_id.eq(episode)).order((t::noted_on, t::seq)).load(conn)?;
+    rows.into_iter().map(to_note).collect()
+}
