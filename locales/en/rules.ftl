@@ -79,6 +79,7 @@ rule-datum-nothing-logged = nothing logged in { $days } days: unlogged is not un
 rule-datum-count = { $event }: { $value }
 
 # Examination and reading
+rule-passive-spared = Not needed: active reaches { $active }.
 rule-lane-not-examined = Not examined yet.
 rule-lane-examined-long-ago = Examined { $days } days ago: examine again.
 rule-lane-examined = Examined, nothing to decide.

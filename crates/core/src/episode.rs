@@ -275,7 +275,7 @@ pub enum TestAnswer {
 /// One answered test. Append-only: an undo withdraws.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Finding {
+pub struct TestFinding {
     /// Id, made by the client.
     pub id: Uuid,
     /// Test id.
@@ -498,7 +498,7 @@ pub struct Facts {
     /// Readings, oldest first, superseded ones left out.
     pub readings: Vec<Reading>,
     /// Answered tests, oldest first, withdrawn ones left out.
-    pub findings: Vec<Finding>,
+    pub findings: Vec<TestFinding>,
     /// What else the reading rests on, oldest first.
     pub exam_notes: Vec<ExamNote>,
     /// Scores, oldest first.

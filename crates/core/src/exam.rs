@@ -154,16 +154,23 @@ pub struct Dial {
     pub other: DialSide,
     /// Whether the operated side's reading is missing or out of date.
     pub due: bool,
+    /// Why it need not be measured: what the arm does by itself it also does when lifted.
+    pub spare: Option<Reason>,
     /// What the newest reading calls for.
     pub calls: Vec<Reason>,
 }
 
 /// All dials, in the order of examination.
+///
+/// Without an operation active movement comes first, because passive is asked only where active falls short.
 pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
     let today = facts.day();
-    ctx.known
-        .quantities
-        .iter()
+    let mut order: Vec<&Quantity> = ctx.known.quantities.iter().collect();
+    if !facts.operated() {
+        order.sort_by_key(|q| (q.mode == Mode::Passive, q.order));
+    }
+    order
+        .into_iter()
         .map(|q| {
             let ceiling = protection(ctx, facts, &q.id, today, today);
             let barred = (ceiling.ceiling == Ceiling::NoneAllowed).then(|| match ctx.pathway.corridor(&q.id) {
@@ -173,6 +180,7 @@ pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
                 }
                 None => ceiling.reason.clone(),
             });
+            let spare = spare(facts, q, ctx);
             Dial {
                 quantity: q.id.clone(),
                 mode: q.mode,
@@ -183,7 +191,8 @@ pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
                 reference: q.reference,
                 error: q.error,
                 floor: floor_on(ctx.pathway, ctx.limits, &q.id, today, today),
-                due: barred.is_none() && is_due(ctx, facts, q),
+                due: barred.is_none() && spare.is_none() && is_due(ctx, facts, q),
+                spare,
                 calls: calls(ctx, facts, &q.id),
                 operated: dial_side(ctx, facts, q, facts.story.side, barred),
                 other: dial_side(ctx, facts, q, facts.story.side.other(), None),
@@ -191,6 +200,19 @@ pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
             }
         })
         .collect()
+}
+
+/// A passive reading is spared where today's active one already reaches the reference within its error. Never after an operation.
+fn spare(facts: &Facts, q: &Quantity, ctx: &CheckContext) -> Option<Reason> {
+    if facts.operated() || q.mode == Mode::Active {
+        return None;
+    }
+    q.shown_by.iter().find_map(|id| {
+        let active = facts.newest(id).filter(|r| r.on == facts.today)?;
+        let whole = ctx.known.quantity(id)?;
+        (active.value >= whole.reference - whole.error)
+            .then(|| Reason::new("passive-spared").with("quantity", q.id.as_str()).with("active", active.value))
+    })
 }
 
 fn dial_side(ctx: &CheckContext, facts: &Facts, q: &Quantity, side: Arm, barred: Option<Reason>) -> DialSide {

@@ -2,8 +2,8 @@
 
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Complaint, ExamFact, ExamNote, Finding, FlagAnswer, OtherSide, Reading, Start, StopReason, Story, TakenBy, Task, TestAnswer,
-    Vote,
+    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, OtherSide, Reading, Start, StopReason, Story, TakenBy, Task, TestAnswer,
+    TestFinding, Vote,
 };
 use ritorno_core::knowledge::{Found, Setting};
 use ritorno_core::mechanics::Arm;
@@ -220,7 +220,7 @@ pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -
         exam::add_finding(
             conn,
             id,
-            &Finding { id: Uuid::now_v7(), test: test.into(), side: p.side, answer, variant: None, on, rater: by.id },
+            &TestFinding { id: Uuid::now_v7(), test: test.into(), side: p.side, answer, variant: None, on, rater: by.id },
         )?;
     }
     for (question, value) in p.votes {

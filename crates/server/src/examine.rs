@@ -7,7 +7,7 @@ use crate::ranges::Withdrawal;
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use ritorno_core::calendar::Clock;
-use ritorno_core::episode::{ExamFact, ExamNote, Finding, Story};
+use ritorno_core::episode::{ExamFact, ExamNote, Story, TestFinding};
 use ritorno_core::knowledge::{ClinicalTest, Confidence, Found, Knowledge, TestKind};
 use ritorno_core::permission::Action;
 use ritorno_core::reading::{ReadView, answer_fault, barred, read};
@@ -68,7 +68,7 @@ pub(crate) struct ReadingPage {
     story: Story,
     rev: i32,
     /// All findings of both sides, oldest first: earlier visits are drawn as ghosts.
-    history: Vec<Finding>,
+    history: Vec<TestFinding>,
     /// Votes, imaging and own pre-test probabilities, oldest first.
     notes: Vec<ExamNote>,
     view: ReadView,
@@ -104,7 +104,7 @@ pub(crate) async fn show_reading(app: App, req: HttpRequest, id: web::Path<Uuid>
     .await
 }
 
-fn check_finding(known: &Knowledge, loaded: &Loaded, finding: &Finding) -> Result<(), ApiError> {
+fn check_finding(known: &Knowledge, loaded: &Loaded, finding: &TestFinding) -> Result<(), ApiError> {
     let facts = &loaded.facts;
     let mut faults = Faults::default();
     faults.event_date("on", finding.on, facts.story.day0, facts.today);
@@ -134,17 +134,17 @@ fn check_finding(known: &Knowledge, loaded: &Loaded, finding: &Finding) -> Resul
     Ok(())
 }
 
-#[utoipa::path(tag = "examine", request_body = Finding, responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
+#[utoipa::path(tag = "examine", request_body = TestFinding, responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/findings")]
 pub(crate) async fn add_finding(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<Finding>,
+    form: web::Json<TestFinding>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::Measure, "add-finding", move |state, conn, user| {
-        let finding = Finding { rater: user.id, ..form };
+        let finding = TestFinding { rater: user.id, ..form };
         let loaded = episode::load(conn, *id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
         check_finding(&known, &loaded, &finding)?;

@@ -6,26 +6,26 @@ use crate::events::{Stored, settle};
 use crate::schema::{exam_note, finding, finding_withdrawn};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{ExamFact, ExamNote, Finding, TestAnswer};
+use ritorno_core::episode::{ExamFact, ExamNote, TestAnswer, TestFinding};
 use uuid::Uuid;
 
 type FindingRow = (Uuid, Uuid, i64, String, String, String, Option<String>, Option<f64>, Option<String>, NaiveDate, Uuid);
 
-fn to_finding((id, _, _, test, side, kind, found, value, variant, on, rater): FindingRow) -> Result<Finding, StoreError> {
+fn to_finding((id, _, _, test, side, kind, found, value, variant, on, rater): FindingRow) -> Result<TestFinding, StoreError> {
     let answer = match (kind.as_str(), found, value) {
         ("word", Some(found), _) => TestAnswer::Word { found: unword("finding", &found)? },
         ("number", _, Some(value)) => TestAnswer::Number { value },
         ("could_not", ..) => TestAnswer::CouldNot,
         _ => return Err(StoreError::Unreadable("finding")),
     };
-    Ok(Finding { id, test, side: unword("side", &side)?, answer, variant, on, rater })
+    Ok(TestFinding { id, test, side: unword("side", &side)?, answer, variant, on, rater })
 }
 
 /// Adds a finding once.
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add_finding(conn: &mut PgConnection, episode: Uuid, event: &Finding) -> Result<Stored, StoreError> {
+pub fn add_finding(conn: &mut PgConnection, episode: Uuid, event: &TestFinding) -> Result<Stored, StoreError> {
     use finding as t;
     let (kind, found, value) = match event.answer {
         TestAnswer::Word { found } => ("word", Some(word(found)), None),
@@ -74,7 +74,7 @@ pub fn withdraw_finding(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason
 ///
 /// # Errors
 /// Database failure.
-pub fn findings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Finding>, StoreError> {
+pub fn findings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<TestFinding>, StoreError> {
     use finding as t;
     let rows: Vec<FindingRow> = t::table
         .left_join(finding_withdrawn::table.on(finding_withdrawn::finding_id.eq(t::id)))

@@ -769,6 +769,7 @@ export interface components {
              * @description Usual reading of a healthy shoulder.
              */
             reference: number;
+            spare?: components["schemas"]["Reason"] | null;
             /** @description Unit. */
             unit: components["schemas"]["Unit"];
         };
@@ -1049,7 +1050,7 @@ export interface components {
         };
         /** @description One deficit. */
         Impairment: {
-            /** @description `other-side` or `reference`. */
+            /** @description `other-side`, `reference` or `ceiling`. */
             against: string;
             /**
              * Format: double
@@ -1073,10 +1074,15 @@ export interface components {
             /** @description How it was worked out. */
             reason: components["schemas"]["Reason"];
         };
+        /**
+         * @description The level.
+         * @enum {string}
+         */
+        Irritability: "low" | "moderate" | "high";
         /** @description The level with its votes. */
         IrritabilityView: {
             /** @description What to work with: undetermined counts as moderate. */
-            level: components["schemas"]["Level"];
+            level: components["schemas"]["Irritability"];
             /** @description The rule that decided. */
             rule: components["schemas"]["Reason"];
             /** @description Fewer than three answers. */
@@ -1115,11 +1121,6 @@ export interface components {
             /** @description Why not now. */
             reason: components["schemas"]["Reason"];
         };
-        /**
-         * @description The level.
-         * @enum {string}
-         */
-        Level: "low" | "moderate" | "high";
         /** @description One exercise of a program from one day to another. */
         Line: {
             /** @description How much. */
@@ -1486,7 +1487,7 @@ export interface components {
         ReadingPage: {
             clock: components["schemas"]["Clock"];
             /** @description All findings of both sides, oldest first: earlier visits are drawn as ghosts. */
-            history: components["schemas"]["Finding"][];
+            history: components["schemas"]["TestFinding"][];
             /** @description Votes, imaging and own pre-test probabilities, oldest first. */
             notes: components["schemas"]["ExamNote"][];
             /** Format: int32 */
@@ -1831,6 +1832,32 @@ export interface components {
             unit?: string | null;
             variants: string[];
         };
+        /** @description One answered test. Append-only: an undo withdraws. */
+        TestFinding: {
+            /** @description What was found. */
+            answer: components["schemas"]["TestAnswer"];
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+            /**
+             * Format: uuid
+             * @description Who examined, set by the server.
+             */
+            rater?: string;
+            /** @description Examined side. */
+            side: components["schemas"]["Arm"];
+            /** @description Test id. */
+            test: string;
+            /** @description Way of doing it, where the row names several. */
+            variant?: string | null;
+        };
         /**
          * @description What kind of test it is; the kind fixes the answers.
          * @enum {string}
@@ -1901,7 +1928,7 @@ export interface components {
         Vote: "worst_pain" | "night" | "end_range" | "disability" | "ache";
         /** @description One vote as the page shows it. */
         VoteView: {
-            level?: components["schemas"]["Level"] | null;
+            level?: components["schemas"]["Irritability"] | null;
             /** @description The question, or `active_passive`, which is worked out from the ranges. */
             question: string;
             reason?: components["schemas"]["Reason"] | null;
@@ -1909,9 +1936,9 @@ export interface components {
         /** @description The newest finding of a test on one side, with what keeps it from being used. */
         Weighed: {
             /** @description Other findings of the same day on the same test and side, kept and shown. */
-            also: components["schemas"]["Finding"][];
+            also: components["schemas"]["TestFinding"][];
             /** @description The finding. */
-            finding: components["schemas"]["Finding"];
+            finding: components["schemas"]["TestFinding"];
             unused?: components["schemas"]["Reason"] | null;
         };
         /** @description Why a reading is withdrawn. */
@@ -2075,7 +2102,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["Finding"];
+                "application/json": components["schemas"]["TestFinding"];
             };
         };
         responses: {

@@ -80,7 +80,7 @@ function Row({ row }: { row: Schemas["DecisionRow"] }) {
       <span className="weeks num"><b>{t("weeks-days", { weeks: c.weeks, days: c.days })}</b> <span className="soft small">{t("day-n", { day: c.day })}</span></span>
       <span>{sentence(lane.reason)}</span>
       <span className="small">
-        {lane.next_gate ? <>{t("next-gate")} <b className="num">{lane.next_gate.met}/{lane.next_gate.total}</b><br /><span className="soft">{nameOf("gate", lane.next_gate.gate)}, {t("day-n", { day: lane.next_gate.opens_day })}</span></> : t("no-gate")}
+        {lane.next_gate ? <>{t("next-gate")} <b className="num">{lane.next_gate.met}/{lane.next_gate.total}</b><br /><span className="soft">{nameOf("gate", lane.next_gate.gate)}, {t("day-n", { day: lane.next_gate.opens_day })}</span></> : lane.corridor ? t("no-gate") : ""}
       </span>
       <span>{lane.corridor && <Corridor tiny view={lane.corridor} today={c.day} from={from} to={to} width={186} height={46} label={nameOf("quantity", lane.corridor.quantity)} />}</span>
     </Link>

@@ -5,10 +5,10 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ask, newId } from "../app/client";
 import { Field, missingFields, ProblemNote } from "../app/parts";
-import { t } from "../app/wording";
+import { nameOf, t } from "../app/wording";
 
 export function NewPatient({ today, onClose }: { today: string; onClose: () => void }) {
-  const [form, setForm] = useState({ given: "", family: "", birth: "", side: "right", dominant: "right", day0: "", work: "", mechanism: "" });
+  const [form, setForm] = useState({ given: "", family: "", birth: "", side: "right", dominant: "right", day0: "", work: "", mechanism: "", start: "surgery", complaint: "" });
   const [ids] = useState(() => ({ patient: newId(), episode: newId() }));
   const [error, setError] = useState<unknown>();
   const navigate = useNavigate();
@@ -31,7 +31,7 @@ export function NewPatient({ today, onClose }: { today: string; onClose: () => v
             family_name: form.family,
             birth: form.birth,
             story: {
-              pathway: "cuff-repair-small-medium", side: form.side as "left" | "right", day0: form.day0, dominant: form.dominant as "left" | "right",
+              pathway: form.start === "surgery" ? "cuff-repair-small-medium" : "no-operation", start: form.start as "surgery", setting: "primary", complaint: form.complaint === "" ? null : (form.complaint as "raising"), other_side: "sound", side: form.side as "left" | "right", day0: form.day0, dominant: form.dominant as "left" | "right",
               mechanism: form.mechanism, work: form.work, clearance: null, sling_worn: null, health: [], tasks: [], kit: ["bed", "table", "wall", "towel", "cloth"], note: "",
             },
           },
@@ -50,13 +50,15 @@ export function NewPatient({ today, onClose }: { today: string; onClose: () => v
         <Field label={t("given-name")} name="given_name" error={error}><input className="native" id="given" value={form.given} onChange={set("given")} /></Field>
         <Field label={t("family-name")} name="family_name" error={error}><input className="native" id="family" value={form.family} onChange={set("family")} /></Field>
         <Field label={t("birth")} name="birth" error={error}><input type="date" id="birth" value={form.birth} onChange={set("birth")} /></Field>
-        <Field label={t("operated-side")} name="story.side"><select id="side" value={form.side} onChange={set("side")}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
+        <Field label={t("story-start")} name="story.start"><select id="start" value={form.start} onChange={set("start")}>{(["surgery", "injury", "gradual"] as const).map((v) => <option key={v} value={v}>{nameOf("start", v)}</option>)}</select></Field>
+        <Field label={t("story-complaint")} name="story.complaint"><select id="complaint" value={form.complaint} onChange={set("complaint")}><option value="">{t("not-asked")}</option>{(["raising", "weakness", "slipping", "stiffness", "top", "neck"] as const).map((v) => <option key={v} value={v}>{nameOf("complaint", v)}</option>)}</select></Field>
+        <Field label={t(form.start === "surgery" ? "operated-side" : "affected-side")} name="story.side"><select id="side" value={form.side} onChange={set("side")}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
         <Field label={t("dominant-hand")} name="story.dominant"><select id="dominant" value={form.dominant} onChange={set("dominant")}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
-        <Field label={t("day0")} name="story.day0" error={error}><input type="date" id="day0" value={form.day0} max={today} onChange={set("day0")} /></Field>
+        <Field label={t(form.start === "surgery" ? "day0" : form.start === "injury" ? "day0-injury" : "day0-first")} name="story.day0" error={error}><input type="date" id="day0" value={form.day0} max={today} onChange={set("day0")} /></Field>
         <Field label={t("work")} name="story.work" error={error} wide><input className="native" id="work" value={form.work} onChange={set("work")} /></Field>
         <Field label={t("mechanism")} name="story.mechanism" error={error} wide><input className="native" id="mechanism" value={form.mechanism} onChange={set("mechanism")} /></Field>
       </div>
-      <p className="soft small" style={{ marginTop: 12 }}>{t("procedure-note")}</p>
+      {form.start === "surgery" && <p className="soft small" style={{ marginTop: 12 }}>{t("procedure-note")}</p>}
     </Modal>
   );
 }

@@ -5,13 +5,17 @@ import { api, ask } from "../app/client";
 import { Pending } from "../app/parts";
 import { ink } from "../app/theme";
 import { clock, nameOf, t } from "../app/wording";
+import { Examine } from "./Examine";
 import { Home } from "./Home";
 import { Program } from "./Program";
 import { Ranges } from "./Ranges";
+import { Read } from "./Read";
 import { Story } from "./Story";
 import { Visit } from "./Visit";
 
-const STATIONS = [["visit", "v"], ["story", "s"], ["ranges", "r"], ["program", "p"], ["home", "h"]] as const;
+const STATIONS = [["visit", "v"], ["story", "s"], ["examine", "e"], ["read", "r"], ["program", "p"], ["home", "h"]] as const;
+/** Rooms inside a station, reached by a key of their own. */
+const ROOMS = [["ranges", "m"]] as const;
 
 /** The state of a station, as a shape. */
 function StationMark({ state }: { state: string }) {
@@ -37,7 +41,7 @@ export default function Patient({ today }: { today: string }) {
       if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
       if (armed) {
         armed = false;
-        const hit = STATIONS.find(([, key]) => key === e.key);
+        const hit = [...STATIONS, ...ROOMS].find(([, key]) => key === e.key);
         if (hit) { e.preventDefault(); e.stopImmediatePropagation(); void navigate(`/e/${episode}/${hit[0]}`); }
         if (e.key === "d") void navigate("/");
       } else if (e.key === "g") {
@@ -61,7 +65,7 @@ export default function Patient({ today }: { today: string }) {
           <ol>
             {STATIONS.map(([name, key]) => (
               <li key={name}>
-                <NavLink to={`/e/${episode}/${name}`} className={({ isActive }) => (isActive ? "on" : "")}><StationMark state={state[name] ?? "empty"} /> {t(`nav-${name}`)} <kbd>g {key}</kbd></NavLink>
+                <NavLink to={`/e/${episode}/${name}`} className={({ isActive }) => (isActive || (name === "examine" && pathname.endsWith("/ranges")) ? "on" : "")}><StationMark state={state[name] ?? "empty"} /> {t(`nav-${name}`)} <kbd>g {key}</kbd></NavLink>
               </li>
             ))}
           </ol>
@@ -71,6 +75,8 @@ export default function Patient({ today }: { today: string }) {
         <Routes>
           <Route path="visit" element={<Visit episode={episode} />} />
           <Route path="story" element={<Story episode={episode} page={story.data} today={today} />} />
+          <Route path="examine" element={<Examine episode={episode} today={today} />} />
+          <Route path="read" element={<Read episode={episode} today={today} />} />
           <Route path="ranges" element={<Ranges episode={episode} today={today} />} />
           <Route path="program" element={<Program episode={episode} />} />
           <Route path="home" element={<Home episode={episode} />} />

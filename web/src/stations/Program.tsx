@@ -2,6 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useCallback, useEffect, useRef, useState } from "react";
+import { Link } from "react-router";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
 import { attr, capital, nameOf, sentence, shortDate, t } from "../app/wording";
@@ -43,6 +44,7 @@ export function Program({ episode }: { episode: string }) {
     } catch (e) { setError(e); }
   }, [episode, page.data, view]);
   if (!page.data || !view) return <Pending query={page} />;
+  if (view.phases.length === 0) return <><div className="page-head"><h1>{t("nav-program")}</h1></div><div className="notice decide" id="no-pathway">{t("program-no-pathway")} <Link to={`/e/${episode}/read`}>{t("nav-read")}</Link>.</div></>;
   const lines = view.lines.map((l) => l.line);
   const keep = (next: Schemas["ProgramPage"], text: string) => {
     queries.setQueryData(["program", episode], next);

@@ -7,6 +7,7 @@ import { send } from "../app/queue";
 import { capital, clock, nameOf, sentence, t } from "../app/wording";
 import { Dial } from "../pictures/Dial";
 import { StopMark } from "../pictures/Marks";
+import { ExamineTabs } from "./Examine";
 
 type Which = "operated" | "other";
 type Page = Schemas["RangesPage"];
@@ -30,7 +31,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
     setAt((now) => {
       for (let i = 1; i <= dials.length; i++) {
         const next = (now + step * i + dials.length * i) % dials.length;
-        if (!dials[next]?.[which].barred) return next;
+        if (!dials[next]?.[which].barred && !(which === "operated" && dials[next]?.spare)) return next;
       }
       return now;
     });
@@ -44,7 +45,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       const answer = (await send(`/api/episodes/${episode}/readings`, reading)) as Page | undefined;
       setKept((list) => [{ id: reading.id, text: `${capital(nameOf("quantity", dial.quantity))}, ${nameOf("side", side)}: ${typed}${dial.unit === "deg" ? "°" : ""}, ${nameOf("stop", stop)}${answer ? "" : ` (${t("waits")})`}` }, ...list]);
       if (answer) queries.setQueryData(["ranges", episode], answer);
-      for (const key of ["visit", "story", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
+      for (const key of ["reading", "visit", "story", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
       move(1);
     } catch (failure) { setError(failure); }
   }, [dial, typed, which, today, episode, queries, move]);
@@ -84,7 +85,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       <div className="page-head">
         <h1>{t("ranges-title")}</h1>
         <span className="num soft">{clock(page.data.clock)}</span>
-        <span className="right" role="group" aria-label={t("ranges-side")}>
+        <ExamineTabs episode={episode} at="ranges" />
+        <span role="group" aria-label={t("ranges-side")}>
           {(["operated", "other"] as const).map((w) => <button key={w} className="chip" style={{ paddingLeft: 13 }} aria-pressed={which === w} onClick={() => { setWhich(w); setTyped(""); }}>{t(`ranges-${w}`, { side: w === "operated" ? page.data.side : page.data.side === "left" ? "right" : "left" })}</button>)}
           <kbd>o</kbd>
         </span>
@@ -110,7 +112,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
               <Dial dial={d} which={which} typed={i === at ? typed : undefined} label={`${nameOf("quantity", d.quantity)}: ${side.barred ? t("barred") : (side.last?.reading.value ?? t("not-measured"))}`} />
               <div className="foot">
                 {side.barred ? sentence(side.barred) : call ? <span className="bad">{sentence(call)}</span> : side.last ? `${t("day-n", { day: side.last.day })}, ${nameOf("stop", side.last.reading.stop)}${which === "operated" && d.due ? `, ${t("due-again")}` : ""}` : t("not-measured")}
-                {!side.barred && which === "operated" && !call && <span><br />{sentence(d.ceiling.reason)}</span>}
+                {!side.barred && which === "operated" && !call && (d.spare ? <span><br />{sentence(d.spare)}</span> : d.ceiling.ceiling.kind !== "free" && <span><br />{sentence(d.ceiling.reason)}</span>)}
               </div>
             </button>
           );

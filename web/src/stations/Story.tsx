@@ -14,7 +14,7 @@ export function Story({ episode, page, today }: { episode: string; page: Page; t
   const [saved, setSaved] = useState(0);
   const keep = (next: Page) => {
     queries.setQueryData(["story", episode], next);
-    for (const key of ["visit", "ranges", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
+    for (const key of ["reading", "visit", "ranges", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
   };
   return (
     <>
@@ -104,9 +104,13 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
       <ProblemNote error={error} />
       <div className="sheet">
         <div className="form">
-          <Field label={t("procedure")} name="story.pathway"><select value={story.pathway} onChange={(e) => set({ pathway: e.target.value })}>{page.pathways.map((p) => <option key={p} value={p}>{nameOf("pathway", p)}</option>)}</select></Field>
-          <Field label={t("day0")} name="story.day0" error={error}><input type="date" id="story-day0" value={story.day0} max={today} onChange={(e) => set({ day0: e.target.value })} /></Field>
-          <Field label={t("operated-side")} name="story.side"><select value={story.side} onChange={(e) => set({ side: e.target.value as "left" })}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
+          <Field label={t("procedure")} name="story.pathway" error={error}><select value={story.pathway} onChange={(e) => set({ pathway: e.target.value })}>{page.pathways.filter((p) => (p === "no-operation") === (story.start !== "surgery")).map((p) => <option key={p} value={p}>{nameOf("pathway", p)}</option>)}</select></Field>
+          <Field label={t("story-start")} name="story.start"><select id="story-start" value={story.start} onChange={(e) => { const start = e.target.value as "surgery"; set({ start, pathway: start === "surgery" ? (page.pathways.find((p) => p !== "no-operation") ?? story.pathway) : "no-operation" }); }}>{(["surgery", "injury", "gradual"] as const).map((v) => <option key={v} value={v}>{nameOf("start", v)}</option>)}</select></Field>
+          <Field label={t("story-complaint")} name="story.complaint"><select id="story-complaint" value={story.complaint ?? ""} onChange={(e) => set({ complaint: e.target.value === "" ? null : (e.target.value as "raising") })}><option value="">{t("not-asked")}</option>{(["raising", "weakness", "slipping", "stiffness", "top", "neck"] as const).map((v) => <option key={v} value={v}>{nameOf("complaint", v)}</option>)}</select></Field>
+          <Field label={t("story-setting")} name="story.setting"><select value={story.setting} onChange={(e) => set({ setting: e.target.value as "primary" })}>{(["primary", "specialist"] as const).map((v) => <option key={v} value={v}>{nameOf("setting", v)}</option>)}</select></Field>
+          <Field label={t("story-other-side")} name="story.other_side"><select value={story.other_side} onChange={(e) => set({ other_side: e.target.value as "sound" })}>{(["sound", "affected", "operated", "hypermobile"] as const).map((v) => <option key={v} value={v}>{nameOf("other-side", v)}</option>)}</select></Field>
+          <Field label={t(story.start === "surgery" ? "day0" : story.start === "injury" ? "day0-injury" : "day0-first")} name="story.day0" error={error}><input type="date" id="story-day0" value={story.day0} max={today} onChange={(e) => set({ day0: e.target.value })} /></Field>
+          <Field label={t(story.start === "surgery" ? "operated-side" : "affected-side")} name="story.side"><select value={story.side} onChange={(e) => set({ side: e.target.value as "left" })}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
           <Field label={t("dominant-hand")} name="story.dominant"><select value={story.dominant} onChange={(e) => set({ dominant: e.target.value as "left" })}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
           <Field label={t("clearance")} name="story.clearance.on" error={error}><input type="date" id="clearance" value={story.clearance?.on ?? ""} max={today} onChange={(e) => set({ clearance: e.target.value ? { role: "surgeon", on: e.target.value } : null })} /></Field>
           <Field label={t("sling-worn")} name="story.sling_worn"><select id="sling" value={story.sling_worn === null || story.sling_worn === undefined ? "" : String(story.sling_worn)} onChange={(e) => set({ sling_worn: e.target.value === "" ? null : e.target.value === "true" })}><option value="">{t("not-asked")}</option><option value="true">{t("sling-as-told")}</option><option value="false">{t("sling-not")}</option></select></Field>

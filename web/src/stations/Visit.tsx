@@ -33,6 +33,7 @@ export function Visit({ episode }: { episode: string }) {
   const open = view.flags.filter((f) => f.state === "raised" || f.state === "queried");
   const missing = view.flags.filter((f) => f.asked && f.state === "not_asked");
   const shown = view.corridors.filter((c) => c.readings.length > 0 || c.quantity === "passive-elevation").slice(0, 3);
+  const limits = view.dials.filter((d) => d.ceiling.ceiling.kind !== "free" && d.ceiling.reason.rule !== "barred-without-corridor");
   const due = view.dials.filter((d) => d.due).slice(0, 4);
   return (
     <>
@@ -56,7 +57,7 @@ export function Visit({ episode }: { episode: string }) {
           <section className="block">
             <h2>{t("visit-limits")} <span className="soft small">{t("visit-limits-lead")}</span></h2>
             <table className="criteria"><tbody>
-              {view.dials.filter((d) => d.ceiling.ceiling.kind !== "free").map((d) => (
+              {limits.map((d) => (
                 <tr key={d.quantity}>
                   <td style={{ width: "52%" }}>{capital(nameOf("quantity", d.quantity))}</td>
                   <td className="num" style={{ fontSize: 17, fontWeight: 600 }}>{d.ceiling.ceiling.kind === "up_to" ? withUnit(d.quantity, d.ceiling.ceiling.value) : t("barred")}</td>
@@ -64,17 +65,18 @@ export function Visit({ episode }: { episode: string }) {
                 </tr>
               ))}
             </tbody></table>
+            {limits.length === 0 && <p className="soft">{t("visit-no-limits")} <Link to={`/e/${episode}/read`}>{t("nav-read")}</Link></p>}
             <ul style={{ margin: "10px 0 0", paddingLeft: 20 }} className="small">{view.precautions.map((p) => <li key={p.id}>{nameOf("precaution", p.id)}</li>)}</ul>
           </section>
           <section className="block">
             <h2>{t("visit-measure")}</h2>
             {due.length === 0 ? <p className="soft">{t("visit-nothing-due")}</p> : <ul style={{ margin: 0, paddingLeft: 20 }}>{due.map((d) => <li key={d.quantity}>{capital(nameOf("quantity", d.quantity))} <span className="soft small">{d.operated.last ? `${withUnit(d.quantity, d.operated.last.reading.value)}, ${t("day-n", { day: d.operated.last.day })}` : t("not-measured")}</span></li>)}</ul>}
-            <p style={{ marginTop: 8 }}><Link to={`/e/${episode}/ranges`}><Button>{t("visit-to-ranges")} <kbd>g r</kbd></Button></Link></p>
+            <p style={{ marginTop: 8 }}><Link to={`/e/${episode}/ranges`}><Button>{t("visit-to-ranges")} <kbd>g m</kbd></Button></Link></p>
             <ScoreEntry today={page.data.today} post={post} />
           </section>
         </div>
         <div>
-          <section className="block">
+          {shown.length > 0 && <section className="block">
             <h2>{t("visit-corridor")}</h2>
             {shown.map((c) => (
               <figure key={c.quantity} style={{ margin: "0 0 10px" }}>
@@ -82,7 +84,7 @@ export function Visit({ episode }: { episode: string }) {
                 <Corridor view={c} today={view.clock.day} from={Math.max(0, view.clock.day - 35)} to={Math.max(0, view.clock.day - 35) + 84} width={560} height={150} label={nameOf("quantity", c.quantity)} />
               </figure>
             ))}
-          </section>
+          </section>}
           {view.gate && <Gate episode={episode} gate={view.gate} today={page.data.today} post={post} />}
         </div>
       </div>

@@ -1,6 +1,6 @@
 //! Which findings may be used, and why the others may not.
 
-use crate::episode::{Facts, Finding, OtherSide, TestAnswer};
+use crate::episode::{Facts, OtherSide, TestAnswer, TestFinding};
 use crate::knowledge::{Accuracy, ClinicalTest, Found, Knowledge, Need};
 use crate::mechanics::Arm;
 use crate::program::CheckContext;
@@ -12,11 +12,11 @@ use serde::{Deserialize, Serialize};
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Weighed {
     /// The finding.
-    pub finding: Finding,
+    pub finding: TestFinding,
     /// Why it is not used; `None` when it is.
     pub unused: Option<Reason>,
     /// Other findings of the same day on the same test and side, kept and shown.
-    pub also: Vec<Finding>,
+    pub also: Vec<TestFinding>,
 }
 
 /// The newest finding of every test on `side`, in order of examination.
@@ -29,9 +29,9 @@ pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
         .tests
         .iter()
         .filter_map(|test| {
-            let of_test: Vec<&Finding> = facts.findings.iter().filter(|f| f.test == test.id && f.side == side).collect();
+            let of_test: Vec<&TestFinding> = facts.findings.iter().filter(|f| f.test == test.id && f.side == side).collect();
             let newest = *of_test.last()?;
-            let same_day: Vec<&Finding> = of_test.iter().copied().filter(|f| f.on == newest.on && f.id != newest.id).collect();
+            let same_day: Vec<&TestFinding> = of_test.iter().copied().filter(|f| f.on == newest.on && f.id != newest.id).collect();
             // Of each other person only the last word of the day counts.
             let disagrees = same_day
                 .iter()
@@ -57,7 +57,7 @@ fn speaks_of_trouble(answer: TestAnswer) -> bool {
     matches!(answer, TestAnswer::Word { found: Apprehension | Familiar | FamiliarDeep | FamiliarTop | WeakPainful })
 }
 
-fn why_not(ctx: &CheckContext, facts: &Facts, test: &ClinicalTest, finding: &Finding) -> Option<Reason> {
+fn why_not(ctx: &CheckContext, facts: &Facts, test: &ClinicalTest, finding: &TestFinding) -> Option<Reason> {
     let age = facts.day() - facts.day_of(finding.on);
     if f64::from(age) > ctx.known.threshold("finding-max-age-days") {
         return Some(Reason::new("finding-too-old").with("test", test.id.as_str()).with("days", age));

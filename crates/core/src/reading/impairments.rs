@@ -2,7 +2,7 @@
 
 use super::conditions::measure_for;
 use crate::episode::{Facts, OtherSide};
-use crate::exam::reading_view;
+use crate::exam::{protection, reading_view};
 use crate::program::CheckContext;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -19,7 +19,7 @@ pub struct Impairment {
     pub error: f64,
     /// Share of what it is measured against, in percent.
     pub percent: f64,
-    /// `other-side` or `reference`.
+    /// `other-side`, `reference` or `ceiling`.
     pub against: String,
     /// Larger than its error.
     pub real: bool,
@@ -43,7 +43,11 @@ pub fn impairments(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
             if view.at_limit || !view.usable() {
                 return None;
             }
-            let (whole, against) = measure_for(facts, quantity);
+            let (mut whole, mut against) = measure_for(facts, quantity);
+            // What is not yet allowed is not missing: under a ceiling the ceiling is the measure.
+            if let Some(ceiling) = protection(ctx, facts, &quantity.id, facts.day(), facts.day()).ceiling.value().filter(|c| *c < whole) {
+                (whole, against) = (ceiling, "ceiling");
+            }
             let deficit = whole - last.value;
             let error = if against == "other-side" { quantity.error * std::f64::consts::SQRT_2 } else { quantity.error };
             (deficit > 0.0 && whole > 0.0).then(|| Impairment {

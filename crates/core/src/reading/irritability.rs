@@ -9,7 +9,7 @@ use serde::{Deserialize, Serialize};
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Level {
+pub enum Irritability {
     /// Full loading, end range.
     Low,
     /// Basic loading, toward end range.
@@ -25,7 +25,7 @@ pub struct VoteView {
     /// The question, or `active_passive`, which is worked out from the ranges.
     pub question: String,
     /// The vote; `None` when not answered or dropped.
-    pub level: Option<Level>,
+    pub level: Option<Irritability>,
     /// Why it was dropped or how it was worked out.
     pub reason: Option<Reason>,
 }
@@ -35,7 +35,7 @@ pub struct VoteView {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct IrritabilityView {
     /// What to work with: undetermined counts as moderate.
-    pub level: Level,
+    pub level: Irritability,
     /// Fewer than three answers.
     pub undetermined: bool,
     /// The votes.
@@ -53,14 +53,14 @@ const QUESTIONS: [(Vote, &str); 5] = [
 ];
 
 /// A worst pain of 7 or more is high, 4 to 6 moderate. Source: Kelley 2013 (clinical practice guideline), from memory.
-fn level_of(question: Vote, value: f64) -> Level {
+fn level_of(question: Vote, value: f64) -> Irritability {
     let (high, moderate) = if question == Vote::WorstPain { (7.0, 4.0) } else { (2.0, 1.0) };
     if value >= high {
-        Level::High
+        Irritability::High
     } else if value >= moderate {
-        Level::Moderate
+        Irritability::Moderate
     } else {
-        Level::Low
+        Irritability::Low
     }
 }
 
@@ -82,39 +82,39 @@ pub fn irritability(ctx: &CheckContext, facts: &Facts) -> IrritabilityView {
         .map(|(vote, name)| VoteView { question: (*name).to_owned(), level: value(*vote).map(|v| level_of(*vote, v)), reason: None })
         .collect();
     votes.push(active_against_passive(ctx, facts));
-    let mut levels: Vec<Level> = votes.iter().filter_map(|v| v.level).collect();
+    let mut levels: Vec<Irritability> = votes.iter().filter_map(|v| v.level).collect();
     levels.sort_unstable();
-    let highs = levels.iter().filter(|l| **l == Level::High).count();
+    let highs = levels.iter().filter(|l| **l == Irritability::High).count();
     let at = |vote: Vote| value(vote).map(|v| level_of(vote, v));
-    let constant_night = at(Vote::Night) == Some(Level::High);
-    let long_ache = at(Vote::Ache) == Some(Level::High);
+    let constant_night = at(Vote::Night) == Some(Irritability::High);
+    let long_ache = at(Vote::Ache) == Some(Irritability::High);
     let (level, rule) = if levels.len() < 3 {
-        (Level::Moderate, Reason::new("irritability-undetermined").with("n", levels.len() as f64))
+        (Irritability::Moderate, Reason::new("irritability-undetermined").with("n", levels.len() as f64))
     } else if highs >= 3 {
-        (Level::High, Reason::new("irritability-three-highs").with("n", highs as f64))
-    } else if at(Vote::WorstPain) == Some(Level::High) && constant_night {
-        (Level::High, Reason::new("irritability-pain-and-night"))
+        (Irritability::High, Reason::new("irritability-three-highs").with("n", highs as f64))
+    } else if at(Vote::WorstPain) == Some(Irritability::High) && constant_night {
+        (Irritability::High, Reason::new("irritability-pain-and-night"))
     } else {
         // The upper median: of an even number the higher of the two in the middle.
         let median = levels[levels.len() / 2];
         if highs >= 2 {
-            (median.max(Level::Moderate), Reason::new("irritability-two-highs"))
+            (median.max(Irritability::Moderate), Reason::new("irritability-two-highs"))
         } else if constant_night {
-            (median.max(Level::Moderate), Reason::new("irritability-night"))
+            (median.max(Irritability::Moderate), Reason::new("irritability-night"))
         } else if long_ache {
-            (median.max(Level::Moderate), Reason::new("irritability-ache"))
+            (median.max(Irritability::Moderate), Reason::new("irritability-ache"))
         } else {
             (median, Reason::new("irritability-median").with("n", levels.len() as f64))
         }
     };
     // After surgery the votes can only tighten: low never speeds anything up there.
-    let level = if facts.operated() { level.max(Level::Moderate) } else { level };
+    let level = if facts.operated() { level.max(Irritability::Moderate) } else { level };
     IrritabilityView { level, undetermined: levels.len() < 3, votes, rule }
 }
 
 /// Active less than passive because of pain speaks for high; dropped when weakness or surgery explains it.
 fn active_against_passive(ctx: &CheckContext, facts: &Facts) -> VoteView {
-    let say = |level: Option<Level>, reason: Reason| VoteView { question: "active_passive".to_owned(), level, reason: Some(reason) };
+    let say = |level: Option<Irritability>, reason: Reason| VoteView { question: "active_passive".to_owned(), level, reason: Some(reason) };
     if facts.operated() {
         return say(None, Reason::new("vote-dropped-surgery"));
     }
@@ -135,11 +135,11 @@ fn active_against_passive(ctx: &CheckContext, facts: &Facts) -> VoteView {
     let reason =
         Reason::new("vote-from-ranges").with("quantity", "passive-elevation").with("active", active.value).with("passive", passive.value);
     let level = if gap > error && active.stop == StopReason::Pain {
-        Level::High
+        Irritability::High
     } else if passive.stop == StopReason::Pain {
-        Level::Moderate
+        Irritability::Moderate
     } else {
-        Level::Low
+        Irritability::Low
     };
     say(Some(level), reason)
 }

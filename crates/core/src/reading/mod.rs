@@ -17,7 +17,7 @@ mod view;
 pub use conditions::{ConditionStatus, ConditionView, conditions, measure_for};
 pub use evidence::{Weighed, answer_fault, positive, unmet, weigh};
 pub use impairments::{Impairment, impairments, rotation_deficit};
-pub use irritability::{IrritabilityView, Level as IrritabilityLevel, VoteView, irritability};
+pub use irritability::{Irritability, IrritabilityView, VoteView, irritability};
 pub use model::{DRAWS, Group, GroupModel, Member, ReadingModel};
 pub use next::{Place, PlanItem, barred, entropy, gain_bits, plan};
 pub use operated::{SignState, SignView, operated_state};

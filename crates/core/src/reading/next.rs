@@ -1,7 +1,7 @@
 //! What to examine next: the fixed core, then optional tests by what they would tell per minute.
 
 use super::evidence::{Weighed, unmet};
-use super::irritability::Level;
+use super::irritability::Irritability;
 use super::model::ReadingModel;
 use super::posterior::{HypothesisView, Word, answers_of};
 use crate::episode::Facts;
@@ -90,7 +90,7 @@ pub fn plan(
     facts: &Facts,
     weighed: &[Weighed],
     views: &[HypothesisView],
-    irritability: Level,
+    irritability: Irritability,
 ) -> Vec<PlanItem> {
     let used: Vec<&Weighed> = weighed.iter().filter(|w| w.unused.is_none()).collect();
     let position_now = facts.findings.last().and_then(|f| ctx.known.test(&f.test)).map(|t| t.position.as_str());
@@ -111,7 +111,7 @@ pub fn plan(
             } else if let Some(reason) = test.needs.iter().find_map(|need| unmet(ctx, facts, need, facts.story.side)) {
                 reasons.push(reason);
                 Place::NotNow
-            } else if irritability == Level::High && test.provocation >= 2 {
+            } else if irritability == Irritability::High && test.provocation >= 2 {
                 reasons.push(Reason::new("too-provoking").with("test", test.id.as_str()));
                 Place::TooProvoking
             } else if core {

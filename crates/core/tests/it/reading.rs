@@ -62,7 +62,7 @@ pub fn measure(facts: &mut Facts, quantity: &str, value: f64, stop: StopReason) 
 }
 
 pub fn find(facts: &mut Facts, test: &str, answer: TestAnswer) {
-    let finding = Finding {
+    let finding = TestFinding {
         id: Uuid::now_v7(),
         test: test.into(),
         side: facts.story.side,
@@ -399,7 +399,7 @@ fn a_stiff_shoulder_is_judged_by_its_criterion_before_anything_under_the_roof() 
 
 #[test]
 fn irritability_counts_its_votes() {
-    use IrritabilityLevel::{High, Low, Moderate};
+    use Irritability::{High, Low, Moderate};
     use Vote::*;
     let level = |votes: &[(Vote, f64)]| {
         let mut facts = sore();

@@ -25,7 +25,7 @@ async fn main() {
     house.keys("gs").await;
     house.see("#flags").await;
     house.picture(&shot("story")).await;
-    house.keys("gr").await;
+    house.keys("gm").await;
     house.see(".dial.on").await;
     house.keys("11").await;
     house.picture(&shot("ranges")).await;
@@ -43,7 +43,7 @@ async fn main() {
     house.picture(&shot("home")).await;
     sheet(&house, &out).await;
     house.open_patient("Oravec").await;
-    house.keys("gr").await;
+    house.keys("gm").await;
     house.see(".dial.on").await;
     house.picture(&shot("ranges-too-far")).await;
     house.open_patient("Raso").await;

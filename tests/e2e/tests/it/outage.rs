@@ -9,7 +9,7 @@ async fn nothing_is_lost_while_the_database_is_away() {
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     house.see("#gate").await;
-    house.keys("gr").await;
+    house.keys("gm").await;
     house.see(".dial.on").await;
     cluster.stop();
 

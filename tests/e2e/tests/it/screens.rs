@@ -19,15 +19,35 @@ async fn no_screen_has_a_serious_accessibility_fault() {
     faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("new patient: {f}")));
     for who in ["Falanga", "Oravec"] {
         let episode = house.open_patient(who).await;
-        for (station, landmark) in
-            [("visit", "#log"), ("story", "#limits"), ("ranges", ".dial.on"), ("program", ".score-line"), ("home", "#pdf")]
-        {
+        for (station, landmark) in [
+            ("visit", "#log"),
+            ("story", "#limits"),
+            ("examine", "#card"),
+            ("ranges", ".dial.on"),
+            ("read", "#state"),
+            ("program", ".score-line"),
+            ("home", "#pdf"),
+        ] {
             house.goto(&format!("/e/{episode}/{station}")).await;
             house.see(landmark).await;
             faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("{who} {station}: {f}")));
             let wide =
                 house.browser.execute("return document.documentElement.scrollWidth - window.innerWidth", vec![]).await.expect("a number");
             assert!(wide.as_i64().unwrap_or(99) <= 0, "{station} scrolls sideways by {wide}");
+        }
+    }
+    for who in ["Vescolan", "Benedusi", "Grimaz"] {
+        let episode = house.open_patient(who).await;
+        for (station, landmark) in
+            [("visit", "#log"), ("examine", ".mini"), ("ranges", ".dial.on"), ("read", "#beams"), ("program", "#no-pathway")]
+        {
+            house.goto(&format!("/e/{episode}/{station}")).await;
+            house.see(landmark).await;
+            if station == "read" {
+                house.click("#beams .beam-block .beam-row").await;
+                house.see(".beam-open").await;
+            }
+            faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("{who} {station}: {f}")));
         }
     }
     assert!(faults.is_empty(), "{faults:#?}");

@@ -53,7 +53,7 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.until("!document.body.innerText.includes('Ask again')").await;
 
     // Ranges: the keyboard and nothing else. Twelve keys for three readings, the station key included.
-    house.keys("gr").await;
+    house.keys("gm").await;
     house.see(".dial.on").await;
     house.see(".dial[data-quantity='active-elevation-lying'].barred").await;
     house.says("opens after 6 completed weeks (day 42)").await;
