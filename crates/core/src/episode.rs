@@ -3,6 +3,7 @@
 use crate::calendar::{PostOpDay, post_op_day};
 use crate::knowledge::{Dose, Found, Setting};
 use crate::mechanics::Arm;
+use crate::strength::StrengthTrial;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -112,6 +113,12 @@ pub struct Story {
     /// Whether the other side may serve as a measure.
     #[serde(default)]
     pub other_side: OtherSide,
+    /// Body mass in kilograms, where it is known.
+    #[serde(default)]
+    pub mass_kg: Option<f64>,
+    /// Height in centimetres, where it is known.
+    #[serde(default)]
+    pub height_cm: Option<f64>,
     /// The stronger hand.
     pub dominant: Arm,
     /// How it happened, in the patient's words.
@@ -499,6 +506,8 @@ pub struct Facts {
     pub readings: Vec<Reading>,
     /// Answered tests, oldest first, withdrawn ones left out.
     pub findings: Vec<TestFinding>,
+    /// Pushes against a device, oldest first, withdrawn ones left out.
+    pub strength: Vec<StrengthTrial>,
     /// What else the reading rests on, oldest first.
     pub exam_notes: Vec<ExamNote>,
     /// Scores, oldest first.

@@ -17,4 +17,5 @@ pub mod progress;
 pub mod reading;
 pub mod reason;
 pub mod reliability;
+pub mod strength;
 pub mod visit;

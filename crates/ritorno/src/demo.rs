@@ -287,6 +287,8 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         setting: Setting::Specialist,
         complaint: None,
         other_side: OtherSide::Sound,
+        mass_kg: None,
+        height_cm: None,
         dominant: Arm::Right,
         mechanism: p.mechanism.into(),
         work: p.work.into(),

@@ -14,6 +14,7 @@ mod security;
 mod session;
 mod startup;
 mod story;
+mod strength;
 mod validate;
 mod visit;
 

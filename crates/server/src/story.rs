@@ -133,6 +133,12 @@ fn check_story(state: &AppState, story: &Story, birth: NaiveDate, faults: &mut F
         faults.text("story.clearance.role", &clearance.role, 80, true);
         faults.event_date("story.clearance.on", clearance.on, story.day0, today);
     }
+    if let Some(mass) = story.mass_kg {
+        faults.within("story.mass_kg", mass, 2.0, 350.0);
+    }
+    if let Some(height) = story.height_cm {
+        faults.within("story.height_cm", height, 40.0, 250.0);
+    }
     for item in &story.health {
         faults.known("story.health", item, known.health.iter().any(|h| &h.id == item));
     }

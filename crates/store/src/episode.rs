@@ -3,7 +3,7 @@
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
 use crate::schema::{episode, episode_health, episode_kit, episode_task, patient, surgeon_limit};
-use crate::{events, exam, program};
+use crate::{events, exam, program, strength};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::episode::{Clearance, Facts, Release, Story, SurgeonLimit, Task};
@@ -43,6 +43,8 @@ struct EpisodeRow {
     setting: String,
     complaint: Option<String>,
     other_side: String,
+    mass_kg: Option<f64>,
+    height_cm: Option<f64>,
 }
 
 /// An episode as it was loaded: its ids, its revision, and the facts.
@@ -79,6 +81,8 @@ fn to_row(id: Uuid, patient_id: Uuid, story: &Story, rev: i32) -> EpisodeRow {
         setting: word(story.setting),
         complaint: story.complaint.map(word),
         other_side: word(story.other_side),
+        mass_kg: story.mass_kg,
+        height_cm: story.height_cm,
     }
 }
 
@@ -227,6 +231,8 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         setting: unword("setting", &row.setting)?,
         complaint: row.complaint.as_deref().map(|c| unword("complaint", c)).transpose()?,
         other_side: unword("other side", &row.other_side)?,
+        mass_kg: row.mass_kg,
+        height_cm: row.height_cm,
         dominant: unword("dominant side", &row.dominant)?,
         mechanism: row.mechanism,
         work: row.work,
@@ -246,6 +252,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         flag_actions: events::flag_actions(conn, id)?,
         readings: events::readings(conn, id)?,
         findings: exam::findings(conn, id)?,
+        strength: strength::trials(conn, id)?,
         exam_notes: exam::notes(conn, id)?,
         scores: events::scores(conn, id)?,
         attestations: events::attestations(conn, id)?,

@@ -14,6 +14,7 @@ mod pool;
 pub mod program;
 mod schema;
 pub mod session;
+pub mod strength;
 pub mod user;
 pub mod visit;
 

@@ -9,6 +9,7 @@ diesel::table! {
         id -> Uuid, patient_id -> Uuid, pathway -> Text, side -> Text, day0 -> Date, dominant -> Text, mechanism -> Text,
         work -> Text, clearance_role -> Nullable<Text>, clearance_on -> Nullable<Date>, sling_worn -> Nullable<Bool>,
         note -> Text, rev -> Int4, start -> Text, setting -> Text, complaint -> Nullable<Text>, other_side -> Text,
+        mass_kg -> Nullable<Float8>, height_cm -> Nullable<Float8>,
     }
 }
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }
@@ -33,6 +34,14 @@ diesel::table! {
     }
 }
 diesel::table! { finding_withdrawn (finding_id) { finding_id -> Uuid, reason -> Text, } }
+diesel::table! {
+    strength_trial (id) {
+        id -> Uuid, episode_id -> Uuid, seq -> Int8, test -> Text, side -> Text, peak_n -> Float8, lever_m -> Nullable<Float8>,
+        pain -> Nullable<Float8>, by_device -> Bool, sound -> Bool, pushed_on -> Date, user_id -> Uuid,
+    }
+}
+diesel::table! { strength_withdrawn (trial_id) { trial_id -> Uuid, reason -> Text, } }
+diesel::table! { strength_trace (trial_id) { trial_id -> Uuid, samples -> Jsonb, reading -> Jsonb, } }
 diesel::table! {
     exam_note (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, subject -> Text, value -> Float8, word -> Text,
@@ -90,6 +99,9 @@ diesel::allow_tables_to_appear_in_same_query!(
     reading_withdrawn,
     finding,
     finding_withdrawn,
+    strength_trial,
+    strength_withdrawn,
+    strength_trace,
     program,
     program_line,
     program_snapshot

@@ -404,6 +404,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/strength": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_strength"];
+        put?: never;
+        post: operations["add_push"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/strength/{trial}/trace": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_trace"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/strength/{trial}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_push"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/visit": {
         parameters: {
             query?: never;
@@ -412,6 +460,23 @@ export interface paths {
             cookie?: never;
         };
         get: operations["show_visit"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/stream": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** Streams a device as server-sent events: `batch` ten times a second, then `end` or `lost`. */
+        get: operations["stream"];
         put?: never;
         post?: never;
         delete?: never;
@@ -962,6 +1027,34 @@ export interface components {
             /** @description How fast. */
             tier: components["schemas"]["Tier"];
         };
+        /** @description How hard it was. */
+        Force: {
+            /** @enum {string} */
+            kind: "typed";
+            /**
+             * Format: double
+             * @description Newtons.
+             */
+            peak_n: number;
+        } | {
+            /** @enum {string} */
+            kind: "trace";
+            /** @description At most two minutes at 100 Hz. */
+            samples: components["schemas"]["ForceSample"][];
+        };
+        /** @description One sample of a device: seconds since the start, newtons. */
+        ForceSample: {
+            /**
+             * Format: double
+             * @description Newtons.
+             */
+            force_n: number;
+            /**
+             * Format: double
+             * @description Seconds since the start.
+             */
+            t_s: number;
+        };
         /**
          * @description What was found, in one word.
          * @enum {string}
@@ -1089,6 +1182,11 @@ export interface components {
             undetermined: boolean;
             /** @description The votes. */
             votes: components["schemas"]["VoteView"][];
+        };
+        /** @description A kept trace. */
+        KeptTrace: {
+            reading: components["schemas"]["TraceReading"];
+            samples: components["schemas"]["ForceSample"][];
         };
         /** @description A patient's place in the day's work. */
         Lane: {
@@ -1426,6 +1524,25 @@ export interface components {
          * @enum {string}
          */
         Purpose: "settle" | "move" | "control" | "strengthen" | "load" | "return";
+        /** @description One push. */
+        PushForm: {
+            force: components["schemas"]["Force"];
+            /** Format: uuid */
+            id: string;
+            /** Format: double */
+            lever_m?: number | null;
+            /** Format: date */
+            on: string;
+            /** Format: double */
+            pain?: number | null;
+            side: components["schemas"]["Arm"];
+            test: string;
+        };
+        /** @description What came of it: the room as it is now, and what the trace said. */
+        PushKept: {
+            reading?: components["schemas"]["TraceReading"] | null;
+            room: components["schemas"]["StrengthRoom"];
+        };
         /** @description All dials of an episode. */
         RangesPage: {
             clock: components["schemas"]["Clock"];
@@ -1700,8 +1817,18 @@ export interface components {
             dominant: components["schemas"]["Arm"];
             /** @description General health that changes the plan, by id. */
             health: string[];
+            /**
+             * Format: double
+             * @description Height in centimetres, where it is known.
+             */
+            height_cm?: number | null;
             /** @description What is at hand at home, by id. */
             kit: string[];
+            /**
+             * Format: double
+             * @description Body mass in kilograms, where it is known.
+             */
+            mass_kg?: number | null;
             /** @description How it happened, in the patient's words. */
             mechanism: string;
             /** @description Anything else; checked against the red flags. */
@@ -1747,6 +1874,125 @@ export interface components {
             rev: number;
             stations: components["schemas"]["Stations"];
             story: components["schemas"]["Story"];
+        };
+        /** @description All tests, and the ratio of external to internal rotation. */
+        StrengthPage: {
+            /** @description External to internal rotation at 90°: affected, other. */
+            er_ir_90: (number | null)[];
+            /** @description External to internal rotation at the side: affected, other. */
+            er_ir_side: (number | null)[];
+            /** @description The tests in order. */
+            tests: components["schemas"]["StrengthView"][];
+        };
+        /** @description Strength of an episode. */
+        StrengthRoom: {
+            clock: components["schemas"]["Clock"];
+            /** Format: double */
+            mass_kg?: number | null;
+            page: components["schemas"]["StrengthPage"];
+            side: components["schemas"]["Arm"];
+        };
+        /** @description The trials of one test, side and day together. */
+        StrengthSet: {
+            /**
+             * Format: double
+             * @description Best of them.
+             */
+            best_n?: number | null;
+            /**
+             * Format: double
+             * @description Mean of the last three sound ones in newtons.
+             */
+            mean_n?: number | null;
+            /** @description What to mind: fewer than three, unsteady, limited by pain. */
+            minds: components["schemas"]["Reason"][];
+            /**
+             * Format: double
+             * @description Mean times the lever, in newton metres.
+             */
+            moment_nm?: number | null;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+            /**
+             * Format: double
+             * @description Greatest pain of them.
+             */
+            pain?: number | null;
+            /**
+             * Format: double
+             * @description Mean by body mass, where that is known.
+             */
+            per_mass_n_kg?: number | null;
+            /** @description Side. */
+            side: components["schemas"]["Arm"];
+            /** @description All trials of that day, oldest first. */
+            trials: components["schemas"]["StrengthTrial"][];
+            /**
+             * Format: double
+             * @description Coefficient of variation in percent, from three.
+             */
+            variation_pct?: number | null;
+        };
+        /** @description One push. Append-only: an undo withdraws. */
+        StrengthTrial: {
+            /** @description Whether a device measured it. */
+            by_device: boolean;
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /**
+             * Format: double
+             * @description Distance from the axis to the pad in metres.
+             */
+            lever_m?: number | null;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+            /**
+             * Format: double
+             * @description Pain during the push, 0 to 10.
+             */
+            pain?: number | null;
+            /**
+             * Format: double
+             * @description Greatest force in newtons.
+             */
+            peak_n: number;
+            /** @description Side. */
+            side: components["schemas"]["Arm"];
+            /** @description Whether the trace was sound. */
+            sound: boolean;
+            /** @description Strength test id. */
+            test: string;
+        };
+        /** @description One test with both sides. */
+        StrengthView: {
+            affected?: components["schemas"]["StrengthSet"] | null;
+            /** @description What protection has against it on the affected side. */
+            barred: components["schemas"]["Reason"][];
+            before?: components["schemas"]["StrengthSet"] | null;
+            /**
+             * Format: double
+             * @description Usual lever in metres.
+             */
+            lever_m?: number | null;
+            other?: components["schemas"]["StrengthSet"] | null;
+            /** @description Body position, a wording key. */
+            position: string;
+            /**
+             * Format: double
+             * @description Affected in percent of the other side.
+             */
+            symmetry_pct?: number | null;
+            /** @description Test id. */
+            test: string;
         };
         /** @description A limit that the surgeon wrote. */
         SurgeonLimit: {
@@ -1868,6 +2114,31 @@ export interface components {
          * @enum {string}
          */
         Tier: "emergency_now" | "same_day" | "within_days" | "ask_surgeon";
+        /** @description What the samples say. */
+        TraceReading: {
+            /** @description What is wrong with the samples; anything here keeps the trial from being used. */
+            faults: components["schemas"]["Reason"][];
+            /**
+             * Format: double
+             * @description Mean over the plateau, from the first to the last sample of at least 80 % of the peak.
+             */
+            mean_n: number;
+            /**
+             * Format: double
+             * @description Greatest force, after a median of five: a single spike is no force.
+             */
+            peak_n: number;
+            /**
+             * Format: double
+             * @description From a tenth of the peak to 95 % of it: along a plateau the very peak lies anywhere.
+             */
+            time_to_peak_s: number;
+            /**
+             * Format: double
+             * @description Standard deviation over the plateau in percent of its mean.
+             */
+            variation_pct: number;
+        };
         /**
          * @description The unit of a measured quantity.
          * @enum {string}
@@ -2822,6 +3093,132 @@ export interface operations {
             };
         };
     };
+    show_strength: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StrengthRoom"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_push: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PushForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PushKept"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_trace: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                trial: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["KeptTrace"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw_push: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                trial: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Withdrawal"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StrengthRoom"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_visit: {
         parameters: {
             query?: never;
@@ -2839,6 +3236,42 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    stream: {
+        parameters: {
+            query: {
+                /** @description `dynamometer`, `inclinometer` or `recorded`. */
+                device: string;
+                /** @description The same seed gives the same push. */
+                seed?: number | null;
+                /** @description Level of the plateau, in the device's unit. */
+                plateau?: number | null;
+                /** @description Second at which the device is lost, to try it out. */
+                lost_at_s?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/event-stream": string;
                 };
             };
             default: {

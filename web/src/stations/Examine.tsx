@@ -21,10 +21,10 @@ export function answerText(answer: Answer, unit?: string | null): string {
 }
 
 /** The three rooms of the examination. */
-export function ExamineTabs({ episode, at }: { episode: string; at: "tests" | "ranges" }) {
+export function ExamineTabs({ episode, at }: { episode: string; at: "tests" | "ranges" | "strength" }) {
   return (
     <span className="right" role="group" aria-label={t("nav-examine")}>
-      {(["tests", "ranges"] as const).map((room) => <Link key={room} className="chip" style={{ paddingLeft: 13, textDecoration: "none" }} aria-current={room === at ? "page" : undefined} to={`/e/${episode}/${room === "tests" ? "examine" : room}`}>{t(`examine-${room}`)}</Link>)}
+      {(["tests", "ranges", "strength"] as const).map((room) => <Link key={room} className="chip" style={{ paddingLeft: 13, textDecoration: "none" }} aria-current={room === at ? "page" : undefined} to={`/e/${episode}/${room === "tests" ? "examine" : room}`}>{t(`examine-${room}`)}</Link>)}
     </span>
   );
 }

@@ -31,6 +31,7 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     known.red_flags.iter().for_each(|r| source("red-flags.toml", &r.id, &r.source));
     known.health.iter().for_each(|r| source("health.toml", &r.id, &r.source));
     known.thresholds.values().for_each(|r| source("thresholds.toml", &r.id, &r.source));
+    known.strength.iter().for_each(|r| source("strength.toml", &r.id, &r.source));
     known.gate_classes.values().for_each(|r| source("gate-classes.toml", &r.id, &r.source));
     known.exercises.values().for_each(|r| source("exercises/", &r.id, &r.source));
     for pathway in known.pathways.values() {

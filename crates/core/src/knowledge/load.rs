@@ -7,6 +7,7 @@ use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
 use super::rows::{GateClass, HealthItem, Quantity, RedFlag, Reference, Threshold};
+use crate::strength::StrengthTest;
 use serde::de::DeserializeOwned;
 use sha2::{Digest, Sha256};
 use std::collections::BTreeMap;
@@ -41,6 +42,8 @@ pub struct Knowledge {
     pub hypotheses: Vec<Hypothesis>,
     /// Clinical tests, in order of examination.
     pub tests: Vec<ClinicalTest>,
+    /// Strength in standard positions, in order.
+    pub strength: Vec<StrengthTest>,
     /// Tests that were studied together.
     pub clusters: Vec<Cluster>,
     /// Thresholds of the rules, by id.
@@ -54,7 +57,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 18] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 19] = [
     "over-ceiling-window-days",
     "sudden-er-gain-deg",
     "elevation-loss-deg",
@@ -73,6 +76,7 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 18] = [
     "frozen-er-deg",
     "frozen-plane-loss-pct",
     "frozen-planes",
+    "strength-variation-pct",
 ];
 
 impl Knowledge {
@@ -203,6 +207,11 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
         "hypotheses.toml" => {
             one("hypothesis", faults);
             known.hypotheses = rows(name, table, "hypothesis", faults);
+        }
+        "strength.toml" => {
+            one("strength", faults);
+            known.strength = rows(name, table, "strength", faults);
+            known.strength.sort_by_key(|s| s.order);
         }
         "clusters.toml" => {
             one("cluster", faults);

@@ -10,3 +10,4 @@ mod properties;
 mod reading;
 mod shoulder;
 mod snapshot;
+mod strength;

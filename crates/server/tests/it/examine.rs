@@ -133,3 +133,68 @@ fn an_operated_shoulder_is_examined_within_its_protection_and_read_as_a_state() 
     wrong["story"]["pathway"] = json!("no-operation");
     assert_eq!(s.post("/api/patients", &wrong).json()["fields"][0]["code"], "pathway-and-start");
 }
+
+#[test]
+fn pushes_are_typed_or_measured_and_a_spoiled_trace_is_kept_unused() {
+    let clinic = Clinic::open();
+    let s = clinic.sign_in("vera");
+    let episode = plasterer(&s);
+    let path = format!("/api/episodes/{episode}/strength");
+    let push = |side: &str, force: Value| json!({ "id": Uuid::now_v7(), "test": "er-side", "side": side, "lever_m": 0.24, "pain": 1.0, "on": TODAY, "force": force });
+    let typed = |n: f64| json!({ "kind": "typed", "peak_n": n });
+    for n in [118.0, 120.0, 122.0] {
+        s.post(&path, &push("right", typed(n))).ok();
+        s.post(&path, &push("left", typed(n + 30.0))).ok();
+    }
+    let room = s.get(&path).ok();
+    let er = &room["page"]["tests"][0];
+    assert_eq!((er["affected"]["moment_nm"].as_f64(), er["symmetry_pct"].as_f64()), (Some(28.799999999999997), Some(80.0)));
+    // A sound trace is read and kept; a spoiled one is kept, told and not used.
+    let trace = |spoil: bool| {
+        let samples: Vec<Value> = (0..=250)
+            .map(|i| f64::from(i) / 50.0)
+            .map(|t| json!({ "t_s": t, "force_n": if spoil && i32::try_from((t * 50.0) as i64) == Ok(99) { 9000.0 } else { (t * 100.0).min(124.0) } }))
+            .collect();
+        json!({ "kind": "trace", "samples": samples })
+    };
+    let sound = s.post(&path, &push("right", trace(false))).ok();
+    assert_eq!((sound["reading"]["peak_n"].as_f64(), sound["reading"]["faults"].as_array().map(Vec::len)), (Some(124.0), Some(0)));
+    let before = sound["room"]["page"]["tests"][0]["affected"]["mean_n"].clone();
+    let spoiled = push("right", trace(true));
+    let kept = s.post(&path, &spoiled).ok();
+    assert_eq!(kept["reading"]["faults"][0]["rule"], "trace-impossible");
+    assert_eq!(kept["room"]["page"]["tests"][0]["affected"]["mean_n"], before);
+    let id = spoiled["id"].as_str().expect("an id");
+    assert_eq!(s.get(&format!("{path}/{id}/trace")).ok()["samples"].as_array().map(Vec::len), Some(251));
+    s.post(&format!("{path}/{id}/withdraw"), &json!({ "reason": "slipped" })).ok();
+    let trials = |room: &Value| room["page"]["tests"][0]["affected"]["trials"].as_array().map(Vec::len);
+    assert_eq!(trials(&s.get(&path).ok()), Some(4));
+    for (body, field) in
+        [(push("right", typed(5000.0)), "force.peak_n"), (push("right", json!({ "kind": "trace", "samples": [] })), "force.samples")]
+    {
+        assert_eq!(s.post(&path, &body).json()["fields"][0]["field"], field);
+    }
+    // Six weeks after a repair nobody pushes with full force.
+    let repaired = s.rigger();
+    let refused = s.post(&format!("/api/episodes/{repaired}/strength"), &push("right", typed(100.0)));
+    assert_eq!((refused.status, refused.json()["reasons"][0]["rule"].as_str() == Some("allowance")), (422, true));
+}
+
+#[test]
+fn a_device_streams_in_tenths_of_a_second_and_its_loss_is_told() {
+    let clinic = Clinic::open();
+    let s = clinic.sign_in("vera");
+    let answer = s.get("/api/instruments/stream?device=dynamometer&seed=4&lost_at_s=0.6");
+    assert_eq!((answer.status, answer.kind.as_str()), (200, "text/event-stream"));
+    let text = String::from_utf8(answer.bytes).expect("text");
+    let batches: Vec<Vec<[f64; 2]>> = text
+        .split("\n\n")
+        .filter_map(|e| e.strip_prefix("event: batch\ndata: "))
+        .map(|d| serde_json::from_str(d).expect("pairs"))
+        .collect();
+    assert_eq!(batches.iter().map(Vec::len).collect::<Vec<_>>(), [10; 6], "100 Hz in batches of a tenth of a second");
+    assert!(text.ends_with("event: lost\ndata: {}\n\n"), "{text}");
+    assert_eq!(s.get("/api/instruments/stream?device=dynamometer&seed=4&lost_at_s=0.6").bytes, text.into_bytes(), "the same seed");
+    assert_eq!(s.get("/api/instruments/stream?device=crystal-ball").status, 422);
+    assert_eq!(clinic.send("GET", "/api/instruments/stream?device=dynamometer", "", None, "", Vec::new()).status, 401);
+}

@@ -97,3 +97,23 @@ async fn an_unoperated_shoulder_comes_in_and_a_stiff_one_is_read_by_its_criterio
     house.until("document.querySelector('[data-condition=frozen-shoulder]').dataset.status === 'met'").await;
     house.close().await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_push_is_typed_measured_by_the_device_and_undone() {
+    let house = House::open("push", 1280, 800).await;
+    house.sign_in().await;
+    house.open_patient("Vescolan").await;
+    house.see("main h1").await;
+    house.keys("gf").await;
+    house.see("#push").await;
+    house.keys("118\u{E007}").await;
+    house.until("document.querySelectorAll('.trials span').length === 1").await;
+    // The device pushes by itself, the trace grows while it does, and the trial is kept once.
+    house.keys("d").await;
+    house.until("(document.querySelector('#push svg path[stroke-width=\"2.2\"]')?.getAttribute('d') ?? '').length > 300").await;
+    house.see("#reading").await;
+    house.until("document.querySelectorAll('.trials span').length === 2").await;
+    house.keys("u").await;
+    house.until("document.querySelectorAll('.trials span').length === 1").await;
+    house.close().await;
+}

@@ -38,9 +38,14 @@ async fn no_screen_has_a_serious_accessibility_fault() {
     }
     for who in ["Vescolan", "Benedusi", "Grimaz"] {
         let episode = house.open_patient(who).await;
-        for (station, landmark) in
-            [("visit", "#log"), ("examine", ".mini"), ("ranges", ".dial.on"), ("read", "#beams"), ("program", "#no-pathway")]
-        {
+        for (station, landmark) in [
+            ("visit", "#log"),
+            ("examine", ".mini"),
+            ("ranges", ".dial.on"),
+            ("strength", "#push"),
+            ("read", "#beams"),
+            ("program", "#no-pathway"),
+        ] {
             house.goto(&format!("/e/{episode}/{station}")).await;
             house.see(landmark).await;
             if station == "read" {

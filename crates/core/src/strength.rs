@@ -1,0 +1,290 @@
+//! Strength: from a device's samples to a trial, from three trials to a set, from sets to symmetry and ratios.
+
+use crate::episode::Facts;
+use crate::knowledge::{Confidence, Demand};
+use crate::mechanics::{Arm, KeyPose, Path};
+use crate::program::{CheckContext, bars_position};
+use crate::reason::Reason;
+use chrono::NaiveDate;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+/// A standard position: a row of `strength.toml`.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct StrengthTest {
+    /// Stable id.
+    pub id: String,
+    /// Body position, a wording key.
+    pub position: String,
+    /// Place in the order.
+    pub order: u32,
+    /// Key pose of the arm.
+    pub path: Vec<KeyPose>,
+    /// What works.
+    pub demand: Vec<Demand>,
+    /// Usual distance from the axis to the pad in metres; none where force alone is reported.
+    #[serde(default)]
+    pub lever_m: Option<f64>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// One sample of a device: seconds since the start, newtons.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ForceSample {
+    /// Seconds since the start.
+    pub t_s: f64,
+    /// Newtons.
+    pub force_n: f64,
+}
+
+/// What the samples say.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TraceReading {
+    /// Greatest force, after a median of five: a single spike is no force.
+    pub peak_n: f64,
+    /// Mean over the plateau, from the first to the last sample of at least 80 % of the peak.
+    pub mean_n: f64,
+    /// From a tenth of the peak to 95 % of it: along a plateau the very peak lies anywhere.
+    pub time_to_peak_s: f64,
+    /// Standard deviation over the plateau in percent of its mean.
+    pub variation_pct: f64,
+    /// What is wrong with the samples; anything here keeps the trial from being used.
+    pub faults: Vec<Reason>,
+}
+
+/// Forces a hand-held device can mean. Source: common practice, no published source.
+const POSSIBLE_N: std::ops::RangeInclusive<f64> = -20.0..=1200.0;
+/// Silence longer than this is a gap.
+const GAP_S: f64 = 0.25;
+/// A push shorter than this was no make test (build 1 to 2 s, hold 3 to 5 s).
+const LEAST_S: f64 = 2.0;
+
+/// Reads a trace.
+///
+/// Garbage is flagged and kept, never silently used: samples that are no number or impossible, time that runs backwards,
+/// gaps, a trace too short. Source: procedure as commonly taught; the bounds are our choice.
+pub fn read_trace(samples: &[ForceSample]) -> TraceReading {
+    let mut faults = Vec::new();
+    let impossible = samples.iter().filter(|s| !s.t_s.is_finite() || !POSSIBLE_N.contains(&s.force_n)).count();
+    if impossible > 0 {
+        faults.push(Reason::new("trace-impossible").with("n", impossible as f64));
+    }
+    let sound: Vec<ForceSample> = samples.iter().copied().filter(|s| s.t_s.is_finite() && POSSIBLE_N.contains(&s.force_n)).collect();
+    if sound.windows(2).any(|w| w[1].t_s <= w[0].t_s) {
+        faults.push(Reason::new("trace-time"));
+    }
+    let longest = sound.windows(2).map(|w| w[1].t_s - w[0].t_s).fold(0.0, f64::max);
+    if longest > GAP_S {
+        faults.push(Reason::new("trace-gap").with("seconds", (longest * 100.0).round() / 100.0));
+    }
+    let smooth: Vec<f64> = (0..sound.len())
+        .map(|i| {
+            let mut five: Vec<f64> = sound[i.saturating_sub(2)..(i + 3).min(sound.len())].iter().map(|s| s.force_n).collect();
+            five.sort_unstable_by(f64::total_cmp);
+            five[five.len() / 2]
+        })
+        .collect();
+    let Some(peak_n) = smooth.iter().copied().reduce(f64::max) else {
+        faults.push(Reason::new("trace-empty"));
+        return TraceReading { peak_n: 0.0, mean_n: 0.0, time_to_peak_s: 0.0, variation_pct: 0.0, faults };
+    };
+    let onset = smooth.iter().position(|f| *f >= 0.1 * peak_n).unwrap_or(0);
+    let reached = smooth.iter().position(|f| *f >= 0.95 * peak_n).unwrap_or(0);
+    let held: Vec<usize> = (0..smooth.len()).filter(|i| smooth[*i] >= 0.8 * peak_n).collect();
+    let (from, to) = (held.first().copied().unwrap_or(0), held.last().copied().unwrap_or(0));
+    let plateau: Vec<f64> = sound[from..=to].iter().map(|s| s.force_n).collect();
+    let mean_n = plateau.iter().sum::<f64>() / plateau.len() as f64;
+    let variance = plateau.iter().map(|f| (f - mean_n).powi(2)).sum::<f64>() / (plateau.len().max(2) - 1) as f64;
+    if peak_n < 5.0 {
+        faults.push(Reason::new("trace-no-push"));
+    } else if sound.last().map_or(0.0, |s| s.t_s) - sound[onset].t_s < LEAST_S {
+        faults.push(Reason::new("trace-short").with("seconds", LEAST_S));
+    }
+    TraceReading {
+        peak_n,
+        mean_n,
+        time_to_peak_s: sound[reached].t_s - sound[onset].t_s,
+        variation_pct: if mean_n > 0.0 { 100.0 * variance.sqrt() / mean_n } else { 0.0 },
+        faults,
+    }
+}
+
+/// One push. Append-only: an undo withdraws.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct StrengthTrial {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// Strength test id.
+    pub test: String,
+    /// Side.
+    pub side: Arm,
+    /// Greatest force in newtons.
+    pub peak_n: f64,
+    /// Distance from the axis to the pad in metres.
+    pub lever_m: Option<f64>,
+    /// Pain during the push, 0 to 10.
+    pub pain: Option<f64>,
+    /// Whether a device measured it.
+    pub by_device: bool,
+    /// Whether the trace was sound.
+    pub sound: bool,
+    /// When.
+    pub on: NaiveDate,
+}
+
+/// The trials of one test, side and day together.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct StrengthSet {
+    /// Side.
+    pub side: Arm,
+    /// When.
+    pub on: NaiveDate,
+    /// All trials of that day, oldest first.
+    pub trials: Vec<StrengthTrial>,
+    /// Mean of the last three sound ones in newtons.
+    pub mean_n: Option<f64>,
+    /// Best of them.
+    pub best_n: Option<f64>,
+    /// Coefficient of variation in percent, from three.
+    pub variation_pct: Option<f64>,
+    /// Mean times the lever, in newton metres.
+    pub moment_nm: Option<f64>,
+    /// Mean by body mass, where that is known.
+    pub per_mass_n_kg: Option<f64>,
+    /// Greatest pain of them.
+    pub pain: Option<f64>,
+    /// What to mind: fewer than three, unsteady, limited by pain.
+    pub minds: Vec<Reason>,
+}
+
+/// One test with both sides.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct StrengthView {
+    /// Test id.
+    pub test: String,
+    /// Body position, a wording key.
+    pub position: String,
+    /// Usual lever in metres.
+    pub lever_m: Option<f64>,
+    /// What protection has against it on the affected side.
+    pub barred: Vec<Reason>,
+    /// Newest day of the affected side.
+    pub affected: Option<StrengthSet>,
+    /// Newest day of the other side.
+    pub other: Option<StrengthSet>,
+    /// The day before the newest, of the affected side.
+    pub before: Option<StrengthSet>,
+    /// Affected in percent of the other side.
+    pub symmetry_pct: Option<f64>,
+}
+
+/// All tests, and the ratio of external to internal rotation.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct StrengthPage {
+    /// The tests in order.
+    pub tests: Vec<StrengthView>,
+    /// External to internal rotation at the side: affected, other.
+    pub er_ir_side: [Option<f64>; 2],
+    /// External to internal rotation at 90°: affected, other.
+    pub er_ir_90: [Option<f64>; 2],
+}
+
+/// Sums up the trials of one test and side on its newest day, or on the day before that.
+fn set_of(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, back: usize) -> Option<StrengthSet> {
+    let of_test: Vec<&StrengthTrial> = facts.strength.iter().filter(|t| t.test == test && t.side == side).collect();
+    let mut days: Vec<NaiveDate> = of_test.iter().map(|t| t.on).collect();
+    days.dedup();
+    let on = *days.get(days.len().checked_sub(back + 1)?)?;
+    let trials: Vec<StrengthTrial> = of_test.into_iter().filter(|t| t.on == on).cloned().collect();
+    let used: Vec<&StrengthTrial> = trials.iter().rev().filter(|t| t.sound).take(3).collect();
+    let n = used.len() as f64;
+    let mean_n = (n > 0.0).then(|| used.iter().map(|t| t.peak_n).sum::<f64>() / n);
+    let variation_pct = mean_n.filter(|m| used.len() >= 3 && *m > 0.0).map(|m| {
+        let variance = used.iter().map(|t| (t.peak_n - m).powi(2)).sum::<f64>() / (n - 1.0);
+        100.0 * variance.sqrt() / m
+    });
+    let lever = used.first().and_then(|t| t.lever_m);
+    let pain = trials.iter().filter_map(|t| t.pain).reduce(f64::max);
+    let mut minds = Vec::new();
+    if used.len() < 3 {
+        minds.push(Reason::new("strength-few").with("n", n));
+    }
+    let bound = ctx.known.threshold("strength-variation-pct");
+    if let Some(v) = variation_pct.filter(|v| *v > bound) {
+        minds.push(Reason::new("strength-unsteady").with("percent", v.round()).with("limit", bound));
+    }
+    if let Some(pain) = pain.filter(|p| *p >= 4.0) {
+        minds.push(Reason::new("strength-pain-limited").with("pain", pain));
+    }
+    Some(StrengthSet {
+        side,
+        on,
+        mean_n,
+        best_n: used.iter().map(|t| t.peak_n).reduce(f64::max),
+        variation_pct,
+        moment_nm: mean_n.zip(lever).map(|(f, l)| f * l),
+        per_mass_n_kg: mean_n.zip(facts.story.mass_kg).map(|(f, m)| f / m),
+        pain,
+        minds,
+        trials,
+    })
+}
+
+/// What may be tested and what was found.
+///
+/// Symmetry needs three sound trials on both sides and an other side that may serve. Source: common practice, no published
+/// source; the ratio's use as in Ellenbecker and Davies 2000, from memory.
+pub fn strength_page(ctx: &CheckContext, facts: &Facts) -> StrengthPage {
+    let side = facts.story.side;
+    let tests: Vec<StrengthView> = ctx
+        .known
+        .strength
+        .iter()
+        .map(|test| {
+            let affected = set_of(ctx, facts, &test.id, side, 0);
+            let other = set_of(ctx, facts, &test.id, side.other(), 0);
+            let whole = |set: &Option<StrengthSet>| set.as_ref().filter(|s| s.variation_pct.is_some()).and_then(|s| s.mean_n);
+            let comparable = matches!(facts.story.other_side, crate::episode::OtherSide::Sound | crate::episode::OtherSide::Hypermobile);
+            StrengthView {
+                test: test.id.clone(),
+                position: test.position.clone(),
+                lever_m: test.lever_m,
+                barred: strength_barred(ctx, facts, test),
+                before: set_of(ctx, facts, &test.id, side, 1),
+                symmetry_pct: whole(&affected).zip(whole(&other)).filter(|(_, o)| comparable && *o > 0.0).map(|(a, o)| 100.0 * a / o),
+                affected,
+                other,
+            }
+        })
+        .collect();
+    let ratio = |er: &str, ir: &str, which: fn(&StrengthView) -> &Option<StrengthSet>| {
+        let mean = |id: &str| tests.iter().find(|t| t.test == id).and_then(|t| which(t).as_ref()).and_then(|s| s.mean_n);
+        mean(er).zip(mean(ir)).filter(|(_, ir)| *ir > 0.0).map(|(er, ir)| er / ir)
+    };
+    let er_ir_side = [ratio("er-side", "ir-side", |t| &t.affected), ratio("er-side", "ir-side", |t| &t.other)];
+    let er_ir_90 = [ratio("er-90", "ir-90", |t| &t.affected), ratio("er-90", "ir-90", |t| &t.other)];
+    StrengthPage { tests, er_ir_side, er_ir_90 }
+}
+
+/// Maximal testing only once every group that works has the allowance *resisted*; empty when nothing is against it.
+pub fn strength_barred(ctx: &CheckContext, facts: &Facts, test: &StrengthTest) -> Vec<Reason> {
+    if !facts.operated() && facts.limits.is_empty() {
+        return Vec::new();
+    }
+    let path = Path { keys: test.path.iter().filter_map(KeyPose::pose).collect() };
+    let mut out = bars_position(ctx, &path, &test.demand, &[], facts.day());
+    if facts.operated() && !ctx.cleared {
+        out.push(Reason::new("no-clearance"));
+    }
+    out
+}

@@ -1,0 +1,278 @@
+//! Strength: standard positions, pushes typed or measured by a device that streams while it measures.
+
+use crate::app::{App, AppState};
+use crate::problem::{ApiError, Problem};
+use crate::ranges::Withdrawal;
+use crate::security::token_of;
+use crate::validate::Faults;
+use actix_web::http::StatusCode;
+use actix_web::http::header::{CONTENT_ENCODING, CacheControl, CacheDirective};
+use actix_web::{HttpRequest, HttpResponse, get, post, web};
+use chrono::NaiveDate;
+use ritorno_core::calendar::Clock;
+use ritorno_core::mechanics::Arm;
+use ritorno_core::permission::Action;
+use ritorno_core::strength::{ForceSample, StrengthPage, StrengthTrial, TraceReading, read_trace, strength_barred, strength_page};
+use ritorno_core::visit::Assessment;
+use ritorno_instruments::{Dynamometer, Inclinometer, Instrument, Push, Quantity, Replay};
+use ritorno_store::episode::Loaded;
+use ritorno_store::{PgConnection, StoreError, episode, strength};
+use ritorno_wording::Value;
+use serde::{Deserialize, Serialize};
+use std::time::Duration;
+use tokio::sync::mpsc;
+use uuid::Uuid;
+
+/// Strength of an episode.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct StrengthRoom {
+    clock: Clock,
+    side: Arm,
+    mass_kg: Option<f64>,
+    page: StrengthPage,
+}
+
+/// How hard it was.
+#[derive(Deserialize, utoipa::ToSchema)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+pub(crate) enum Force {
+    /// Read off and typed.
+    Typed {
+        /// Newtons.
+        peak_n: f64,
+    },
+    /// Measured by a device: the samples as they came.
+    Trace {
+        /// At most two minutes at 100 Hz.
+        samples: Vec<ForceSample>,
+    },
+}
+
+/// One push.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct PushForm {
+    id: Uuid,
+    test: String,
+    side: Arm,
+    lever_m: Option<f64>,
+    pain: Option<f64>,
+    on: NaiveDate,
+    force: Force,
+}
+
+/// What came of it: the room as it is now, and what the trace said.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct PushKept {
+    room: StrengthRoom,
+    reading: Option<TraceReading>,
+}
+
+/// A kept trace.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct KeptTrace {
+    #[schema(value_type = Vec<ForceSample>)]
+    samples: serde_json::Value,
+    #[schema(value_type = TraceReading)]
+    reading: serde_json::Value,
+}
+
+fn room(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<StrengthRoom, ApiError> {
+    let known = state.knowledge_of(conn, loaded)?;
+    let facts = &loaded.facts;
+    let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
+    Ok(StrengthRoom {
+        clock: Clock::at(facts.day()),
+        side: facts.story.side,
+        mass_kg: facts.story.mass_kg,
+        page: strength_page(&assessment.ctx(), facts),
+    })
+}
+
+#[utoipa::path(tag = "strength", responses((status = 200, body = StrengthRoom), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/strength")]
+pub(crate) async fn show_strength(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<StrengthRoom>, ApiError> {
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        Ok(web::Json(room(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "strength", request_body = PushForm, responses((status = 200, body = PushKept), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/strength")]
+pub(crate) async fn add_push(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<PushForm>,
+) -> Result<web::Json<PushKept>, ApiError> {
+    let form = form.into_inner();
+    app.write(&req, Action::Measure, "add-strength", move |state, conn, user| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let facts = &loaded.facts;
+        let mut faults = Faults::default();
+        faults.event_date("on", form.on, facts.story.day0, facts.today);
+        let test = known.strength.iter().find(|t| t.id == form.test);
+        faults.known("test", &form.test, test.is_some());
+        if let Some(lever) = form.lever_m {
+            faults.within("lever_m", lever, 0.05, 1.2);
+        }
+        if let Some(pain) = form.pain {
+            faults.within("pain", pain, 0.0, 10.0);
+        }
+        let (peak_n, reading) = match &form.force {
+            Force::Typed { peak_n } => {
+                faults.within("force.peak_n", *peak_n, 0.0, 1200.0);
+                (*peak_n, None)
+            }
+            Force::Trace { samples } => {
+                faults.within("force.samples", samples.len() as f64, 1.0, 12_000.0);
+                let reading = read_trace(samples);
+                (reading.peak_n.max(0.0), Some(reading))
+            }
+        };
+        faults.check()?;
+        if let Some(test) = test.filter(|_| form.side == facts.story.side) {
+            let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
+            let reasons = strength_barred(&assessment.ctx(), facts, test);
+            if !reasons.is_empty() {
+                return Err(ApiError::blocked(reasons, Vec::new()));
+            }
+        }
+        let trial = StrengthTrial {
+            id: form.id,
+            test: form.test.clone(),
+            side: form.side,
+            peak_n,
+            lever_m: form.lever_m,
+            pain: form.pain,
+            by_device: reading.is_some(),
+            sound: reading.as_ref().is_none_or(|r| r.faults.is_empty()),
+            on: form.on,
+        };
+        let broken = |_| StoreError::Unreadable("trace");
+        let trace = match (&form.force, &reading) {
+            (Force::Trace { samples }, Some(reading)) => {
+                Some((serde_json::to_value(samples).map_err(broken)?, serde_json::to_value(reading).map_err(broken)?))
+            }
+            _ => None,
+        };
+        strength::add(conn, *id, &trial, trace, user.id)?;
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        Ok(web::Json(PushKept { room: room(state, conn, &loaded)?, reading }))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "strength", request_body = Withdrawal, responses((status = 200, body = StrengthRoom), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/strength/{trial}/withdraw")]
+pub(crate) async fn withdraw_push(
+    app: App,
+    req: HttpRequest,
+    ids: web::Path<(Uuid, Uuid)>,
+    form: web::Json<Withdrawal>,
+) -> Result<web::Json<StrengthRoom>, ApiError> {
+    let (id, trial) = ids.into_inner();
+    app.write(&req, Action::Measure, "withdraw-strength", move |state, conn, _| {
+        let mut faults = Faults::default();
+        faults.text("reason", &form.reason, 500, false);
+        faults.check()?;
+        strength::withdraw(conn, id, trial, &form.reason)?;
+        let loaded = episode::load(conn, id, state.today.date())?;
+        Ok(web::Json(room(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "strength", responses((status = 200, body = KeptTrace), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/strength/{trial}/trace")]
+pub(crate) async fn show_trace(app: App, req: HttpRequest, ids: web::Path<(Uuid, Uuid)>) -> Result<web::Json<KeptTrace>, ApiError> {
+    let (id, trial) = ids.into_inner();
+    app.read(&req, Action::ReadRecord, move |_, conn, _| {
+        let (samples, reading) = strength::trace(conn, id, trial)?;
+        Ok(web::Json(KeptTrace { samples, reading }))
+    })
+    .await
+}
+
+/// Which stand-in to listen to.
+#[derive(Deserialize, utoipa::IntoParams)]
+pub(crate) struct Listen {
+    /// `dynamometer`, `inclinometer` or `recorded`.
+    device: String,
+    /// The same seed gives the same push.
+    seed: Option<u64>,
+    /// Level of the plateau, in the device's unit.
+    plateau: Option<f64>,
+    /// Second at which the device is lost, to try it out.
+    lost_at_s: Option<f64>,
+}
+
+/// The recording that ships with the application.
+const RECORDED: &str = include_str!("../../instruments/data/recorded-push.csv");
+/// Batches that may wait for a slow reader; then the device waits, and nothing grows.
+const WAITING_BATCHES: usize = 8;
+
+fn open_device(listen: &Listen) -> Result<Box<dyn Instrument>, ApiError> {
+    let mut faults = Faults::default();
+    let plateau = listen.plateau.unwrap_or(120.0);
+    faults.within("plateau", plateau, 0.0, 1000.0);
+    faults.check()?;
+    let push = Push { plateau, lost_at_s: listen.lost_at_s, ..Push::default() };
+    let seed = listen.seed.unwrap_or(1);
+    match listen.device.as_str() {
+        "dynamometer" => Ok(Box::new(Dynamometer::new(push, seed))),
+        "inclinometer" => Ok(Box::new(Inclinometer::new(push, seed))),
+        "recorded" => {
+            let replay = Replay::from_csv(RECORDED, Quantity::ForceN);
+            Ok(Box::new(
+                replay.map_err(|e| {
+                    ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "unreadable", &[("detail", Value::Text(&e.to_string()))])
+                })?,
+            ))
+        }
+        other => {
+            faults = Faults::default();
+            faults.known("device", other, false);
+            faults.check()?;
+            Err(ApiError::new(StatusCode::NOT_FOUND, "no-route", &[]))
+        }
+    }
+}
+
+/// Streams a device as server-sent events: `batch` ten times a second, then `end` or `lost`.
+#[utoipa::path(tag = "strength", params(Listen), responses((status = 200, content_type = "text/event-stream", body = String), (status = "default", body = Problem)))]
+#[get("/instruments/stream")]
+pub(crate) async fn stream(app: App, req: HttpRequest, query: web::Query<Listen>) -> Result<HttpResponse, ApiError> {
+    token_of(&req)?;
+    // Signed in, like every other page; the stream itself needs no database.
+    app.read(&req, Action::Measure, |_, _, _| Ok(())).await?;
+    let mut device = open_device(&query)?;
+    let (tell, told) = mpsc::channel::<Result<web::Bytes, std::convert::Infallible>>(WAITING_BATCHES);
+    tokio::spawn(async move {
+        let mut tick = tokio::time::interval(Duration::from_millis(100));
+        loop {
+            tick.tick().await;
+            let (event, more) = match device.next_batch() {
+                Ok(Some(batch)) => {
+                    let pairs: Vec<[f64; 2]> =
+                        batch.iter().map(|s| [(s.t_s * 1000.0).round() / 1000.0, (s.value * 100.0).round() / 100.0]).collect();
+                    (format!("event: batch\ndata: {}\n\n", serde_json::to_string(&pairs).unwrap_or_default()), true)
+                }
+                Ok(None) => ("event: end\ndata: {}\n\n".to_owned(), false),
+                Err(_) => ("event: lost\ndata: {}\n\n".to_owned(), false),
+            };
+            // The reader has gone: so does the device.
+            if tell.send(Ok(web::Bytes::from(event))).await.is_err() || !more {
+                return;
+            }
+        }
+    });
+    Ok(HttpResponse::Ok()
+        .content_type("text/event-stream")
+        .insert_header(CacheControl(vec![CacheDirective::NoStore]))
+        // Compressing would hold batches back until a block is full.
+        .insert_header((CONTENT_ENCODING, "identity"))
+        .streaming(tokio_stream::wrappers::ReceiverStream::new(told)))
+}

@@ -1,0 +1,105 @@
+//! Pushes against a device: the numbers in columns, the samples beside them.
+
+use crate::StoreError;
+use crate::convert::{unword, word};
+use crate::events::{Stored, settle};
+use crate::schema::{strength_trace, strength_trial, strength_withdrawn};
+use chrono::NaiveDate;
+use diesel::prelude::*;
+use ritorno_core::strength::StrengthTrial;
+use uuid::Uuid;
+
+type Row = (Uuid, Uuid, i64, String, String, f64, Option<f64>, Option<f64>, bool, bool, NaiveDate, Uuid);
+
+fn to_trial((id, _, _, test, side, peak_n, lever_m, pain, by_device, sound, on, _): Row) -> Result<StrengthTrial, StoreError> {
+    Ok(StrengthTrial { id, test, side: unword("side", &side)?, peak_n, lever_m, pain, by_device, sound, on })
+}
+
+/// Adds a trial once, with its trace where a device measured it.
+///
+/// # Errors
+/// `IdConflict`, database failure.
+pub fn add(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    trial: &StrengthTrial,
+    trace: Option<(serde_json::Value, serde_json::Value)>,
+    user: Uuid,
+) -> Result<Stored, StoreError> {
+    use strength_trial as t;
+    let added = diesel::insert_into(t::table)
+        .values((
+            t::id.eq(trial.id),
+            t::episode_id.eq(episode),
+            t::test.eq(&trial.test),
+            t::side.eq(word(trial.side)),
+            t::peak_n.eq(trial.peak_n),
+            t::lever_m.eq(trial.lever_m),
+            t::pain.eq(trial.pain),
+            t::by_device.eq(trial.by_device),
+            t::sound.eq(trial.sound),
+            t::pushed_on.eq(trial.on),
+            t::user_id.eq(user),
+        ))
+        .on_conflict(t::id)
+        .do_nothing()
+        .execute(conn)?;
+    if added == 1
+        && let Some((samples, reading)) = trace
+    {
+        use strength_trace as s;
+        diesel::insert_into(s::table).values((s::trial_id.eq(trial.id), s::samples.eq(samples), s::reading.eq(reading))).execute(conn)?;
+    }
+    settle(added, || {
+        let row = t::table.filter(t::id.eq(trial.id)).filter(t::episode_id.eq(episode)).first::<Row>(conn).optional()?;
+        Ok(row.map(to_trial).transpose()?.as_ref() == Some(trial))
+    })
+}
+
+/// Withdraws a trial; doing it twice changes nothing.
+///
+/// # Errors
+/// `NotFound` when the episode has no such trial.
+pub fn withdraw(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason: &str) -> Result<(), StoreError> {
+    use strength_trial as t;
+    let known: i64 = t::table.filter(t::id.eq(id)).filter(t::episode_id.eq(episode)).count().get_result(conn)?;
+    if known == 0 {
+        return Err(StoreError::NotFound("trial"));
+    }
+    diesel::insert_into(strength_withdrawn::table)
+        .values((strength_withdrawn::trial_id.eq(id), strength_withdrawn::reason.eq(reason)))
+        .on_conflict_do_nothing()
+        .execute(conn)?;
+    Ok(())
+}
+
+/// Trials, oldest first, withdrawn ones left out; without their traces.
+///
+/// # Errors
+/// Database failure.
+pub fn trials(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<StrengthTrial>, StoreError> {
+    use strength_trial as t;
+    let rows: Vec<Row> = t::table
+        .left_join(strength_withdrawn::table.on(strength_withdrawn::trial_id.eq(t::id)))
+        .filter(t::episode_id.eq(episode))
+        .filter(strength_withdrawn::trial_id.is_null())
+        .order((t::pushed_on, t::seq))
+        .select(t::all_columns)
+        .load(conn)?;
+    rows.into_iter().map(to_trial).collect()
+}
+
+/// The samples of a trial of this episode and what was read from them.
+///
+/// # Errors
+/// `NotFound` when there is no trace.
+pub fn trace(conn: &mut PgConnection, episode: Uuid, id: Uuid) -> Result<(serde_json::Value, serde_json::Value), StoreError> {
+    strength_trace::table
+        .inner_join(strength_trial::table.on(strength_trial::id.eq(strength_trace::trial_id)))
+        .filter(strength_trial::episode_id.eq(episode))
+        .filter(strength_trace::trial_id.eq(id))
+        .select((strength_trace::samples, strength_trace::reading))
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("trace"))
+}
