@@ -21,6 +21,10 @@ problem-blocked = The safety check blocks this. Nothing was saved.
 problem-internal = Something went wrong on our side. Nothing was saved.
 
 fault-pathway-and-start = an operation needs a pathway with its weeks; without one there is none
+fault-bench-too-few = at least 3 people and 2 raters
+fault-bench-ragged = every row needs as many readings as the first
+fault-bench-number = is not a number
+fault-bench-no-spread = the people do not differ, so agreement cannot be told from chance
 fault-another-kind = this answer belongs to another kind of test
 fault-empty = must not be empty
 fault-too-long = at most { $max } letters

@@ -420,3 +420,54 @@ er-ir-side = External to internal at the side
 er-ir-90 = at 90°
 other-short = other side
 next-position = Next position
+
+# Visit and home: nothing new goes home untried
+tryout-title = Try out in the room
+tryout-lead = five repetitions of each new exercise, one tap
+tryout-change = change it before it goes home
+home-untried = { $count ->
+    [one] One exercise was
+   *[other] { $count } exercises were
+} not tried out in the room yet:
+
+# Read, further
+read-changes = Since the visit before
+read-changes-lead = against the smallest change that is more than error
+read-detectable = ± { $detectable }° is error
+read-own-error = (own)
+read-worse = worse
+read-worked-out = Worked out
+read-source = ({ $source }, from memory)
+response-title = Within this session
+response-sign = Sign, e.g. painful arc
+response-dose = What was done
+response-before = before
+response-after = after
+response-keep = Keep
+response-done = after { $dose }
+
+# Clinic
+nav-clinic = Clinic
+bench-title = How well do we agree?
+bench-lead = the same people, measured by each rater; nobody sees the others’ numbers
+rater = Rater { $n }
+bench-cell = person { $person }, rater { $rater }
+bench-person = One more person
+bench-rater = One more rater
+bench-how = Degrees. A block copied from a spreadsheet can be pasted.
+bench-empty = Fill at least three rows of two raters. The result appears here.
+bench-icc21 = Any of us, ICC(2,1)
+bench-icc31 = These raters, ICC(3,1)
+bench-band-0 = poor
+bench-band-1 = moderate
+bench-band-2 = good
+bench-band-3 = excellent
+bench-mdc-same = Same rater: a change is real from
+bench-mdc-any = Different raters: from
+bench-default = Defaults, unverified: { $same }° and { $any }°.
+bench-spread = Each row a person; circle, square and triangle are the raters.
+bench-keep = Use this in the clinic
+bench-kept = From now on changes of { $quantity } are judged by this.
+bench-own = The clinic’s own
+bench-none = None yet: changes are judged by the defaults.
+bench-own-row = SEM { $sem }°, same rater { $same }°, { $date }

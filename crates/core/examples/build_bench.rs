@@ -44,6 +44,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         readings: vec![],
         findings: vec![],
         strength: vec![],
+        clinic_errors: vec![],
         exam_notes: vec![],
         scores: vec![],
         attestations: vec![],

@@ -322,6 +322,31 @@ pub enum ExamFact {
         /// What showed it.
         by: Evidence,
     },
+    /// One question on the severity of instability.
+    Instability {
+        /// Which.
+        item: Severity,
+        /// Yes or no.
+        present: bool,
+    },
+    /// The same sign before and after one dose of something, in the room.
+    Response {
+        /// The sign: a test or an exercise id.
+        sign: String,
+        /// What was done, an exercise id or free words.
+        dose: String,
+        /// Pain before, 0 to 10.
+        before: f64,
+        /// Pain after, 0 to 10.
+        after: f64,
+    },
+    /// Five repetitions of a new exercise, in the room.
+    TryOut {
+        /// Exercise id.
+        exercise: String,
+        /// How it went.
+        went: TryOutWord,
+    },
     /// The clinician's own pre-test probability.
     PreTest {
         /// Hypothesis id.
@@ -331,6 +356,55 @@ pub enum ExamFact {
         /// Why.
         reason: String,
     },
+}
+
+/// A question on the severity of instability; age and looseness are known already.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Severity {
+    /// Competition sport.
+    Competition,
+    /// Contact or forced overhead sport or work.
+    ContactOrOverhead,
+    /// A notch in the head on the radiograph.
+    HeadNotch,
+    /// Lost contour of the lower rim on the radiograph.
+    RimLoss,
+}
+
+impl Severity {
+    /// All of them.
+    pub const ALL: [Severity; 4] = [Severity::Competition, Severity::ContactOrOverhead, Severity::HeadNotch, Severity::RimLoss];
+}
+
+/// How a try-out went.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum TryOutWord {
+    /// Clean.
+    Clean,
+    /// With faults to watch.
+    Faults,
+    /// It hurt.
+    Pain,
+    /// Too hard.
+    TooHard,
+}
+
+/// The clinic's own error of a quantity, from its reliability bench.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ClinicError {
+    /// Quantity id.
+    pub quantity: String,
+    /// Standard error of one measurement by any rater.
+    pub sem: f64,
+    /// Standard error of one measurement by the same rater.
+    pub sem_same_rater: f64,
+    /// When it was measured.
+    pub on: NaiveDate,
 }
 
 /// A question on irritability.
@@ -508,6 +582,8 @@ pub struct Facts {
     pub findings: Vec<TestFinding>,
     /// Pushes against a device, oldest first, withdrawn ones left out.
     pub strength: Vec<StrengthTrial>,
+    /// The clinic's own errors of measurement, oldest first.
+    pub clinic_errors: Vec<ClinicError>,
     /// What else the reading rests on, oldest first.
     pub exam_notes: Vec<ExamNote>,
     /// Scores, oldest first.

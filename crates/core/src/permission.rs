@@ -47,10 +47,12 @@ pub enum Action {
     TakeHome,
     /// Read the audit trail.
     ReadAudit,
+    /// Set the clinic's defaults.
+    KeepDefaults,
 }
 
 /// All actions, for the table test.
-pub const ACTIONS: [Action; 10] = [
+pub const ACTIONS: [Action; 11] = [
     Action::ReadRecord,
     Action::EditStory,
     Action::RecordLimit,
@@ -61,6 +63,7 @@ pub const ACTIONS: [Action; 10] = [
     Action::EnterLog,
     Action::TakeHome,
     Action::ReadAudit,
+    Action::KeepDefaults,
 ];
 
 /// Whether `role` may do `action`. Source: our choice, because only a licensed clinician signs.
@@ -68,7 +71,7 @@ pub fn may(role: Role, action: Action) -> bool {
     use Action::*;
     match role {
         Role::Lead => true,
-        Role::Clinician => action != ReadAudit,
+        Role::Clinician => !matches!(action, ReadAudit | KeepDefaults),
         Role::Assistant => matches!(action, ReadRecord | Measure | EnterLog | TakeHome),
         Role::Auditor => matches!(action, ReadRecord | ReadAudit),
         // Learners and phone links get their own rooms (simulated patients, the phone page) and no records here.
@@ -84,12 +87,12 @@ mod tests {
     fn the_matrix_is_what_was_agreed() {
         // One row a role, one column an action, in the order of ROLES and ACTIONS.
         let expected = [
-            "xxxxxxxxx-", // clinician
-            "xxxxxxxxxx", // lead
-            "x--x---xx-", // assistant
-            "x--------x", // auditor
-            "----------", // learner
-            "----------", // patient link
+            "xxxxxxxxx--", // clinician
+            "xxxxxxxxxxx", // lead
+            "x--x---xx--", // assistant
+            "x--------x-", // auditor
+            "-----------", // learner
+            "-----------", // patient link
         ];
         for (role, row) in ROLES.iter().zip(expected) {
             let got: String = ACTIONS.iter().map(|action| if may(*role, *action) { 'x' } else { '-' }).collect();

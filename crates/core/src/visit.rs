@@ -1,12 +1,12 @@
 //! The follow-up on one page, and the context every rule reads.
 
 use crate::calendar::Clock;
-use crate::episode::{Facts, LogEntry, SurgeonLimit};
+use crate::episode::{ExamFact, Facts, LogEntry, LogFact, SurgeonLimit, TryOutWord};
 use crate::exam::{Dial, dials};
 use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::Knowledge;
 use crate::knowledge::Pathway;
-use crate::program::{CheckContext, CorridorView, PrecautionSpan, corridor_views, reached_phase, score_view};
+use crate::program::{CheckContext, CorridorView, PrecautionSpan, corridor_views, reached_phase, running_lines, score_view};
 use crate::progress::{GateView, adherence_pct, next_gate};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -105,6 +105,8 @@ pub struct VisitView {
     pub log: Vec<LogEntry>,
     /// Share of the planned sessions done over 14 days, where anything was logged.
     pub adherence_pct: Option<f64>,
+    /// Exercises that run today and were never tried out in the room: nothing new goes home untried.
+    pub untried: Vec<String>,
     /// What today's facts call for.
     pub calls: Vec<Reason>,
 }
@@ -127,6 +129,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             .cloned()
             .collect(),
         precautions: score_view(&ctx, facts).precautions.into_iter().filter(|p| (p.from_day..p.to_day).contains(&day)).collect(),
+        untried: untried(&ctx, facts),
         calls: all.iter().flat_map(|d| d.calls.clone()).collect(),
         dials: all,
         corridors: corridor_views(&ctx, facts),
@@ -134,4 +137,21 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         log,
         adherence_pct: adherence_pct(&ctx, facts, 14),
     }
+}
+
+/// Exercises that run today, were never tried out clean or with faults to watch, and have not been done at home before.
+///
+/// Source: common practice, no published source.
+pub fn untried(ctx: &CheckContext, facts: &Facts) -> Vec<String> {
+    let tried = |id: &str| {
+        let last = facts.exam_notes.iter().rev().find_map(|n| match &n.fact {
+            ExamFact::TryOut { exercise, went } if exercise == id => Some(*went),
+            _ => None,
+        });
+        matches!(last, Some(TryOutWord::Clean | TryOutWord::Faults))
+    };
+    let done = |id: &str| {
+        facts.log.iter().any(|e| e.exercise.as_deref() == Some(id) && matches!(e.fact, LogFact::Done { sessions, .. } if sessions > 0))
+    };
+    running_lines(ctx, facts, facts.day()).iter().map(|l| l.exercise.clone()).filter(|id| !tried(id) && !done(id)).collect()
 }

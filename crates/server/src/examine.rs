@@ -185,7 +185,7 @@ pub(crate) async fn add_exam_note(
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let note = form.into_inner();
     // A vote is a measurement; what is known and how likely it was beforehand is the clinician's.
-    let action = if matches!(note.fact, ExamFact::Irritability { .. }) { Action::Measure } else { Action::EditStory };
+    let action = if matches!(note.fact, ExamFact::Known { .. } | ExamFact::PreTest { .. }) { Action::EditStory } else { Action::Measure };
     app.write(&req, action, "add-exam-note", move |state, conn, user| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
@@ -200,6 +200,14 @@ pub(crate) async fn add_exam_note(
                 let conditions = ["frozen-shoulder", "glenohumeral-osteoarthritis"];
                 faults.known("about", about, known.hypothesis(about).is_some() || conditions.contains(&about.as_str()));
             }
+            ExamFact::Instability { .. } => {}
+            ExamFact::Response { sign, dose, before, after } => {
+                faults.text("sign", sign, 120, true);
+                faults.text("dose", dose, 120, true);
+                faults.within("before", *before, 0.0, 10.0);
+                faults.within("after", *after, 0.0, 10.0);
+            }
+            ExamFact::TryOut { exercise, .. } => faults.known("exercise", exercise, known.exercises.contains_key(exercise)),
             ExamFact::PreTest { hypothesis, probability, reason } => {
                 faults.known("hypothesis", hypothesis, known.hypothesis(hypothesis).is_some());
                 faults.within("probability", *probability, 0.01, 0.99);

@@ -10,6 +10,7 @@ mod logging;
 mod problem;
 mod program;
 mod ranges;
+mod reliability;
 mod security;
 mod session;
 mod startup;

@@ -13,7 +13,7 @@ use ritorno_core::program::{
     LaterItem, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Verdict, build, check_exercise, check_line, read_snapshot, running_lines,
     schedule, score_view,
 };
-use ritorno_core::visit::Assessment;
+use ritorno_core::visit::{Assessment, untried};
 use ritorno_store::episode::Loaded;
 use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
 use serde::{Deserialize, Serialize};
@@ -50,6 +50,8 @@ pub(crate) struct ProgramPage {
     score: ScoreView,
     /// Ids of the lines that run today: never one that waits for a gate or is blocked.
     running: Vec<Uuid>,
+    /// Exercises that run today and were never tried out in the room.
+    untried: Vec<String>,
     candidates: Vec<Candidate>,
 }
 
@@ -111,6 +113,7 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Pr
         signed,
         score: score_view(&ctx, &loaded.facts),
         running: running_lines(&ctx, &loaded.facts, ctx.today).into_iter().map(|l| l.id).collect(),
+        untried: untried(&ctx, &loaded.facts),
         candidates,
     })
 }

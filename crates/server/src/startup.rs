@@ -3,7 +3,7 @@
 use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
-use crate::{decisions, examine, home, program, ranges, security, session, story, strength, visit};
+use crate::{decisions, examine, home, program, ranges, reliability, security, session, story, strength, visit};
 use actix_files::{Files, NamedFile};
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
@@ -43,6 +43,9 @@ fn api(config: &mut ServiceConfig) {
             .service(examine::add_finding)
             .service(examine::withdraw_finding)
             .service(examine::add_exam_note)
+            .service(reliability::show_bench)
+            .service(reliability::judge_ratings)
+            .service(reliability::keep_bench)
             .service(strength::show_strength)
             .service(strength::add_push)
             .service(strength::withdraw_push)

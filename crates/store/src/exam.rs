@@ -86,13 +86,18 @@ pub fn findings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<TestFindin
     rows.into_iter().map(to_finding).collect()
 }
 
-type NoteRow = (Uuid, Uuid, i64, String, String, f64, String, NaiveDate, Uuid);
+type NoteRow = (Uuid, Uuid, i64, String, String, f64, String, NaiveDate, Uuid, Option<f64>);
 
-fn to_note((id, _, _, kind, subject, value, text, on, _): NoteRow) -> Result<ExamNote, StoreError> {
+fn to_note((id, _, _, kind, subject, value, text, on, _, after): NoteRow) -> Result<ExamNote, StoreError> {
     let fact = match kind.as_str() {
         "irritability" => ExamFact::Irritability { question: unword("vote", &subject)?, value },
         "known" => ExamFact::Known { about: subject, present: value > 0.5, by: unword("evidence", &text)? },
         "pre_test" => ExamFact::PreTest { hypothesis: subject, probability: value, reason: text },
+        "instability" => ExamFact::Instability { item: unword("severity", &subject)?, present: value > 0.5 },
+        "response" => {
+            ExamFact::Response { sign: subject, dose: text, before: value, after: after.ok_or(StoreError::Unreadable("response"))? }
+        }
+        "try_out" => ExamFact::TryOut { exercise: subject, went: unword("try-out", &text)? },
         _ => return Err(StoreError::Unreadable("exam note")),
     };
     Ok(ExamNote { id, on, fact })
@@ -108,6 +113,13 @@ pub fn add_note(conn: &mut PgConnection, episode: Uuid, event: &ExamNote, user: 
         ExamFact::Irritability { question, value } => ("irritability", word(*question), *value, String::new()),
         ExamFact::Known { about, present, by } => ("known", about.clone(), f64::from(*present), word(*by)),
         ExamFact::PreTest { hypothesis, probability, reason } => ("pre_test", hypothesis.clone(), *probability, reason.clone()),
+        ExamFact::Instability { item, present } => ("instability", word(*item), f64::from(*present), String::new()),
+        ExamFact::Response { sign, dose, before, .. } => ("response", sign.clone(), *before, dose.clone()),
+        ExamFact::TryOut { exercise, went } => ("try_out", exercise.clone(), 0.0, word(*went)),
+    };
+    let after = match &event.fact {
+        ExamFact::Response { after, .. } => Some(*after),
+        _ => None,
     };
     let added = diesel::insert_into(t::table)
         .values((
@@ -118,6 +130,7 @@ pub fn add_note(conn: &mut PgConnection, episode: Uuid, event: &ExamNote, user: 
             t::value.eq(value),
             t::word.eq(text),
             t::noted_on.eq(event.on),
+            t::after_value.eq(after),
             t::user_id.eq(user),
         ))
         .on_conflict(t::id)

@@ -12,6 +12,7 @@ pub mod job;
 pub mod knowledge;
 mod pool;
 pub mod program;
+pub mod reliability;
 mod schema;
 pub mod session;
 pub mod strength;

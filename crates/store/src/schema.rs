@@ -40,12 +40,18 @@ diesel::table! {
         pain -> Nullable<Float8>, by_device -> Bool, sound -> Bool, pushed_on -> Date, user_id -> Uuid,
     }
 }
+diesel::table! {
+    clinic_error (id) {
+        id -> Uuid, seq -> Int8, quantity -> Text, sem -> Float8, sem_same_rater -> Float8, ratings -> Jsonb, result -> Jsonb,
+        kept_on -> Date, user_id -> Uuid,
+    }
+}
 diesel::table! { strength_withdrawn (trial_id) { trial_id -> Uuid, reason -> Text, } }
 diesel::table! { strength_trace (trial_id) { trial_id -> Uuid, samples -> Jsonb, reading -> Jsonb, } }
 diesel::table! {
     exam_note (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, subject -> Text, value -> Float8, word -> Text,
-        noted_on -> Date, user_id -> Uuid,
+        noted_on -> Date, user_id -> Uuid, after_value -> Nullable<Float8>,
     }
 }
 diesel::table! {

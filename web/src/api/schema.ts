@@ -517,6 +517,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reliability": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_bench"];
+        put?: never;
+        post: operations["keep_bench"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/reliability/judge": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["judge_ratings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/session": {
         parameters: {
             query?: never;
@@ -605,6 +637,23 @@ export interface components {
             /** @description The day after the last. */
             to_day: components["schemas"]["i32"];
         };
+        /** @description The bench as it stands. */
+        Bench: {
+            /** @description The clinic's own, newest of each quantity. */
+            own: components["schemas"]["ClinicError"][];
+            /** @description Quantities in degrees, with the default error of one reading. */
+            quantities: components["schemas"]["BenchQuantity"][];
+        };
+        /** @description A quantity the bench can judge. */
+        BenchQuantity: {
+            /** Format: double */
+            error: number;
+            id: string;
+            /** Format: double */
+            max: number;
+            /** Format: double */
+            min: number;
+        };
         /** @description An exercise that could be added, with what the check says for today. */
         Candidate: {
             dose: components["schemas"]["Dose"];
@@ -644,6 +693,48 @@ export interface components {
             /** @description Whose rule. */
             reason: components["schemas"]["Reason"];
         };
+        /** @description One quantity at the last two visits on which it was measured. */
+        ChangeView: {
+            act?: components["schemas"]["Reason"] | null;
+            /**
+             * Format: double
+             * @description The earlier reading.
+             */
+            before: number;
+            /**
+             * Format: date
+             * @description Its date.
+             */
+            before_on: string;
+            /**
+             * Format: double
+             * @description Smallest detectable change, in the quantity's unit.
+             */
+            detectable: number;
+            /**
+             * Format: double
+             * @description The newer reading.
+             */
+            now: number;
+            /**
+             * Format: date
+             * @description Its date.
+             */
+            now_on: string;
+            /** @description Measured by the clinic itself rather than a default. */
+            own_error: boolean;
+            /** @description Quantity id. */
+            quantity: string;
+            /** @description The word. */
+            word: components["schemas"]["ChangeWord"];
+            /** @description Less than before. */
+            worse: boolean;
+        };
+        /**
+         * @description The word for a change.
+         * @enum {string}
+         */
+        ChangeWord: "within_error" | "possibly_important" | "real" | "real_and_worthwhile";
         /** @description The surgeon's go-ahead for movement. */
         Clearance: {
             /**
@@ -653,6 +744,26 @@ export interface components {
             on: string;
             /** @description Role of the person who gave it, e.g. `surgeon`. */
             role: string;
+        };
+        /** @description The clinic's own error of a quantity, from its reliability bench. */
+        ClinicError: {
+            /**
+             * Format: date
+             * @description When it was measured.
+             */
+            on: string;
+            /** @description Quantity id. */
+            quantity: string;
+            /**
+             * Format: double
+             * @description Standard error of one measurement by any rater.
+             */
+            sem: number;
+            /**
+             * Format: double
+             * @description Standard error of one measurement by the same rater.
+             */
+            sem_same_rater: number;
         };
         /** @description A day as a clinician reads it: completed weeks, the days left over, and the bare day. */
         Clock: {
@@ -907,6 +1018,24 @@ export interface components {
              */
             weekly_repetitions: number;
         };
+        /** @description An estimate with its 95 % interval. */
+        Estimate: {
+            /**
+             * Format: double
+             * @description Upper end.
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description Lower end.
+             */
+            low: number;
+            /**
+             * Format: double
+             * @description The estimate.
+             */
+            value: number;
+        };
         /**
          * @description What showed it.
          * @enum {string}
@@ -932,6 +1061,37 @@ export interface components {
             kind: "known";
             /** @description Shown, or excluded. */
             present: boolean;
+        } | {
+            /** @description Which. */
+            item: components["schemas"]["Severity"];
+            /** @enum {string} */
+            kind: "instability";
+            /** @description Yes or no. */
+            present: boolean;
+        } | {
+            /**
+             * Format: double
+             * @description Pain after, 0 to 10.
+             */
+            after: number;
+            /**
+             * Format: double
+             * @description Pain before, 0 to 10.
+             */
+            before: number;
+            /** @description What was done, an exercise id or free words. */
+            dose: string;
+            /** @enum {string} */
+            kind: "response";
+            /** @description The sign: a test or an exercise id. */
+            sign: string;
+        } | {
+            /** @description Exercise id. */
+            exercise: string;
+            /** @enum {string} */
+            kind: "try_out";
+            /** @description How it went. */
+            went: components["schemas"]["TryOutWord"];
         } | {
             /** @description Hypothesis id. */
             hypothesis: string;
@@ -1513,6 +1673,8 @@ export interface components {
             running: string[];
             score: components["schemas"]["ScoreView"];
             signed?: components["schemas"]["SignedInfo"] | null;
+            /** @description Exercises that run today and were never tried out in the room. */
+            untried: string[];
         };
         /** @description A proposal, not saved. */
         ProposalPage: {
@@ -1549,8 +1711,21 @@ export interface components {
             dials: components["schemas"]["Dial"][];
             side: components["schemas"]["Arm"];
         };
+        /** @description Ratings to judge: a row a person, a column a rater. */
+        Ratings: {
+            ratings: number[][];
+        };
+        /** @description Ratings whose error the clinic will use from now on. */
+        RatingsToKeep: {
+            /** Format: uuid */
+            id: string;
+            quantity: string;
+            ratings: number[][];
+        };
         /** @description Everything that Read shows. */
         ReadView: {
+            /** @description What changed since the last visit. */
+            changes: components["schemas"]["ChangeView"][];
             /** @description Conditions decided by criterion. */
             conditions: components["schemas"]["ConditionView"][];
             /** @description Findings of the affected side, used and unused. */
@@ -1573,6 +1748,8 @@ export interface components {
             state: components["schemas"]["SignView"][];
             /** @description A plain-language summary for the record. */
             summary: components["schemas"]["Reason"][];
+            /** @description Scores and decisions worked out from findings. */
+            worked_out: components["schemas"]["WorkedOut"][];
         };
         /** @description One measured range. Append-only: a correction supersedes. */
         Reading: {
@@ -1643,6 +1820,37 @@ export interface components {
             /** @description Role of the person, e.g. `surgeon`. */
             role: string;
         };
+        /** @description What a table of ratings says. */
+        Reliability: {
+            /** @description ICC(2,1): any rater of the clinic, absolute agreement. */
+            icc_2_1: components["schemas"]["Estimate"];
+            /** @description ICC(3,1): these raters, consistency. */
+            icc_3_1: components["schemas"]["Estimate"];
+            /**
+             * Format: double
+             * @description Smallest detectable change at 95 %, any rater.
+             */
+            mdc95: number;
+            /**
+             * Format: double
+             * @description Smallest detectable change at 95 %, same rater.
+             */
+            mdc95_same_rater: number;
+            /** @description Raters. */
+            raters: number;
+            /**
+             * Format: double
+             * @description Standard error of one measurement by any rater, in the unit of the ratings.
+             */
+            sem: number;
+            /**
+             * Format: double
+             * @description Standard error of one measurement by the same rater.
+             */
+            sem_same_rater: number;
+            /** @description Subjects. */
+            subjects: number;
+        };
         /**
          * @description The roles that exist from the start.
          * @enum {string}
@@ -1698,6 +1906,11 @@ export interface components {
          * @enum {string}
          */
         Setting: "primary" | "specialist";
+        /**
+         * @description A question on the severity of instability; age and looseness are known already.
+         * @enum {string}
+         */
+        Severity: "competition" | "contact_or_overhead" | "head_notch" | "rim_loss";
         /** @description Name and password. */
         SignIn: {
             login: string;
@@ -2140,6 +2353,11 @@ export interface components {
             variation_pct: number;
         };
         /**
+         * @description How a try-out went.
+         * @enum {string}
+         */
+        TryOutWord: "clean" | "faults" | "pain" | "too_hard";
+        /**
          * @description The unit of a measured quantity.
          * @enum {string}
          */
@@ -2191,6 +2409,8 @@ export interface components {
             phase?: string | null;
             /** @description Precautions of today. */
             precautions: components["schemas"]["PrecautionSpan"][];
+            /** @description Exercises that run today and were never tried out in the room: nothing new goes home untried. */
+            untried: string[];
         };
         /**
          * @description A question on irritability.
@@ -2221,6 +2441,20 @@ export interface components {
          * @enum {string}
          */
         Word: "likely" | "open" | "unlikely" | "shown" | "excluded";
+        /** @description One thing worked out, with its sentence. */
+        WorkedOut: {
+            /** @description What it says. */
+            reason: components["schemas"]["Reason"];
+            /** @description Id, a wording key. */
+            score: string;
+            /** @description Reference id or plain source. */
+            source: string;
+            /**
+             * Format: double
+             * @description The value, where there is one.
+             */
+            value?: number | null;
+        };
         /** Format: int32 */
         i32: number;
     };
@@ -3332,6 +3566,95 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PatientHead"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_bench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bench"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_bench: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RatingsToKeep"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reliability"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    judge_ratings: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ratings"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Reliability"];
                 };
             };
             default: {

@@ -24,6 +24,7 @@ export function Home({ episode }: { episode: string }) {
       </div>
       {!signed && <div className="notice decide">{t("home-sign-first")} <Link to={`/e/${episode}/program`}>{t("nav-program")}</Link></div>}
       {signed && !signed.current && <div className="notice decide">{t("home-edited-since")}</div>}
+      {page.data.untried.length > 0 && <div className="notice decide" id="untried">{t("home-untried", { count: page.data.untried.length })} {page.data.untried.map((e) => nameOf("exercise", e)).join(", ")}. <Link to={`/e/${episode}/visit`}>{t("nav-visit")}</Link></div>}
       <p className="soft">{t("home-lead")}</p>
       <div className="dials">
         {lines.map(({ line, totals }) => (

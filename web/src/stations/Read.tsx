@@ -82,6 +82,21 @@ export function Read({ episode, today }: { episode: string; today: string }) {
             </section>
           )}
           {!first && criteria}
+          {view.changes.length > 0 && (
+            <section className="block" id="changes">
+              <h2>{t("read-changes")} <span className="soft small">{t("read-changes-lead")}</span></h2>
+              <table className="criteria"><tbody>
+                {view.changes.map((c) => (
+                  <tr key={c.quantity} data-word={c.word}>
+                    <td style={{ width: "auto" }}>{capital(nameOf("quantity", c.quantity))}</td>
+                    <td className="num" style={{ width: 150 }}>{c.before}° → <b>{c.now}°</b></td>
+                    <td className="num soft small" style={{ width: 150 }}>{t("read-detectable", { detectable: Math.round(c.detectable) })}{c.own_error ? ` ${t("read-own-error")}` : ""}</td>
+                    <td className="small">{c.worse ? `${t("read-worse")}, ` : ""}{nameOf("change", c.word)}{c.act && <><br /><b className="bad">{sentence(c.act)}</b></>}</td>
+                  </tr>
+                ))}
+              </tbody></table>
+            </section>
+          )}
           <section className="block" id="impairments">
             <h2>{t("read-impairments")} <span className="soft small">{t("read-impairments-lead")}</span></h2>
             {view.impairments.length === 0 && <p className="soft">{t("read-no-impairment")}</p>}
@@ -119,6 +134,18 @@ export function Read({ episode, today }: { episode: string; today: string }) {
               {nextUp.map((i) => <p key={i.test} style={{ margin: "0 0 7px" }}><Link to={`/e/${episode}/examine`}>{nameOf("test", i.test)}</Link> <span className="soft small num">{t("read-bits", { bits: i.gain_bits.toFixed(2), minutes: i.minutes })}</span><br /><span className="soft small">{i.about.slice(0, 2).map((h) => nameOf("hypothesis", h)).join(", ")}</span></p>)}
             </section>
           )}
+          {(view.worked_out.length > 0 || story.complaint === "slipping") && (
+            <section className="block" id="worked-out">
+              <h2>{t("read-worked-out")}</h2>
+              {view.worked_out.map((w) => <p key={w.score} className="small"><b>{nameOf("score", w.score)}</b> {sentence(w.reason)} <span className="soft">{t("read-source", { source: w.source })}</span></p>)}
+              {story.complaint === "slipping" && (["competition", "contact_or_overhead", "head_notch", "rim_loss"] as const).map((item) => {
+                const last = [...page.data.notes].reverse().find((n) => n.kind === "instability" && n.item === item);
+                const now = last?.kind === "instability" ? last.present : undefined;
+                return <div className="flag-row" key={item} data-item={item}><span className="small">{nameOf("severity", item)}</span><span className="answers">{[false, true].map((present) => <button key={String(present)} className="yn" aria-pressed={now === present} onClick={() => void note({ kind: "instability", item, present })}>{t(present ? "yes" : "no")}</button>)}</span></div>;
+              })}
+            </section>
+          )}
+          <Responses notes={page.data.notes} onNote={note} />
           {unused.length > 0 && (
             <section className="block" id="unused">
               <h2>{t("read-unused")}</h2>
@@ -185,5 +212,26 @@ function Own({ hypothesis, probability, onNote }: { hypothesis: string; probabil
       <Button size="small" onClick={() => void onNote({ kind: "known", about: hypothesis, present: true, by })}>{t("known-shown")}</Button>
       <Button size="small" onClick={() => void onNote({ kind: "known", about: hypothesis, present: false, by })}>{t("known-excluded")}</Button>
     </div>
+  );
+}
+
+/** Before and after one dose, on the same sign, in the room. */
+function Responses({ notes, onNote }: { notes: Page["notes"]; onNote: (fact: Schemas["ExamFact"]) => Promise<void> }) {
+  const [form, setForm] = useState({ sign: "", dose: "", before: "", after: "" });
+  const set = (name: keyof typeof form) => (e: { target: { value: string } }) => setForm({ ...form, [name]: e.target.value });
+  const kept = notes.flatMap((n) => (n.kind === "response" ? [n] : []));
+  const word = (before: number, after: number) => (before - after >= 2 ? "better" : after - before >= 2 ? "worse" : "same");
+  const ready = form.sign !== "" && form.dose !== "" && form.before !== "" && form.after !== "";
+  return (
+    <section className="block" id="responses">
+      <h2>{t("response-title")}</h2>
+      {kept.slice(-4).map((r) => <p key={r.id} className="small">{r.sign}: <b className="num">{r.before} → {r.after}</b> {t("response-done", { dose: r.dose })}, <b>{nameOf("found", word(r.before, r.after))}</b></p>)}
+      <div className="response">
+        <Input aria-label={t("response-sign")} placeholder={t("response-sign")} value={form.sign} onChange={set("sign")} />
+        <Input aria-label={t("response-dose")} placeholder={t("response-dose")} value={form.dose} onChange={set("dose")} />
+        {(["before", "after"] as const).map((k) => <input key={k} className="native num" inputMode="numeric" aria-label={t(`response-${k}`)} placeholder={t(`response-${k}`)} value={form[k]} onChange={set(k)} />)}
+        <Button size="small" disabled={!ready} onClick={() => void onNote({ kind: "response", sign: form.sign, dose: form.dose, before: Number(form.before), after: Number(form.after) }).then(() => setForm({ sign: "", dose: "", before: "", after: "" }))}>{t("response-keep")}</Button>
+      </div>
+    </section>
   );
 }

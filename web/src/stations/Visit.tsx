@@ -26,7 +26,8 @@ export function Visit({ episode }: { episode: string }) {
   const post = async (what: string, body: unknown): Promise<boolean> => {
     setError(undefined);
     try {
-      keep((await send(`/api/episodes/${episode}/${what}`, body)) as Page | undefined);
+      const answer = await send(`/api/episodes/${episode}/${what}`, body);
+      keep(what === "exam-notes" ? undefined : (answer as Page | undefined));
       return true;
     } catch (e) { setError(e); return false; }
   };
@@ -88,6 +89,7 @@ export function Visit({ episode }: { episode: string }) {
           {view.gate && <Gate episode={episode} gate={view.gate} today={page.data.today} post={post} />}
         </div>
       </div>
+      {view.untried.length > 0 && <TryOut exercises={view.untried} today={page.data.today} post={post} onDone={() => { void page.refetch(); keep(undefined); }} />}
       <Log page={page.data} post={post} />
       <Note episode={episode} post={post} />
       <p className="soft small num">{clock(view.clock)}</p>
@@ -110,6 +112,29 @@ function FlagLine({ episode, missing, flags, onDone, onError }: { episode: strin
       {missing.length > 0 ? t("flags-missing", { count: missing.length }) : t("visit-flags-line")}{" "}
       <Button size="small" id="flags-none" onClick={() => void none()} disabled={asked}>{asked ? t("visit-flags-done") : t("visit-flags-none")}</Button> <Link to={`/e/${episode}/story`}>{t("visit-flags-some")}</Link>
     </p>
+  );
+}
+
+const WENT = ["clean", "faults", "pain", "too_hard"] as const;
+
+/** Five repetitions of each new exercise in the room, one tap: nothing new goes home untried. */
+function TryOut({ exercises, today, post, onDone }: { exercises: string[]; today: string; post: Post; onDone: () => void }) {
+  const [went, setWent] = useState<Record<string, string>>({});
+  const tap = async (exercise: string, word: (typeof WENT)[number]) => {
+    setWent({ ...went, [exercise]: word });
+    await post("exam-notes", { id: newId(), on: today, kind: "try_out", exercise, went: word });
+    onDone();
+  };
+  return (
+    <section className="block" id="try-out">
+      <h2>{t("tryout-title")} <span className="soft small">{t("tryout-lead")}</span></h2>
+      {exercises.map((e) => (
+        <div className="flag-row" key={e} data-exercise={e}>
+          <span>{nameOf("exercise", e)} {went[e] === "pain" || went[e] === "too_hard" ? <b className="small">{t("tryout-change")}</b> : null}</span>
+          <span className="answers" role="group" aria-label={nameOf("exercise", e)}>{WENT.map((w) => <button key={w} className="yn" aria-pressed={went[e] === w} onClick={() => void tap(e, w)}>{nameOf("tryout", w)}</button>)}</span>
+        </div>
+      ))}
+    </section>
   );
 }
 

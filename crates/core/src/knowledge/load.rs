@@ -57,7 +57,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 19] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 22] = [
     "over-ceiling-window-days",
     "sudden-er-gain-deg",
     "elevation-loss-deg",
@@ -77,6 +77,9 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 19] = [
     "frozen-plane-loss-pct",
     "frozen-planes",
     "strength-variation-pct",
+    "different-rater-factor",
+    "worthwhile-change-deg",
+    "pectoralis-minor-short",
 ];
 
 impl Knowledge {

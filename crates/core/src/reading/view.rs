@@ -1,5 +1,6 @@
 //! The whole reading, as the page shows it.
 
+use super::change::{ChangeView, changes};
 use super::conditions::{ConditionStatus, ConditionView, conditions};
 use super::evidence::{Weighed, weigh};
 use super::impairments::{Impairment, impairments};
@@ -8,6 +9,7 @@ use super::model::ReadingModel;
 use super::next::{PlanItem, plan};
 use super::operated::{SignView, operated_state};
 use super::posterior::{HypothesisView, Word, read_hypothesis};
+use super::scores::{WorkedOut, worked_out};
 use crate::episode::Facts;
 use crate::flags::FlagView;
 use crate::reason::Reason;
@@ -32,6 +34,10 @@ pub struct ReadView {
     pub irritability: IrritabilityView,
     /// Ranked impairments.
     pub impairments: Vec<Impairment>,
+    /// What changed since the last visit.
+    pub changes: Vec<ChangeView>,
+    /// Scores and decisions worked out from findings.
+    pub worked_out: Vec<WorkedOut>,
     /// Findings of the affected side, used and unused.
     pub findings: Vec<Weighed>,
     /// Findings of the other side.
@@ -74,6 +80,8 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
         state,
         irritability: votes,
         impairments: impaired,
+        changes: changes(&ctx, facts),
+        worked_out: worked_out(&ctx, facts),
         other_findings: weigh(&ctx, facts, facts.story.side.other()),
         findings,
         plan,

@@ -548,3 +548,65 @@ fn agreement_of_raters_matches_the_classic_table_and_a_statistics_package() {
         Err(ReliabilityError::NotANumber { row: 0, rater: 1 })
     ));
 }
+
+#[test]
+fn change_has_careful_words_and_the_clinic_may_bring_its_own_error() {
+    use ChangeWord::*;
+    for (change, word) in [(5.0, WithinError), (11.0, PossiblyImportant), (-13.0, RealAndWorthwhile), (12.0, RealAndWorthwhile)] {
+        assert_eq!(change_word(change, 12.0, 10.0), word, "{change}");
+    }
+    assert_eq!(change_word(9.0, 6.0, 10.0), Real);
+    let mut facts = sore();
+    facts.readings.iter_mut().for_each(|r| r.on = on(1));
+    measure(&mut facts, "passive-elevation", 148.0, StopReason::Stiff);
+    let change = |facts: &Facts| view(facts).changes.into_iter().find(|c| c.quantity == "passive-elevation").expect("measured twice");
+    let seen = change(&facts);
+    assert_eq!((seen.before, seen.now, seen.word, seen.worse), (165.0, 148.0, RealAndWorthwhile, true));
+    assert!((seen.detectable - 8.0 * 2f64.sqrt()).abs() < 1e-9 && seen.act.is_some(), "17 degrees lost: repeat now");
+    // Taken at home against taken in the room: half as much again.
+    facts.readings.last_mut().expect("one").by = TakenBy::Patient;
+    assert!((change(&facts).detectable - 12.0 * 2f64.sqrt()).abs() < 1e-9);
+    facts.clinic_errors.push(ClinicError { quantity: "passive-elevation".into(), sem: 7.0, sem_same_rater: 3.0, on: on(1) });
+    let own = change(&facts);
+    assert!(own.own_error && (own.detectable - 1.96 * 2f64.sqrt() * 7.0).abs() < 1e-9 && own.word == PossiblyImportant);
+    // What stopped at the permitted limit is at least that much and enters no change.
+    facts.readings.last_mut().expect("one").stop = StopReason::AtLimit;
+    assert!(view(&facts).changes.iter().all(|c| c.quantity != "passive-elevation"));
+}
+
+#[test]
+fn scores_follow_their_published_formulas() {
+    // Worked: 24 touches, 1.75 m, 75 kg → 0.348 touches an inch, 81.6 kg·touches/s.
+    assert!((touches_by_height(24.0, 175.0) - 0.348).abs() < 5e-4);
+    assert!((touch_power(24.0, 75.0) - 81.6).abs() < 1e-9);
+    // Every item alone, and all together: 2 + 2 + 1 + 1 + 2 + 2.
+    use Severity::*;
+    assert_eq!(instability_severity(20, true, &Severity::ALL), 10);
+    assert_eq!(instability_severity(21, false, &[]), 0);
+    for (item, points) in [(Competition, 2), (ContactOrOverhead, 1), (HeadNotch, 2), (RimLoss, 2)] {
+        assert_eq!(instability_severity(30, false, &[item]), points);
+    }
+    assert_eq!([10, 13, 50, 51].map(laxity_bound), [6.0, 5.0, 5.0, 4.0]);
+    let score = |facts: &Facts, name: &str| view(facts).worked_out.into_iter().find(|w| w.score == name).map(|w| w.reason.rule);
+    let mut facts = sore();
+    find(&mut facts, "laxity-score", TestAnswer::Number { value: 5.0 });
+    assert_eq!(score(&facts, "laxity").as_deref(), Some("laxity-general"), "48 years old: from 5");
+    let item = |item, present| ExamNote { id: Uuid::now_v7(), on: on(3), fact: ExamFact::Instability { item, present } };
+    facts.exam_notes.push(item(Competition, true));
+    assert_eq!(score(&facts, "instability-severity").as_deref(), Some("severity-incomplete"));
+    for s in [ContactOrOverhead, HeadNotch, RimLoss] {
+        facts.exam_notes.push(item(s, true));
+    }
+    assert_eq!(score(&facts, "instability-severity").as_deref(), Some("severity-high"), "2 + 1 + 2 + 2 = 7");
+    // The order of winging: nerve, opposing, rounding, control, strength.
+    find(&mut facts, "blade-lowering", word(Found::Obvious));
+    assert_eq!(score(&facts, "winging").as_deref(), Some("winging-control"));
+    find(&mut facts, "wall-push-winging", word(Found::Obvious));
+    assert_eq!(score(&facts, "winging").as_deref(), Some("winging-strength"));
+    find(&mut facts, "rounded-shoulder", word(Found::Obvious));
+    assert_eq!(score(&facts, "winging").as_deref(), Some("winging-rounding"));
+    find(&mut facts, "winging-opposing-tightness", word(Found::Subtle));
+    assert_eq!(score(&facts, "winging").as_deref(), Some("winging-opposing"));
+    find(&mut facts, "long-thoracic-nerve", word(Found::Yes));
+    assert_eq!(score(&facts, "winging").as_deref(), Some("winging-nerve"));
+}

@@ -62,6 +62,7 @@ pub fn shoulder(day: i32) -> Facts {
         readings: vec![],
         findings: vec![],
         strength: vec![],
+        clinic_errors: vec![],
         exam_notes: vec![],
         scores: vec![],
         attestations: vec![],

@@ -198,3 +198,42 @@ fn a_device_streams_in_tenths_of_a_second_and_its_loss_is_told() {
     assert_eq!(s.get("/api/instruments/stream?device=crystal-ball").status, 422);
     assert_eq!(clinic.send("GET", "/api/instruments/stream?device=dynamometer", "", None, "", Vec::new()).status, 401);
 }
+
+#[test]
+fn the_clinic_measures_its_own_raters_and_changes_are_judged_by_it() {
+    let clinic = Clinic::open();
+    let (vera, lea) = (clinic.sign_in("vera"), clinic.sign_in("lea"));
+    let episode = plasterer(&vera);
+    let at = |what: &str| format!("/api/episodes/{episode}/{what}");
+    vera.reading(&episode, "passive-elevation", 140.0, "2027-02-20").ok();
+    vera.reading(&episode, "passive-elevation", 155.0, TODAY).ok();
+    let change = |s: &Session| s.get(&at("reading")).ok()["view"]["changes"][0].clone();
+    assert_eq!(change(&vera)["word"], "real_and_worthwhile", "15 degrees against a default of 11.3");
+    let ratings = json!([[120.0, 130.0, 112.0], [90.0, 99.0, 84.0], [150.0, 161.0, 140.0], [101.0, 113.0, 96.0], [135.0, 141.0, 122.0]]);
+    let body = |id: Uuid| json!({ "id": id, "quantity": "passive-elevation", "ratings": ratings });
+    assert_eq!(vera.post("/api/reliability", &body(Uuid::now_v7())).status, 403, "the lead sets the clinic's defaults");
+    let judged = vera.post("/api/reliability/judge", &json!({ "ratings": ratings })).ok();
+    assert!(judged["icc_3_1"]["value"].as_f64() > judged["icc_2_1"]["value"].as_f64(), "these raters differ by a steady amount");
+    lea.post("/api/reliability", &body(Uuid::now_v7())).ok();
+    let own = change(&vera);
+    assert_eq!(own["own_error"], true);
+    assert!((own["detectable"].as_f64().expect("a number") - judged["mdc95_same_rater"].as_f64().expect("a number")).abs() < 1e-9);
+    for (ratings, code) in [
+        (json!([[1.0, 2.0]]), "bench-too-few"),
+        (json!([[1.0, 2.0], [3.0], [4.0, 5.0]]), "bench-ragged"),
+        (json!([[1.0, 2.0], [1.0, 2.0], [1.0, 2.0]]), "bench-no-spread"),
+    ] {
+        assert_eq!(vera.post("/api/reliability/judge", &json!({ "ratings": ratings })).json()["fields"][0]["code"], code);
+    }
+    let wild = json!({ "id": Uuid::now_v7(), "quantity": "passive-elevation", "ratings": [[400.0, 2.0], [1.0, 2.0], [3.0, 4.0]] });
+    assert_eq!(lea.post("/api/reliability", &wild).json()["fields"][0]["field"], "ratings[0][0]");
+    // Notes of the examination: a response, a question on severity; both come back as they were sent.
+    let response = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "response", "sign": "painful arc", "dose": "blade help", "before": 5.0, "after": 2.0 });
+    let page = vera.post(&at("exam-notes"), &response).ok();
+    assert_eq!(page["notes"][0]["after"], 2.0);
+    let item = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "instability", "item": "competition", "present": true });
+    let page = vera.post(&at("exam-notes"), &item).ok();
+    assert!(page["view"]["worked_out"].as_array().expect("scores").iter().any(|w| w["reason"]["rule"] == "severity-incomplete"));
+    let wrong = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "response", "sign": "", "dose": "x", "before": 15.0, "after": 2.0 });
+    assert_eq!(vera.post(&at("exam-notes"), &wrong).json()["fields"].as_array().map(Vec::len), Some(2));
+}

@@ -117,3 +117,32 @@ async fn a_push_is_typed_measured_by_the_device_and_undone() {
     house.until("document.querySelectorAll('.trials span').length === 1").await;
     house.close().await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_new_exercise_is_tried_out_and_the_raters_are_measured() {
+    let house = House::open("tryout", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Sandoval").await;
+    house.see("#log").await;
+    // What was logged at home before has been tried; the demo's beekeeper has logged all but what is new.
+    let untried = "document.querySelectorAll('#try-out .flag-row').length";
+    let before: usize = ask(&house, untried).await.parse().expect("a number");
+    if before > 0 {
+        house.click("#try-out .flag-row:nth-of-type(1) .yn").await;
+        house.until(&format!("{untried} === {}", before - 1)).await;
+    }
+    house.goto(&format!("/e/{episode}/home")).await;
+    house.see("#pdf").await;
+
+    house.goto("/clinic").await;
+    house.see("#cell-0-0").await;
+    // A block as a spreadsheet copies it: four people, three raters.
+    let paste = "const d=new DataTransfer();d.setData('text','120\\t130\\t112\\n90\\t99\\t84\\n150\\t161\\t140\\n101\\t113\\t96');document.querySelector('#cell-0-0').dispatchEvent(new ClipboardEvent('paste',{clipboardData:d,bubbles:true,cancelable:true}))";
+    house.browser.execute(paste, vec![]).await.expect("pasted");
+    house.see("#verdict").await;
+    house.click("#keep-bench").await;
+    house.says("From now on").await;
+    let faults = house.accessibility_faults().await;
+    assert!(faults.is_empty(), "{faults:#?}");
+    house.close().await;
+}

@@ -1,0 +1,181 @@
+//! Scores and decisions worked out from findings: laxity, severity of instability, winging, performance.
+
+use crate::calendar::age_years;
+use crate::episode::{ExamFact, Facts, OtherSide, Severity, TestAnswer};
+use crate::knowledge::Found;
+use crate::program::CheckContext;
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// One thing worked out, with its sentence.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WorkedOut {
+    /// Id, a wording key.
+    pub score: String,
+    /// The value, where there is one.
+    pub value: Option<f64>,
+    /// What it says.
+    pub reason: Reason,
+    /// Reference id or plain source.
+    pub source: String,
+}
+
+/// The score from which joints count as generally loose at an age.
+///
+/// Source: Malfait 2017, from memory: 6 before puberty (here below 13), 5 until 50, 4 above.
+pub fn laxity_bound(age: u32) -> f64 {
+    match age {
+        0..=12 => 6.0,
+        13..=50 => 5.0,
+        _ => 4.0,
+    }
+}
+
+/// Severity of instability, 0 to 10. Source: Balg and Boileau 2007, from memory.
+///
+/// 20 or younger 2, competition 2, contact or forced overhead 1, hyperlaxity 1, notch in the head 2, loss of the lower rim 2.
+pub fn instability_severity(age: u32, hyperlax: bool, answers: &[Severity]) -> u32 {
+    let has = |s: Severity, points: u32| if answers.contains(&s) { points } else { 0 };
+    u32::from(age <= 20) * 2
+        + has(Severity::Competition, 2)
+        + has(Severity::ContactOrOverhead, 1)
+        + u32::from(hyperlax)
+        + has(Severity::HeadNotch, 2)
+        + has(Severity::RimLoss, 2)
+}
+
+/// Touches by height in inches. Source: Goldbeck and Davies 2000, from memory.
+pub fn touches_by_height(touches: f64, height_cm: f64) -> f64 {
+    touches / (height_cm / 2.54)
+}
+
+/// 0.68 of body mass in kilograms times touches, over 15 s: kg·touches/s. Source: as above.
+pub fn touch_power(touches: f64, mass_kg: f64) -> f64 {
+    0.68 * mass_kg * touches / 15.0
+}
+
+/// Everything that the findings on record allow to be worked out.
+pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
+    let mut out = Vec::new();
+    let newest = |test: &str| facts.findings.iter().rev().find(|f| f.test == test && f.side == facts.story.side).map(|f| f.answer);
+    let number = |test: &str| match newest(test) {
+        Some(TestAnswer::Number { value }) => Some(value),
+        _ => None,
+    };
+    let age = age_years(facts.birth, facts.today).unwrap_or(0);
+    let laxity = number("laxity-score");
+    if let Some(score) = laxity {
+        let bound = laxity_bound(age);
+        let rule = if score >= bound { "laxity-general" } else { "laxity-usual" };
+        out.push(WorkedOut {
+            score: "laxity".into(),
+            value: Some(score),
+            reason: Reason::new(rule).with("score", score).with("limit", bound),
+            source: "beighton-1973".into(),
+        });
+    }
+    let answered: Vec<(Severity, bool)> = facts
+        .exam_notes
+        .iter()
+        .filter_map(|n| match &n.fact {
+            ExamFact::Instability { item, present } => Some((*item, *present)),
+            _ => None,
+        })
+        .fold(std::collections::BTreeMap::new(), |mut newest, (item, present)| {
+            newest.insert(item, present);
+            newest
+        })
+        .into_iter()
+        .collect();
+    if !answered.is_empty() {
+        let present: Vec<Severity> = answered.iter().filter(|(_, p)| *p).map(|(s, _)| *s).collect();
+        let hyperlax = facts.story.other_side == OtherSide::Hypermobile || facts.newest("passive-er-side").is_some_and(|r| r.value > 85.0);
+        let score = f64::from(instability_severity(age, hyperlax, &present));
+        let rule = if answered.len() < Severity::ALL.len() {
+            "severity-incomplete"
+        } else if score <= 3.0 {
+            "severity-low"
+        } else if score <= 6.0 {
+            "severity-middle"
+        } else {
+            "severity-high"
+        };
+        let reason = Reason::new(rule).with("score", score).with("n", answered.len() as f64).with("of", Severity::ALL.len() as f64);
+        out.push(WorkedOut { score: "instability-severity".into(), value: Some(score), reason, source: "balg-2007".into() });
+    }
+    out.extend(winging(&newest).map(|reason| WorkedOut {
+        score: "winging".into(),
+        value: None,
+        reason,
+        source: "common practice, no published source".into(),
+    }));
+    if let Some(touches) = number("closed-chain-touches") {
+        if let Some(height) = facts.story.height_cm {
+            let value = touches_by_height(touches, height);
+            out.push(WorkedOut {
+                score: "touches-by-height".into(),
+                value: Some(value),
+                reason: Reason::new("touches-by-height").with("score", (value * 1000.0).round() / 1000.0),
+                source: "goldbeck-2000".into(),
+            });
+        }
+        if let Some(mass) = facts.story.mass_kg {
+            let value = touch_power(touches, mass);
+            out.push(WorkedOut {
+                score: "touch-power".into(),
+                value: Some(value),
+                reason: Reason::new("touch-power").with("score", (value * 10.0).round() / 10.0),
+                source: "goldbeck-2000".into(),
+            });
+        }
+    }
+    if let Some(index) = number("pectoralis-minor-index") {
+        let rule = if index <= ctx.known.threshold("pectoralis-minor-short") { "pectoralis-short" } else { "pectoralis-usual" };
+        out.push(WorkedOut {
+            score: "pectoralis-minor".into(),
+            value: Some(index),
+            reason: Reason::new(rule).with("score", index),
+            source: "borstad-2005".into(),
+        });
+    }
+    out
+}
+
+/// A within-session response: two points of ten are needed to call it a change.
+///
+/// Source: as for scapular assistance (Rabin 2006, from memory). A better sign speaks for what was done.
+pub fn response_word(before: f64, after: f64) -> Found {
+    if before - after >= 2.0 {
+        Found::Better
+    } else if after - before >= 2.0 {
+        Found::Worse
+    } else {
+        Found::Same
+    }
+}
+
+/// What winging is worked on first: suspicion of the nerve, opposing tightness, rounding tightness, control, strength.
+///
+/// Source: common practice, no published source. The serratus is strengthened in every case.
+fn winging(newest: &impl Fn(&str) -> Option<TestAnswer>) -> Option<Reason> {
+    let is = |test: &str, found: &[Found]| matches!(newest(test), Some(TestAnswer::Word { found: f }) if found.contains(&f));
+    let off = [Found::Subtle, Found::Obvious];
+    let under_load = is("wall-push-winging", &off);
+    let lowering = is("blade-lowering", &off);
+    if is("long-thoracic-nerve", &[Found::Yes]) {
+        return Some(Reason::new("winging-nerve"));
+    }
+    if !under_load && !lowering {
+        return None;
+    }
+    Some(Reason::new(if is("winging-opposing-tightness", &off) {
+        "winging-opposing"
+    } else if is("rounded-shoulder", &[Found::Obvious]) {
+        "winging-rounding"
+    } else if lowering && !under_load {
+        "winging-control"
+    } else {
+        "winging-strength"
+    }))
+}

@@ -1,0 +1,2 @@
+drop table clinic_error;
+alter table exam_note drop column after_value;
