@@ -201,7 +201,7 @@ export function Examine({ episode, today }: { episode: string; today: string }) 
               <div className={`notice${item.place === "barred" ? " stop" : " decide"}`} id="stopped"><b>{t(`examine-${item.place.replaceAll("_", "-")}`)}</b><ul>{item.reasons.map((r) => <li key={sentence(r)}>{sentence(r)}</li>)}</ul></div>
             ) : null}
             {!(stopped && item.place === "barred") && (
-              <div className="answers" role="group" aria-label={t("answers")}>
+              <div className="exam-answers" role="group" aria-label={t("answers")}>
                 {current.answers.map((found, i) => <button key={found} className="answer" data-found={found} onClick={() => void keep(current, { kind: "word", found })}><kbd>{i + 1}</kbd> {capital(nameOf("found", found))}</button>)}
                 {current.answers.length === 0 && (
                   <button className="answer number" onClick={enterNumber}><span className="num" id="typed">{typed === "" ? "–" : typed.replace("-", "−")}</span> <span className="soft">{current.unit ? nameOf("unit", current.unit) : ""} <span className="small num">{t("from-to", { min: current.min ?? 0, max: current.max ?? 0 })}</span></span> <kbd>Enter</kbd></button>
