@@ -138,6 +138,8 @@ limit-waits = The surgeon’s limit for { $quantity } ({ $ceiling }) ran to day 
 
 ranges-title = Ranges
 ranges-side = Side
+ranges-arc = pain began, pain ended
+ranges-arc-kept = pain from { $from }° to { $to }°
 ranges-operated = This side, { $side }
 ranges-other = Other side, { $side }
 ranges-why = Why it stopped

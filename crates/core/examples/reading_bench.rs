@@ -62,6 +62,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         stop: StopReason::Stiff,
         by: TakenBy::Clinician,
         on: today,
+        arc: None,
     };
     let words = [
         ("painful-arc", Found::Familiar),

@@ -258,6 +258,19 @@ pub struct Reading {
     pub by: TakenBy,
     /// When.
     pub on: NaiveDate,
+    /// Where pain began and ended on the way, where it did.
+    #[serde(default)]
+    pub arc: Option<PainArc>,
+}
+
+/// A painful arc.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PainArc {
+    /// Where it began, in the quantity's unit.
+    pub from: f64,
+    /// Where it ended.
+    pub to: f64,
 }
 
 /// The answer to a clinical test.

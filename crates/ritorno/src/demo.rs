@@ -329,6 +329,7 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
             stop: *stop,
             by: TakenBy::Clinician,
             on: on(*day),
+            arc: None,
         };
         events::add_reading(conn, id, &reading)?;
     }
@@ -343,6 +344,7 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
                 stop: Stiff,
                 by: TakenBy::Clinician,
                 on: on(first),
+                arc: None,
             };
             events::add_reading(conn, id, &reading)?;
         }

@@ -2,7 +2,7 @@
 
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, OtherSide, Reading, Start, StopReason, Story, TakenBy, Task, TestAnswer,
+    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, OtherSide, PainArc, Reading, Start, StopReason, Story, TakenBy, Task, TestAnswer,
     TestFinding, Vote,
 };
 use ritorno_core::knowledge::{Found, Setting};
@@ -35,6 +35,8 @@ pub struct Examined {
     day: i32,
     /// Quantity, this side, the other side, why this side stopped.
     ranges: &'static [(&'static str, f64, f64, StopReason)],
+    /// Where pain began and ended on active raising.
+    arc: Option<PainArc>,
     words: &'static [(&'static str, Found)],
     numbers: &'static [(&'static str, f64)],
     votes: &'static [(Vote, f64)],
@@ -65,6 +67,7 @@ pub const EXAMINED: &[Examined] = &[
             ("passive-ir-90", 48.0, 62.0, Stiff),
             ("hand-behind-back", 6.0, 7.0, Pain),
         ],
+        arc: Some(PainArc { from: 80.0, to: 115.0 }),
         words: &[
             ("neck-screen", Nothing),
             ("painful-arc", Familiar),
@@ -103,6 +106,7 @@ pub const EXAMINED: &[Examined] = &[
             ("passive-abduction", 82.0, 172.0, Stiff),
             ("hand-behind-back", 2.0, 7.0, Pain),
         ],
+        arc: None,
         words: &[
             ("neck-screen", Nothing),
             ("painful-arc", Familiar),
@@ -136,6 +140,7 @@ pub const EXAMINED: &[Examined] = &[
             ("passive-er-90", 96.0, 112.0, Slipping),
             ("hand-behind-back", 8.0, 9.0, Stiff),
         ],
+        arc: None,
         words: &[
             ("neck-screen", Nothing),
             ("painful-arc", Nothing),
@@ -169,6 +174,7 @@ pub const EXAMINED: &[Examined] = &[
             ("passive-elevation", 156.0, 166.0, Stiff),
             ("passive-er-side", 55.0, 58.0, Stiff),
         ],
+        arc: None,
         words: &[
             ("neck-screen", Nothing),
             ("painful-arc", Familiar),
@@ -222,7 +228,16 @@ pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -
     events::add_flag_answers(conn, id, &answers)?;
     for (quantity, here, there, stop) in p.ranges {
         for (side, value, stop) in [(p.side, *here, *stop), (p.side.other(), *there, Stiff)] {
-            let reading = Reading { id: Uuid::now_v7(), quantity: (*quantity).into(), side, value, stop, by: TakenBy::Clinician, on };
+            let reading = Reading {
+                id: Uuid::now_v7(),
+                quantity: (*quantity).into(),
+                side,
+                value,
+                stop,
+                by: TakenBy::Clinician,
+                on,
+                arc: p.arc.filter(|_| side == p.side && *quantity == "active-elevation-upright"),
+            };
             events::add_reading(conn, id, &reading)?;
         }
     }

@@ -70,6 +70,10 @@ pub(crate) async fn add_reading(
                 if let Err(bounds) = possible(quantity, reading.value) {
                     faults.within("value", reading.value, bounds.min, bounds.max);
                 }
+                if let Some(arc) = reading.arc {
+                    faults.within("arc.from", arc.from, quantity.min, reading.value.min(quantity.max));
+                    faults.within("arc.to", arc.to, arc.from, reading.value.max(arc.from));
+                }
                 // What protection bars is not measured: the reading is refused, not flagged.
                 let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
                 let day = facts.day_of(reading.on);

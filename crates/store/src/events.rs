@@ -8,7 +8,7 @@ use crate::convert::{column, count, unword, word};
 use crate::schema::{attestation, flag_action, flag_answer, gate_pass, log_entry, reading, reading_withdrawn, score};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{Attestation, FlagAction, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score};
+use ritorno_core::episode::{Attestation, FlagAction, FlagAnswer, GatePass, LogEntry, LogFact, PainArc, Reading, Score};
 use uuid::Uuid;
 
 /// Whether an event was new.
@@ -44,6 +44,8 @@ pub fn add_reading(conn: &mut PgConnection, episode: Uuid, event: &Reading) -> R
             t::stop.eq(word(event.stop)),
             t::taken_by.eq(word(event.by)),
             t::taken_on.eq(event.on),
+            t::pain_from.eq(event.arc.map(|a| a.from)),
+            t::pain_to.eq(event.arc.map(|a| a.to)),
         ))
         .on_conflict(t::id)
         .do_nothing()
@@ -70,10 +72,20 @@ pub fn withdraw_reading(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason
     Ok(())
 }
 
-type ReadingRow = (Uuid, Uuid, i64, String, String, f64, String, String, NaiveDate);
+type ReadingRow = (Uuid, Uuid, i64, String, String, f64, String, String, NaiveDate, Option<f64>, Option<f64>);
 
-fn to_reading((id, _, _, quantity, side, value, stop, by, on): ReadingRow) -> Result<Reading, StoreError> {
-    Ok(Reading { id, quantity, side: unword("side", &side)?, value, stop: unword("stop reason", &stop)?, by: unword("rater", &by)?, on })
+fn to_reading((id, _, _, quantity, side, value, stop, by, on, from, to): ReadingRow) -> Result<Reading, StoreError> {
+    let arc = from.zip(to).map(|(from, to)| PainArc { from, to });
+    Ok(Reading {
+        id,
+        quantity,
+        side: unword("side", &side)?,
+        value,
+        stop: unword("stop reason", &stop)?,
+        by: unword("rater", &by)?,
+        on,
+        arc,
+    })
 }
 
 /// Readings, oldest first, withdrawn ones left out.

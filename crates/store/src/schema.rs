@@ -57,7 +57,8 @@ diesel::table! {
 diesel::table! {
     reading (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, quantity -> Text, side -> Text, value -> Float8, stop -> Text,
-        taken_by -> Text, taken_on -> Date,
+        taken_by -> Text, taken_on -> Date, pain_from -> Nullable<Float8>,
+        pain_to -> Nullable<Float8>,
     }
 }
 diesel::table! { reading_withdrawn (reading_id) { reading_id -> Uuid, reason -> Text, } }

@@ -1548,6 +1548,19 @@ export interface components {
          * @enum {string}
          */
         OtherSide: "sound" | "affected" | "operated" | "hypermobile";
+        /** @description A painful arc. */
+        PainArc: {
+            /**
+             * Format: double
+             * @description Where it began, in the quantity's unit.
+             */
+            from: number;
+            /**
+             * Format: double
+             * @description Where it ended.
+             */
+            to: number;
+        };
         /** @description Passing a gate. */
         Passing: {
             /** @description Criteria that are overridden, by id. */
@@ -1753,6 +1766,7 @@ export interface components {
         };
         /** @description One measured range. Append-only: a correction supersedes. */
         Reading: {
+            arc?: components["schemas"]["PainArc"] | null;
             /** @description Who measured. */
             by: components["schemas"]["TakenBy"];
             /**

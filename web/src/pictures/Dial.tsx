@@ -69,6 +69,7 @@ export function Dial({ dial, which, typed, label }: DialProps) {
         {which === "operated" && dial.other.last && <path d={arc(deg(zero), deg(dial.other.last.reading.value), R + 14)} fill="none" stroke={ink.soft} strokeWidth="2.5" />}
         {dial.floor != null && which === "operated" && <path d={`M${at(deg(dial.floor), R - 11).join(" ")}L${at(deg(dial.floor), R + 10).join(" ")}`} stroke={ink.text} strokeWidth="2.4" strokeDasharray="4 2.5" />}
         <path d={`M${at(deg(dial.reference), R + 8).join(" ")}L${at(deg(dial.reference), R + 15).join(" ")}`} stroke={ink.soft} strokeWidth="2" />
+        {side.last?.reading.arc && typedValue === undefined && <path d={arc(deg(side.last.reading.arc.from), deg(side.last.reading.arc.to), R + 10)} fill="none" stroke={ink.brick} strokeWidth="5" strokeDasharray="3 2" />}
         {side.last && typedValue === undefined && (
           <g transform={`translate(${at(deg(side.last.reading.value), R).join(" ")})`}>
             <StopMark stop={side.last.reading.stop} />

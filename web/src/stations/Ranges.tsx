@@ -20,6 +20,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
   const [which, setWhich] = useState<Which>("operated");
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState("");
+  const [arc, setArc] = useState<number[]>([]);
   const [kept, setKept] = useState<{ id: string; text: string }[]>([]);
   const [error, setError] = useState<unknown>();
   const [ask4, setAsk4] = useState(false);
@@ -27,6 +28,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
   const dial = dials[at];
   const move = useCallback((step: number) => {
     setTyped("");
+    setArc([]);
     setAsk4(false);
     setAt((now) => {
       for (let i = 1; i <= dials.length; i++) {
@@ -39,7 +41,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
   const keep = useCallback(async (stop: Schemas["StopReason"]) => {
     if (!dial || typed === "" || typed === "-") return;
     const side = dial[which].side;
-    const reading: Schemas["Reading"] = { id: newId(), quantity: dial.quantity, side, value: Number(typed), stop, by: "clinician", on: today };
+    const reading: Schemas["Reading"] = { id: newId(), quantity: dial.quantity, side, value: Number(typed), stop, by: "clinician", on: today, arc: arc.length === 2 ? { from: Math.min(...arc), to: Math.max(...arc) } : null };
     setError(undefined);
     try {
       const answer = (await send(`/api/episodes/${episode}/readings`, reading)) as Page | undefined;
@@ -48,7 +50,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       for (const key of ["reading", "visit", "story", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
       move(1);
     } catch (failure) { setError(failure); }
-  }, [dial, typed, which, today, episode, queries, move]);
+  }, [dial, typed, arc, which, today, episode, queries, move]);
   const undo = useCallback(async () => {
     const last = kept[0];
     if (!last) return;
@@ -66,7 +68,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       if (/^[0-9]$/.test(e.key)) setTyped((now) => (now.length < 4 ? now + e.key : now));
       else if (e.key === "-") setTyped((now) => (now.startsWith("-") ? now.slice(1) : `-${now}`));
       else if (e.key === "Backspace") setTyped((now) => now.slice(0, -1));
-      else if (e.key === "Escape") setTyped("");
+      else if (e.key === "a" && typed !== "") { setArc((now) => [...now, Number(typed)].slice(-2)); setTyped(""); }
+      else if (e.key === "Escape") { setTyped(""); setArc([]); }
       else if (e.key === "Enter" && typed !== "") setAsk4(true);
       else if (e.key === "ArrowRight" || e.key === "ArrowDown") move(1);
       else if (e.key === "ArrowLeft" || e.key === "ArrowUp") move(-1);
@@ -100,6 +103,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
             <button key={key} disabled={typed === ""} onClick={() => void keep(stop)}><svg width="18" height="18" viewBox="-9 -9 18 18" aria-hidden="true"><StopMark stop={stop} /></svg>{nameOf("stop", stop)} <kbd>{key}</kbd></button>
           ))}
         </span>
+        <span className="soft small" id="arc">{arc.length === 0 ? <><kbd>a</kbd> {t("ranges-arc")}</> : t("ranges-arc-kept", { from: arc[0] ?? 0, to: arc[1] ?? "…" })}</span>
         {ask4 && <span>{t("ranges-say-why")}</span>}
       </div>
       <div className="dials">

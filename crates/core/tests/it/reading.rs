@@ -58,6 +58,7 @@ pub fn measure(facts: &mut Facts, quantity: &str, value: f64, stop: StopReason) 
         stop,
         by: TakenBy::Clinician,
         on: facts.today,
+        arc: None,
     });
 }
 
@@ -502,6 +503,7 @@ fn impairments_are_ranked_and_honest_about_what_they_are_measured_against() {
             stop: StopReason::Stiff,
             by: TakenBy::Clinician,
             on: facts.today,
+            arc: None,
         });
     };
     // The worked thrower: other side 65 and 112, this side 45 and 125: deficit 20, total 170 against 177.

@@ -78,7 +78,16 @@ pub fn pass(facts: &mut Facts, gate: &str, day: i32) {
 
 pub fn read(facts: &mut Facts, quantity: &str, value: f64, day: i32, stop: StopReason) {
     let side = facts.story.side;
-    facts.readings.push(Reading { id: Uuid::now_v7(), quantity: quantity.into(), side, value, stop, by: TakenBy::Clinician, on: on(day) });
+    facts.readings.push(Reading {
+        id: Uuid::now_v7(),
+        quantity: quantity.into(),
+        side,
+        value,
+        stop,
+        by: TakenBy::Clinician,
+        on: on(day),
+        arc: None,
+    });
 }
 
 pub fn limit(quantity: &str, ceiling: f64, until_day: Option<i32>) -> SurgeonLimit {

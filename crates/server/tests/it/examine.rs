@@ -89,6 +89,14 @@ fn what_cannot_be_a_finding_is_refused_and_what_is_doubtful_is_kept_unused() {
     let weighed = &page["view"]["findings"][0];
     assert_eq!((weighed["unused"]["rule"].as_str(), weighed["also"].as_array().map(Vec::len)), (Some("finding-contradicted"), Some(1)));
     assert!(hypothesis(&page, "subacromial-pain")["steps"].as_array().expect("steps").is_empty());
+    // A painful arc lies below the reading, and comes back as it was sent.
+    let mut arc = reading("active-elevation-upright", 150.0, TODAY);
+    arc["arc"] = json!({ "from": 115.0, "to": 80.0 });
+    assert_eq!(s.post(&format!("/api/episodes/{episode}/readings"), &arc).json()["fields"][0]["field"], "arc.to");
+    arc["arc"] = json!({ "from": 80.0, "to": 115.0 });
+    let ranges = s.post(&format!("/api/episodes/{episode}/readings"), &arc).ok();
+    let dial = ranges["dials"].as_array().expect("dials").iter().find(|d| d["quantity"] == "active-elevation-upright").expect("it").clone();
+    assert_eq!(dial["operated"]["last"]["reading"]["arc"], json!({ "from": 80.0, "to": 115.0 }));
     // Sent twice it is stored once; the same id with another answer is refused.
     let mut once = finding("neer", word("familiar"));
     s.post(&path, &once).ok();

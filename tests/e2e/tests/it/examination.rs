@@ -67,6 +67,13 @@ async fn twelve_items_by_keyboard_move_the_beams() {
             .await;
     }
     house.until("document.querySelector('#irritability .level').innerText === 'high'").await;
+    // A painful arc is typed on the way: where it began, where it ended, the reading, why it stopped.
+    house.keys("gm").await;
+    house.see(".dial.on").await;
+    house.keys("80a115a158p").await;
+    house
+        .until("document.querySelectorAll('#kept li').length === 1 && document.querySelector('.dial path[stroke-dasharray=\"3 2\"]')")
+        .await;
     // Then what provokes is left out of the plan.
     house.goto(&format!("/e/{episode}/examine")).await;
     house.says("Not now").await;
