@@ -169,13 +169,11 @@ fn winging(newest: &impl Fn(&str) -> Option<TestAnswer>) -> Option<Reason> {
     if !under_load && !lowering {
         return None;
     }
-    Some(Reason::new(if is("winging-opposing-tightness", &off) {
-        "winging-opposing"
-    } else if is("rounded-shoulder", &[Found::Obvious]) {
-        "winging-rounding"
-    } else if lowering && !under_load {
-        "winging-control"
-    } else {
-        "winging-strength"
-    }))
+    let (opposing, rounded) = (is("winging-opposing-tightness", &off), is("rounded-shoulder", &[Found::Obvious]));
+    Some(match (opposing, rounded) {
+        (true, _) => Reason::new("winging-opposing"),
+        (false, true) => Reason::new("winging-rounding"),
+        (false, false) if lowering && !under_load => Reason::new("winging-control"),
+        (false, false) => Reason::new("winging-strength"),
+    })
 }
