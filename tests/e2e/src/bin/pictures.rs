@@ -50,6 +50,34 @@ async fn main() {
     house.see("#gate").await;
     house.scroll("#gate").await;
     house.picture(&shot("gate-due")).await;
+    house.open_patient("Vescolan").await;
+    house.keys("ge").await;
+    house.see(".mini").await;
+    house.picture(&shot("examine")).await;
+    house.keys("gr").await;
+    house.see("#beams").await;
+    house.picture(&shot("read")).await;
+    house.click("[data-hypothesis=subacromial-pain] .beam-row").await;
+    house.see(".steps").await;
+    house.picture(&shot("read-steps")).await;
+    house.keys("gf").await;
+    house.see("#push").await;
+    house.click("#device").await;
+    house.see("#reading").await;
+    house.picture(&shot("strength")).await;
+    house.open_patient("Falanga").await;
+    house.keys("gr").await;
+    house.see("#state").await;
+    house.picture(&shot("read-operated")).await;
+    house.goto("/clinic").await;
+    house.see("#cell-0-0").await;
+    for (i, row) in [[120, 130, 112], [90, 99, 84], [150, 161, 140], [101, 113, 96]].iter().enumerate() {
+        for (j, value) in row.iter().enumerate() {
+            house.fill(&format!("#cell-{i}-{j}"), &value.to_string()).await;
+        }
+    }
+    house.see("#verdict").await;
+    house.picture(&shot("reliability")).await;
     house.close().await;
 }
 
