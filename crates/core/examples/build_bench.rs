@@ -1,7 +1,6 @@
 //! Times building and checking one program: `./bench` runs it in release.
 
-use ritorno_core::episode::{Answer, Clearance, Facts, FlagAnswer, GatePass, OtherSide, Start, Story};
-use ritorno_core::knowledge::Setting;
+use ritorno_core::episode::{Answer, Clearance, Facts, FlagAnswer, GatePass, Start, Story};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::program::{build, check_line, schedule};
 use ritorno_core::visit::Assessment;
@@ -11,46 +10,16 @@ use uuid::Uuid;
 fn main() -> Result<(), Box<dyn std::error::Error>> {
     let known = ritorno_shelf::read(&ritorno_shelf::shipped())?;
     let day0 = "2027-01-22".parse()?;
+    let story = Story {
+        clearance: Some(Clearance { role: "surgeon".into(), on: day0 }),
+        kit: "bed table cloth stick towel wall ball pulley elastic weight".split(' ').map(str::to_owned).collect(),
+        ..Story::begun("cuff-repair-small-medium", Arm::Right, day0, Start::Surgery)
+    };
+    let asked = known.red_flags.iter();
     let facts = Facts {
-        today: "2027-03-01".parse()?,
-        birth: "1979-05-12".parse()?,
-        story: Story {
-            pathway: "cuff-repair-small-medium".into(),
-            side: Arm::Right,
-            day0,
-            start: Start::Surgery,
-            setting: Setting::Specialist,
-            complaint: None,
-            other_side: OtherSide::Sound,
-            mass_kg: None,
-            height_cm: None,
-            dominant: Arm::Right,
-            mechanism: String::new(),
-            work: String::new(),
-            clearance: Some(Clearance { role: "surgeon".into(), on: day0 }),
-            sling_worn: None,
-            health: vec![],
-            tasks: vec![],
-            kit: "bed table cloth stick towel wall ball pulley elastic weight".split(' ').map(str::to_owned).collect(),
-            note: String::new(),
-        },
-        limits: vec![],
-        flag_answers: known
-            .red_flags
-            .iter()
-            .map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on: day0, confirmed: true })
-            .collect(),
-        flag_actions: vec![],
-        readings: vec![],
-        findings: vec![],
-        strength: vec![],
-        clinic_errors: vec![],
-        exam_notes: vec![],
-        scores: vec![],
-        attestations: vec![],
-        log: vec![],
+        flag_answers: asked.map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on: day0, confirmed: true }).collect(),
         gate_passes: vec![GatePass { gate: "to-protected-passive".into(), on: day0, overridden: vec![], reason: String::new() }],
-        lines: vec![],
+        ..Facts::new("2027-03-01".parse()?, "1979-05-12".parse()?, story)
     };
     let mut times = Vec::new();
     let mut lines = 0;

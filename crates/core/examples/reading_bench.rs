@@ -1,8 +1,7 @@
 //! Times the reading: `./bench` runs it in release. Prints one line a goal.
 
-use ritorno_core::calendar::age_years;
 use ritorno_core::episode::*;
-use ritorno_core::knowledge::{Found, Setting};
+use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::reading::{IrritabilityView, ReadingModel, irritability, plan, read, read_hypothesis, weigh};
 use ritorno_core::visit::Assessment;
@@ -34,26 +33,8 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     let model = ReadingModel::new(&known);
     let built = start.elapsed();
     let today = "2027-03-01".parse()?;
-    let story = Story {
-        pathway: "no-operation".into(),
-        side: Arm::Right,
-        day0: "2027-02-20".parse()?,
-        start: Start::Gradual,
-        setting: Setting::Primary,
-        complaint: Some(Complaint::Raising),
-        other_side: OtherSide::Sound,
-        mass_kg: None,
-        height_cm: None,
-        dominant: Arm::Right,
-        mechanism: String::new(),
-        work: String::new(),
-        clearance: None,
-        sling_worn: None,
-        health: vec![],
-        tasks: vec![],
-        kit: vec![],
-        note: String::new(),
-    };
+    let begun = Story::begun("no-operation", Arm::Right, "2027-02-20".parse()?, Start::Gradual);
+    let story = Story { complaint: Some(Complaint::Raising), ..begun };
     let reading = |quantity: &str, value: f64| Reading {
         id: Uuid::nil(),
         quantity: quantity.into(),
@@ -78,41 +59,21 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         ("speed", Found::Nothing),
         ("spurling", Found::Nothing),
     ];
-    let facts = Facts {
-        today,
-        birth: "1979-05-12".parse()?,
-        story,
-        limits: vec![],
-        flag_answers: vec![],
-        flag_actions: vec![],
-        readings: vec![
-            reading("active-elevation-upright", 160.0),
-            reading("active-er-side", 60.0),
-            reading("active-er-90", 90.0),
-            reading("hand-behind-back", 6.0),
-        ],
-        findings: words
-            .iter()
-            .map(|(test, found)| TestFinding {
-                id: Uuid::nil(),
-                test: (*test).into(),
-                side: Arm::Right,
-                answer: TestAnswer::Word { found: *found },
-                variant: None,
-                on: today,
-                rater: Uuid::nil(),
-            })
-            .collect(),
-        strength: vec![],
-        clinic_errors: vec![],
-        exam_notes: vec![],
-        scores: vec![],
-        attestations: vec![],
-        log: vec![],
-        gate_passes: vec![],
-        lines: vec![],
+    let finding = |(test, found): &(&str, Found)| TestFinding {
+        id: Uuid::nil(),
+        test: (*test).into(),
+        side: Arm::Right,
+        answer: TestAnswer::Word { found: *found },
+        variant: None,
+        on: today,
+        rater: Uuid::nil(),
     };
-    std::hint::black_box(age_years(facts.birth, facts.today));
+    let ranges = [("active-elevation-upright", 160.0), ("active-er-side", 60.0), ("active-er-90", 90.0), ("hand-behind-back", 6.0)];
+    let facts = Facts {
+        readings: ranges.iter().map(|(quantity, value)| reading(quantity, *value)).collect(),
+        findings: words.iter().map(finding).collect(),
+        ..Facts::new(today, "1979-05-12".parse()?, story)
+    };
     let assessment = Assessment::new(&known, &facts).ok_or("no pathway")?;
     let ctx = assessment.ctx();
     let weighed = weigh(&ctx, &facts, Arm::Right);

@@ -1,7 +1,13 @@
 //! What is on record about one operated shoulder: plain facts, no rules.
 
+mod beginning;
+mod examination;
+
+pub use beginning::{Complaint, OtherSide, Start};
+pub use examination::{ClinicError, Evidence, ExamFact, ExamNote, Severity, TestAnswer, TestFinding, TryOutWord, Vote};
+
 use crate::calendar::{PostOpDay, post_op_day};
-use crate::knowledge::{Dose, Found, Setting};
+use crate::knowledge::{Dose, Setting};
 use crate::mechanics::Arm;
 use crate::strength::StrengthTrial;
 use chrono::NaiveDate;
@@ -26,69 +32,6 @@ pub struct Task {
     pub label: String,
     /// 0 cannot, 10 as before.
     pub score: u8,
-}
-
-/// How it began: what day 0 is the day of.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Start {
-    /// An operation. There are no diagnostic probabilities for an operated shoulder.
-    #[default]
-    Surgery,
-    /// An injury.
-    Injury,
-    /// It came by itself; day 0 is the first visit.
-    Gradual,
-}
-
-/// The main complaint: it chooses the core of the examination.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Complaint {
-    /// Pain on raising.
-    Raising,
-    /// The arm is weak.
-    Weakness,
-    /// It slips or is about to.
-    Slipping,
-    /// It is stiff.
-    Stiffness,
-    /// Pain on top.
-    Top,
-    /// Neck and arm.
-    Neck,
-}
-
-impl Complaint {
-    /// The word in the test rows.
-    pub fn word(self) -> &'static str {
-        match self {
-            Complaint::Raising => "raising",
-            Complaint::Weakness => "weakness",
-            Complaint::Slipping => "slipping",
-            Complaint::Stiffness => "stiffness",
-            Complaint::Top => "top",
-            Complaint::Neck => "neck",
-        }
-    }
-}
-
-/// Whether the other side may serve as a measure.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum OtherSide {
-    /// Nothing is known against it.
-    #[default]
-    Sound,
-    /// It hurts or is stiff too.
-    Affected,
-    /// It was operated on.
-    Operated,
-    /// Both shoulders are looser than most.
-    Hypermobile,
 }
 
 /// What happened and what was done.
@@ -273,198 +216,6 @@ pub struct PainArc {
     pub to: f64,
 }
 
-/// The answer to a clinical test.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
-#[serde(tag = "kind", rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum TestAnswer {
-    /// In one word.
-    Word {
-        /// The word.
-        found: Found,
-    },
-    /// As a number in the test's unit.
-    Number {
-        /// The number.
-        value: f64,
-    },
-    /// Tried and could not be done. Never a negative.
-    CouldNot,
-}
-
-/// One answered test. Append-only: an undo withdraws.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct TestFinding {
-    /// Id, made by the client.
-    pub id: Uuid,
-    /// Test id.
-    pub test: String,
-    /// Examined side.
-    pub side: Arm,
-    /// What was found.
-    pub answer: TestAnswer,
-    /// Way of doing it, where the row names several.
-    #[serde(default)]
-    pub variant: Option<String>,
-    /// When.
-    pub on: NaiveDate,
-    /// Who examined, set by the server.
-    #[serde(default)]
-    pub rater: Uuid,
-}
-
-/// What else the reading rests on: votes on irritability, what is known from imaging, the clinician's own pre-test probability.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[serde(tag = "kind", rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum ExamFact {
-    /// One vote on irritability.
-    Irritability {
-        /// Which question.
-        question: Vote,
-        /// Worst pain 0 to 10; every other question 0 low, 1 moderate, 2 high.
-        value: f64,
-    },
-    /// A radiograph, a scan or an operation has shown it or excluded it: that ends the guessing.
-    Known {
-        /// Hypothesis or condition id.
-        about: String,
-        /// Shown, or excluded.
-        present: bool,
-        /// What showed it.
-        by: Evidence,
-    },
-    /// One question on the severity of instability.
-    Instability {
-        /// Which.
-        item: Severity,
-        /// Yes or no.
-        present: bool,
-    },
-    /// The same sign before and after one dose of something, in the room.
-    Response {
-        /// The sign: a test or an exercise id.
-        sign: String,
-        /// What was done, an exercise id or free words.
-        dose: String,
-        /// Pain before, 0 to 10.
-        before: f64,
-        /// Pain after, 0 to 10.
-        after: f64,
-    },
-    /// Five repetitions of a new exercise, in the room.
-    TryOut {
-        /// Exercise id.
-        exercise: String,
-        /// How it went.
-        went: TryOutWord,
-    },
-    /// The clinician's own pre-test probability.
-    PreTest {
-        /// Hypothesis id.
-        hypothesis: String,
-        /// Strictly between 0 and 1.
-        probability: f64,
-        /// Why.
-        reason: String,
-    },
-}
-
-/// A question on the severity of instability; age and looseness are known already.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Severity {
-    /// Competition sport.
-    Competition,
-    /// Contact or forced overhead sport or work.
-    ContactOrOverhead,
-    /// A notch in the head on the radiograph.
-    HeadNotch,
-    /// Lost contour of the lower rim on the radiograph.
-    RimLoss,
-}
-
-impl Severity {
-    /// All of them.
-    pub const ALL: [Severity; 4] = [Severity::Competition, Severity::ContactOrOverhead, Severity::HeadNotch, Severity::RimLoss];
-}
-
-/// How a try-out went.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum TryOutWord {
-    /// Clean.
-    Clean,
-    /// With faults to watch.
-    Faults,
-    /// It hurt.
-    Pain,
-    /// Too hard.
-    TooHard,
-}
-
-/// The clinic's own error of a quantity, from its reliability bench.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct ClinicError {
-    /// Quantity id.
-    pub quantity: String,
-    /// Standard error of one measurement by any rater.
-    pub sem: f64,
-    /// Standard error of one measurement by the same rater.
-    pub sem_same_rater: f64,
-    /// When it was measured.
-    pub on: NaiveDate,
-}
-
-/// A question on irritability.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Vote {
-    /// Worst pain, 0 to 10.
-    WorstPain,
-    /// Night or rest pain: 2 constant, 1 intermittent, 0 none.
-    Night,
-    /// Pain with motion: 2 before the end, 1 at the end, 0 only with overpressure.
-    EndRange,
-    /// Disability: 2 high, 1 moderate, 0 low.
-    Disability,
-    /// Ache after provocation: 2 longer than a day, 1 hours, 0 minutes.
-    Ache,
-}
-
-/// What showed it.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Evidence {
-    /// Radiograph.
-    Radiograph,
-    /// Ultrasound.
-    Ultrasound,
-    /// Magnetic resonance.
-    Mri,
-    /// Seen at operation.
-    Operation,
-}
-
-/// One such fact; the newest about the same thing counts.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct ExamNote {
-    /// Id, made by the client.
-    pub id: Uuid,
-    /// When.
-    pub on: NaiveDate,
-    /// What.
-    #[serde(flatten)]
-    pub fact: ExamFact,
-}
-
 /// A number the patient gives, 0 to 10.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -611,7 +362,65 @@ pub struct Facts {
     pub lines: Vec<Line>,
 }
 
+impl Story {
+    /// A story of which only the beginning is known.
+    pub fn begun(pathway: &str, side: Arm, day0: NaiveDate, start: Start) -> Self {
+        Story {
+            pathway: pathway.to_owned(),
+            side,
+            day0,
+            start,
+            setting: first_contact(),
+            complaint: None,
+            other_side: OtherSide::Sound,
+            mass_kg: None,
+            height_cm: None,
+            dominant: Arm::Right,
+            mechanism: String::new(),
+            work: String::new(),
+            clearance: None,
+            sling_worn: None,
+            health: Vec::new(),
+            tasks: Vec::new(),
+            kit: Vec::new(),
+            note: String::new(),
+        }
+    }
+}
+
 impl Facts {
+    /// A story with nothing on record yet.
+    pub fn new(today: NaiveDate, birth: NaiveDate, story: Story) -> Self {
+        Facts {
+            today,
+            birth,
+            story,
+            limits: Vec::new(),
+            flag_answers: Vec::new(),
+            flag_actions: Vec::new(),
+            readings: Vec::new(),
+            findings: Vec::new(),
+            strength: Vec::new(),
+            clinic_errors: Vec::new(),
+            exam_notes: Vec::new(),
+            scores: Vec::new(),
+            attestations: Vec::new(),
+            log: Vec::new(),
+            gate_passes: Vec::new(),
+            lines: Vec::new(),
+        }
+    }
+
+    /// The newest lag on the affected side that counts as one: test and degrees.
+    pub fn lag(&self, from_deg: f64) -> Option<(&str, f64)> {
+        ["er-lag", "drop-sign", "ir-lag"].into_iter().find_map(|test| {
+            match self.findings.iter().rev().find(|f| f.test == test && f.side == self.story.side)?.answer {
+                TestAnswer::Number { value } if value >= from_deg => Some((test, value)),
+                _ => None,
+            }
+        })
+    }
+
     /// Today's post-operative day.
     pub fn day(&self) -> PostOpDay {
         self.day_of(self.today)

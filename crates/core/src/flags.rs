@@ -122,7 +122,7 @@ fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<(&'static str, Reason
             out.push(("active-loss", reason("flag-active-loss"), active.on));
         }
     }
-    out.extend(from_examination(facts, age, &newest));
+    out.extend(from_examination(ctx, facts, age, &newest));
     let weakness = facts.flag_answers.iter().rev().find(|a| a.flag == "new-weakness").filter(|a| a.answer == Answer::Yes);
     for quantity in ["passive-elevation", "passive-er-side", "passive-er-90"] {
         let spoken = calls(ctx, facts, quantity);
@@ -140,13 +140,15 @@ fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<(&'static str, Reason
 
 /// Flags that the examination of a shoulder that was not operated on raises. After an operation the surgeon's rules above speak.
 ///
-/// Source: consensus triggers (reference `red-flag-consensus`), from memory; the angles are our choice.
+/// Source: consensus triggers (reference `red-flag-consensus`), from memory; bounds in `thresholds.toml`.
 fn from_examination(
+    ctx: &CheckContext,
     facts: &Facts,
     age: u32,
     newest: &impl Fn(&str) -> Option<crate::episode::Reading>,
 ) -> Vec<(&'static str, Reason, chrono::NaiveDate)> {
     let mut out = Vec::new();
+    let bound = |id: &str| ctx.known.threshold(id);
     let injury = facts.story.start == Start::Injury;
     let finding = |test: &str| facts.findings.iter().rev().find(|f| f.test == test && f.side == facts.story.side);
     let says = |test: &str, word: Found| finding(test).filter(|f| f.answer == TestAnswer::Word { found: word });
@@ -156,7 +158,7 @@ fn from_examination(
     if facts.operated() {
         return out;
     }
-    if let Some(turned) = newest("passive-er-side").filter(|r| injury && r.value <= 0.0) {
+    if let Some(turned) = newest("passive-er-side").filter(|r| injury && r.value <= bound("locked-rotation-deg")) {
         let reason = Reason::new("flag-locked-rotation").with("quantity", "passive-er-side").with("value", turned.value);
         out.push(("locked-rotation", reason, turned.on));
     }
@@ -164,16 +166,11 @@ fn from_examination(
         out.push(("bone-loss", Reason::new("flag-bone-loss").with("day", facts.day_of(feared.on)), feared.on));
     }
     let active = newest("active-elevation-upright").or_else(|| newest("active-elevation-lying"));
-    let lag = ["er-lag", "drop-sign", "ir-lag"].into_iter().find_map(|test| {
-        finding(test).and_then(|f| match f.answer {
-            TestAnswer::Number { value } if value >= 5.0 => Some((test, value)),
-            _ => None,
-        })
-    });
-    if let (Some(active), Some(passive), Some((test, degrees))) = (active, newest("passive-elevation"), lag)
-        && age >= 40
-        && active.value < 90.0
-        && passive.value - active.value >= 40.0
+    if let (Some(active), Some(passive), Some((test, degrees))) =
+        (active, newest("passive-elevation"), facts.lag(bound("lag-positive-deg")))
+        && f64::from(age) >= bound("acute-tear-age-years")
+        && active.value < bound("acute-tear-active-deg")
+        && passive.value - active.value >= bound("acute-tear-gap-deg")
     {
         let reason = Reason::new("flag-acute-tear")
             .with("quantity", "passive-elevation")

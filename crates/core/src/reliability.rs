@@ -16,6 +16,34 @@ pub struct Estimate {
     pub high: f64,
 }
 
+/// Bounds of the words for an intraclass correlation. Source: Koo and Li 2016, from memory.
+pub const ICC_BANDS: [f64; 3] = [0.5, 0.75, 0.9];
+
+/// The word for an intraclass correlation.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum IccBand {
+    /// Below 0.5.
+    Poor,
+    /// From 0.5.
+    Moderate,
+    /// From 0.75.
+    Good,
+    /// From 0.9.
+    Excellent,
+}
+
+/// The word for an estimate.
+pub fn icc_band(value: f64) -> IccBand {
+    match ICC_BANDS.iter().filter(|b| value >= **b).count() {
+        0 => IccBand::Poor,
+        1 => IccBand::Moderate,
+        2 => IccBand::Good,
+        _ => IccBand::Excellent,
+    }
+}
+
 /// What a table of ratings says.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -28,6 +56,10 @@ pub struct Reliability {
     pub icc_2_1: Estimate,
     /// ICC(3,1): these raters, consistency.
     pub icc_3_1: Estimate,
+    /// Word for the first: poor, moderate, good, excellent.
+    pub band_2_1: IccBand,
+    /// Word for the second.
+    pub band_3_1: IccBand,
     /// Standard error of one measurement by any rater, in the unit of the ratings.
     pub sem: f64,
     /// Smallest detectable change at 95 %, any rater.
@@ -111,7 +143,18 @@ pub fn reliability(ratings: &[Vec<f64>]) -> Result<Reliability, ReliabilityError
     let sd_within = ((rows + error) / (n * k - 1.0)).sqrt();
     let sem = sd * (1.0 - icc_2_1.value).max(0.0).sqrt();
     let sem_same_rater = sd_within * (1.0 - icc_3_1.value).max(0.0).sqrt();
-    Ok(Reliability { subjects, raters, icc_2_1, icc_3_1, sem, mdc95: mdc95(sem), sem_same_rater, mdc95_same_rater: mdc95(sem_same_rater) })
+    Ok(Reliability {
+        subjects,
+        raters,
+        icc_2_1,
+        icc_3_1,
+        band_2_1: icc_band(icc_2_1.value),
+        band_3_1: icc_band(icc_3_1.value),
+        sem,
+        mdc95: mdc95(sem),
+        sem_same_rater,
+        mdc95_same_rater: mdc95(sem_same_rater),
+    })
 }
 
 /// MDC95 = 1.96·√2·SEM.

@@ -131,8 +131,8 @@ pub struct StrengthTrial {
     pub lever_m: Option<f64>,
     /// Pain during the push, 0 to 10.
     pub pain: Option<f64>,
-    /// Whether a device measured it.
-    pub by_device: bool,
+    /// The device that measured it, e.g. `simulated-dynamometer`; none when it was typed.
+    pub device: Option<String>,
     /// Whether the trace was sound.
     pub sound: bool,
     /// When.
@@ -193,6 +193,8 @@ pub struct StrengthView {
 pub struct StrengthPage {
     /// The tests in order.
     pub tests: Vec<StrengthView>,
+    /// Symmetry to aim for, in percent.
+    pub symmetry_goal_pct: f64,
     /// External to internal rotation at the side: affected, other.
     pub er_ir_side: [Option<f64>; 2],
     /// External to internal rotation at 90°: affected, other.
@@ -216,6 +218,9 @@ fn set_of(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, back: usize)
     let lever = used.first().and_then(|t| t.lever_m);
     let pain = trials.iter().filter_map(|t| t.pain).reduce(f64::max);
     let mut minds = Vec::new();
+    if trials.iter().any(|t| t.device.as_deref().is_some_and(|d| d.starts_with("simulated"))) {
+        minds.push(Reason::new("strength-simulated"));
+    }
     if used.len() < 3 {
         minds.push(Reason::new("strength-few").with("n", n));
     }
@@ -223,7 +228,7 @@ fn set_of(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, back: usize)
     if let Some(v) = variation_pct.filter(|v| *v > bound) {
         minds.push(Reason::new("strength-unsteady").with("percent", v.round()).with("limit", bound));
     }
-    if let Some(pain) = pain.filter(|p| *p >= 4.0) {
+    if let Some(pain) = pain.filter(|p| *p >= ctx.known.threshold("strength-pain-limit")) {
         minds.push(Reason::new("strength-pain-limited").with("pain", pain));
     }
     Some(StrengthSet {
@@ -273,7 +278,7 @@ pub fn strength_page(ctx: &CheckContext, facts: &Facts) -> StrengthPage {
     };
     let er_ir_side = [ratio("er-side", "ir-side", |t| &t.affected), ratio("er-side", "ir-side", |t| &t.other)];
     let er_ir_90 = [ratio("er-90", "ir-90", |t| &t.affected), ratio("er-90", "ir-90", |t| &t.other)];
-    StrengthPage { tests, er_ir_side, er_ir_90 }
+    StrengthPage { tests, symmetry_goal_pct: ctx.known.threshold("symmetry-goal-pct"), er_ir_side, er_ir_90 }
 }
 
 /// Maximal testing only once every group that works has the allowance *resisted*; empty when nothing is against it.

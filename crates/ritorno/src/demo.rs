@@ -4,8 +4,8 @@ use crate::Failure;
 use crate::demo_examined::{self, EXAMINED};
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, OtherSide, Reading, Score, Start, StopReason, Story,
-    SurgeonLimit, TakenBy, Task,
+    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score, Start, StopReason, Story, SurgeonLimit,
+    TakenBy, Task,
 };
 use ritorno_core::knowledge::Setting;
 use ritorno_core::mechanics::Arm;
@@ -280,16 +280,7 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
     let birth: NaiveDate = p.born.parse().map_err(|_| StoreError::Unreadable("demo birth date"))?;
     let patient = Patient { id: Uuid::now_v7(), given_name: p.given.into(), family_name: p.family.into(), birth };
     let story = Story {
-        pathway: "cuff-repair-small-medium".into(),
-        side: p.side,
-        day0,
-        start: Start::Surgery,
         setting: Setting::Specialist,
-        complaint: None,
-        other_side: OtherSide::Sound,
-        mass_kg: None,
-        height_cm: None,
-        dominant: Arm::Right,
         mechanism: p.mechanism.into(),
         work: p.work.into(),
         clearance: Some(Clearance { role: "surgeon".into(), on: day0 }),
@@ -297,7 +288,7 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         health: p.health.iter().map(|h| (*h).to_owned()).collect(),
         tasks: vec![Task { label: p.task.into(), score: 2 }],
         kit: ["bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic", "weight"].map(str::to_owned).to_vec(),
-        note: String::new(),
+        ..Story::begun("cuff-repair-small-medium", p.side, day0, Start::Surgery)
     };
     episode::insert(conn, &patient, id, &story)?;
     let answers: Vec<FlagAnswer> = state

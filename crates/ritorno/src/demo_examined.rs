@@ -5,7 +5,7 @@ use ritorno_core::episode::{
     Answer, Complaint, ExamFact, ExamNote, FlagAnswer, OtherSide, PainArc, Reading, Start, StopReason, Story, TakenBy, Task, TestAnswer,
     TestFinding, Vote,
 };
-use ritorno_core::knowledge::{Found, Setting};
+use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
 use ritorno_server::{AppState, refresh_lane};
 use ritorno_store::episode::Patient;
@@ -203,24 +203,16 @@ pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -
     let birth: NaiveDate = p.born.parse().map_err(|_| StoreError::Unreadable("demo birth date"))?;
     let patient = Patient { id: Uuid::now_v7(), given_name: p.given.into(), family_name: p.family.into(), birth };
     let story = Story {
-        pathway: "no-operation".into(),
-        side: p.side,
-        day0,
-        start: p.start,
-        setting: Setting::Primary,
         complaint: Some(p.complaint),
         other_side: p.other_side,
         mass_kg: Some(p.mass_kg),
         height_cm: Some(p.height_cm),
-        dominant: Arm::Right,
         mechanism: p.mechanism.into(),
         work: p.work.into(),
-        clearance: None,
-        sling_worn: None,
         health: p.health.iter().map(|h| (*h).to_owned()).collect(),
         tasks: vec![Task { label: p.task.into(), score: 3 }],
         kit: ["bed", "table", "cloth", "towel", "wall"].map(str::to_owned).to_vec(),
-        note: String::new(),
+        ..Story::begun("no-operation", p.side, day0, p.start)
     };
     episode::insert(conn, &patient, id, &story)?;
     let asked = state.knowledge.red_flags.iter().filter(|f| f.asked);

@@ -6,6 +6,7 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use ritorno_core::episode::ClinicError;
 use ritorno_core::permission::Action;
+use ritorno_core::reading::default_detectable;
 use ritorno_core::reliability::{Reliability, ReliabilityError, reliability};
 use ritorno_store::reliability as kept;
 use ritorno_wording::Value;
@@ -39,7 +40,10 @@ pub(crate) struct Bench {
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct BenchQuantity {
     id: String,
-    error: f64,
+    /// Smallest detectable change by default, same rater.
+    detectable_same: f64,
+    /// The same between raters.
+    detectable_any: f64,
     min: f64,
     max: f64,
 }
@@ -63,7 +67,15 @@ fn judge(ratings: &[Vec<f64>]) -> Result<Reliability, ApiError> {
 pub(crate) async fn show_bench(app: App, req: HttpRequest) -> Result<web::Json<Bench>, ApiError> {
     app.read(&req, Action::ReadRecord, |state, conn, _| {
         let degrees = state.knowledge.quantities.iter().filter(|q| q.unit == ritorno_core::knowledge::Unit::Deg);
-        let quantities = degrees.map(|q| BenchQuantity { id: q.id.clone(), error: q.error, min: q.min, max: q.max }).collect();
+        let quantities = degrees
+            .map(|q| BenchQuantity {
+                id: q.id.clone(),
+                detectable_same: default_detectable(&state.knowledge, &q.id, true),
+                detectable_any: default_detectable(&state.knowledge, &q.id, false),
+                min: q.min,
+                max: q.max,
+            })
+            .collect();
         Ok(web::Json(Bench { quantities, own: kept::newest(conn)? }))
     })
     .await

@@ -43,6 +43,8 @@ pub(crate) enum Force {
     },
     /// Measured by a device: the samples as they came.
     Trace {
+        /// The device's name.
+        device: String,
         /// At most two minutes at 100 Hz.
         samples: Vec<ForceSample>,
     },
@@ -126,7 +128,8 @@ pub(crate) async fn add_push(
                 faults.within("force.peak_n", *peak_n, 0.0, 1200.0);
                 (*peak_n, None)
             }
-            Force::Trace { samples } => {
+            Force::Trace { samples, device } => {
+                faults.known("force.device", device, DEVICES.contains(&device.as_str()));
                 faults.within("force.samples", samples.len() as f64, 1.0, 12_000.0);
                 let reading = read_trace(samples);
                 (reading.peak_n.max(0.0), Some(reading))
@@ -147,13 +150,16 @@ pub(crate) async fn add_push(
             peak_n,
             lever_m: form.lever_m,
             pain: form.pain,
-            by_device: reading.is_some(),
+            device: match &form.force {
+                Force::Trace { device, .. } => Some(device.clone()),
+                Force::Typed { .. } => None,
+            },
             sound: reading.as_ref().is_none_or(|r| r.faults.is_empty()),
             on: form.on,
         };
         let broken = |_| StoreError::Unreadable("trace");
         let trace = match (&form.force, &reading) {
-            (Force::Trace { samples }, Some(reading)) => {
+            (Force::Trace { samples, .. }, Some(reading)) => {
                 Some((serde_json::to_value(samples).map_err(broken)?, serde_json::to_value(reading).map_err(broken)?))
             }
             _ => None,
@@ -209,6 +215,8 @@ pub(crate) struct Listen {
     lost_at_s: Option<f64>,
 }
 
+/// Devices that may sign a trace. All are stand-ins, and their names say so.
+const DEVICES: [&str; 2] = ["simulated-dynamometer", "recorded-push"];
 /// The recording that ships with the application.
 const RECORDED: &str = include_str!("../../instruments/data/recorded-push.csv");
 /// Batches that may wait for a slow reader; then the device waits, and nothing grows.

@@ -37,7 +37,7 @@ diesel::table! { finding_withdrawn (finding_id) { finding_id -> Uuid, reason -> 
 diesel::table! {
     strength_trial (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, test -> Text, side -> Text, peak_n -> Float8, lever_m -> Nullable<Float8>,
-        pain -> Nullable<Float8>, by_device -> Bool, sound -> Bool, pushed_on -> Date, user_id -> Uuid,
+        pain -> Nullable<Float8>, device -> Nullable<Text>, sound -> Bool, pushed_on -> Date, user_id -> Uuid,
     }
 }
 diesel::table! {

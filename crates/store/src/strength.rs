@@ -9,10 +9,10 @@ use diesel::prelude::*;
 use ritorno_core::strength::StrengthTrial;
 use uuid::Uuid;
 
-type Row = (Uuid, Uuid, i64, String, String, f64, Option<f64>, Option<f64>, bool, bool, NaiveDate, Uuid);
+type Row = (Uuid, Uuid, i64, String, String, f64, Option<f64>, Option<f64>, Option<String>, bool, NaiveDate, Uuid);
 
-fn to_trial((id, _, _, test, side, peak_n, lever_m, pain, by_device, sound, on, _): Row) -> Result<StrengthTrial, StoreError> {
-    Ok(StrengthTrial { id, test, side: unword("side", &side)?, peak_n, lever_m, pain, by_device, sound, on })
+fn to_trial((id, _, _, test, side, peak_n, lever_m, pain, device, sound, on, _): Row) -> Result<StrengthTrial, StoreError> {
+    Ok(StrengthTrial { id, test, side: unword("side", &side)?, peak_n, lever_m, pain, device, sound, on })
 }
 
 /// Adds a trial once, with its trace where a device measured it.
@@ -36,7 +36,7 @@ pub fn add(
             t::peak_n.eq(trial.peak_n),
             t::lever_m.eq(trial.lever_m),
             t::pain.eq(trial.pain),
-            t::by_device.eq(trial.by_device),
+            t::device.eq(&trial.device),
             t::sound.eq(trial.sound),
             t::pushed_on.eq(trial.on),
             t::user_id.eq(user),

@@ -646,8 +646,16 @@ export interface components {
         };
         /** @description A quantity the bench can judge. */
         BenchQuantity: {
-            /** Format: double */
-            error: number;
+            /**
+             * Format: double
+             * @description The same between raters.
+             */
+            detectable_any: number;
+            /**
+             * Format: double
+             * @description Smallest detectable change by default, same rater.
+             */
+            detectable_same: number;
             id: string;
             /** Format: double */
             max: number;
@@ -1197,6 +1205,8 @@ export interface components {
              */
             peak_n: number;
         } | {
+            /** @description The device's name. */
+            device: string;
             /** @enum {string} */
             kind: "trace";
             /** @description At most two minutes at 100 Hz. */
@@ -1301,6 +1311,11 @@ export interface components {
             /** @description The word. */
             word: components["schemas"]["Word"];
         };
+        /**
+         * @description The word for an intraclass correlation.
+         * @enum {string}
+         */
+        IccBand: "poor" | "moderate" | "good" | "excellent";
         /** @description One deficit. */
         Impairment: {
             /** @description `other-side`, `reference` or `ceiling`. */
@@ -1619,6 +1634,8 @@ export interface components {
             reasons: components["schemas"]["Reason"][];
             /** @description Test id. */
             test: string;
+            /** @description Tells enough to stand in the short plan. */
+            worth: boolean;
         };
         /** @description Where the pre-test probability comes from. */
         PreTest: {
@@ -1757,10 +1774,14 @@ export interface components {
             other_findings: components["schemas"]["Weighed"][];
             /** @description What to examine next. */
             plan: components["schemas"]["PlanItem"][];
+            /** @description Within-session responses of today. */
+            responses: components["schemas"]["ResponseView"][];
             /** @description The state of an operated shoulder; empty for others. */
             state: components["schemas"]["SignView"][];
             /** @description A plain-language summary for the record. */
             summary: components["schemas"]["Reason"][];
+            /** @description The few tests that would change this most, by bits a minute; empty for an operated shoulder. */
+            telling: components["schemas"]["PlanItem"][];
             /** @description Scores and decisions worked out from findings. */
             worked_out: components["schemas"]["WorkedOut"][];
         };
@@ -1836,6 +1857,10 @@ export interface components {
         };
         /** @description What a table of ratings says. */
         Reliability: {
+            /** @description Word for the first: poor, moderate, good, excellent. */
+            band_2_1: components["schemas"]["IccBand"];
+            /** @description Word for the second. */
+            band_3_1: components["schemas"]["IccBand"];
             /** @description ICC(2,1): any rater of the clinic, absolute agreement. */
             icc_2_1: components["schemas"]["Estimate"];
             /** @description ICC(3,1): these raters, consistency. */
@@ -1864,6 +1889,25 @@ export interface components {
             sem_same_rater: number;
             /** @description Subjects. */
             subjects: number;
+        };
+        /** @description The same sign before and after one dose. */
+        ResponseView: {
+            /**
+             * Format: double
+             * @description Pain after, 0 to 10.
+             */
+            after: number;
+            /**
+             * Format: double
+             * @description Pain before, 0 to 10.
+             */
+            before: number;
+            /** @description What was done. */
+            dose: string;
+            /** @description The sign. */
+            sign: string;
+            /** @description Better, same or worse. */
+            word: components["schemas"]["Found"];
         };
         /**
          * @description The roles that exist from the start.
@@ -2108,6 +2152,11 @@ export interface components {
             er_ir_90: (number | null)[];
             /** @description External to internal rotation at the side: affected, other. */
             er_ir_side: (number | null)[];
+            /**
+             * Format: double
+             * @description Symmetry to aim for, in percent.
+             */
+            symmetry_goal_pct: number;
             /** @description The tests in order. */
             tests: components["schemas"]["StrengthView"][];
         };
@@ -2165,8 +2214,8 @@ export interface components {
         };
         /** @description One push. Append-only: an undo withdraws. */
         StrengthTrial: {
-            /** @description Whether a device measured it. */
-            by_device: boolean;
+            /** @description The device that measured it, e.g. `simulated-dynamometer`; none when it was typed. */
+            device?: string | null;
             /**
              * Format: uuid
              * @description Id, made by the client.

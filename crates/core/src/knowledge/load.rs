@@ -57,7 +57,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 22] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 37] = [
     "over-ceiling-window-days",
     "sudden-er-gain-deg",
     "elevation-loss-deg",
@@ -80,6 +80,21 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 22] = [
     "different-rater-factor",
     "worthwhile-change-deg",
     "pectoralis-minor-short",
+    "lag-positive-deg",
+    "acute-tear-age-years",
+    "acute-tear-active-deg",
+    "acute-tear-gap-deg",
+    "locked-rotation-deg",
+    "irritability-pain-high",
+    "irritability-pain-moderate",
+    "strength-pain-limit",
+    "symmetry-goal-pct",
+    "response-points",
+    "word-likely-pct",
+    "word-likely-low-pct",
+    "word-unlikely-pct",
+    "word-unlikely-high-pct",
+    "plan-least-bits",
 ];
 
 impl Knowledge {

@@ -2,7 +2,7 @@
 
 use crate::episode::{Facts, Reading, StopReason};
 use crate::exam::reading_view;
-use crate::knowledge::Unit;
+use crate::knowledge::{Knowledge, Unit};
 use crate::program::CheckContext;
 use crate::reason::Reason;
 use crate::reliability::mdc95;
@@ -58,9 +58,14 @@ pub fn detectable(ctx: &CheckContext, facts: &Facts, quantity: &str, same_rater:
     if let Some(own) = facts.clinic_errors.iter().rev().find(|e| e.quantity == quantity) {
         return (mdc95(if same_rater { own.sem_same_rater } else { own.sem }), true);
     }
-    let error = ctx.known.quantity(quantity).map_or(8.0, |q| q.error);
-    let factor = if same_rater { 1.0 } else { ctx.known.threshold("different-rater-factor") };
-    (error * std::f64::consts::SQRT_2 * factor, false)
+    (default_detectable(ctx.known, quantity, same_rater), false)
+}
+
+/// The default of a quantity, without what the clinic has measured.
+pub fn default_detectable(known: &Knowledge, quantity: &str, same_rater: bool) -> f64 {
+    let error = known.quantity(quantity).map_or(8.0, |q| q.error);
+    let factor = if same_rater { 1.0 } else { known.threshold("different-rater-factor") };
+    error * std::f64::consts::SQRT_2 * factor
 }
 
 /// The word for a change of so much.

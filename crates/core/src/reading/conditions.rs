@@ -1,6 +1,6 @@
 //! Frozen shoulder and osteoarthritis: decided by criterion, not by likelihood ratios, and before subacromial pain.
 
-use crate::episode::{ExamFact, Facts, OtherSide};
+use crate::episode::{ExamFact, Facts, OtherSide, StopReason};
 use crate::knowledge::Quantity;
 use crate::program::CheckContext;
 use crate::reason::Reason;
@@ -54,6 +54,8 @@ pub fn measure_for(facts: &Facts, quantity: &Quantity) -> (f64, &'static str) {
 /// 2020; all from memory. A criterion, not a diagnosis.
 pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
     let threshold = |id: &str| ctx.known.threshold(id);
+    // Stopped at a permitted limit is at least that much: no loss can be read from it.
+    let newest = |id: &str| facts.newest(id).filter(|r| r.stop != StopReason::AtLimit);
     let film = facts.exam_notes.iter().rev().find_map(|n| match &n.fact {
         ExamFact::Known { about, present, .. } if about == "glenohumeral-osteoarthritis" => Some(*present),
         _ => None,
@@ -62,7 +64,7 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
     let mut lost = 0usize;
     let mut measured = 0usize;
     for id in PLANES {
-        let (Some(quantity), Some(reading)) = (ctx.known.quantity(id), facts.newest(id)) else { continue };
+        let (Some(quantity), Some(reading)) = (ctx.known.quantity(id), newest(id)) else { continue };
         let (whole, against) = measure_for(facts, quantity);
         measured += 1;
         let share = if whole > 0.0 { 1.0 - reading.value / whole } else { 0.0 };
@@ -77,7 +79,7 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
             );
         }
     }
-    let turned = facts.newest("passive-er-side").zip(ctx.known.quantity("passive-er-side"));
+    let turned = newest("passive-er-side").zip(ctx.known.quantity("passive-er-side"));
     let rotation = turned.map(|(reading, quantity)| {
         let (whole, against) = measure_for(facts, quantity);
         let half = against == "other-side" && reading.value <= whole * threshold("frozen-er-share-pct") / 100.0;

@@ -70,39 +70,28 @@ pub fn impairments(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
     out
 }
 
-/// Internal-rotation and total-rotation deficit at 90° of abduction, where both rotations of both sides are known.
+/// Total-rotation deficit at 90° of abduction, where both rotations of both sides are known; that of internal rotation alone
+/// stands among the ranges.
 ///
-/// Source: definitions as in Wilk 2011 and Manske 2013, from memory.
-pub fn rotation_deficit(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
+/// The sum of four readings has twice the error of one. Source: definition as in Wilk 2011, from memory.
+pub fn rotation_deficit(ctx: &CheckContext, facts: &Facts) -> Option<Impairment> {
     if facts.story.other_side != OtherSide::Sound {
-        return Vec::new();
+        return None;
     }
     let newest = |id: &str, affected: bool| {
         facts.readings.iter().rev().find(|r| r.quantity == id && (r.side == facts.story.side) == affected).map(|r| r.value)
     };
-    let (Some(er), Some(ir), Some(er_other), Some(ir_other)) =
-        (newest("passive-er-90", true), newest("passive-ir-90", true), newest("passive-er-90", false), newest("passive-ir-90", false))
-    else {
-        return Vec::new();
-    };
-    let error = ctx.known.quantity("passive-ir-90").map_or(7.0, |q| q.error);
-    let make = |measure: &str, deficit: f64, whole: f64, terms: f64| Impairment {
-        measure: measure.to_owned(),
+    let total = |affected: bool| Some(newest("passive-er-90", affected)? + newest("passive-ir-90", affected)?);
+    let (here, whole) = (total(true)?, total(false)?);
+    let error = 2.0 * ctx.known.quantity("passive-ir-90").map_or(7.0, |q| q.error);
+    let deficit = whole - here;
+    (deficit > 0.0).then(|| Impairment {
+        measure: "total-rotation".to_owned(),
         deficit,
-        error: error * terms.sqrt(),
+        error,
         percent: 100.0 * deficit / whole,
         against: "other-side".to_owned(),
-        real: deficit > error * terms.sqrt(),
-        reason: Reason::new(measure).with("value", whole - deficit).with("bound", whole),
-    };
-    // Internal rotation itself stands in the list above; here it stands against the total.
-    let total = (er + ir, er_other + ir_other);
-    let mut out = Vec::new();
-    if total.1 > total.0 {
-        out.push(make("total-rotation", total.1 - total.0, total.1, 4.0));
-    }
-    if ir_other > ir {
-        out.push(make("internal-rotation-at-90", ir_other - ir, ir_other, 2.0));
-    }
-    out
+        real: deficit > error,
+        reason: Reason::new("total-rotation").with("value", here).with("bound", whole),
+    })
 }

@@ -52,9 +52,13 @@ const QUESTIONS: [(Vote, &str); 5] = [
     (Vote::Ache, "ache"),
 ];
 
-/// A worst pain of 7 or more is high, 4 to 6 moderate. Source: Kelley 2013 (clinical practice guideline), from memory.
-fn level_of(question: Vote, value: f64) -> Irritability {
-    let (high, moderate) = if question == Vote::WorstPain { (7.0, 4.0) } else { (2.0, 1.0) };
+/// Source: Kelley 2013 (clinical practice guideline), from memory; the bounds of pain in `thresholds.toml`.
+fn level_of(ctx: &CheckContext, question: Vote, value: f64) -> Irritability {
+    let (high, moderate) = if question == Vote::WorstPain {
+        (ctx.known.threshold("irritability-pain-high"), ctx.known.threshold("irritability-pain-moderate"))
+    } else {
+        (2.0, 1.0)
+    };
     if value >= high {
         Irritability::High
     } else if value >= moderate {
@@ -79,13 +83,13 @@ pub fn irritability(ctx: &CheckContext, facts: &Facts) -> IrritabilityView {
     };
     let mut votes: Vec<VoteView> = QUESTIONS
         .iter()
-        .map(|(vote, name)| VoteView { question: (*name).to_owned(), level: value(*vote).map(|v| level_of(*vote, v)), reason: None })
+        .map(|(vote, name)| VoteView { question: (*name).to_owned(), level: value(*vote).map(|v| level_of(ctx, *vote, v)), reason: None })
         .collect();
     votes.push(active_against_passive(ctx, facts));
     let mut levels: Vec<Irritability> = votes.iter().filter_map(|v| v.level).collect();
     levels.sort_unstable();
     let highs = levels.iter().filter(|l| **l == Irritability::High).count();
-    let at = |vote: Vote| value(vote).map(|v| level_of(vote, v));
+    let at = |vote: Vote| value(vote).map(|v| level_of(ctx, vote, v));
     let constant_night = at(Vote::Night) == Some(Irritability::High);
     let long_ache = at(Vote::Ache) == Some(Irritability::High);
     let (level, rule) = if levels.len() < 3 {
@@ -122,12 +126,7 @@ fn active_against_passive(ctx: &CheckContext, facts: &Facts) -> VoteView {
     let (Some(active), Some(passive)) = (active, facts.newest("passive-elevation")) else {
         return say(None, Reason::new("vote-no-ranges"));
     };
-    let lag = facts.findings.iter().any(|f| {
-        f.side == facts.story.side
-            && matches!(f.answer, crate::episode::TestAnswer::Number { value } if value >= 5.0)
-            && matches!(f.test.as_str(), "er-lag" | "drop-sign" | "ir-lag")
-    });
-    if active.stop == StopReason::Weak || lag {
+    if active.stop == StopReason::Weak || facts.lag(ctx.known.threshold("lag-positive-deg")).is_some() {
         return say(None, Reason::new("vote-dropped-weakness"));
     }
     let error = ctx.known.quantity("passive-elevation").map_or(8.0, |q| q.error);

@@ -16,7 +16,7 @@ mod posterior;
 mod scores;
 mod view;
 
-pub use change::{ChangeView, ChangeWord, change_word, changes, detectable};
+pub use change::{ChangeView, ChangeWord, change_word, changes, default_detectable, detectable};
 pub use conditions::{ConditionStatus, ConditionView, conditions, measure_for};
 pub use evidence::{Weighed, answer_fault, positive, unmet, weigh};
 pub use impairments::{Impairment, impairments, rotation_deficit};
@@ -25,5 +25,5 @@ pub use model::{DRAWS, Group, GroupModel, Member, ReadingModel};
 pub use next::{Place, PlanItem, barred, entropy, gain_bits, plan};
 pub use operated::{SignState, SignView, operated_state};
 pub use posterior::{ClusterUse, HypothesisView, PreTest, Step, StepTest, Word, after_ratio, pre_test, read_hypothesis};
-pub use scores::{WorkedOut, instability_severity, laxity_bound, response_word, touch_power, touches_by_height, worked_out};
+pub use scores::{ResponseView, WorkedOut, instability_severity, laxity_bound, responses, touch_power, touches_by_height, worked_out};
 pub use view::{ReadView, read};

@@ -39,6 +39,8 @@ pub struct PlanItem {
     pub place: Place,
     /// Expected fall of entropy, weighted by consequence, in bits.
     pub gain_bits: f64,
+    /// Tells enough to stand in the short plan.
+    pub worth: bool,
     /// Minutes, with the change of position.
     pub minutes: f64,
     /// Why it is not now, barred or left out.
@@ -120,7 +122,18 @@ pub fn plan(
                 Place::Optional
             };
             let turn = if position_now.is_some_and(|now| now != test.position) { TURN_MINUTES } else { 0.0 };
-            (PlanItem { test: test.id.clone(), place, gain_bits: gain, minutes: test.minutes + turn, reasons, about }, test.order)
+            (
+                PlanItem {
+                    test: test.id.clone(),
+                    place,
+                    gain_bits: gain,
+                    worth: facts.operated() || gain >= ctx.known.threshold("plan-least-bits"),
+                    minutes: test.minutes + turn,
+                    reasons,
+                    about,
+                },
+                test.order,
+            )
         })
         .collect();
     let provocation = |item: &PlanItem| ctx.known.test(&item.test).map_or(0, |t| t.provocation);
@@ -141,6 +154,15 @@ pub fn plan(
         })
     });
     items.into_iter().map(|(item, _)| item).collect()
+}
+
+/// The few tests that would tell most a minute, of those that may be done now.
+pub fn telling(plan: &[PlanItem]) -> Vec<PlanItem> {
+    let mut out: Vec<PlanItem> =
+        plan.iter().filter(|i| matches!(i.place, Place::Core | Place::Optional) && i.gain_bits > 0.0 && i.worth).cloned().collect();
+    out.sort_by(|a, b| (b.gain_bits / b.minutes).total_cmp(&(a.gain_bits / a.minutes)));
+    out.truncate(4);
+    out
 }
 
 /// What a test would tell about the open hypotheses, weighted by consequence; nothing for an operated shoulder.

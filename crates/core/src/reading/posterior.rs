@@ -117,10 +117,6 @@ pub struct HypothesisView {
     pub conflicts: Vec<Reason>,
 }
 
-/// Source of the bounds: our choice, because a word must survive the uncertainty of the studies behind it.
-const LIKELY: (f64, f64) = (0.85, 0.70);
-const UNLIKELY: (f64, f64) = (0.10, 0.25);
-
 /// The pre-test probability of a hypothesis for this person: the clinician's own, or the first row that fits.
 pub fn pre_test(hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
     let own = facts.exam_notes.iter().rev().find_map(|note| match &note.fact {
@@ -232,7 +228,7 @@ pub fn read_hypothesis(
         ExamFact::Known { about, present, by } if *about == hypothesis.id => Some((*present, *by)),
         _ => None,
     });
-    let (word, why) = word(&steps, probability, low, high, shown);
+    let (word, why) = word(known, &steps, probability, low, high, shown);
     let conflicts = conflicts(&steps);
     HypothesisView { hypothesis: hypothesis.id.clone(), pre, probability, low, high, steps, cluster, word, why, conflicts }
 }
@@ -279,7 +275,8 @@ fn informative(test: &&StepTest) -> bool {
     !(0.8..=1.25).contains(&test.ratio_alone)
 }
 
-fn word(steps: &[Step], probability: f64, low: f64, high: f64, shown: Option<(bool, Evidence)>) -> (Word, Vec<Reason>) {
+/// The bounds are in `thresholds.toml`. Source: our choice, because a word must survive the uncertainty of the studies behind it.
+fn word(known: &Knowledge, steps: &[Step], probability: f64, low: f64, high: f64, shown: Option<(bool, Evidence)>) -> (Word, Vec<Reason>) {
     if let Some((present, by)) = shown {
         let by = serde_json::to_value(by).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default();
         let rule = if present { "word-shown" } else { "word-excluded" };
@@ -287,16 +284,19 @@ fn word(steps: &[Step], probability: f64, low: f64, high: f64, shown: Option<(bo
     }
     let tests = steps.iter().flat_map(|s| &s.tests).filter(informative).count();
     let percent = |p: f64| (p * 100.0).round();
+    let bound = |id: &str| known.threshold(id) / 100.0;
+    let likely = (bound("word-likely-pct"), bound("word-likely-low-pct"));
+    let unlikely = (bound("word-unlikely-pct"), bound("word-unlikely-high-pct"));
     if tests == 0 {
         return (Word::Open, vec![Reason::new("word-no-tests")]);
     }
-    if probability >= LIKELY.0 {
+    if probability >= likely.0 {
         let mut held = Vec::new();
         if tests < 2 {
             held.push(Reason::new("word-one-test"));
         }
-        if low < LIKELY.1 {
-            held.push(Reason::new("word-interval-low").with("low", percent(low)).with("bound", percent(LIKELY.1)));
+        if low < likely.1 {
+            held.push(Reason::new("word-interval-low").with("low", percent(low)).with("bound", percent(likely.1)));
         }
         return if held.is_empty() {
             (Word::Likely, vec![Reason::new("word-likely").with("n", tests as f64).with("low", percent(low))])
@@ -304,14 +304,14 @@ fn word(steps: &[Step], probability: f64, low: f64, high: f64, shown: Option<(bo
             (Word::Open, held)
         };
     }
-    if probability <= UNLIKELY.0 {
-        return if high <= UNLIKELY.1 {
+    if probability <= unlikely.0 {
+        return if high <= unlikely.1 {
             (Word::Unlikely, vec![Reason::new("word-unlikely").with("n", tests as f64).with("high", percent(high))])
         } else {
-            (Word::Open, vec![Reason::new("word-interval-high").with("high", percent(high)).with("bound", percent(UNLIKELY.1))])
+            (Word::Open, vec![Reason::new("word-interval-high").with("high", percent(high)).with("bound", percent(unlikely.1))])
         };
     }
-    (Word::Open, vec![Reason::new("word-between").with("low", percent(UNLIKELY.0)).with("high", percent(LIKELY.0))])
+    (Word::Open, vec![Reason::new("word-between").with("low", percent(unlikely.0)).with("high", percent(likely.0))])
 }
 
 /// The strongest positive against the strongest negative, where both would move the odds twofold or more.

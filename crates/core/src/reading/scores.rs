@@ -142,17 +142,46 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
     out
 }
 
-/// A within-session response: two points of ten are needed to call it a change.
+/// The same sign before and after one dose.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ResponseView {
+    /// The sign.
+    pub sign: String,
+    /// What was done.
+    pub dose: String,
+    /// Pain before, 0 to 10.
+    pub before: f64,
+    /// Pain after, 0 to 10.
+    pub after: f64,
+    /// Better, same or worse.
+    pub word: Found,
+}
+
+/// Today's within-session responses: so many points of ten are needed to call it a change.
 ///
 /// Source: as for scapular assistance (Rabin 2006, from memory). A better sign speaks for what was done.
-pub fn response_word(before: f64, after: f64) -> Found {
-    if before - after >= 2.0 {
-        Found::Better
-    } else if after - before >= 2.0 {
-        Found::Worse
-    } else {
-        Found::Same
-    }
+pub fn responses(ctx: &CheckContext, facts: &Facts) -> Vec<ResponseView> {
+    let points = ctx.known.threshold("response-points");
+    let today = facts.exam_notes.iter().filter(|n| n.on == facts.today);
+    today
+        .filter_map(|note| match &note.fact {
+            ExamFact::Response { sign, dose, before, after } => Some(ResponseView {
+                sign: sign.clone(),
+                dose: dose.clone(),
+                before: *before,
+                after: *after,
+                word: if before - after >= points {
+                    Found::Better
+                } else if after - before >= points {
+                    Found::Worse
+                } else {
+                    Found::Same
+                },
+            }),
+            _ => None,
+        })
+        .collect()
 }
 
 /// What winging is worked on first: suspicion of the nerve, opposing tightness, rounding tightness, control, strength.

@@ -6,10 +6,10 @@ use super::evidence::{Weighed, weigh};
 use super::impairments::{Impairment, impairments};
 use super::irritability::{IrritabilityView, irritability};
 use super::model::ReadingModel;
-use super::next::{PlanItem, plan};
+use super::next::{PlanItem, plan, telling};
 use super::operated::{SignView, operated_state};
 use super::posterior::{HypothesisView, Word, read_hypothesis};
-use super::scores::{WorkedOut, worked_out};
+use super::scores::{ResponseView, WorkedOut, responses, worked_out};
 use crate::episode::Facts;
 use crate::flags::FlagView;
 use crate::reason::Reason;
@@ -38,6 +38,10 @@ pub struct ReadView {
     pub changes: Vec<ChangeView>,
     /// Scores and decisions worked out from findings.
     pub worked_out: Vec<WorkedOut>,
+    /// Within-session responses of today.
+    pub responses: Vec<ResponseView>,
+    /// The few tests that would change this most, by bits a minute; empty for an operated shoulder.
+    pub telling: Vec<PlanItem>,
     /// Findings of the affected side, used and unused.
     pub findings: Vec<Weighed>,
     /// Findings of the other side.
@@ -82,6 +86,8 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
         impairments: impaired,
         changes: changes(&ctx, facts),
         worked_out: worked_out(&ctx, facts),
+        responses: responses(&ctx, facts),
+        telling: telling(&plan),
         other_findings: weigh(&ctx, facts, facts.story.side.other()),
         findings,
         plan,

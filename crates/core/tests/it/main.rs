@@ -1,6 +1,7 @@
 //! The core against the shipped knowledge: rules, published timing, properties.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod criteria;
+mod examined;
 mod gates;
 mod house;
 mod knowledge;
@@ -8,6 +9,7 @@ mod paths;
 mod plans;
 mod properties;
 mod reading;
+mod reading_rules;
 mod shoulder;
 mod snapshot;
 mod strength;

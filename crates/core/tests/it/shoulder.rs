@@ -28,47 +28,19 @@ pub fn on(day: i32) -> NaiveDate {
 
 /// Cleared, every flag asked, everything at hand, no reading yet.
 pub fn shoulder(day: i32) -> Facts {
+    let story = Story {
+        setting: Setting::Specialist,
+        mechanism: "lifting a truss".into(),
+        work: "stage rigger".into(),
+        clearance: Some(Clearance { role: "surgeon".into(), on: day0() }),
+        sling_worn: Some(true),
+        kit: "bed table cloth stick towel wall ball pulley elastic weight".split(' ').map(str::to_owned).collect(),
+        ..Story::begun(CUFF, Arm::Right, day0(), Start::Surgery)
+    };
+    let asked = known().red_flags.iter().filter(|f| f.asked);
     Facts {
-        today: on(day),
-        birth: "1978-03-04".parse().expect("a date"),
-        story: Story {
-            pathway: CUFF.into(),
-            side: Arm::Right,
-            day0: day0(),
-            start: Start::Surgery,
-            setting: Setting::Specialist,
-            complaint: None,
-            other_side: OtherSide::Sound,
-            mass_kg: None,
-            height_cm: None,
-            dominant: Arm::Right,
-            mechanism: "lifting a truss".into(),
-            work: "stage rigger".into(),
-            clearance: Some(Clearance { role: "surgeon".into(), on: day0() }),
-            sling_worn: Some(true),
-            health: vec![],
-            tasks: vec![],
-            kit: "bed table cloth stick towel wall ball pulley elastic weight".split(' ').map(str::to_owned).collect(),
-            note: String::new(),
-        },
-        limits: vec![],
-        flag_answers: known()
-            .red_flags
-            .iter()
-            .filter(|f| f.asked)
-            .map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on: day0(), confirmed: false })
-            .collect(),
-        flag_actions: vec![],
-        readings: vec![],
-        findings: vec![],
-        strength: vec![],
-        clinic_errors: vec![],
-        exam_notes: vec![],
-        scores: vec![],
-        attestations: vec![],
-        log: vec![],
-        gate_passes: vec![],
-        lines: vec![],
+        flag_answers: asked.map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on: day0(), confirmed: false }).collect(),
+        ..Facts::new(on(day), "1978-03-04".parse().expect("a date"), story)
     }
 }
 

@@ -1,6 +1,6 @@
 //! Strength: traces with known answers, garbage, simulated pushes, sets of three.
 
-use crate::reading::sore;
+use crate::examined::sore;
 use crate::shoulder::{known, on, shoulder};
 use proptest::prelude::*;
 use ritorno_core::episode::{Facts, OtherSide};
@@ -62,6 +62,15 @@ fn what_a_broken_device_sends_is_flagged_and_never_used() {
 
 proptest! {
     #[test]
+    fn whatever_a_device_sends_is_read_without_falling_over(raw in proptest::collection::vec((any::<f64>(), any::<f64>()), 0..60)) {
+        let samples: Vec<ForceSample> = raw.iter().map(|(t_s, force_n)| ForceSample { t_s: *t_s, force_n: *force_n }).collect();
+        let got = read_trace(&samples);
+        // Sixty samples are never a whole push, so nothing of this may count.
+        prop_assert!(!got.faults.is_empty());
+        prop_assert!(got.peak_n.is_finite() && got.mean_n.is_finite() && got.time_to_peak_s.is_finite() && got.variation_pct.is_finite(), "{got:?}");
+    }
+
+    #[test]
     fn a_simulated_push_is_read_back(seed in any::<u64>(), plateau in 30.0f64..400.0, ramp in 0.6f64..2.0, tremor in 0.2f64..3.0) {
         let push = Push { plateau, ramp_s: ramp, tremor_pct: tremor, drift_pct_s: 0.0, ..Push::default() };
         let got = read_trace(&play(&mut Dynamometer::new(push, seed)));
@@ -80,7 +89,7 @@ fn push(facts: &mut Facts, test: &str, side: Arm, forces: &[f64]) {
             peak_n: *force,
             lever_m: Some(0.24),
             pain: Some(1.0),
-            by_device: false,
+            device: None,
             sound: true,
             on: facts.today,
         };

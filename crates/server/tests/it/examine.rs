@@ -163,7 +163,7 @@ fn pushes_are_typed_or_measured_and_a_spoiled_trace_is_kept_unused() {
             .map(|i| f64::from(i) / 50.0)
             .map(|t| json!({ "t_s": t, "force_n": if spoil && i32::try_from((t * 50.0) as i64) == Ok(99) { 9000.0 } else { (t * 100.0).min(124.0) } }))
             .collect();
-        json!({ "kind": "trace", "samples": samples })
+        json!({ "kind": "trace", "device": "simulated-dynamometer", "samples": samples })
     };
     let sound = s.post(&path, &push("right", trace(false))).ok();
     assert_eq!((sound["reading"]["peak_n"].as_f64(), sound["reading"]["faults"].as_array().map(Vec::len)), (Some(124.0), Some(0)));
@@ -177,9 +177,10 @@ fn pushes_are_typed_or_measured_and_a_spoiled_trace_is_kept_unused() {
     s.post(&format!("{path}/{id}/withdraw"), &json!({ "reason": "slipped" })).ok();
     let trials = |room: &Value| room["page"]["tests"][0]["affected"]["trials"].as_array().map(Vec::len);
     assert_eq!(trials(&s.get(&path).ok()), Some(4));
-    for (body, field) in
-        [(push("right", typed(5000.0)), "force.peak_n"), (push("right", json!({ "kind": "trace", "samples": [] })), "force.samples")]
-    {
+    for (body, field) in [
+        (push("right", typed(5000.0)), "force.peak_n"),
+        (push("right", json!({ "kind": "trace", "device": "simulated-dynamometer", "samples": [] })), "force.samples"),
+    ] {
         assert_eq!(s.post(&path, &body).json()["fields"][0]["field"], field);
     }
     // Six weeks after a repair nobody pushes with full force.
@@ -239,6 +240,7 @@ fn the_clinic_measures_its_own_raters_and_changes_are_judged_by_it() {
     let response = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "response", "sign": "painful arc", "dose": "blade help", "before": 5.0, "after": 2.0 });
     let page = vera.post(&at("exam-notes"), &response).ok();
     assert_eq!(page["notes"][0]["after"], 2.0);
+    assert_eq!(page["view"]["responses"][0]["word"], "better", "three points of ten");
     let item = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "instability", "item": "competition", "present": true });
     let page = vera.post(&at("exam-notes"), &item).ok();
     assert!(page["view"]["worked_out"].as_array().expect("scores").iter().any(|w| w["reason"]["rule"] == "severity-incomplete"));

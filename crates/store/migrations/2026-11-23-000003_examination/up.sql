@@ -42,7 +42,7 @@ create table exam_note (
 );
 create index exam_note_episode on exam_note (episode_id, noted_on, seq);
 
--- The key of a withdrawal is told to the audit as well.
+-- The audit names a row by its id, else by the episode, else by whatever other id it carries.
 create or replace function write_audit() returns trigger
 language plpgsql security definer set search_path = public, pg_temp as $$
 declare
@@ -55,7 +55,11 @@ begin
         nullif(current_setting('ritorno.actor', true), '')::uuid,
         coalesce(nullif(current_setting('ritorno.action', true), ''), 'unnamed') || ':' || lower(tg_op),
         tg_table_name,
-        coalesce(body ->> 'id', body ->> 'episode_id', body ->> 'reading_id', body ->> 'finding_id', body ->> 'sha256', ''),
+        coalesce(
+            body ->> 'id', body ->> 'episode_id',
+            (select value from jsonb_each_text(body) where key like '%\_id' and key <> 'user_id' order by key limit 1),
+            body ->> 'sha256', ''
+        ),
         sha256(salt || convert_to(body::text, 'utf8'))
     )
     returning id into audit_id;
@@ -63,15 +67,14 @@ begin
     return null;
 end $$;
 
-do $$
-declare t text;
+-- For tables whose rows are added and never changed: audited, guarded, and open to the application for that only.
+create function keep_forever(t text) returns void language plpgsql as $$
 begin
-    foreach t in array array['finding', 'finding_withdrawn', 'exam_note']
-    loop
-        execute format('create trigger audited after insert or update or delete on %I for each row execute function write_audit()', t);
-        execute format('create trigger unchanging before update or delete on %I for each row execute function refuse_change()', t);
-    end loop;
+    execute format('create trigger audited after insert or update or delete on %I for each row execute function write_audit()', t);
+    execute format('create trigger unchanging before update or delete on %I for each row execute function refuse_change()', t);
     if exists (select from pg_roles where rolname = 'ritorno_app') then
-        grant select, insert on finding, finding_withdrawn, exam_note to ritorno_app;
+        execute format('grant select, insert on %I to ritorno_app', t);
     end if;
 end $$;
+
+select keep_forever('finding'), keep_forever('finding_withdrawn'), keep_forever('exam_note');

@@ -18,11 +18,4 @@ create table clinic_error (
     user_id uuid not null references app_user (id)
 );
 create index clinic_error_quantity on clinic_error (quantity, seq desc);
-create trigger audited after insert or update or delete on clinic_error for each row execute function write_audit();
-create trigger unchanging before update or delete on clinic_error for each row execute function refuse_change();
-do $$
-begin
-    if exists (select from pg_roles where rolname = 'ritorno_app') then
-        grant select, insert on clinic_error to ritorno_app;
-    end if;
-end $$;
+select keep_forever('clinic_error');
