@@ -70,7 +70,7 @@ export default function Clinic({ lead }: { lead: boolean }) {
           <p><Button size="small" onClick={() => setCells([...cells, Array.from({ length: raters }, () => "")])}>{t("bench-person")}</Button> <Button size="small" onClick={() => setCells(cells.map((r) => [...r, ""]))}>{t("bench-rater")}</Button> <span className="soft small">{t("bench-how")}</span></p>
         </section>
         <section>
-          {result ? <Verdict result={result} cells={table} standard={row ? row.error : 8} /> : <p className="soft">{t("bench-empty")}</p>}
+          {result ? <Verdict result={result} cells={table} quantity={row} /> : <p className="soft">{t("bench-empty")}</p>}
           {result && lead && <p><Button type="primary" id="keep-bench" onClick={() => void keep()}>{t("bench-keep")}</Button></p>}
           <h2 style={{ fontSize: 17, marginTop: 22 }}>{t("bench-own")}</h2>
           {bench.data.own.length === 0 && <p className="soft">{t("bench-none")}</p>}
@@ -81,18 +81,19 @@ export default function Clinic({ lead }: { lead: boolean }) {
   );
 }
 
+/** Where the words change; the words themselves come from the core. */
 const BANDS = [0.5, 0.75, 0.9] as const;
 
-function Verdict({ result, cells, standard }: { result: Result; cells: number[][]; standard: number }) {
+function Verdict({ result, cells, quantity }: { result: Result; cells: number[][]; quantity: Schemas["BenchQuantity"] | undefined }) {
   const width = 430;
   const all = cells.flat();
   const low = Math.min(...all), high = Math.max(...all);
   const x = (v: number) => 10 + ((width - 20) * (v - low)) / Math.max(1e-9, high - low);
   return (
     <div id="verdict">
-      {([["icc21", result.icc_2_1], ["icc31", result.icc_3_1]] as const).map(([name, icc]) => (
+      {([["icc21", result.icc_2_1, result.band_2_1], ["icc31", result.icc_3_1, result.band_3_1]] as const).map(([name, icc, band]) => (
         <div key={name} className="icc">
-          <span>{t(`bench-${name}`)}<br /><span className="soft small">{t(`bench-band-${BANDS.filter((b) => icc.value >= b).length}`)}</span></span>
+          <span>{t(`bench-${name}`)}<br /><span className="soft small">{nameOf("band", band)}</span></span>
           <svg width="230" height="30" viewBox="0 0 230 30" role="img" aria-label={`${icc.value.toFixed(2)} (${icc.low.toFixed(2)} – ${icc.high.toFixed(2)})`}>
             {[0, ...BANDS].map((b, i) => <rect key={b} x={b * 230} y="6" width={(([...BANDS, 1][i] ?? 1) - b) * 230} height="18" fill={["#f3eee2", "#ece5d7", "#dfe9e4", "#d5e6e5"][i]} />)}
             <path d={`M${Math.max(0, icc.low) * 230} 15H${Math.max(0, icc.high) * 230}M${Math.max(0, icc.low) * 230} 10v10M${Math.max(0, icc.high) * 230} 10v10`} stroke="#22211f" strokeWidth="1.8" />
@@ -102,7 +103,7 @@ function Verdict({ result, cells, standard }: { result: Result; cells: number[][
         </div>
       ))}
       <p className="num" style={{ fontSize: 18, marginTop: 10 }}>{t("bench-mdc-same")} <b>{result.mdc95_same_rater.toFixed(1)}°</b> <span className="soft small">SEM {result.sem_same_rater.toFixed(1)}°</span><br />{t("bench-mdc-any")} <b>{result.mdc95.toFixed(1)}°</b> <span className="soft small">SEM {result.sem.toFixed(1)}°</span></p>
-      <p className="soft small num">{t("bench-default", { same: (standard * Math.SQRT2).toFixed(1), any: (standard * Math.SQRT2 * 1.5).toFixed(1) })}</p>
+      <p className="soft small num">{quantity ? t("bench-default", { same: quantity.detectable_same.toFixed(1), any: quantity.detectable_any.toFixed(1) }) : ""}</p>
       <svg viewBox={`0 0 ${width} ${cells.length * 15 + 6}`} style={{ width: "100%", maxWidth: width }} role="img" aria-label={t("bench-spread")}>
         {cells.map((r, i) => <g key={i}><path d={`M${x(Math.min(...r))} ${i * 15 + 10}H${x(Math.max(...r))}`} stroke="#b9b09d" strokeWidth="2" />{r.map((v, j) => (j % 3 === 0 ? <circle key={j} cx={x(v)} cy={i * 15 + 10} r="4" fill="#12616b" /> : j % 3 === 1 ? <rect key={j} x={x(v) - 3.6} y={i * 15 + 6.4} width="7.2" height="7.2" fill="#d99a1c" stroke="#22211f" strokeWidth=".8" /> : <path key={j} d={`M${x(v)} ${i * 15 + 5}l4.4 8h-8.8z`} fill="#5d584e" />))}</g>)}
       </svg>

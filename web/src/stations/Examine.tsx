@@ -49,9 +49,9 @@ export function Examine({ episode, today }: { episode: string; today: string }) 
   const plan = useMemo(() => page.data?.view.plan ?? [], [page.data]);
   const groups = useMemo(() => {
     const take = (place: Item["place"]) => plan.filter((i) => i.place === place);
-    const worth = (i: Item) => full || page.data?.view.operated || i.gain_bits >= 0.02;
+    const worth = (i: Item) => full || i.worth;
     return { core: take("core"), optional: take("optional").filter(worth), done: take("done"), later: [...take("not_now"), ...take("too_provoking")], barred: take("barred") };
-  }, [plan, full, page.data?.view.operated]);
+  }, [plan, full]);
   const list = useMemo(() => [...groups.core, ...(full ? groups.optional : groups.optional.slice(0, 6)), ...groups.done], [groups, full]);
   const open = useMemo(() => list.filter((i) => i.place !== "done" && !waiting.has(i.test)), [list, waiting]);
   const current = byId.get(at && plan.some((i) => i.test === at) ? at : (open[0]?.test ?? list[0]?.test ?? ""));
@@ -91,6 +91,8 @@ export function Examine({ episode, today }: { episode: string; today: string }) 
       setKept((all) => all.filter((k) => k.id !== id));
       setError(failure);
       go(test.id);
+      // What was typed stands there again, to be put right.
+      if (answer.kind === "number") setTyped(String(answer.value));
     }
   }, [side, variant, today, open, go, episode, apply]);
 
@@ -98,9 +100,12 @@ export function Examine({ episode, today }: { episode: string; today: string }) 
     const last = kept[0];
     if (!last) return;
     const number = ++sequence.current.sent;
-    setKept((all) => all.slice(1));
-    go(last.test);
-    try { apply((await send(`/api/episodes/${episode}/findings/${last.id}/withdraw`, { reason: "undo" })) as Page | undefined, number); } catch (failure) { setError(failure); }
+    try {
+      const reply = (await send(`/api/episodes/${episode}/findings/${last.id}/withdraw`, { reason: "undo" })) as Page | undefined;
+      setKept((all) => all.filter((k) => k.id !== last.id));
+      go(last.test);
+      apply(reply, number);
+    } catch (failure) { setError(failure); }
   }, [kept, episode, apply, go]);
 
   const copy = useCallback((from: Schemas["TestFinding"] | undefined) => { if (current && from) void keep(current, from.answer); }, [current, keep]);
@@ -135,6 +140,13 @@ export function Examine({ episode, today }: { episode: string; today: string }) 
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
   }, [current, typed, keep, enterNumber, copy, of, side, byId, undo, step]);
+
+  useEffect(() => {
+    // An entry that waited and was refused is told by the shell; its test comes back to the plan.
+    const onRefused = () => setKept((all) => all.map((k) => ({ ...k, waits: false })));
+    window.addEventListener("ritorno-refused", onRefused);
+    return () => window.removeEventListener("ritorno-refused", onRefused);
+  }, []);
 
   useEffect(() => {
     // From the key to the moved beam on the screen, for docs/BENCH.md.

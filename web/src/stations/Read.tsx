@@ -12,6 +12,7 @@ import { answerText } from "./Examine";
 
 type Page = Schemas["ReadingPage"];
 type View = Schemas["ReadView"];
+type OnNote = (fact: Schemas["ExamFact"]) => Promise<boolean>;
 const BEAM = 356;
 const VOTES = [["worst_pain", 10], ["night", 2], ["end_range", 2], ["disability", 2], ["ache", 2]] as const;
 
@@ -23,32 +24,20 @@ export function Read({ episode, today }: { episode: string; today: string }) {
   const [error, setError] = useState<unknown>();
   if (!page.data) return <Pending query={page} />;
   const { view, story } = page.data;
-  const note = async (fact: Schemas["ExamFact"]) => {
+  const note = async (fact: Schemas["ExamFact"]): Promise<boolean> => {
     setError(undefined);
     try {
       const answer = (await send(`/api/episodes/${episode}/exam-notes`, { id: newId(), on: today, ...fact })) as Page | undefined;
       if (answer) queries.setQueryData(["reading", episode], answer);
       for (const key of ["story", "decisions", "visit"]) void queries.invalidateQueries({ queryKey: [key] });
-    } catch (failure) { setError(failure); }
+      return true;
+    } catch (failure) { setError(failure); return false; }
   };
   const unit = (test: string) => cards.data?.find((c) => c.id === test)?.unit;
   const unused = [...view.findings, ...view.other_findings].filter((w) => w.unused);
-  const nextUp = view.plan.filter((i) => i.place === "core" || (i.place === "optional" && i.gain_bits >= 0.01)).sort((a, b) => b.gain_bits / b.minutes - a.gain_bits / a.minutes).slice(0, 4);
   const rows = [...view.hypotheses].sort((a, b) => Number(b.steps.length > 0) - Number(a.steps.length > 0) || b.probability - a.probability);
   // A condition whose criterion is there stands above the beams: it comes first in thought as well.
   const first = view.conditions.some((c) => c.status === "met" || c.status === "range_only");
-  const criteria = view.operated ? null : (
-    <section className="block" id="criteria">
-                <h2>{t("read-criteria")} <span className="soft small">{t("read-criteria-lead")}</span></h2>
-                {view.conditions.map((c) => (
-                  <div key={c.condition} className={`criterion ${c.status}`} data-condition={c.condition} data-status={c.status}>
-                    <b>{capital(nameOf("condition", c.condition))}</b> <span className="tag">{t(`condition-${c.status}`)}</span>
-                    <ul className="plainlist small soft">{c.parts.map((r) => <li key={sentence(r)}>{sentence(r)}</li>)}</ul>
-                  </div>
-                ))}
-                <p>{t("read-film")} {([["film-yes", true], ["film-no", false]] as const).map(([key, present]) => <Button key={key} size="small" onClick={() => void note({ kind: "known", about: "glenohumeral-osteoarthritis", present, by: "radiograph" })} style={{ marginRight: 6 }}>{t(key)}</Button>)}</p>
-              </section>
-  );
   return (
     <div id="read">
       <div className="page-head"><h1>{t(view.operated ? "read-title-operated" : "read-title")}</h1><span className="soft num">{clock(page.data.clock)}</span><span className="right soft small" style={{ maxWidth: 520 }}>{t("read-caution")}</span></div>
@@ -56,7 +45,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
       {view.flags.map((f) => <div key={f.flag} className="notice stop" role="alert"><b>{nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}</b>{f.reason && <p>{sentence(f.reason)}</p>}<Link to={`/e/${episode}/story`}>{t("read-flag-act")}</Link></div>)}
       <div className="read">
         <div>
-          {first && criteria}
+          {first && <Criteria view={view} onNote={note} />}
           {view.operated ? <State view={view} /> : (
             <section className="block" id="beams">
               <h2>{t("read-beams")} <span className="soft small">{t("read-scale")}</span></h2>
@@ -81,7 +70,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
               <p className="soft small">{t("read-legend")}</p>
             </section>
           )}
-          {!first && criteria}
+          {!first && !view.operated && <Criteria view={view} onNote={note} />}
           {view.changes.length > 0 && (
             <section className="block" id="changes">
               <h2>{t("read-changes")} <span className="soft small">{t("read-changes-lead")}</span></h2>
@@ -128,10 +117,10 @@ export function Read({ episode, today }: { episode: string; today: string }) {
               );
             })}
           </section>
-          {!view.operated && nextUp.length > 0 && (
+          {!view.operated && view.telling.length > 0 && (
             <section className="block" id="next">
               <h2>{t("read-next")}</h2>
-              {nextUp.map((i) => <p key={i.test} style={{ margin: "0 0 7px" }}><Link to={`/e/${episode}/examine`}>{nameOf("test", i.test)}</Link> <span className="soft small num">{t("read-bits", { bits: i.gain_bits.toFixed(2), minutes: i.minutes })}</span><br /><span className="soft small">{i.about.slice(0, 2).map((h) => nameOf("hypothesis", h)).join(", ")}</span></p>)}
+              {view.telling.map((i) => <p key={i.test} style={{ margin: "0 0 7px" }}><Link to={`/e/${episode}/examine`}>{nameOf("test", i.test)}</Link> <span className="soft small num">{t("read-bits", { bits: i.gain_bits.toFixed(2), minutes: i.minutes })}</span><br /><span className="soft small">{i.about.slice(0, 2).map((h) => nameOf("hypothesis", h)).join(", ")}</span></p>)}
             </section>
           )}
           {(view.worked_out.length > 0 || story.complaint === "slipping") && (
@@ -145,7 +134,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
               })}
             </section>
           )}
-          <Responses notes={page.data.notes} onNote={note} />
+          <Responses kept={view.responses} onNote={note} />
           {unused.length > 0 && (
             <section className="block" id="unused">
               <h2>{t("read-unused")}</h2>
@@ -167,6 +156,22 @@ const levelNumber = (level: Schemas["Irritability"] | null | undefined) => (leve
 function lastVote(page: Page, question: string): string {
   const found = [...page.notes].reverse().find((n) => n.kind === "irritability" && n.question === question);
   return found?.kind === "irritability" ? String(found.value) : "";
+}
+
+/** Conditions decided by range and radiograph. */
+function Criteria({ view, onNote }: { view: View; onNote: OnNote }) {
+  return (
+    <section className="block" id="criteria">
+      <h2>{t("read-criteria")} <span className="soft small">{t("read-criteria-lead")}</span></h2>
+      {view.conditions.map((c) => (
+        <div key={c.condition} className={`criterion ${c.status}`} data-condition={c.condition} data-status={c.status}>
+          <b>{capital(nameOf("condition", c.condition))}</b> <span className="tag">{t(`condition-${c.status}`)}</span>
+          <ul className="plainlist small soft">{c.parts.map((r) => <li key={sentence(r)}>{sentence(r)}</li>)}</ul>
+        </div>
+      ))}
+      <p>{t("read-film")} {([["film-yes", true], ["film-no", false]] as const).map(([key, present]) => <Button key={key} size="small" onClick={() => void onNote({ kind: "known", about: "glenohumeral-osteoarthritis", present, by: "radiograph" })} style={{ marginRight: 6 }}>{t(key)}</Button>)}</p>
+    </section>
+  );
 }
 
 /** An operated shoulder: what is watched for, and where it stands. */
@@ -198,7 +203,7 @@ function Sources({ view }: { view: Schemas["HypothesisView"] }) {
 }
 
 /** The clinician's own pre-test probability, and what imaging has shown. */
-function Own({ hypothesis, probability, onNote }: { hypothesis: string; probability: number; onNote: (fact: Schemas["ExamFact"]) => Promise<void> }) {
+function Own({ hypothesis, probability, onNote }: { hypothesis: string; probability: number; onNote: OnNote }) {
   const [own, setOwn] = useState("");
   const [why, setWhy] = useState("");
   const [by, setBy] = useState<Schemas["Evidence"]>("ultrasound");
@@ -216,21 +221,19 @@ function Own({ hypothesis, probability, onNote }: { hypothesis: string; probabil
 }
 
 /** Before and after one dose, on the same sign, in the room. */
-function Responses({ notes, onNote }: { notes: Page["notes"]; onNote: (fact: Schemas["ExamFact"]) => Promise<void> }) {
+function Responses({ kept, onNote }: { kept: View["responses"]; onNote: OnNote }) {
   const [form, setForm] = useState({ sign: "", dose: "", before: "", after: "" });
   const set = (name: keyof typeof form) => (e: { target: { value: string } }) => setForm({ ...form, [name]: e.target.value });
-  const kept = notes.flatMap((n) => (n.kind === "response" ? [n] : []));
-  const word = (before: number, after: number) => (before - after >= 2 ? "better" : after - before >= 2 ? "worse" : "same");
   const ready = form.sign !== "" && form.dose !== "" && form.before !== "" && form.after !== "";
   return (
     <section className="block" id="responses">
       <h2>{t("response-title")}</h2>
-      {kept.slice(-4).map((r) => <p key={r.id} className="small">{r.sign}: <b className="num">{r.before} → {r.after}</b> {t("response-done", { dose: r.dose })}, <b>{nameOf("found", word(r.before, r.after))}</b></p>)}
+      {kept.map((r, i) => <p key={i} className="small">{r.sign}: <b className="num">{r.before} → {r.after}</b> {t("response-done", { dose: r.dose })}, <b>{nameOf("found", r.word)}</b></p>)}
       <div className="response">
         <Input aria-label={t("response-sign")} placeholder={t("response-sign")} value={form.sign} onChange={set("sign")} />
         <Input aria-label={t("response-dose")} placeholder={t("response-dose")} value={form.dose} onChange={set("dose")} />
         {(["before", "after"] as const).map((k) => <input key={k} className="native num" inputMode="numeric" aria-label={t(`response-${k}`)} placeholder={t(`response-${k}`)} value={form[k]} onChange={set(k)} />)}
-        <Button size="small" disabled={!ready} onClick={() => void onNote({ kind: "response", sign: form.sign, dose: form.dose, before: Number(form.before), after: Number(form.after) }).then(() => setForm({ sign: "", dose: "", before: "", after: "" }))}>{t("response-keep")}</Button>
+        <Button size="small" disabled={!ready} onClick={() => void onNote({ kind: "response", sign: form.sign, dose: form.dose, before: Number(form.before), after: Number(form.after) }).then((stored) => { if (stored) setForm({ sign: "", dose: "", before: "", after: "" }); })}>{t("response-keep")}</Button>
       </div>
     </section>
   );

@@ -98,13 +98,14 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
       keep(next);
     } catch (e) { setError(e); }
   };
+  const operated = story.start === "surgery";
   return (
     <section className="block">
       <h2>{t("story-happened")}</h2>
       <ProblemNote error={error} />
       <div className="sheet">
         <div className="form">
-          <Field label={t("procedure")} name="story.pathway" error={error}><select value={story.pathway} onChange={(e) => set({ pathway: e.target.value })}>{page.pathways.filter((p) => (p === "no-operation") === (story.start !== "surgery")).map((p) => <option key={p} value={p}>{nameOf("pathway", p)}</option>)}</select></Field>
+          {operated && <Field label={t("procedure")} name="story.pathway" error={error}><select value={story.pathway} onChange={(e) => set({ pathway: e.target.value })}>{page.pathways.filter((p) => (p === "no-operation") === (story.start !== "surgery")).map((p) => <option key={p} value={p}>{nameOf("pathway", p)}</option>)}</select></Field>}
           <Field label={t("story-start")} name="story.start"><select id="story-start" value={story.start} onChange={(e) => { const start = e.target.value as "surgery"; set({ start, pathway: start === "surgery" ? (page.pathways.find((p) => p !== "no-operation") ?? story.pathway) : "no-operation" }); }}>{(["surgery", "injury", "gradual"] as const).map((v) => <option key={v} value={v}>{nameOf("start", v)}</option>)}</select></Field>
           <Field label={t("story-complaint")} name="story.complaint"><select id="story-complaint" value={story.complaint ?? ""} onChange={(e) => set({ complaint: e.target.value === "" ? null : (e.target.value as "raising") })}><option value="">{t("not-asked")}</option>{(["raising", "weakness", "slipping", "stiffness", "top", "neck"] as const).map((v) => <option key={v} value={v}>{nameOf("complaint", v)}</option>)}</select></Field>
           <Field label={t("story-setting")} name="story.setting"><select value={story.setting} onChange={(e) => set({ setting: e.target.value as "primary" })}>{(["primary", "specialist"] as const).map((v) => <option key={v} value={v}>{nameOf("setting", v)}</option>)}</select></Field>
@@ -114,8 +115,8 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
           <Field label={t("mass")} name="story.mass_kg" error={error}><input className="native num" inputMode="decimal" value={story.mass_kg ?? ""} onChange={(e) => set({ mass_kg: e.target.value === "" ? null : Number(e.target.value) })} /></Field>
           <Field label={t("height")} name="story.height_cm" error={error}><input className="native num" inputMode="decimal" value={story.height_cm ?? ""} onChange={(e) => set({ height_cm: e.target.value === "" ? null : Number(e.target.value) })} /></Field>
           <Field label={t("dominant-hand")} name="story.dominant"><select value={story.dominant} onChange={(e) => set({ dominant: e.target.value as "left" })}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
-          <Field label={t("clearance")} name="story.clearance.on" error={error}><input type="date" id="clearance" value={story.clearance?.on ?? ""} max={today} onChange={(e) => set({ clearance: e.target.value ? { role: "surgeon", on: e.target.value } : null })} /></Field>
-          <Field label={t("sling-worn")} name="story.sling_worn"><select id="sling" value={story.sling_worn === null || story.sling_worn === undefined ? "" : String(story.sling_worn)} onChange={(e) => set({ sling_worn: e.target.value === "" ? null : e.target.value === "true" })}><option value="">{t("not-asked")}</option><option value="true">{t("sling-as-told")}</option><option value="false">{t("sling-not")}</option></select></Field>
+          {operated && <Field label={t("clearance")} name="story.clearance.on" error={error}><input type="date" id="clearance" value={story.clearance?.on ?? ""} max={today} onChange={(e) => set({ clearance: e.target.value ? { role: "surgeon", on: e.target.value } : null })} /></Field>}
+          {operated && <Field label={t("sling-worn")} name="story.sling_worn"><select id="sling" value={story.sling_worn === null || story.sling_worn === undefined ? "" : String(story.sling_worn)} onChange={(e) => set({ sling_worn: e.target.value === "" ? null : e.target.value === "true" })}><option value="">{t("not-asked")}</option><option value="true">{t("sling-as-told")}</option><option value="false">{t("sling-not")}</option></select></Field>}
           <Field label={t("mechanism")} name="story.mechanism" error={error} wide><Input id="story-mechanism" value={story.mechanism} onChange={(e) => set({ mechanism: e.target.value })} /></Field>
           <Field label={t("work-demands")} name="story.work" error={error} wide><Input id="story-work" value={story.work} onChange={(e) => set({ work: e.target.value })} /></Field>
         </div>

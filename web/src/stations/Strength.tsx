@@ -70,7 +70,7 @@ export function Strength({ episode, today }: { episode: string; today: string })
     });
     stream.addEventListener("end", () => {
       stop("end");
-      void keep({ kind: "trace", samples: samples.map(([t_s, force_n]) => ({ t_s, force_n })) }).then((answer) => setLive({ samples: [...samples], state: "end", reading: answer?.reading ?? undefined }));
+      void keep({ kind: "trace", device: "simulated-dynamometer", samples: samples.map(([t_s, force_n]) => ({ t_s, force_n })) }).then((answer) => setLive({ samples: [...samples], state: "end", reading: answer?.reading ?? undefined }));
     });
     stream.addEventListener("lost", () => stop("lost"));
     stream.onerror = () => { if (source.current === stream) stop("lost"); };
@@ -80,9 +80,9 @@ export function Strength({ episode, today }: { episode: string; today: string })
   const undo = useCallback(async () => {
     const id = kept[0];
     if (!id) return;
-    setKept((all) => all.slice(1));
     try {
       const answer = await send(`/api/episodes/${episode}/strength/${id}/withdraw`, { reason: "undo" });
+      setKept((all) => all.filter((k) => k !== id));
       if (answer) queries.setQueryData(["strength", episode], answer);
     } catch (failure) { setError(failure); }
   }, [kept, episode, queries]);
@@ -134,7 +134,7 @@ export function Strength({ episode, today }: { episode: string; today: string })
               {live?.reading?.faults.map((f) => <p key={sentence(f)} className="bad"><b>{sentence(f)}</b> {t("trace-not-used")}</p>)}
             </>
           )}
-          <div className="trials">{(shown?.trials ?? []).map((x, i) => <span key={x.id} className={x.sound ? "" : "unsound"}>{i + 1}: <b className="num">{n(x.peak_n)} N</b>{x.pain != null ? ` ${t("with-pain", { pain: x.pain })}` : ""}</span>)}</div>
+          <div className="trials">{(shown?.trials ?? []).map((x, i) => <span key={x.id} className={x.sound ? "" : "unsound"}>{i + 1}: <b className="num">{n(x.peak_n)} N</b>{x.device ? <span className="soft small"> {nameOf("device", x.device)}</span> : null}{x.pain != null ? ` ${t("with-pain", { pain: x.pain })}` : ""}</span>)}</div>
           {shown?.minds.map((m) => <p key={sentence(m)} className="small soft">{sentence(m)}</p>)}
           {kept.length > 0 && <p style={{ margin: 0 }}><button className="plain" onClick={() => void undo()}><kbd>u</kbd> {t("undo")}</button></p>}
         </section>
@@ -144,12 +144,12 @@ export function Strength({ episode, today }: { episode: string; today: string })
               <tr key={x.test} className={i === at ? "on" : ""} data-test={x.test}>
                 <td><button className="plain" onClick={() => { setAt(i); setTyped(""); setLive(undefined); }}>{nameOf("strength", x.test)}</button>{x.barred.length > 0 && <span className="soft small"><br />{t("barred")}</span>}</td>
                 <Cell set={x.affected} /><Cell set={x.other} />
-                <td className="num">{x.symmetry_pct == null ? <span className="soft">–</span> : <><b>{n(x.symmetry_pct)} %</b><svg width="84" height="9" aria-hidden="true" style={{ display: "block" }}><rect width="84" height="9" fill="#ece5d7" /><rect width={Math.min(84, x.symmetry_pct * 0.7)} height="9" fill={x.symmetry_pct >= 90 ? "#4c6a2c" : "#d99a1c"} /><path d="M63 0V9" stroke="#22211f" strokeWidth="1.5" /></svg></>}</td>
+                <td className="num">{x.symmetry_pct == null ? <span className="soft">–</span> : <><b>{n(x.symmetry_pct)} %</b><svg width="84" height="9" aria-hidden="true" style={{ display: "block" }}><rect width="84" height="9" fill="#ece5d7" /><rect width={Math.min(84, x.symmetry_pct * 0.7)} height="9" fill={x.symmetry_pct >= page.symmetry_goal_pct ? "#4c6a2c" : "#d99a1c"} /><path d={`M${page.symmetry_goal_pct * 0.7} 0V9`} stroke="#22211f" strokeWidth="1.5" /></svg></>}</td>
               </tr>
             ))}
           </tbody></table>
           <p className="num" id="ratios" style={{ marginTop: 12 }}>{t("er-ir-side")} <b>{n(page.er_ir_side[0], 2)}</b> <span className="soft">({t("other-short")} {n(page.er_ir_side[1], 2)})</span>, {t("er-ir-90")} <b>{n(page.er_ir_90[0], 2)}</b> <span className="soft">({t("other-short")} {n(page.er_ir_90[1], 2)})</span></p>
-          <p className="soft small">{t("strength-norms")} {room.data.mass_kg == null ? t("strength-no-mass") : ""}</p>
+          <p className="soft small">{t("strength-norms", { goal: page.symmetry_goal_pct })} {room.data.mass_kg == null ? t("strength-no-mass") : ""}</p>
           <Button size="small" onClick={() => move(1)}>{t("next-position")} <kbd>↓</kbd></Button>
         </section>
       </div>

@@ -35,6 +35,8 @@ export function Visit({ episode }: { episode: string }) {
   const missing = view.flags.filter((f) => f.asked && f.state === "not_asked");
   const shown = view.corridors.filter((c) => c.readings.length > 0 || c.quantity === "passive-elevation").slice(0, 3);
   const limits = view.dials.filter((d) => d.ceiling.ceiling.kind !== "free" && d.ceiling.reason.rule !== "barred-without-corridor");
+  // Without a pathway nothing is asked of the patient at home yet, and there is nothing to log.
+  const unplanned = view.corridors.length === 0 && !view.phase;
   const due = view.dials.filter((d) => d.due).slice(0, 4);
   return (
     <>
@@ -52,7 +54,7 @@ export function Visit({ episode }: { episode: string }) {
           <section className="block">
             <h2>{t("visit-since")}</h2>
             <p>{page.data.last_note ? <>{page.data.last_note.body} <span className="soft small">{t("visit-note-of", { date: shortDate(page.data.last_note.on) })}</span></> : <span className="soft">{t("visit-no-note")}</span>}</p>
-            <p className="num">{view.adherence_pct != null ? t("visit-adherence", { pct: Math.round(view.adherence_pct) }) : t("visit-unlogged")}</p>
+            {!unplanned && <p className="num">{view.adherence_pct != null ? t("visit-adherence", { pct: Math.round(view.adherence_pct) }) : t("visit-unlogged")}</p>}
             <FlagLine episode={episode} missing={missing.map((f) => f.flag)} flags={view.flags} onDone={() => { void page.refetch(); keep(undefined); }} onError={setError} />
           </section>
           <section className="block">
@@ -77,6 +79,7 @@ export function Visit({ episode }: { episode: string }) {
           </section>
         </div>
         <div>
+          {unplanned && <WhatWasRead episode={episode} />}
           {shown.length > 0 && <section className="block">
             <h2>{t("visit-corridor")}</h2>
             {shown.map((c) => (
@@ -90,7 +93,7 @@ export function Visit({ episode }: { episode: string }) {
         </div>
       </div>
       {view.untried.length > 0 && <TryOut exercises={view.untried} today={page.data.today} post={post} onDone={() => { void page.refetch(); keep(undefined); }} />}
-      <Log page={page.data} post={post} />
+      {!unplanned && <Log page={page.data} post={post} />}
       <Note episode={episode} post={post} />
       <p className="soft small num">{clock(view.clock)}</p>
     </>
@@ -115,14 +118,26 @@ function FlagLine({ episode, missing, flags, onDone, onError }: { episode: strin
   );
 }
 
+/** What the examination says, in sentences, where there is no corridor to look at. */
+function WhatWasRead({ episode }: { episode: string }) {
+  const reading = useQuery({ queryKey: ["reading", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/reading", { params: { path: { id: episode } } })) });
+  if (!reading.data) return <Pending query={reading} />;
+  return (
+    <section className="block" id="was-read">
+      <h2>{t("read-summary")} <Link className="small" to={`/e/${episode}/read`}>{t("nav-read")}</Link></h2>
+      <ul className="plainlist">{reading.data.view.summary.map((r) => <li key={sentence(r)}>{sentence(r)}</li>)}</ul>
+      {reading.data.view.telling.length > 0 && <p>{t("read-next")}: {reading.data.view.telling.map((i) => nameOf("test", i.test)).join(", ")}. <Link to={`/e/${episode}/examine`}>{t("nav-examine")}</Link></p>}
+    </section>
+  );
+}
+
 const WENT = ["clean", "faults", "pain", "too_hard"] as const;
 
 /** Five repetitions of each new exercise in the room, one tap: nothing new goes home untried. */
 function TryOut({ exercises, today, post, onDone }: { exercises: string[]; today: string; post: Post; onDone: () => void }) {
   const [went, setWent] = useState<Record<string, string>>({});
   const tap = async (exercise: string, word: (typeof WENT)[number]) => {
-    setWent({ ...went, [exercise]: word });
-    await post("exam-notes", { id: newId(), on: today, kind: "try_out", exercise, went: word });
+    if (await post("exam-notes", { id: newId(), on: today, kind: "try_out", exercise, went: word })) setWent((now) => ({ ...now, [exercise]: word }));
     onDone();
   };
   return (
