@@ -280,12 +280,33 @@ impl House {
     /// Ends the browser, the driver, the server and the database, by their ids.
     pub async fn close(mut self) {
         let _ = self.browser.clone().close().await;
+        self.end();
+        psql(&self.door, &format!("drop database if exists {} with (force)", self.database));
+    }
+
+    /// Ends what was started, by id; a second time there is nothing left to end.
+    fn end(&mut self) {
+        // Ended already: its id may belong to somebody else by now.
+        if !matches!(self.driver.try_wait(), Ok(None)) {
+            return;
+        }
+        // A driver that is ended does not end its browser, so the browser's id is read before.
+        let id = self.driver.id();
+        let browsers = std::fs::read_to_string(format!("/proc/{id}/task/{id}/children")).unwrap_or_default();
         for child in [&mut self.driver, &mut self.server] {
             let _ = child.kill();
             let _ = child.wait();
         }
+        for browser in browsers.split_whitespace() {
+            let _ = Command::new("kill").arg(browser).stderr(Stdio::null()).status();
+        }
         let _ = std::fs::remove_dir_all(&self.profile);
-        psql(&self.door, &format!("drop database if exists {} with (force)", self.database));
+    }
+}
+
+impl Drop for House {
+    fn drop(&mut self) {
+        self.end();
     }
 }
 

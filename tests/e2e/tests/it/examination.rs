@@ -114,14 +114,14 @@ async fn a_push_is_typed_measured_by_the_device_and_undone() {
     house.keys("gf").await;
     house.see("#push").await;
     house.keys("118\u{E007}").await;
-    house.until("document.querySelectorAll('.trials span').length === 1").await;
+    house.until("document.querySelectorAll('.trials > span').length === 1").await;
     // The device pushes by itself, the trace grows while it does, and the trial is kept once.
     house.keys("d").await;
     house.until("(document.querySelector('#push svg path[stroke-width=\"2.2\"]')?.getAttribute('d') ?? '').length > 300").await;
     house.see("#reading").await;
-    house.until("document.querySelectorAll('.trials span').length === 2").await;
+    house.until("document.querySelectorAll('.trials > span').length === 2").await;
     house.keys("u").await;
-    house.until("document.querySelectorAll('.trials span').length === 1").await;
+    house.until("document.querySelectorAll('.trials > span').length === 1").await;
     house.close().await;
 }
 
@@ -131,15 +131,14 @@ async fn a_new_exercise_is_tried_out_and_the_raters_are_measured() {
     house.sign_in().await;
     let episode = house.open_patient("Sandoval").await;
     house.see("#log").await;
-    // What was logged at home before has been tried; the demo's beekeeper has logged all but what is new.
+    // What was logged at home before has been tried: only what starts today is left.
     let untried = "document.querySelectorAll('#try-out .flag-row').length";
     let before: usize = ask(&house, untried).await.parse().expect("a number");
-    if before > 0 {
-        house.click("#try-out .flag-row:nth-of-type(1) .yn").await;
-        house.until(&format!("{untried} === {}", before - 1)).await;
-    }
+    assert!(before > 0, "the demo's beekeeper starts something new today");
+    house.click("#try-out .flag-row:nth-of-type(1) .yn").await;
+    house.until(&format!("{untried} === {}", before - 1)).await;
     house.goto(&format!("/e/{episode}/home")).await;
-    house.see("#pdf").await;
+    house.see("#untried").await;
 
     house.goto("/clinic").await;
     house.see("#cell-0-0").await;

@@ -39,7 +39,7 @@ async fn no_screen_has_a_serious_accessibility_fault() {
     for who in ["Vescolan", "Benedusi", "Grimaz"] {
         let episode = house.open_patient(who).await;
         for (station, landmark) in [
-            ("visit", "#log"),
+            ("visit", "#was-read"),
             ("examine", ".mini"),
             ("ranges", ".dial.on"),
             ("strength", "#push"),
