@@ -56,3 +56,112 @@ fn attempts_are_throttled_per_name() {
     assert_eq!(attempt("lea", "harbour").status, 200, "another name does not");
     assert_eq!(attempt("nobody", "guess").json()["type"], "urn:ritorno:problem:wrong-login");
 }
+
+/// Every address of the document with its methods; ids are filled in.
+fn addresses(episode: &str) -> Vec<(String, String)> {
+    let document = serde_json::to_value(ritorno_server::api_document()).expect("the document");
+    let paths = document["paths"].as_object().expect("paths").clone();
+    let mut out = Vec::new();
+    for (path, methods) in paths {
+        let parts: Vec<String> = path
+            .split('/')
+            .map(|part| match part {
+                "{id}" if path.starts_with("/api/episodes") => episode.to_owned(),
+                "{exercise}" => "pel1".to_owned(),
+                part if part.starts_with('{') => Uuid::nil().to_string(),
+                part => part.to_owned(),
+            })
+            .collect();
+        out.extend(methods.as_object().expect("methods").keys().map(|method| (method.to_uppercase(), parts.join("/"))));
+    }
+    assert!(out.len() > 35, "{} addresses", out.len());
+    out
+}
+
+#[test]
+fn no_door_stands_open_to_strangers_or_learners() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = vera.rigger();
+    let learner = clinic.sign_in("leo");
+    for (method, path) in addresses(&episode).into_iter().filter(|(_, path)| path != "/api/session") {
+        for (who, cookie, refused) in [("a stranger", "", 401), ("a learner", learner.cookie.as_str(), 403)] {
+            let query = if path.ends_with("/stream") { "?device=dynamometer&lost_at_s=0.0" } else { "" };
+            let answer = clinic.send(&method, &format!("{path}{query}"), cookie, Some(&clinic.address), "application/json", b"{}".to_vec());
+            // A body is read before anybody is asked who they are; nothing is loaded for it.
+            let expected = if method == "GET" { answer.status == refused } else { [refused, 400].contains(&answer.status) };
+            assert!(expected, "{method} {path} answers {who} with {}", answer.status);
+        }
+    }
+    assert_eq!(vera.get(&format!("/api/episodes/{episode}/story")).ok()["rev"], 1, "and nothing was changed");
+}
+
+#[test]
+fn nonsense_is_refused_as_a_problem_at_every_door_and_leaves_nothing() {
+    let clinic = Clinic::open();
+    let lea = clinic.sign_in("lea");
+    let episode = lea.rigger();
+    let rows = |clinic: &Clinic| {
+        use diesel::RunQueryDsl;
+        #[derive(diesel::QueryableByName)]
+        struct Count {
+            #[diesel(sql_type = diesel::sql_types::BigInt)]
+            n: i64,
+        }
+        let count: Count = diesel::sql_query("select count(*) as n from audit").get_result(&mut clinic.owner()).expect("counted");
+        count.n
+    };
+    let before = rows(&clinic);
+    let deep = format!("{}{}", "[".repeat(400), "]".repeat(400));
+    let bodies = [
+        "",
+        "null",
+        "[]",
+        "7",
+        "\"x\"",
+        "{\"id\":1}",
+        "{\"id\":\"00000000-0000-0000-0000-000000000000\",\"on\":\"2027-02-31\"}",
+        "{\"ratings\":[[1e999]]}",
+        deep.as_str(),
+    ];
+    for (method, path) in addresses(&episode).into_iter().filter(|(method, path)| method != "GET" && path != "/api/session") {
+        // Two addresses act on their name alone and take no body.
+        let bodyless = path.ends_with("/end") || path.ends_with("/build");
+        for body in bodies.iter().filter(|_| !bodyless) {
+            let answer = clinic.send(&method, &path, &lea.cookie, Some(&clinic.address), "application/json", body.as_bytes().to_vec());
+            assert!((400..500).contains(&answer.status), "{method} {path} {body:.40}: {}", answer.status);
+            assert_eq!(answer.kind, "application/problem+json", "{method} {path} {body:.40}");
+            assert!(answer.json()["title"].as_str().is_some_and(|t| !t.is_empty()));
+        }
+    }
+    assert_eq!(rows(&clinic), before, "nothing half-written");
+}
+
+#[test]
+fn eight_hands_at_once_store_every_entry_once() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = vera.rigger();
+    let (vera_hand, lea) = (&vera, clinic.sign_in("lea"));
+    let shared = reading("passive-elevation", 88.0, TODAY);
+    let path = format!("/api/episodes/{episode}/readings");
+    let answers: Vec<(u16, u16)> = std::thread::scope(|scope| {
+        let hands: Vec<_> = (0..8)
+            .map(|i| {
+                let (who, path, shared) = (if i % 2 == 0 { vera_hand } else { &lea }, &path, &shared);
+                // Each sends one of its own and all send the same one.
+                scope
+                    .spawn(move || (who.post(path, shared).status, who.post(path, &reading("passive-er-side", f64::from(i), TODAY)).status))
+            })
+            .collect();
+        hands.into_iter().map(|h| h.join().expect("a hand")).collect()
+    });
+    // A full house may say "busy"; whoever was told so sends again, as the page's queue does.
+    let again: usize = answers.iter().map(|(a, b)| usize::from(*a == 503) + usize::from(*b == 503)).sum();
+    assert!(answers.iter().all(|(a, b)| [200, 503].contains(a) && [200, 503].contains(b)), "{answers:?}");
+    let mut conn = clinic.state.pool.get().expect("a connection");
+    let stored = ritorno_store::events::readings(&mut conn, episode.parse().expect("an id")).expect("readings");
+    let same = stored.iter().filter(|r| r.quantity == "passive-elevation").count();
+    assert_eq!(same, 1, "one id, one row");
+    assert_eq!(stored.len() - same, 8 - answers.iter().filter(|(_, b)| *b == 503).count(), "{again} were told to wait");
+}
