@@ -145,14 +145,8 @@ mod tests {
     use std::path::Path;
 
     fn rule_ids(dir: &Path, out: &mut Vec<String>) {
-        for entry in std::fs::read_dir(dir).expect("sources").flatten() {
-            let path = entry.path();
-            if path.is_dir() {
-                rule_ids(&path, out);
-                continue;
-            }
-            let text = std::fs::read_to_string(&path).expect("text");
-            let code = text.split("#[cfg(test)]").next().unwrap_or_default();
+        for file in ritorno_shelf::below(dir, "rs").expect("sources") {
+            let code = file.text.split("#[cfg(test)]").next().unwrap_or_default();
             // Reason::new("…") and the quoted words of a choice inside Reason::new(…) up to its closing `)`.
             for call in code.split("Reason::new(").skip(1) {
                 let inside = call.split(')').next().unwrap_or_default();

@@ -36,18 +36,10 @@ pub fn sore() -> Facts {
     facts
 }
 
+/// A reading of today.
 pub fn measure(facts: &mut Facts, quantity: &str, value: f64, stop: StopReason) {
-    let side = facts.story.side;
-    facts.readings.push(Reading {
-        id: Uuid::now_v7(),
-        quantity: quantity.into(),
-        side,
-        value,
-        stop,
-        by: TakenBy::Clinician,
-        on: facts.today,
-        arc: None,
-    });
+    let day = facts.day();
+    crate::shoulder::read(facts, quantity, value, day, stop);
 }
 
 pub fn find(facts: &mut Facts, test: &str, answer: TestAnswer) {

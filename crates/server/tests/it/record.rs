@@ -218,27 +218,16 @@ fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
 #[test]
 fn no_two_wire_types_share_a_name() {
     // A second type of the same name would silently take the first one's place in the document.
-    fn walk(dir: &std::path::Path, names: &mut Vec<String>) {
-        for path in std::fs::read_dir(dir).expect("sources").flatten().map(|e| e.path()) {
-            if path.is_dir() {
-                walk(&path, names);
-                continue;
-            }
-            let text = std::fs::read_to_string(&path).expect("text");
-            for after in text.split("ToSchema").skip(1) {
-                let mut words = after.split_whitespace().skip_while(|w| *w != "struct" && *w != "enum").skip(1);
-                names.extend(
-                    words
-                        .next()
-                        .map(|w| w.trim_end_matches(|c: char| !c.is_alphanumeric()).split('<').next().unwrap_or_default().to_owned()),
-                );
-            }
-        }
-    }
     let mut names = Vec::new();
     let root = std::path::Path::new(env!("CARGO_MANIFEST_DIR")).join("..");
-    walk(&root.join("core/src"), &mut names);
-    walk(&root.join("server/src"), &mut names);
+    for file in ["core/src", "server/src"].into_iter().flat_map(|dir| ritorno_shelf::below(&root.join(dir), "rs").expect("sources")) {
+        for after in file.text.split("ToSchema").skip(1) {
+            let mut words = after.split_whitespace().skip_while(|w| *w != "struct" && *w != "enum").skip(1);
+            names.extend(
+                words.next().map(|w| w.trim_end_matches(|c: char| !c.is_alphanumeric()).split('<').next().unwrap_or_default().to_owned()),
+            );
+        }
+    }
     names.retain(|name| !name.is_empty());
     let mut sorted = names.clone();
     sorted.sort();
