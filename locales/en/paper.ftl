@@ -81,3 +81,4 @@ calendar-gate = Shoulder check at Molo Nove: { $gate }
 calendar-gate-text = Earliest day. It opens only when the checks are passed too.
 calendar-limit = Your limit may change: ask before you go further
 calendar-name = Ritorno: shoulder program
+paper-waits = Not yet at home: we try these together first

@@ -167,3 +167,8 @@ rule-touches-by-height = { $score } touches per inch of height.
 rule-touch-power = { $score } kg·touches/s.
 rule-pectoralis-short = Pectoralis minor index { $score }: short. Descriptive; it counts when correcting it changes something.
 rule-pectoralis-usual = Pectoralis minor index { $score }: not short.
+
+rule-side-difference = { $number } against { $whole } on the other side.
+rule-score-too-few = { $missing } missing in this part, { $limit } may be: no score.
+rule-angle-impossible = { $n } samples cannot be an angle.
+rule-angle-not-held = No angle was held for { $seconds } s: read it yourself.

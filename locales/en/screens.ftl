@@ -430,7 +430,7 @@ tryout-change = change it before it goes home
 home-untried = { $count ->
     [one] One exercise was
    *[other] { $count } exercises were
-} not tried out in the room yet:
+} not tried out in the room yet and stay off the sheet:
 
 # Read, further
 read-changes = Since the visit before
@@ -469,3 +469,47 @@ bench-kept = From now on changes of { $quantity } are judged by this.
 bench-own = The clinic’s own
 bench-none = None yet: changes are judged by the defaults.
 bench-own-row = SEM { $sem }°, same rater { $same }°, { $date }
+
+# Outcome scores
+examine-scores = Scores
+scores-title = Scores
+scores-sheet = Tick on the licensed sheet; only the numbers come here.
+scores-how = Digits answer and move on, t is ten, a dot leaves an item out.
+scores-how-number = Type the number, Enter moves on.
+scores-keep = Keep
+scores-clear = Empty the sheet
+scores-none = not filled yet
+scores-better = better
+scores-better-more = more is better
+scores-better-less = less is better
+scores-answered = { $given } of { $items } answered
+scores-may-miss = { $n ->
+    [0] all needed
+    [one] one may be missing
+   *[other] { $n } may be missing
+}
+scores-rule-published = Missing items: published rule.
+scores-rule-our-choice = Missing items: no published rule; ours is stricter.
+scores-detectable = less than { $detectable } is within error
+scores-important = { $important } or more matters
+scores-item = Item { $n }
+scores-of = of { $max }
+scores-history = Earlier sheets
+
+# Two visits side by side
+compare-title = Two visits side by side
+compare-lead = what was found on both days, and what the difference means
+compare-before = Earlier
+compare-now = Later
+compare-unused = kept, not used
+compare-open = Compare visits
+compare-no-word = no published error
+compare-none = Only one day of findings so far: nothing to compare yet.
+
+# Inclinometer
+device-lift = Inclinometer
+device-lifting = Lift, hold still
+ranges-method = Measured with
+device-lost-lift = The inclinometer was lost. Nothing was kept; lift again, or type the angle.
+trace-again = Draw this push again
+program-first = First, because of what was measured

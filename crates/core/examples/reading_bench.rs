@@ -44,6 +44,8 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         by: TakenBy::Clinician,
         on: today,
         arc: None,
+        method: None,
+        rater: None,
     };
     let words = [
         ("painful-arc", Found::Familiar),

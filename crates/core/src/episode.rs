@@ -183,6 +183,19 @@ pub enum TakenBy {
     Patient,
 }
 
+/// What a range was measured with.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Method {
+    /// A goniometer.
+    Goniometer,
+    /// An inclinometer held against the arm.
+    Inclinometer,
+    /// Estimated by eye.
+    ByEye,
+}
+
 /// One measured range. Append-only: a correction supersedes.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -204,6 +217,24 @@ pub struct Reading {
     /// Where pain began and ended on the way, where it did.
     #[serde(default)]
     pub arc: Option<PainArc>,
+    /// With what it was measured, where that was said.
+    #[serde(default)]
+    pub method: Option<Method>,
+    /// Which member of the clinic measured; set by the server from who is signed in, absent for the patient's own.
+    #[serde(default)]
+    pub rater: Option<Uuid>,
+}
+
+impl Reading {
+    /// Whether two readings share the person and the instrument, so that the smaller error of measurement holds.
+    ///
+    /// What was not recorded counts as the same. Source: our choice, because older readings carry neither.
+    pub fn alike(&self, other: &Reading) -> bool {
+        fn same<T: PartialEq>(a: Option<T>, b: Option<T>) -> bool {
+            a.zip(b).is_none_or(|(a, b)| a == b)
+        }
+        self.by == other.by && same(self.rater, other.rater) && same(self.method, other.method)
+    }
 }
 
 /// A painful arc.
@@ -346,6 +377,8 @@ pub struct Facts {
     pub findings: Vec<TestFinding>,
     /// Pushes against a device, oldest first, withdrawn ones left out.
     pub strength: Vec<StrengthTrial>,
+    /// Filled outcome sheets, oldest first, withdrawn ones left out.
+    pub sheets: Vec<crate::outcome::Sheet>,
     /// The clinic's own errors of measurement, oldest first.
     pub clinic_errors: Vec<ClinicError>,
     /// What else the reading rests on, oldest first.
@@ -401,6 +434,7 @@ impl Facts {
             readings: Vec::new(),
             findings: Vec::new(),
             strength: Vec::new(),
+            sheets: Vec::new(),
             clinic_errors: Vec::new(),
             exam_notes: Vec::new(),
             scores: Vec::new(),

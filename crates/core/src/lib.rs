@@ -4,6 +4,7 @@
 //! text. Angles are degrees at every boundary. Everything that decides answers with a
 //! [`reason::Reason`] (a rule id and typed arguments); the wording lives in `locales/`.
 
+pub mod angle;
 pub mod calendar;
 pub mod episode;
 pub mod exam;
@@ -11,6 +12,7 @@ pub mod flags;
 pub mod knowledge;
 pub mod lanes;
 pub mod mechanics;
+pub mod outcome;
 pub mod permission;
 pub mod program;
 pub mod progress;

@@ -201,13 +201,20 @@ pub struct StrengthPage {
     pub er_ir_90: [Option<f64>; 2],
 }
 
-/// Sums up the trials of one test and side on its newest day, or on the day before that.
+/// The trials of one test and side on one day, summed up.
+pub fn sets_on(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, on: NaiveDate) -> Option<StrengthSet> {
+    let trials: Vec<StrengthTrial> = facts.strength.iter().filter(|t| t.test == test && t.side == side && t.on == on).cloned().collect();
+    (!trials.is_empty()).then(|| sum_up(ctx, facts, side, on, trials))
+}
+
+/// The trials of one test and side on its newest day, or on the day before that.
 fn set_of(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, back: usize) -> Option<StrengthSet> {
-    let of_test: Vec<&StrengthTrial> = facts.strength.iter().filter(|t| t.test == test && t.side == side).collect();
-    let mut days: Vec<NaiveDate> = of_test.iter().map(|t| t.on).collect();
+    let mut days: Vec<NaiveDate> = facts.strength.iter().filter(|t| t.test == test && t.side == side).map(|t| t.on).collect();
     days.dedup();
-    let on = *days.get(days.len().checked_sub(back + 1)?)?;
-    let trials: Vec<StrengthTrial> = of_test.into_iter().filter(|t| t.on == on).cloned().collect();
+    sets_on(ctx, facts, test, side, *days.get(days.len().checked_sub(back + 1)?)?)
+}
+
+fn sum_up(ctx: &CheckContext, facts: &Facts, side: Arm, on: NaiveDate, trials: Vec<StrengthTrial>) -> StrengthSet {
     let used: Vec<&StrengthTrial> = trials.iter().rev().filter(|t| t.sound).take(3).collect();
     let n = used.len() as f64;
     let mean_n = (n > 0.0).then(|| used.iter().map(|t| t.peak_n).sum::<f64>() / n);
@@ -231,7 +238,7 @@ fn set_of(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, back: usize)
     if let Some(pain) = pain.filter(|p| *p >= ctx.known.threshold("strength-pain-limit")) {
         minds.push(Reason::new("strength-pain-limited").with("pain", pain));
     }
-    Some(StrengthSet {
+    StrengthSet {
         side,
         on,
         mean_n,
@@ -242,7 +249,7 @@ fn set_of(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, back: usize)
         pain,
         minds,
         trials,
-    })
+    }
 }
 
 /// What may be tested and what was found.

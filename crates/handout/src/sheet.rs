@@ -5,6 +5,7 @@ use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Exercise, Group, Helper, Level};
 use ritorno_core::program::{CheckContext, resolved_path, running_lines, score_view};
+use ritorno_core::visit::untried;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_wording::{Value, Wording, capital};
 use serde_json::json;
@@ -85,7 +86,9 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
     let date = |day: i32| date_of(facts.story.day0, day).map(|d| d.format("%-d %B %Y").to_string()).unwrap_or_default();
     let side = wording.say(if facts.story.side == ritorno_core::mechanics::Arm::Left { "side-left" } else { "side-right" }, &[]);
     let score = score_view(ctx, facts);
-    let current = running_lines(ctx, facts, day);
+    // Nothing new goes home untried: what was not done in the room yet is named, not explained.
+    let waits = untried(ctx, facts);
+    let current: Vec<Line> = running_lines(ctx, facts, day).into_iter().filter(|l| !waits.contains(&l.exercise)).cloned().collect();
     let mut figures: Vec<(String, Vec<u8>)> = Vec::new();
     let mut kit: Vec<String> = Vec::new();
     let mut exercises = Vec::new();
@@ -153,7 +156,9 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         "kit": if kit.is_empty() { plain("paper-kit-none") } else { capital(&kit.join(", ")) },
         "exercises_title": wording.say("paper-exercises", &[("from", Value::Text(&date(day))), ("until", Value::Text(&date(until - 1)))]),
         "exercises": exercises,
-        "no_lines": plain("paper-no-lines"),
+        "no_lines": if waits.is_empty() { plain("paper-no-lines") } else { String::new() },
+        "waits": waits.iter().map(|id| plain(&format!("ex-{id}"))).collect::<Vec<_>>().join(", "),
+        "waits_title": plain("paper-waits"),
         "safety": plain("paper-safety"),
     });
     figures.push(("data.json".to_owned(), data.to_string().into_bytes()));

@@ -48,6 +48,7 @@
 #pagebreak()
 == #d.exercises_title
 #if d.exercises.len() == 0 [ #d.no_lines ]
+#if d.waits != "" [ *#d.waits_title:* #d.waits ]
 #for (i, e) in d.exercises.enumerate() [
   #block(breakable: false, width: 100%, inset: (y: 2.6mm), stroke: (top: 0.4pt + luma(190)))[
     #grid(columns: (46mm, 1fr), column-gutter: 6mm, align: (center + horizon, left),

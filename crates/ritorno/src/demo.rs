@@ -11,6 +11,7 @@ use ritorno_core::knowledge::Setting;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Role;
 use ritorno_core::program::{SNAPSHOT_VERSION, Snapshot, build, schedule, scheduled_lines, score_view};
+use ritorno_core::reading::impairments;
 use ritorno_core::visit::Assessment;
 use ritorno_server::{AppState, hash_password, new_user, refresh_lane};
 use ritorno_store::episode::Patient;
@@ -321,6 +322,8 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
             by: TakenBy::Clinician,
             on: on(*day),
             arc: None,
+            method: None,
+            rater: None,
         };
         events::add_reading(conn, id, &reading)?;
     }
@@ -336,6 +339,8 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
                 by: TakenBy::Clinician,
                 on: on(first),
                 arc: None,
+                method: None,
+                rater: None,
             };
             events::add_reading(conn, id, &reading)?;
         }
@@ -379,7 +384,7 @@ fn build_and_log(
     let (lines, snapshot) = {
         let assessment = Assessment::new(&state.knowledge, &facts).ok_or(StoreError::NotFound("pathway"))?;
         let ctx = assessment.ctx();
-        let lines = build(&ctx, &schedule(ctx.pathway, &facts), id).lines;
+        let lines = build(&ctx, &schedule(ctx.pathway, &facts), &impairments(&ctx, &facts), id).lines;
         let mut signed = facts.clone();
         signed.lines.clone_from(&lines);
         let kept = Snapshot { rev: 1, story_rev: 1, limits: facts.limits.clone(), score: score_view(&ctx, &signed) };

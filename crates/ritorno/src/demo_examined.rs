@@ -2,15 +2,16 @@
 
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, OtherSide, PainArc, Reading, Start, StopReason, Story, TakenBy, Task, TestAnswer,
-    TestFinding, Vote,
+    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, Method, OtherSide, PainArc, Reading, Start, StopReason, Story, TakenBy, Task,
+    TestAnswer, TestFinding, Vote,
 };
 use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
+use ritorno_core::outcome::Sheet;
 use ritorno_server::{AppState, refresh_lane};
 use ritorno_store::episode::Patient;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, StoreError, episode, events, exam, visit};
+use ritorno_store::{PgConnection, StoreError, episode, events, exam, outcome, visit};
 use uuid::Uuid;
 
 use Found::*;
@@ -41,6 +42,10 @@ pub struct Examined {
     numbers: &'static [(&'static str, f64)],
     votes: &'static [(Vote, f64)],
     note: &'static str,
+    /// What the first visit, the day after day 0, had found of this side: quantity and reading.
+    first: &'static [(&'static str, f64)],
+    /// Outcome sheets: days ago, instrument, answers.
+    sheets: &'static [(i32, &'static str, &'static [f64])],
 }
 
 pub const EXAMINED: &[Examined] = &[
@@ -83,6 +88,13 @@ pub const EXAMINED: &[Examined] = &[
         numbers: &[("er-lag", 0.0)],
         votes: &[(Vote::WorstPain, 5.0), (Vote::Night, 1.0), (Vote::EndRange, 1.0), (Vote::Disability, 1.0), (Vote::Ache, 1.0)],
         note: "Arc from 80 to 115; blade help takes two points off.",
+        first: &[("active-elevation-upright", 136.0), ("passive-elevation", 158.0), ("passive-er-side", 56.0), ("passive-ir-90", 46.0)],
+        sheets: &[
+            (11, "quickdash", &[3.0, 4.0, 3.0, 2.0, 3.0, 4.0, 3.0, 4.0, 4.0, 2.0, 3.0]),
+            (3, "quickdash", &[2.0, 3.0, 2.0, 2.0, 2.0, 3.0, 3.0, 3.0, 3.0, 2.0, 2.0]),
+            (11, "psfs", &[3.0, 4.0, 2.0]),
+            (3, "psfs", &[4.0, 5.0, 3.0]),
+        ],
     },
     Examined {
         given: "Carla",
@@ -117,6 +129,8 @@ pub const EXAMINED: &[Examined] = &[
         numbers: &[],
         votes: &[(Vote::WorstPain, 7.0), (Vote::Night, 2.0), (Vote::EndRange, 2.0), (Vote::Disability, 1.0), (Vote::Ache, 1.0)],
         note: "Both rotations stop short; radiograph asked for.",
+        first: &[],
+        sheets: &[],
     },
     Examined {
         given: "Jana",
@@ -153,6 +167,8 @@ pub const EXAMINED: &[Examined] = &[
         numbers: &[("sulcus", 2.0), ("laxity-score", 6.0), ("load-and-shift-anterior", 2.0)],
         votes: &[(Vote::WorstPain, 4.0), (Vote::Night, 0.0), (Vote::EndRange, 1.0), (Vote::Disability, 1.0), (Vote::Ache, 0.0)],
         note: "Fear at 80 degrees of turning out, gone with the hand on the front.",
+        first: &[],
+        sheets: &[],
     },
     Examined {
         given: "Teodoro",
@@ -186,6 +202,8 @@ pub const EXAMINED: &[Examined] = &[
         numbers: &[("er-lag", 25.0)],
         votes: &[(Vote::WorstPain, 6.0), (Vote::Night, 1.0), (Vote::EndRange, 1.0), (Vote::Disability, 2.0), (Vote::Ache, 1.0)],
         note: "Cannot hold the arm up since the fall.",
+        first: &[],
+        sheets: &[],
     },
 ];
 
@@ -229,9 +247,33 @@ pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -
                 by: TakenBy::Clinician,
                 on,
                 arc: p.arc.filter(|_| side == p.side && *quantity == "active-elevation-upright"),
+                method: Some(Method::Goniometer),
+                rater: None,
             };
             events::add_reading(conn, id, &reading)?;
         }
+    }
+    let first_on = day0 + Days::new(1);
+    for (quantity, value) in p.first {
+        let reading = Reading {
+            id: Uuid::now_v7(),
+            quantity: (*quantity).into(),
+            side: p.side,
+            value: *value,
+            stop: Pain,
+            by: TakenBy::Clinician,
+            on: first_on,
+            arc: None,
+            method: Some(Method::Goniometer),
+            rater: None,
+        };
+        events::add_reading(conn, id, &reading)?;
+    }
+    for (ago, instrument, given) in p.sheets {
+        // What was not answered stays open to the end of the sheet.
+        let items = state.knowledge.scores.iter().find(|r| r.id == *instrument).map_or(0, |r| r.items());
+        let answers = (0..items).map(|i| given.get(i).copied()).collect();
+        outcome::add(conn, id, &Sheet { id: Uuid::now_v7(), instrument: (*instrument).into(), answers, on: back(*ago)? }, by.id)?;
     }
     let words = p.words.iter().map(|(test, found)| (*test, TestAnswer::Word { found: *found }));
     let numbers = p.numbers.iter().map(|(test, value)| (*test, TestAnswer::Number { value: *value }));

@@ -7,6 +7,7 @@ mod home;
 mod jobs;
 mod lanes;
 mod logging;
+mod outcome;
 mod problem;
 mod program;
 mod ranges;

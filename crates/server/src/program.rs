@@ -10,9 +10,10 @@ use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
-    LaterItem, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Verdict, build, check_exercise, check_line, read_snapshot, running_lines,
-    schedule, score_view,
+    LaterItem, MovedUp, Proposal, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Verdict, build, check_exercise, check_line, read_snapshot,
+    running_lines, schedule, score_view,
 };
+use ritorno_core::reading::impairments;
 use ritorno_core::visit::{Assessment, untried};
 use ritorno_store::episode::Loaded;
 use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
@@ -60,6 +61,7 @@ pub(crate) struct ProgramPage {
 pub(crate) struct ProposalPage {
     score: ScoreView,
     later: Vec<LaterItem>,
+    first: Vec<MovedUp>,
 }
 
 /// Lines to check or to save.
@@ -133,7 +135,7 @@ pub(crate) async fn program_page(app: App, req: HttpRequest, id: web::Path<Uuid>
 pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<ProposalPage>, ApiError> {
     app.read(&req, Action::EditProgram, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
-        let (lines, later) = {
+        let Proposal { lines, later, first } = {
             let assessment = assessed(&state.knowledge, &loaded.facts)?;
             let ctx = assessment.ctx();
             if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 || !ctx.cleared {
@@ -143,8 +145,7 @@ pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid
                 let kept = rules.into_iter().filter(|f| matches!(f.reason.rule.as_str(), "flag-open" | "flags-not-asked" | "no-clearance"));
                 return Err(ApiError::blocked(kept.map(|f| f.reason).collect(), Vec::new()));
             }
-            let proposal = build(&ctx, &schedule(ctx.pathway, &loaded.facts), *id);
-            (proposal.lines, proposal.later)
+            build(&ctx, &schedule(ctx.pathway, &loaded.facts), &impairments(&ctx, &loaded.facts), *id)
         };
         // A line that runs today and that the plan keeps goes on as it is: the clinician's dose is not lost.
         let kept: Vec<Line> = loaded.facts.lines.clone();
@@ -156,7 +157,7 @@ pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid
             })
             .collect();
         let assessment = assessed(&state.knowledge, &loaded.facts)?;
-        Ok(web::Json(ProposalPage { score: score_view(&assessment.ctx(), &loaded.facts), later }))
+        Ok(web::Json(ProposalPage { score: score_view(&assessment.ctx(), &loaded.facts), later, first }))
     })
     .await
 }

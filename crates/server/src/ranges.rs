@@ -6,7 +6,7 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use ritorno_core::calendar::Clock;
-use ritorno_core::episode::Reading;
+use ritorno_core::episode::{Reading, TakenBy};
 use ritorno_core::exam::{Dial, dials, possible, protection};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
@@ -57,8 +57,10 @@ pub(crate) async fn add_reading(
     id: web::Path<Uuid>,
     form: web::Json<Reading>,
 ) -> Result<web::Json<RangesPage>, ApiError> {
-    let reading = form.into_inner();
-    app.write(&req, Action::Measure, "add-reading", move |state, conn, _| {
+    let mut reading = form.into_inner();
+    app.write(&req, Action::Measure, "add-reading", move |state, conn, user| {
+        // Whoever is signed in measured it; a page cannot sign for somebody else.
+        reading.rater = (reading.by == TakenBy::Clinician).then_some(user.id);
         let loaded = episode::load(conn, *id, state.today.date())?;
         let facts = &loaded.facts;
         let mut faults = Faults::default();

@@ -3,7 +3,7 @@
 use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
-use crate::{decisions, examine, home, program, ranges, reliability, security, session, story, strength, visit};
+use crate::{decisions, examine, home, outcome, program, ranges, reliability, security, session, story, strength, visit};
 use actix_files::{Files, NamedFile};
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
@@ -51,6 +51,11 @@ fn api(config: &mut ServiceConfig) {
             .service(strength::withdraw_push)
             .service(strength::show_trace)
             .service(strength::stream)
+            .service(strength::angle)
+            .service(outcome::show_outcomes)
+            .service(outcome::add_sheet)
+            .service(outcome::withdraw_sheet)
+            .service(outcome::show_comparison)
             .service(program::program_page)
             .service(program::build_program)
             .service(program::check_program)

@@ -9,6 +9,7 @@ use actix_web::http::StatusCode;
 use actix_web::http::header::{CONTENT_ENCODING, CacheControl, CacheDirective};
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
 use chrono::NaiveDate;
+use ritorno_core::angle::{AngleReading, AngleSample, read_angle};
 use ritorno_core::calendar::Clock;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
@@ -283,4 +284,17 @@ pub(crate) async fn stream(app: App, req: HttpRequest, query: web::Query<Listen>
         // Compressing would hold batches back until a block is full.
         .insert_header((CONTENT_ENCODING, "identity"))
         .streaming(tokio_stream::wrappers::ReceiverStream::new(told)))
+}
+
+/// Reads the angle at which an inclinometer was held. Nothing is stored: the reading is kept when the clinician says why it stopped.
+#[utoipa::path(tag = "strength", request_body = Vec<AngleSample>, responses((status = 200, body = AngleReading), (status = "default", body = Problem)))]
+#[post("/instruments/angle")]
+pub(crate) async fn angle(app: App, req: HttpRequest, form: web::Json<Vec<AngleSample>>) -> Result<web::Json<AngleReading>, ApiError> {
+    app.read(&req, Action::Measure, move |_, _, _| {
+        let mut faults = Faults::default();
+        faults.within("samples", form.len() as f64, 1.0, 12_000.0);
+        faults.check()?;
+        Ok(web::Json(read_angle(&form)))
+    })
+    .await
 }

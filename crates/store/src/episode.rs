@@ -3,7 +3,7 @@
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
 use crate::schema::{episode, episode_health, episode_kit, episode_task, patient, surgeon_limit};
-use crate::{events, exam, program, reliability, strength};
+use crate::{events, exam, outcome, program, reliability, strength};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::episode::{Clearance, Facts, Release, Story, SurgeonLimit, Task};
@@ -253,6 +253,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         readings: events::readings(conn, id)?,
         findings: exam::findings(conn, id)?,
         strength: strength::trials(conn, id)?,
+        sheets: outcome::sheets(conn, id)?,
         clinic_errors: reliability::newest(conn)?,
         exam_notes: exam::notes(conn, id)?,
         scores: events::scores(conn, id)?,

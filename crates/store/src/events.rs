@@ -46,13 +46,16 @@ pub fn add_reading(conn: &mut PgConnection, episode: Uuid, event: &Reading) -> R
             t::taken_on.eq(event.on),
             t::pain_from.eq(event.arc.map(|a| a.from)),
             t::pain_to.eq(event.arc.map(|a| a.to)),
+            t::method.eq(event.method.map(word)),
+            t::rater_id.eq(event.rater),
         ))
         .on_conflict(t::id)
         .do_nothing()
         .execute(conn)?;
     settle(added, || {
         let row = t::table.filter(t::id.eq(event.id)).filter(t::episode_id.eq(episode)).first::<ReadingRow>(conn).optional()?;
-        Ok(row.map(to_reading).transpose()?.as_ref() == Some(event))
+        // Sent again under another sign-in it is the same reading, and stays the first rater's.
+        Ok(row.map(to_reading).transpose()?.is_some_and(|kept| kept == Reading { rater: kept.rater, ..event.clone() }))
     })
 }
 
@@ -72,9 +75,9 @@ pub fn withdraw_reading(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason
     Ok(())
 }
 
-type ReadingRow = (Uuid, Uuid, i64, String, String, f64, String, String, NaiveDate, Option<f64>, Option<f64>);
+type ReadingRow = (Uuid, Uuid, i64, String, String, f64, String, String, NaiveDate, Option<f64>, Option<f64>, Option<String>, Option<Uuid>);
 
-fn to_reading((id, _, _, quantity, side, value, stop, by, on, from, to): ReadingRow) -> Result<Reading, StoreError> {
+fn to_reading((id, _, _, quantity, side, value, stop, by, on, from, to, method, rater): ReadingRow) -> Result<Reading, StoreError> {
     let arc = from.zip(to).map(|(from, to)| PainArc { from, to });
     Ok(Reading {
         id,
@@ -85,6 +88,8 @@ fn to_reading((id, _, _, quantity, side, value, stop, by, on, from, to): Reading
         by: unword("rater", &by)?,
         on,
         arc,
+        method: method.as_deref().map(|m| unword("method", m)).transpose()?,
+        rater,
     })
 }
 

@@ -10,6 +10,7 @@ pub mod events;
 pub mod exam;
 pub mod job;
 pub mod knowledge;
+pub mod outcome;
 mod pool;
 pub mod program;
 pub mod reliability;

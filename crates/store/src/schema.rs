@@ -46,6 +46,12 @@ diesel::table! {
         kept_on -> Date, user_id -> Uuid,
     }
 }
+diesel::table! {
+    outcome_sheet (id) {
+        id -> Uuid, episode_id -> Uuid, seq -> Int8, instrument -> Text, answers -> Jsonb, filled_on -> Date, user_id -> Uuid,
+    }
+}
+diesel::table! { outcome_withdrawn (sheet_id) { sheet_id -> Uuid, reason -> Text, } }
 diesel::table! { strength_withdrawn (trial_id) { trial_id -> Uuid, reason -> Text, } }
 diesel::table! { strength_trace (trial_id) { trial_id -> Uuid, samples -> Jsonb, reading -> Jsonb, } }
 diesel::table! {
@@ -58,7 +64,8 @@ diesel::table! {
     reading (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, quantity -> Text, side -> Text, value -> Float8, stop -> Text,
         taken_by -> Text, taken_on -> Date, pain_from -> Nullable<Float8>,
-        pain_to -> Nullable<Float8>,
+        pain_to -> Nullable<Float8>, method -> Nullable<Text>,
+        rater_id -> Nullable<Uuid>,
     }
 }
 diesel::table! { reading_withdrawn (reading_id) { reading_id -> Uuid, reason -> Text, } }
@@ -106,6 +113,8 @@ diesel::allow_tables_to_appear_in_same_query!(
     reading_withdrawn,
     finding,
     finding_withdrawn,
+    outcome_sheet,
+    outcome_withdrawn,
     strength_trial,
     strength_withdrawn,
     strength_trace,

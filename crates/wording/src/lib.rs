@@ -128,8 +128,9 @@ impl Wording {
         };
         let key = |prefix: &str| format!("{prefix}-{value}").replace('_', "-");
         // A measure is a quantity, or something worked out from several.
-        let quantity = || (argument == "measure").then(|| self.format(&key("quantity"), None, &[])).flatten();
-        self.format(&key(prefix), None, &[]).or_else(quantity).unwrap_or_else(|| value.to_owned())
+        let others: &[&str] = if argument == "measure" { &["quantity", "test", "strength"] } else { &[] };
+        let elsewhere = || others.iter().find_map(|prefix| self.format(&key(prefix), None, &[]));
+        self.format(&key(prefix), None, &[]).or_else(elsewhere).unwrap_or_else(|| value.to_owned())
     }
 }
 

@@ -36,6 +36,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/comparison": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_comparison"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/exam-notes": {
         parameters: {
             query?: never;
@@ -222,6 +238,38 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["sign_note"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/outcomes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_outcomes"];
+        put?: never;
+        post: operations["add_sheet"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/outcomes/{sheet}/withdraw": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_sheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -468,6 +516,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/instruments/angle": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads the angle at which an inclinometer was held. Nothing is stored: the reading is kept when the clinician says why it stopped. */
+        post: operations["angle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments/stream": {
         parameters: {
             query?: never;
@@ -585,6 +650,34 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What the samples say. */
+        AngleReading: {
+            /** @description What is wrong; anything here leaves the number to the clinician. */
+            faults: components["schemas"]["Reason"][];
+            /**
+             * Format: double
+             * @description Mean of the half second in which the angle was greatest, whole degrees; absent when nothing was held.
+             */
+            held_deg?: number | null;
+            /**
+             * Format: double
+             * @description Standard deviation in that half second, degrees.
+             */
+            unsteady_deg: number;
+        };
+        /** @description One sample of an inclinometer. */
+        AngleSample: {
+            /**
+             * Format: double
+             * @description Degrees.
+             */
+            angle_deg: number;
+            /**
+             * Format: double
+             * @description Seconds since the start.
+             */
+            t_s: number;
+        };
         /**
          * @description An answer to a red-flag question.
          * @enum {string}
@@ -808,6 +901,27 @@ export interface components {
             ratio: number;
             /** @description Reference id. */
             source: string;
+        };
+        /** @description One thing on both days. */
+        Compared: {
+            before?: components["schemas"]["TestAnswer"] | null;
+            /**
+             * Format: double
+             * @description Smallest difference that is more than error.
+             */
+            detectable?: number | null;
+            /** @description Its id. */
+            id: string;
+            now?: components["schemas"]["TestAnswer"] | null;
+            /** @description What kind. */
+            subject: components["schemas"]["Subject"];
+            /** @description Unit id of a number. */
+            unit?: string | null;
+            /** @description At least one of the two is kept but not used: stopped at the permitted limit, over it, impossible. */
+            unused: boolean;
+            word?: components["schemas"]["ChangeWord"] | null;
+            /** @description The difference is to the worse. */
+            worse: boolean;
         };
         /**
          * @description The main complaint: it chooses the core of the examination.
@@ -1226,6 +1340,11 @@ export interface components {
             t_s: number;
         };
         /**
+         * @description How answers become a number.
+         * @enum {string}
+         */
+        Formula: "mean_stretched" | "mean" | "sum" | "mean_of_parts" | "percent_kept" | "pain_and_function" | "pain_satisfaction_function" | "reaches" | "pain_activity_range_strength";
+        /**
          * @description What was found, in one word.
          * @enum {string}
          */
@@ -1341,6 +1460,65 @@ export interface components {
             real: boolean;
             /** @description How it was worked out. */
             reason: components["schemas"]["Reason"];
+            /** @description Unit id: `deg`, `level`, `n`, `mm`, `index`. */
+            unit: string;
+        };
+        /** @description One instrument. */
+        Instrument: {
+            /** @description Where the change values come from. */
+            change_source?: string | null;
+            /** @description How sure we are. */
+            confidence: components["schemas"]["Confidence"];
+            /**
+             * Format: double
+             * @description Smallest detectable change, where published.
+             */
+            detectable?: number | null;
+            /**
+             * Format: double
+             * @description Confidence level of `detectable` in percent; all comparisons are made at 95.
+             */
+            detectable_level?: number | null;
+            /** @description How they become a number. */
+            formula: components["schemas"]["Formula"];
+            /** @description Stable id. */
+            id: string;
+            /**
+             * Format: double
+             * @description Smallest change that matters to patients, where published.
+             */
+            important?: number | null;
+            /** @description What the missing-item rule rests on, where the owner publishes none: `published` or `our-choice`. */
+            missing_rule: string;
+            /** @description Whether more is better. */
+            more_is_better: boolean;
+            /**
+             * Format: int32
+             * @description Place in the list.
+             */
+            order: number;
+            /** @description The parts, in the order of the sheet. */
+            parts: components["schemas"]["ScorePart"][];
+            /** @description Least and greatest result. */
+            range: number[];
+            /** @description Where the formula comes from. */
+            source: string;
+            /** @description The clinical test that it scores: what bars the test bars the sheet. */
+            test?: string | null;
+        };
+        /** @description An instrument with its sheets, oldest first. */
+        InstrumentView: {
+            /** @description What protection has against it today. */
+            barred: components["schemas"]["Reason"][];
+            /**
+             * Format: double
+             * @description Smallest detectable change at 95 %.
+             */
+            detectable?: number | null;
+            /** @description The instrument. */
+            instrument: components["schemas"]["Instrument"];
+            /** @description Its sheets. */
+            sheets: components["schemas"]["SheetView"][];
         };
         /**
          * @description The level.
@@ -1499,6 +1677,11 @@ export interface components {
             /** Format: date */
             today: string;
         };
+        /**
+         * @description What a range was measured with.
+         * @enum {string}
+         */
+        Method: "goniometer" | "inclinometer" | "by_eye";
         /** @description A milestone with whether it has been reached. */
         MilestoneView: {
             /**
@@ -1520,6 +1703,15 @@ export interface components {
          * @enum {string}
          */
         Mode: "passive" | "active";
+        /** @description A ladder that is worked on first because of what was measured. */
+        MovedUp: {
+            /** @description Ladder id. */
+            ladder: string;
+            /** @description The impairment it answers. */
+            measure: string;
+            /** @description How large that is. */
+            reason: components["schemas"]["Reason"];
+        };
         /** @description A note to sign. */
         NewNote: {
             body: string;
@@ -1563,6 +1755,11 @@ export interface components {
          * @enum {string}
          */
         OtherSide: "sound" | "affected" | "operated" | "hypermobile";
+        /** @description Instruments and sheets of an episode. */
+        OutcomePage: {
+            clock: components["schemas"]["Clock"];
+            instruments: components["schemas"]["InstrumentView"][];
+        };
         /** @description A painful arc. */
         PainArc: {
             /**
@@ -1575,6 +1772,16 @@ export interface components {
              * @description Where it ended.
              */
             to: number;
+        };
+        /** @description A part's own number. */
+        PartScore: {
+            /** @description Part id. */
+            part: string;
+            /**
+             * Format: double
+             * @description Its number.
+             */
+            value: number;
         };
         /** @description Passing a gate. */
         Passing: {
@@ -1708,6 +1915,7 @@ export interface components {
         };
         /** @description A proposal, not saved. */
         ProposalPage: {
+            first: components["schemas"]["MovedUp"][];
             later: components["schemas"]["LaterItem"][];
             score: components["schemas"]["ScoreView"];
         };
@@ -1795,6 +2003,7 @@ export interface components {
              * @description Id, made by the client.
              */
             id: string;
+            method?: components["schemas"]["Method"] | null;
             /**
              * Format: date
              * @description When.
@@ -1802,6 +2011,11 @@ export interface components {
             on: string;
             /** @description Quantity id. */
             quantity: string;
+            /**
+             * Format: uuid
+             * @description Which member of the clinic measured; set by the server from who is signed in, absent for the patient's own.
+             */
+            rater?: string | null;
             /** @description Measured side. */
             side: components["schemas"]["Arm"];
             /** @description Why it stopped. */
@@ -1934,6 +2148,27 @@ export interface components {
              */
             value: number;
         };
+        /** @description Consecutive items that are answered alike. */
+        ScorePart: {
+            /** @description Wording key of the part. */
+            id: string;
+            /** @description How many items. */
+            items: number;
+            /**
+             * Format: double
+             * @description Greatest answer.
+             */
+            max: number;
+            /** @description How many of them may be missing. */
+            may_miss?: number;
+            /**
+             * Format: double
+             * @description Least answer.
+             */
+            min: number;
+            /** @description Unit of the answer where it is not points. */
+            unit?: string | null;
+        };
         /** @description The whole score. */
         ScoreView: {
             /** @description Corridors for elevation and external rotation first, then the others. */
@@ -1959,6 +2194,16 @@ export interface components {
             /** @description Today. */
             today: components["schemas"]["Clock"];
         };
+        /** @description What a sheet comes to. */
+        Scored: {
+            /** @description The parts' own numbers, where the formula has them. */
+            parts: components["schemas"]["PartScore"][];
+            /**
+             * Format: double
+             * @description The number.
+             */
+            value: number;
+        };
         /**
          * @description Where a patient is seen.
          * @enum {string}
@@ -1969,6 +2214,46 @@ export interface components {
          * @enum {string}
          */
         Severity: "competition" | "contact_or_overhead" | "head_notch" | "rim_loss";
+        /** @description One filled sheet. Append-only. */
+        Sheet: {
+            /** @description One entry an item; `null` where it was left out or does not apply. */
+            answers: (number | null)[];
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /** @description Instrument id. */
+            instrument: string;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+        };
+        /** @description One sheet with its result. */
+        SheetView: {
+            /**
+             * Format: double
+             * @description The change against the sheet before it, more is better or worse as the instrument says.
+             */
+            change?: number | null;
+            /**
+             * Format: uuid
+             * @description Id.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+            refused?: components["schemas"]["Reason"] | null;
+            scored?: components["schemas"]["Scored"] | null;
+            word?: components["schemas"]["ChangeWord"] | null;
+            /** @description The change is to the worse. */
+            worse: boolean;
+        };
         /** @description Name and password. */
         SignIn: {
             login: string;
@@ -2270,6 +2555,11 @@ export interface components {
             /** @description Test id. */
             test: string;
         };
+        /**
+         * @description What kind of thing a row compares.
+         * @enum {string}
+         */
+        Subject: "range" | "strength" | "score" | "test";
         /** @description A limit that the surgeon wrote. */
         SurgeonLimit: {
             /**
@@ -2432,6 +2722,23 @@ export interface components {
             /** @description The strongest of the findings. */
             status: components["schemas"]["Status"];
         };
+        /** @description Two days of an episode. */
+        VisitComparison: {
+            /**
+             * Format: date
+             * @description The earlier of the two.
+             */
+            before?: string | null;
+            /** @description Every day on which something was found, newest first. */
+            days: string[];
+            /**
+             * Format: date
+             * @description The later.
+             */
+            now?: string | null;
+            /** @description Ranges, strength, scores, tests, each in the order of the knowledge. */
+            rows: components["schemas"]["Compared"][];
+        };
         /** @description The visit page. */
         VisitPage: {
             /** Format: date */
@@ -2584,6 +2891,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_comparison: {
+        parameters: {
+            query?: {
+                /** @description The earlier; the last but one without it. */
+                before?: string | null;
+                /** @description The later; the last without it. */
+                now?: string | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitComparison"];
                 };
             };
             default: {
@@ -2972,6 +3313,102 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_outcomes: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutcomePage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Sheet"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutcomePage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw_sheet: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                sheet: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Withdrawal"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OutcomePage"];
                 };
             };
             default: {
@@ -3533,6 +3970,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    angle: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AngleSample"][];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["AngleReading"];
                 };
             };
             default: {

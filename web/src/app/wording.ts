@@ -24,7 +24,8 @@ export function nameOf(argument: string, value: string): string {
   const prefix = argument === "exercise" ? "ex" : argument === "other_test" ? "test" : argument;
   const key = (of: string) => `${of}-${value}`.replaceAll("_", "-");
   // A measure is a quantity, or something worked out from several.
-  return raw(key(prefix), undefined, {}) ?? (argument === "measure" ? raw(key("quantity"), undefined, {}) : undefined) ?? value;
+  const places = argument === "measure" ? [prefix, "quantity", "test", "strength"] : [prefix];
+  return places.map((place) => raw(key(place), undefined, {})).find((text) => text !== undefined) ?? value;
 }
 
 /** A sentence by its id; the id itself where there is none, so that a gap is seen. */

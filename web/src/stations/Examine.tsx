@@ -20,11 +20,11 @@ export function answerText(answer: Answer, unit?: string | null): string {
   return `${answer.value}${name === "°" ? name : ` ${name}`}`.replace("-", "−");
 }
 
-/** The three rooms of the examination. */
-export function ExamineTabs({ episode, at }: { episode: string; at: "tests" | "ranges" | "strength" }) {
+/** The four rooms of the examination. */
+export function ExamineTabs({ episode, at }: { episode: string; at: "tests" | "ranges" | "strength" | "scores" }) {
   return (
     <span className="right" role="group" aria-label={t("nav-examine")}>
-      {(["tests", "ranges", "strength"] as const).map((room) => <Link key={room} className="chip" style={{ paddingLeft: 13, textDecoration: "none" }} aria-current={room === at ? "page" : undefined} to={`/e/${episode}/${room === "tests" ? "examine" : room}`}>{t(`examine-${room}`)}</Link>)}
+      {(["tests", "ranges", "strength", "scores"] as const).map((room) => <Link key={room} className="chip" style={{ paddingLeft: 13, textDecoration: "none" }} aria-current={room === at ? "page" : undefined} to={`/e/${episode}/${room === "tests" ? "examine" : room}`}>{t(`examine-${room}`)}</Link>)}
     </span>
   );
 }

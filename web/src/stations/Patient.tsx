@@ -10,13 +10,14 @@ import { Home } from "./Home";
 import { Program } from "./Program";
 import { Ranges } from "./Ranges";
 import { Read } from "./Read";
+import { Scores } from "./Scores";
 import { Story } from "./Story";
 import { Strength } from "./Strength";
 import { Visit } from "./Visit";
 
 const STATIONS = [["visit", "v"], ["story", "s"], ["examine", "e"], ["read", "r"], ["program", "p"], ["home", "h"]] as const;
 /** Rooms inside a station, reached by a key of their own. */
-const ROOMS = [["ranges", "m"], ["strength", "f"]] as const;
+const ROOMS = [["ranges", "m"], ["strength", "f"], ["scores", "o"]] as const;
 
 /** The state of a station, as a shape. */
 function StationMark({ state }: { state: string }) {
@@ -66,7 +67,7 @@ export default function Patient({ today }: { today: string }) {
           <ol>
             {STATIONS.map(([name, key]) => (
               <li key={name}>
-                <NavLink to={`/e/${episode}/${name}`} className={({ isActive }) => (isActive || (name === "examine" && /\/(ranges|strength)$/.test(pathname)) ? "on" : "")}><StationMark state={state[name] ?? "empty"} /> {t(`nav-${name}`)} <kbd>g {key}</kbd></NavLink>
+                <NavLink to={`/e/${episode}/${name}`} className={({ isActive }) => (isActive || (name === "examine" && /\/(ranges|strength|scores)$/.test(pathname)) ? "on" : "")}><StationMark state={state[name] ?? "empty"} /> {t(`nav-${name}`)} <kbd>g {key}</kbd></NavLink>
               </li>
             ))}
           </ol>
@@ -80,6 +81,7 @@ export default function Patient({ today }: { today: string }) {
           <Route path="read" element={<Read episode={episode} today={today} />} />
           <Route path="ranges" element={<Ranges episode={episode} today={today} />} />
           <Route path="strength" element={<Strength episode={episode} today={today} />} />
+          <Route path="scores" element={<Scores episode={episode} today={today} />} />
           <Route path="program" element={<Program episode={episode} />} />
           <Route path="home" element={<Home episode={episode} />} />
           <Route path="*" element={<Navigate to="visit" replace />} />

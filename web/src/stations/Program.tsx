@@ -19,6 +19,7 @@ export function Program({ episode }: { episode: string }) {
   const page = useQuery({ queryKey: ["program", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/program", { params: { path: { id: episode } } })) });
   const [draft, setDraft] = useState<View>();
   const [later, setLater] = useState<Schemas["LaterItem"][]>([]);
+  const [first, setFirst] = useState<Schemas["MovedUp"][]>([]);
   const [past, setPast] = useState<Line[][]>([]);
   const [selected, setSelected] = useState<string>();
   const [span, setSpan] = useState<"all" | "now">("all");
@@ -59,6 +60,7 @@ export function Program({ episode }: { episode: string }) {
     setPast((p) => [...p, lines]);
     setDraft(proposal.score);
     setLater(proposal.later);
+    setFirst(proposal.first);
   });
   const save = () => run(async () => keep(await ask(api.PUT("/api/episodes/{id}/program", { ...path, body: { rev: page.data.rev, lines } })), t("program-saved")));
   const sign = () => run(async () => keep(await ask(api.POST("/api/episodes/{id}/program/sign", { ...path, body: { rev: page.data.rev } })), t("program-signed-now")));
@@ -143,6 +145,11 @@ export function Program({ episode }: { episode: string }) {
           }}>{t("add")}</Button>
         </div>
       </section>
+      {first.length > 0 && (
+        <section className="block" id="first"><h2>{t("program-first")}</h2>
+          <ul className="small" style={{ margin: 0, paddingLeft: 20 }}>{first.map((f) => <li key={f.ladder}>{nameOf("ladder", f.ladder)}: {nameOf("measure", f.measure)}, {sentence(f.reason).replace(/^./, (x) => x.toLowerCase())}</li>)}</ul>
+        </section>
+      )}
       {later.length > 0 && (
         <section className="block"><h2>{t("program-later")}</h2>
           <ul className="small" style={{ margin: 0, paddingLeft: 20 }}>{later.map((l) => <li key={l.phase + l.ladder}>{nameOf("ladder", l.ladder)}, {nameOf("phase", l.phase)}: {sentence(l.reason).replace(/^./, (x) => x.toLowerCase())}</li>)}</ul>

@@ -1,6 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
-import { useCallback, useEffect, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
 import { send } from "../app/queue";
@@ -11,6 +11,9 @@ import { ExamineTabs } from "./Examine";
 
 type Which = "operated" | "other";
 type Page = Schemas["RangesPage"];
+type Method = Schemas["Method"];
+const METHODS: Method[] = ["goniometer", "inclinometer", "by_eye"];
+const METHOD_KEY = "ritorno-method";
 const STOPS = [["p", "pain"], ["s", "stiff"], ["w", "weak"], ["x", "slipping"], ["l", "at_limit"]] as const;
 
 /** Digits, then one key for why it stopped: kept, and on to the next dial. */
@@ -24,12 +27,16 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
   const [kept, setKept] = useState<{ id: string; text: string }[]>([]);
   const [error, setError] = useState<unknown>();
   const [ask4, setAsk4] = useState(false);
+  const [method, setMethod] = useState<Method>(() => METHODS.find((m) => m === localStorage.getItem(METHOD_KEY)) ?? "goniometer");
+  const [lift, setLift] = useState<{ angle?: number; state: "running" | "held" | "lost"; faults?: string[] }>();
+  const source = useRef<EventSource>(undefined);
   const dials = useMemo(() => page.data?.dials ?? [], [page.data]);
   const dial = dials[at];
   const move = useCallback((step: number) => {
     setTyped("");
     setArc([]);
     setAsk4(false);
+    setLift(undefined);
     setAt((now) => {
       for (let i = 1; i <= dials.length; i++) {
         const next = (now + step * i + dials.length * i) % dials.length;
@@ -41,7 +48,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
   const keep = useCallback(async (stop: Schemas["StopReason"]) => {
     if (!dial || typed === "" || typed === "-") return;
     const side = dial[which].side;
-    const reading: Schemas["Reading"] = { id: newId(), quantity: dial.quantity, side, value: Number(typed), stop, by: "clinician", on: today, arc: arc.length === 2 ? { from: Math.min(...arc), to: Math.max(...arc) } : null };
+    const reading: Schemas["Reading"] = { id: newId(), quantity: dial.quantity, side, value: Number(typed), stop, by: "clinician", on: today, arc: arc.length === 2 ? { from: Math.min(...arc), to: Math.max(...arc) } : null, method: dial.unit === "deg" ? (lift?.state === "held" ? "inclinometer" : method) : null };
     setError(undefined);
     try {
       const answer = (await send(`/api/episodes/${episode}/readings`, reading)) as Page | undefined;
@@ -50,7 +57,34 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       for (const key of ["reading", "visit", "story", "program", "decisions"]) void queries.invalidateQueries({ queryKey: [key] });
       move(1);
     } catch (failure) { setError(failure); }
-  }, [dial, typed, arc, which, today, episode, queries, move]);
+  }, [dial, typed, arc, which, today, episode, queries, move, lift, method]);
+  const measure = useCallback(() => {
+    if (!dial || dial.unit !== "deg" || dial[which].barred || source.current) return;
+    setTyped("");
+    const samples: { t_s: number; angle_deg: number }[] = [];
+    // The stand-in lifts near the last reading, never past today's ceiling.
+    const before = dial[which].last?.reading.value ?? 60;
+    const ceiling = which === "operated" && dial.ceiling.ceiling.kind === "up_to" ? dial.ceiling.ceiling.value : Infinity;
+    const stream = new EventSource(`/api/instruments/stream?device=inclinometer&seed=${Math.floor(Math.random() * 1e6)}&plateau=${Math.round(Math.max(5, Math.min(before + 4, ceiling - 2)))}`);
+    source.current = stream;
+    const stop = () => { stream.close(); source.current = undefined; };
+    setLift({ state: "running" });
+    stream.addEventListener("batch", (e) => {
+      for (const [t_s, angle_deg] of JSON.parse((e as MessageEvent<string>).data) as [number, number][]) samples.push({ t_s, angle_deg });
+      setLift({ state: "running", angle: Math.round(samples.at(-1)?.angle_deg ?? 0) });
+    });
+    stream.addEventListener("end", () => {
+      stop();
+      ask(api.POST("/api/instruments/angle", { body: samples })).then((read) => {
+        if (read.held_deg != null) setTyped(String(read.held_deg));
+        setLift({ state: "held", faults: read.faults.map(sentence) });
+      }, setError);
+    });
+    const lost = () => { if (source.current === stream) { stop(); setLift({ state: "lost" }); } };
+    stream.addEventListener("lost", lost);
+    stream.onerror = lost;
+  }, [dial, which]);
+  useEffect(() => () => source.current?.close(), []);
   const undo = useCallback(async () => {
     const last = kept[0];
     if (!last) return;
@@ -65,9 +99,11 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       const typing = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
       if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
       const stop = STOPS.find(([key]) => key === e.key);
+      if (/^[0-9]$/.test(e.key) && lift) setLift(undefined);
       if (/^[0-9]$/.test(e.key)) setTyped((now) => (now.length < 4 ? now + e.key : now));
       else if (e.key === "-") setTyped((now) => (now.startsWith("-") ? now.slice(1) : `-${now}`));
       else if (e.key === "Backspace") setTyped((now) => now.slice(0, -1));
+      else if (e.key === "d") measure();
       else if (e.key === "a" && typed !== "") { setArc((now) => [...now, Number(typed)].slice(-2)); setTyped(""); }
       else if (e.key === "Escape") { setTyped(""); setArc([]); }
       else if (e.key === "Enter" && typed !== "") setAsk4(true);
@@ -81,7 +117,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
     };
     window.addEventListener("keydown", onKey);
     return () => window.removeEventListener("keydown", onKey);
-  }, [typed, keep, move, undo]);
+  }, [typed, keep, move, undo, measure, lift]);
   if (!page.data) return <Pending query={page} />;
   return (
     <>
@@ -97,13 +133,19 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       <ProblemNote error={error} />
       <div className={`notice${ask4 ? " decide" : ""}`} id="entry" aria-live="polite" style={{ display: "flex", gap: 14, alignItems: "center", flexWrap: "wrap" }}>
         <span style={{ minWidth: 176 }}><b>{dial ? capital(nameOf("quantity", dial.quantity)) : ""}</b><br /><span className="soft small">{dial ? `${nameOf("position", dial.position)}, ${nameOf("side", dial[which].side)}` : ""}</span></span>
-        <span className="num" style={{ fontSize: 34, fontWeight: 600, minWidth: 92 }} id="typed">{typed || "–"}{typed && dial?.unit === "deg" ? "°" : ""}</span>
+        <span className="num" style={{ fontSize: 34, fontWeight: 600, minWidth: 92 }} id="typed">{lift?.state === "running" ? <span className="soft">{lift.angle ?? "…"}°</span> : typed || "–"}{typed && dial?.unit === "deg" ? "°" : ""}</span>
         <span className="stops" role="group" aria-label={t("ranges-why")}>
           {STOPS.map(([key, stop]) => (
             <button key={key} disabled={typed === ""} onClick={() => void keep(stop)}><svg width="18" height="18" viewBox="-9 -9 18 18" aria-hidden="true"><StopMark stop={stop} /></svg>{nameOf("stop", stop)} <kbd>{key}</kbd></button>
           ))}
         </span>
         <span className="soft small" id="arc">{arc.length === 0 ? <><kbd>a</kbd> {t("ranges-arc")}</> : t("ranges-arc-kept", { from: arc[0] ?? 0, to: arc[1] ?? "…" })}</span>
+        <span id="method" className="small" style={{ display: "flex", gap: 8, alignItems: "center" }} role="group" aria-label={t("ranges-method")}>
+          <button className="plain" onClick={measure} disabled={lift?.state === "running"}><kbd>d</kbd> {t(lift?.state === "running" ? "device-lifting" : "device-lift")}</button>
+          {" "}<select className="native" style={{ height: 32, width: 128 }} aria-label={t("ranges-method")} value={method} onChange={(e) => { const next = e.target.value as Method; setMethod(next); localStorage.setItem(METHOD_KEY, next); }}>{METHODS.map((m) => <option key={m} value={m}>{nameOf("method", m)}</option>)}</select>
+        </span>
+        {lift?.state === "lost" && <span className="bad" role="alert" id="lost">{t("device-lost-lift")}</span>}
+        {lift?.faults?.map((f) => <span key={f} className="bad">{f}</span>)}
         {ask4 && <span>{t("ranges-say-why")}</span>}
       </div>
       <div className="dials">

@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
 import { send } from "../app/queue";
-import { capital, clock, nameOf, sentence, t } from "../app/wording";
+import { capital, clock, nameOf, sentence, shortDate, t } from "../app/wording";
 import { Beam, BeamScale, BeamSteps, percent } from "../pictures/Beam";
 import { answerText } from "./Examine";
 
@@ -86,6 +86,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
               </tbody></table>
             </section>
           )}
+          <Compare episode={episode} />
           <section className="block" id="impairments">
             <h2>{t("read-impairments")} <span className="soft small">{t("read-impairments-lead")}</span></h2>
             {view.impairments.length === 0 && <p className="soft">{t("read-no-impairment")}</p>}
@@ -93,7 +94,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
               {view.impairments.slice(0, 8).map((i) => (
                 <tr key={i.measure} className={i.real ? "" : "soft"}>
                   <td style={{ width: "auto" }}>{capital(nameOf("measure", i.measure))}</td>
-                  <td className="num" style={{ width: 128, textAlign: "right" }}><b>{i.deficit.toFixed(0)}</b> ± {i.error.toFixed(0)}{i.measure === "hand-behind-back" ? "" : "°"}</td>
+                  <td className="num" style={{ width: 128, textAlign: "right" }}><b>{i.deficit.toFixed(0)}</b> ± {i.error.toFixed(0)}{i.unit === "level" ? "" : i.unit === "deg" ? "°" : ` ${nameOf("unit", i.unit)}`}</td>
                   <td style={{ width: 170 }}><svg width="150" height="14" aria-hidden="true"><rect width="150" height="14" fill="#ece5d7" /><rect width={Math.min(150, i.percent * 1.5)} height="14" fill={i.real ? "#12616b" : "#b9b09d"} /></svg></td>
                   <td className="small">{i.real ? `${i.percent.toFixed(0)} % ${t("less-than")} ${nameOf("against", i.against)}` : t("within-error")}</td>
                 </tr>
@@ -156,6 +157,49 @@ const levelNumber = (level: Schemas["Irritability"] | null | undefined) => (leve
 function lastVote(page: Page, question: string): string {
   const found = [...page.notes].reverse().find((n) => n.kind === "irritability" && n.question === question);
   return found?.kind === "irritability" ? String(found.value) : "";
+}
+
+const SUBJECTS = ["range", "strength", "score", "test"] as const;
+
+/** Two visits side by side, on demand: every day with findings can be chosen. */
+function Compare({ episode }: { episode: string }) {
+  const [open, setOpen] = useState(false);
+  const [days, setDays] = useState<{ before?: string; now?: string }>({});
+  const page = useQuery({ queryKey: ["comparison", episode, days], enabled: open, placeholderData: (kept) => kept, queryFn: () => ask(api.GET("/api/episodes/{id}/comparison", { params: { path: { id: episode }, query: days } })) });
+  if (!open) return <p><Button size="small" id="compare-open" onClick={() => setOpen(true)}>{t("compare-open")}</Button></p>;
+  const view = page.data;
+  if (!view) return <Pending query={page} />;
+  const name = (row: Schemas["Compared"]) => capital(nameOf(row.subject === "range" ? "quantity" : row.subject === "score" ? "instrument" : row.subject, row.id));
+  const value = (row: Schemas["Compared"], answer: Schemas["TestAnswer"] | null | undefined) => answer == null ? "–" : answer.kind === "number" ? answerText({ ...answer, value: Math.round(answer.value * 10) / 10 }, row.unit) : answerText(answer, row.unit);
+  return (
+    <section className="block" id="compare">
+      <h2>{t("compare-title")} <span className="soft small">{t("compare-lead")}</span></h2>
+      {!view.before || !view.now ? <p className="soft">{t("compare-none")}</p> : (
+        <table className="criteria compare"><thead><tr>
+          <th />
+          {(["before", "now"] as const).map((which) => (
+            <th key={which}>{t(`compare-${which}`)}<br /><select className="native" style={{ width: 140, height: 34 }} aria-label={t(`compare-${which}`)} value={view[which] ?? ""} onChange={(e) => setDays({ ...(view.before ? { before: view.before } : {}), ...(view.now ? { now: view.now } : {}), [which]: e.target.value })}>{view.days.filter((d) => (which === "before" ? d < (view.now ?? "") : d > (view.before ?? ""))).map((d) => <option key={d} value={d}>{shortDate(d)}</option>)}</select></th>
+          ))}
+          <th />
+        </tr></thead>
+          {SUBJECTS.map((subject) => {
+            const rows = view.rows.filter((r) => r.subject === subject);
+            return rows.length > 0 && (
+              <tbody key={subject}>
+                <tr><th colSpan={4} style={{ paddingTop: 12 }}>{nameOf("subject", subject)}</th></tr>
+                {rows.map((r) => (
+                  <tr key={r.id} data-subject={subject} data-word={r.word ?? ""}>
+                    <td>{name(r)}</td><td className="num">{value(r, r.before)}</td><td className="num"><b>{value(r, r.now)}</b></td>
+                    <td className="small">{r.unused ? t("compare-unused") : r.word ? `${r.worse ? `${t("read-worse")}, ` : ""}${nameOf("change", r.word)}` : <span className="soft">{r.before && r.now && subject !== "test" ? t("compare-no-word") : ""}</span>}</td>
+                  </tr>
+                ))}
+              </tbody>
+            );
+          })}
+        </table>
+      )}
+    </section>
+  );
 }
 
 /** Conditions decided by range and radiograph. */

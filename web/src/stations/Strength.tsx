@@ -77,6 +77,12 @@ export function Strength({ episode, today }: { episode: string; today: string })
   }, [test, other, barred.length, keep]);
   useEffect(() => () => source.current?.close(), []);
 
+  const again = async (trial: string) => {
+    try {
+      const trace = await ask(api.GET("/api/episodes/{id}/strength/{trial}/trace", { params: { path: { id: episode, trial } } }));
+      setLive({ samples: trace.samples.map((s) => [s.t_s, s.force_n]), state: "end", reading: trace.reading });
+    } catch (failure) { setError(failure); }
+  };
   const undo = useCallback(async () => {
     const id = kept[0];
     if (!id) return;
@@ -134,7 +140,7 @@ export function Strength({ episode, today }: { episode: string; today: string })
               {live?.reading?.faults.map((f) => <p key={sentence(f)} className="bad"><b>{sentence(f)}</b> {t("trace-not-used")}</p>)}
             </>
           )}
-          <div className="trials">{(shown?.trials ?? []).map((x, i) => <span key={x.id} className={x.sound ? "" : "unsound"}>{i + 1}: <b className="num">{n(x.peak_n)} N</b>{x.device ? <span className="soft small"> {nameOf("device", x.device)}</span> : null}{x.pain != null ? ` ${t("with-pain", { pain: x.pain })}` : ""}</span>)}</div>
+          <div className="trials">{((shown ?? mine)?.trials ?? []).map((x, i) => <span key={x.id} className={x.sound ? "" : "unsound"}>{i + 1}: <b className="num">{n(x.peak_n)} N</b>{x.device ? <button className="plain small" title={t("trace-again")} onClick={() => void again(x.id)}> {nameOf("device", x.device)}</button> : null}{x.pain != null ? ` ${t("with-pain", { pain: x.pain })}` : ""}</span>)}</div>
           {shown?.minds.map((m) => <p key={sentence(m)} className="small soft">{sentence(m)}</p>)}
           {kept.length > 0 && <p style={{ margin: 0 }}><button className="plain" onClick={() => void undo()}><kbd>u</kbd> {t("undo")}</button></p>}
         </section>

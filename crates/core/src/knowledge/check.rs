@@ -5,6 +5,7 @@ use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::load::{Knowledge, REQUIRED_THRESHOLDS};
 use super::pathway::{Corridor, Pathway};
+use crate::outcome::{Formula, Instrument};
 
 /// Sources that are not publications.
 pub(super) const PLAIN_SOURCES: [&str; 3] = ["common practice, no published source", "our choice", "arithmetic"];
@@ -14,6 +15,37 @@ const PLANE: [f64; 2] = [-90.0, 140.0];
 const ELEVATION: [f64; 2] = [0.0, 180.0];
 const TWIST: [f64; 2] = [-110.0, 120.0];
 const ELBOW: [f64; 2] = [0.0, 150.0];
+
+/// Parts that a formula takes by their place.
+fn parts_of(formula: Formula) -> Option<usize> {
+    match formula {
+        Formula::PainAndFunction | Formula::Reaches => Some(2),
+        Formula::PainSatisfactionFunction => Some(3),
+        Formula::PainActivityRangeStrength => Some(10),
+        _ => None,
+    }
+}
+
+fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
+    let mut fault = |field: &str, problem: String| faults.push(KnowledgeError::at("scores.toml", &row.id, field, problem));
+    for part in &row.parts {
+        if part.min >= part.max || part.items == 0 || part.may_miss >= part.items {
+            fault("parts", format!("`{}` needs items, min below max, and fewer missing than items", part.id));
+        }
+    }
+    if row.parts.is_empty() || parts_of(row.formula).is_some_and(|n| n != row.parts.len()) {
+        fault("parts", format!("{:?} needs {:?} parts", row.formula, parts_of(row.formula)));
+    }
+    if row.formula == Formula::MeanStretched && row.parts.windows(2).any(|w| (w[0].min, w[0].max) != (w[1].min, w[1].max)) {
+        fault("parts", "all parts must share one range to be stretched".to_owned());
+    }
+    if row.detectable.is_some() != row.detectable_level.is_some_and(|l| l == 90.0 || l == 95.0) {
+        fault("detectable_level", "90 or 95, with `detectable`".to_owned());
+    }
+    if row.range[0] >= row.range[1] {
+        fault("range", "least below greatest".to_owned());
+    }
+}
 
 pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     for id in REQUIRED_THRESHOLDS {
@@ -32,6 +64,10 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     known.health.iter().for_each(|r| source("health.toml", &r.id, &r.source));
     known.thresholds.values().for_each(|r| source("thresholds.toml", &r.id, &r.source));
     known.strength.iter().for_each(|r| source("strength.toml", &r.id, &r.source));
+    known.scores.iter().for_each(|r| {
+        source("scores.toml", &r.id, &r.source);
+        r.change_source.iter().for_each(|text| source("scores.toml", &r.id, text));
+    });
     known.gate_classes.values().for_each(|r| source("gate-classes.toml", &r.id, &r.source));
     known.exercises.values().for_each(|r| source("exercises/", &r.id, &r.source));
     for pathway in known.pathways.values() {
@@ -55,6 +91,12 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         for (field, id) in named.filter(|(_, id)| known.quantity(id).is_none()) {
             faults.push(KnowledgeError::at("quantities.toml", &quantity.id, field, format!("no quantity `{id}`")));
         }
+    }
+    for row in &known.scores {
+        if let Some(test) = row.test.as_ref().filter(|t| known.test(t).is_none()) {
+            faults.push(KnowledgeError::at("scores.toml", &row.id, "test", format!("no test `{test}`")));
+        }
+        check_score(row, faults);
     }
     for exercise in known.exercises.values() {
         check_exercise(known, exercise, faults);

@@ -115,6 +115,16 @@ pub enum Counts {
     Effective,
 }
 
+/// How a measure of one side is held against the other.
+#[derive(Debug, Clone, Copy, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct SideCompare {
+    /// Whether a smaller number is the impaired one.
+    pub less_is_worse: bool,
+    /// Half-width of the error of one reading, in the test's unit.
+    pub error: f64,
+}
+
 /// How well one test speaks for one hypothesis. One row a test and hypothesis.
 #[derive(Debug, Clone, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -199,6 +209,9 @@ pub struct ClinicalTest {
     /// Unit of a number, a wording key.
     #[serde(default)]
     pub unit: Option<String>,
+    /// A measure that counts as an impairment when it differs from the other side.
+    #[serde(default)]
+    pub compare: Option<SideCompare>,
     /// Least possible number.
     #[serde(default)]
     pub min: Option<f64>,

@@ -7,6 +7,7 @@ use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
 use super::rows::{GateClass, HealthItem, Quantity, RedFlag, Reference, Threshold};
+use crate::outcome::Instrument;
 use crate::strength::StrengthTest;
 use serde::de::DeserializeOwned;
 use sha2::{Digest, Sha256};
@@ -44,6 +45,8 @@ pub struct Knowledge {
     pub tests: Vec<ClinicalTest>,
     /// Strength in standard positions, in order.
     pub strength: Vec<StrengthTest>,
+    /// Outcome scores.
+    pub scores: Vec<Instrument>,
     /// Tests that were studied together.
     pub clusters: Vec<Cluster>,
     /// Thresholds of the rules, by id.
@@ -230,6 +233,11 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
             one("strength", faults);
             known.strength = rows(name, table, "strength", faults);
             known.strength.sort_by_key(|s| s.order);
+        }
+        "scores.toml" => {
+            one("score", faults);
+            known.scores = rows(name, table, "score", faults);
+            known.scores.sort_by_key(|s| s.order);
         }
         "clusters.toml" => {
             one("cluster", faults);

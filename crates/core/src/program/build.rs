@@ -5,6 +5,7 @@ use super::schedule::PhaseSpan;
 use crate::calendar::{PostOpDay, WEEK};
 use crate::episode::Line;
 use crate::knowledge::{Exercise, Phase};
+use crate::reading::Impairment;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -29,20 +30,38 @@ pub struct Proposal {
     pub lines: Vec<Line>,
     /// What stays uncovered.
     pub later: Vec<LaterItem>,
+    /// What the examination moved to the front of the current phase.
+    pub first: Vec<MovedUp>,
+}
+
+/// A ladder that is worked on first because of what was measured.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MovedUp {
+    /// Ladder id.
+    pub ladder: String,
+    /// The impairment it answers.
+    pub measure: String,
+    /// How large that is.
+    pub reason: Reason,
 }
 
 /// Builds a plan from today on.
 ///
-/// For each phase, ladders are taken in the order of the phase's goals; each ladder contributes one rung
+/// For each phase, ladders are taken in the order of the phase's goals; in the phase that runs today those that answer a
+/// measured impairment beyond its error come first, the largest first. Each ladder contributes one rung
 /// at a time, its rungs sharing the phase, each from the first day on which the safety check passes it.
 /// The phase's count and minutes bound what fits, and only so many new exercises start on one day.
 /// Source of the bounds: common practice, no published source; the order of the goals is the pathway's.
-pub fn build(ctx: &CheckContext, spans: &[PhaseSpan], seed: Uuid) -> Proposal {
+pub fn build(ctx: &CheckContext, spans: &[PhaseSpan], impaired: &[Impairment], seed: Uuid) -> Proposal {
     let ctx = &CheckContext { planning: true, ..*ctx };
-    let mut plan = Proposal { lines: Vec::new(), later: Vec::new() };
+    let mut plan = Proposal { lines: Vec::new(), later: Vec::new(), first: Vec::new() };
     for span in spans.iter().filter(|span| span.to_day > ctx.today && span.number >= ctx.phase) {
         if let Some(phase) = ctx.pathway.phase(span.number) {
-            build_phase(ctx, phase, span, &mut plan, seed);
+            // What is impaired now says nothing about a phase that is weeks away.
+            let needs = if span.from_day <= ctx.today { impaired } else { &[] };
+            let focus = by_need(ctx, phase, needs, &mut plan.first);
+            build_phase(ctx, phase, &focus, span, &mut plan, seed);
         }
     }
     join_lines(&mut plan.lines);
@@ -53,12 +72,30 @@ pub fn build(ctx: &CheckContext, spans: &[PhaseSpan], seed: Uuid) -> Proposal {
     plan
 }
 
-fn build_phase(ctx: &CheckContext, phase: &Phase, span: &PhaseSpan, plan: &mut Proposal, seed: Uuid) {
+/// The ladders of a phase, those that answer an impairment first, the others in the order of the phase's goals.
+fn by_need(ctx: &CheckContext, phase: &Phase, impaired: &[Impairment], first: &mut Vec<MovedUp>) -> Vec<String> {
+    let answers = |ladder: &str, measure: &str| {
+        ctx.known.exercises.values().any(|e| e.ladder == ladder && e.adapts.as_ref().is_some_and(|a| a.quantity == measure))
+    };
+    let mut focus: Vec<String> = Vec::with_capacity(phase.focus.len());
+    for need in impaired.iter().filter(|i| i.real) {
+        for ladder in phase.focus.iter().filter(|l| answers(l, &need.measure)) {
+            if !focus.contains(ladder) {
+                focus.push(ladder.clone());
+                first.push(MovedUp { ladder: ladder.clone(), measure: need.measure.clone(), reason: need.reason.clone() });
+            }
+        }
+    }
+    focus.extend(phase.focus.iter().filter(|l| !focus.contains(l)).cloned().collect::<Vec<_>>());
+    focus
+}
+
+fn build_phase(ctx: &CheckContext, phase: &Phase, focus: &[String], span: &PhaseSpan, plan: &mut Proposal, seed: Uuid) {
     let start = span.from_day.max(ctx.today);
     let first_visit = plan.lines.is_empty();
     let per_day = ctx.known.threshold(if first_visit { "first-visit-new-exercises" } else { "later-visit-new-exercises" }) as usize;
     let (mut minutes, mut count, mut new_today) = (0.0, 0usize, 0usize);
-    for ladder in &phase.focus {
+    for ladder in focus {
         let later = |reason: Reason| LaterItem { ladder: ladder.clone(), phase: phase.id.clone(), reason };
         let rungs = open_rungs(ctx, phase, ladder);
         let Some(longest) = rungs.iter().map(|e| e.dose.minutes()).reduce(f64::max) else {

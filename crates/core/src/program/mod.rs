@@ -8,7 +8,7 @@ mod schedule;
 mod score;
 mod snapshot;
 
-pub use build::{LaterItem, Proposal, build};
+pub use build::{LaterItem, MovedUp, Proposal, build};
 pub use ceiling::{Band, Ceiling, CeilingToday, band_view, ceiling_on, floor_on};
 pub use running::{running_lines, scheduled_lines};
 pub use safety::{CheckContext, Finding, Status, Verdict, bars_position, check_exercise, check_line, resolved_path};

@@ -92,7 +92,7 @@ pub fn changes(ctx: &CheckContext, facts: &Facts) -> Vec<ChangeView> {
             let mut newest = facts.operated_readings(&q.id).rev().filter(usable);
             let now = newest.next()?;
             let before = newest.find(|r| r.on < now.on)?;
-            let (detectable, own_error) = detectable(ctx, facts, &q.id, now.by == before.by);
+            let (detectable, own_error) = detectable(ctx, facts, &q.id, now.alike(before));
             let change = now.value - before.value;
             let bound = match q.id.as_str() {
                 id if id.contains("elevation") || id.contains("abduction") => ctx.known.threshold("elevation-loss-deg"),

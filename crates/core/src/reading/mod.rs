@@ -4,6 +4,7 @@
 //! operated shoulder gets a state instead of probabilities.
 
 mod change;
+mod compare;
 mod conditions;
 mod evidence;
 mod impairments;
@@ -17,6 +18,7 @@ mod scores;
 mod view;
 
 pub use change::{ChangeView, ChangeWord, change_word, changes, default_detectable, detectable};
+pub use compare::{Compared, Subject, VisitComparison, compare};
 pub use conditions::{ConditionStatus, ConditionView, conditions, measure_for};
 pub use evidence::{Weighed, answer_fault, positive, unmet, weigh};
 pub use impairments::{Impairment, impairments, rotation_deficit};

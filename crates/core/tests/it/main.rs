@@ -5,6 +5,7 @@ mod examined;
 mod gates;
 mod house;
 mod knowledge;
+mod outcome;
 mod paths;
 mod plans;
 mod properties;

@@ -1,16 +1,17 @@
 //! The builder and the safety check against published timing and stated rules.
 
 use super::shoulder::*;
-use ritorno_core::episode::{Facts, Line};
+use ritorno_core::episode::{Facts, Line, StopReason};
 use ritorno_core::knowledge::Level;
 use ritorno_core::program::{Proposal, Status, build, check_exercise, check_line, running_lines, schedule, score_view};
+use ritorno_core::reading::impairments;
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
 pub fn plan(facts: &Facts) -> Proposal {
     let assessment = Assessment::new(known(), facts).expect("a known pathway");
     let ctx = assessment.ctx();
-    build(&ctx, &schedule(ctx.pathway, facts), Uuid::nil())
+    build(&ctx, &schedule(ctx.pathway, facts), &impairments(&ctx, facts), Uuid::nil())
 }
 
 fn first_day(plan: &Proposal, levels: impl Fn(Level) -> bool) -> Option<i32> {
@@ -150,4 +151,22 @@ fn nothing_behind_a_gate_runs_before_it_is_passed_and_nothing_before_it_stops() 
     pass(&mut facts, "to-assisted", 45);
     let passed = names(&facts);
     assert!(passed.contains(&"ael1".to_owned()) && !passed.contains(&"pel1".to_owned()), "{passed:?}");
+}
+
+#[test]
+fn what_is_impaired_today_is_worked_on_first_and_only_in_todays_phase() {
+    let mut facts = shoulder(48);
+    pass(&mut facts, "to-protected-passive", 14);
+    pass(&mut facts, "to-assisted", 43);
+    let plain = plan(&facts);
+    assert!(plain.first.is_empty(), "nothing measured, nothing moved");
+    // External rotation far behind, elevation fine: the ladder that ends at its ceiling comes first, with the numbers.
+    read(&mut facts, "passive-er-side", 8.0, 47, StopReason::Stiff);
+    read(&mut facts, "passive-elevation", 150.0, 47, StopReason::Stiff);
+    let needy = plan(&facts);
+    let moved: Vec<_> = needy.first.iter().map(|m| (m.ladder.as_str(), m.measure.as_str())).collect();
+    assert!(moved.contains(&("assisted-external-rotation", "passive-er-side")), "{moved:?}");
+    assert!(moved.iter().all(|(_, measure)| *measure != "passive-elevation"), "{moved:?}");
+    let begins = |plan: &Proposal| plan.lines.iter().filter(|l| l.exercise.starts_with("per")).map(|l| l.from_day).min();
+    assert!(begins(&needy) <= begins(&plain) && begins(&needy).is_some());
 }

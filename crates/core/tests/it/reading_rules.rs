@@ -209,6 +209,8 @@ fn impairments_are_ranked_and_honest_about_what_they_are_measured_against() {
             by: TakenBy::Clinician,
             on: facts.today,
             arc: None,
+            method: None,
+            rater: None,
         });
     };
     // The worked thrower: other side 65 and 112, this side 45 and 125: deficit 20, total 170 against 177.

@@ -59,6 +59,8 @@ pub fn read(facts: &mut Facts, quantity: &str, value: f64, day: i32, stop: StopR
         by: TakenBy::Clinician,
         on: on(day),
         arc: None,
+        method: None,
+        rater: None,
     });
 }
 

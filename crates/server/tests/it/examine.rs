@@ -247,3 +247,67 @@ fn the_clinic_measures_its_own_raters_and_changes_are_judged_by_it() {
     let wrong = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "response", "sign": "", "dose": "x", "before": 15.0, "after": 2.0 });
     assert_eq!(vera.post(&at("exam-notes"), &wrong).json()["fields"].as_array().map(Vec::len), Some(2));
 }
+
+#[test]
+fn a_sheet_is_scored_refused_where_the_rule_allows_no_number_and_compared() {
+    let clinic = Clinic::open();
+    let s = clinic.sign_in("vera");
+    let episode = plasterer(&s);
+    let at = |what: &str| format!("/api/episodes/{episode}/{what}");
+    let sheet =
+        |instrument: &str, answers: Value| json!({ "id": Uuid::now_v7(), "instrument": instrument, "answers": answers, "on": TODAY });
+    let of = |page: &Value, id: &str| {
+        page["instruments"].as_array().expect("rows").iter().find(|v| v["instrument"]["id"] == id).expect(id).clone()
+    };
+    let full = sheet("quickdash", json!([3, 3, 3, 3, 3, 3, 3, 3, 2, 2, 2]));
+    let page = s.post(&at("outcomes"), &full).ok();
+    let value = of(&page, "quickdash")["sheets"][0]["scored"]["value"].as_f64().expect("a score");
+    // (30 / 11 − 1) × 25; formula Beaton 2005, from memory.
+    assert!((value - 43.1818).abs() < 1e-3);
+    // Sent twice it is stored once; with other answers it is refused.
+    assert_eq!(of(&s.post(&at("outcomes"), &full).ok(), "quickdash")["sheets"].as_array().expect("sheets").len(), 1);
+    let mut other = full.clone();
+    other["answers"][0] = json!(5);
+    assert_eq!(s.post(&at("outcomes"), &other).status, 409);
+    let few = s.post(&at("outcomes"), &sheet("quickdash", json!([3, 3, 3, 3, 3, 3, 3, 3, 2, null, null])));
+    assert_eq!(few.status, 422);
+    assert_eq!(few.json()["fields"][0]["message"], "9 of 11 are answered: the missing-item rule of this score allows no number");
+    for (bad, field) in [
+        (sheet("quickdash", json!([3, 3, 7, 3, 3, 3, 3, 3, 2, 2, 2])), "answers.3"),
+        (sheet("quickdash", json!([3, 3])), "answers.length"),
+        (sheet("no-such", json!([3])), "instrument"),
+    ] {
+        let refused = s.post(&at("outcomes"), &bad);
+        assert_eq!((refused.status, refused.json()["fields"][0]["field"].as_str()), (422, Some(field)));
+    }
+    let seen = s.get(&at("comparison")).ok();
+    assert_eq!(seen["days"].as_array().expect("days").len(), 1);
+    let id = full["id"].as_str().expect("an id");
+    let page = s.post(&at(&format!("outcomes/{id}/withdraw")), &json!({ "reason": "undo" })).ok();
+    assert!(of(&page, "quickdash")["sheets"].as_array().expect("sheets").is_empty());
+    // Protection bars the sheet of a test as it bars the test.
+    let rigger = s.rigger();
+    let reach = s.post(&format!("/api/episodes/{rigger}/outcomes"), &sheet("reach-in-support", json!([80, 80, 80, 90])));
+    assert_eq!(reach.status, 422);
+    assert!(!reach.json()["reasons"].as_array().expect("reasons").is_empty());
+}
+
+#[test]
+fn who_measured_is_who_is_signed_in() {
+    let clinic = Clinic::open();
+    let s = clinic.sign_in("vera");
+    let episode = plasterer(&s);
+    let mut forged = reading("passive-elevation", 150.0, TODAY);
+    forged["rater"] = json!(Uuid::nil());
+    forged["method"] = json!("inclinometer");
+    s.post(&format!("/api/episodes/{episode}/readings"), &forged).ok();
+    let page = s.get(&format!("/api/episodes/{episode}/ranges")).ok();
+    let dial = page["dials"].as_array().expect("dials").iter().find(|d| d["quantity"] == "passive-elevation").expect("it");
+    let kept = &dial["operated"]["last"]["reading"];
+    assert_eq!(kept["method"], "inclinometer");
+    assert_ne!(kept["rater"], json!(Uuid::nil()));
+    assert!(kept["rater"].is_string());
+    // The same entry, sent again by the queue under another sign-in, is still the first one.
+    let second = clinic.sign_in("lea");
+    second.post(&format!("/api/episodes/{episode}/readings"), &forged).ok();
+}

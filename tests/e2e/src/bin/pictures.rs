@@ -13,8 +13,6 @@ async fn main() {
     let shot = |name: &str| out.join(format!("{name}.png"));
     house.goto("/").await;
     house.see("#login").await;
-    house.picture(&shot("sign-in")).await;
-    house.sign_in().await;
     house.see(".lane-row svg").await;
     house.picture(&shot("decisions")).await;
     house.open_patient("Falanga").await;
@@ -65,6 +63,9 @@ async fn main() {
     house.click("#device").await;
     house.see("#reading").await;
     house.picture(&shot("strength")).await;
+    house.keys("go").await;
+    house.see("#change").await;
+    house.picture(&shot("scores")).await;
     house.open_patient("Falanga").await;
     house.keys("gr").await;
     house.see("#state").await;

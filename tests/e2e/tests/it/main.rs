@@ -2,6 +2,7 @@
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod examination;
 mod outage;
+mod scores;
 mod screens;
 mod trouble;
 mod whole_story;

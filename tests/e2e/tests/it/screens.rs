@@ -43,6 +43,7 @@ async fn no_screen_has_a_serious_accessibility_fault() {
             ("examine", ".mini"),
             ("ranges", ".dial.on"),
             ("strength", "#push"),
+            ("scores", "#sheet"),
             ("read", "#beams"),
             ("program", "#no-pathway"),
         ] {

@@ -1,0 +1,134 @@
+//! Outcome scores: filled sheets and what they come to; two visits side by side.
+
+use crate::app::{App, AppState};
+use crate::problem::{ApiError, Problem};
+use crate::ranges::Withdrawal;
+use crate::validate::Faults;
+use actix_web::{HttpRequest, get, post, web};
+use chrono::NaiveDate;
+use ritorno_core::calendar::Clock;
+use ritorno_core::outcome::{InstrumentView, Sheet, faults as out_of_range, outcome_page, score};
+use ritorno_core::permission::Action;
+use ritorno_core::reading::{VisitComparison, barred, compare};
+use ritorno_core::visit::Assessment;
+use ritorno_store::episode::Loaded;
+use ritorno_store::{PgConnection, StoreError, episode, outcome};
+use ritorno_wording::Value;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+/// Instruments and sheets of an episode.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct OutcomePage {
+    clock: Clock,
+    instruments: Vec<InstrumentView>,
+}
+
+fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<OutcomePage, ApiError> {
+    let known = state.knowledge_of(conn, loaded)?;
+    let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+    Ok(OutcomePage { clock: Clock::at(loaded.facts.day()), instruments: outcome_page(&assessment.ctx(), &loaded.facts) })
+}
+
+#[utoipa::path(tag = "outcome", responses((status = 200, body = OutcomePage), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/outcomes")]
+pub(crate) async fn show_outcomes(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<OutcomePage>, ApiError> {
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "outcome", request_body = Sheet, responses((status = 200, body = OutcomePage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/outcomes")]
+pub(crate) async fn add_sheet(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<Sheet>,
+) -> Result<web::Json<OutcomePage>, ApiError> {
+    let sheet = form.into_inner();
+    app.write(&req, Action::Measure, "add-outcome", move |state, conn, user| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let mut faults = Faults::default();
+        faults.event_date("on", sheet.on, loaded.facts.story.day0, loaded.facts.today);
+        let row = known.scores.iter().find(|r| r.id == sheet.instrument);
+        faults.known("instrument", &sheet.instrument, row.is_some());
+        if let Some(row) = row {
+            let items = row.items() as f64;
+            faults.within("answers.length", sheet.answers.len() as f64, items, items);
+            if let Some((place, min, max, given)) = out_of_range(row, &sheet.answers) {
+                faults.within(&format!("answers.{place}"), given, min, max);
+            }
+        }
+        faults.check()?;
+        if let Some(row) = row {
+            // No number without the rule that allows it; the page keeps the answers until the sheet can be scored.
+            if score(row, &sheet.answers).is_err() {
+                let given = sheet.answers.iter().flatten().count() as f64;
+                let mut faults = Faults::default();
+                faults.push("answers", "score-too-few", &[("given", Value::Number(given)), ("items", Value::Number(row.items() as f64))]);
+                faults.check()?;
+            }
+            if let Some(test) = row.test.as_ref().and_then(|t| known.test(t)) {
+                let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+                let reasons = barred(&assessment.ctx(), &loaded.facts, test);
+                if !reasons.is_empty() {
+                    return Err(ApiError::blocked(reasons, Vec::new()));
+                }
+            }
+        }
+        outcome::add(conn, *id, &sheet, user.id)?;
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+#[utoipa::path(tag = "outcome", request_body = Withdrawal, responses((status = 200, body = OutcomePage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/outcomes/{sheet}/withdraw")]
+pub(crate) async fn withdraw_sheet(
+    app: App,
+    req: HttpRequest,
+    ids: web::Path<(Uuid, Uuid)>,
+    form: web::Json<Withdrawal>,
+) -> Result<web::Json<OutcomePage>, ApiError> {
+    let (id, sheet) = ids.into_inner();
+    app.write(&req, Action::Measure, "withdraw-outcome", move |state, conn, _| {
+        let mut faults = Faults::default();
+        faults.text("reason", &form.reason, 500, false);
+        faults.check()?;
+        outcome::withdraw(conn, id, sheet, &form.reason)?;
+        let loaded = episode::load(conn, id, state.today.date())?;
+        Ok(web::Json(page(state, conn, &loaded)?))
+    })
+    .await
+}
+
+/// Which two days.
+#[derive(Deserialize, utoipa::IntoParams)]
+pub(crate) struct Days {
+    /// The earlier; the last but one without it.
+    before: Option<NaiveDate>,
+    /// The later; the last without it.
+    now: Option<NaiveDate>,
+}
+
+#[utoipa::path(tag = "outcome", params(Days), responses((status = 200, body = VisitComparison), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/comparison")]
+pub(crate) async fn show_comparison(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    days: web::Query<Days>,
+) -> Result<web::Json<VisitComparison>, ApiError> {
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        Ok(web::Json(compare(&assessment.ctx(), &loaded.facts, days.before, days.now)))
+    })
+    .await
+}
