@@ -3,7 +3,7 @@
 //! Segment lengths are shares of 1.75 m of height (Drillis & Contini 1966, from memory); the left arm is
 //! drawn in the mirrored frame and the picture is turned over at the end.
 
-use ritorno_core::mechanics::{ArmPose, Attitude, Vec3, rotate_about};
+use ritorno_core::mechanics::{ArmPose, Attitude, Frame, Vec3, rotate_about};
 
 const HEIGHT: f64 = 1.75;
 pub(crate) const UPPER_ARM: f64 = 0.186 * HEIGHT;
@@ -40,40 +40,6 @@ pub(crate) struct Body {
     pub hips: [Vec3; 2],
 }
 
-/// How trunk axes lie in the room.
-#[derive(Debug, Clone, Copy)]
-pub(crate) struct Frame {
-    x: Vec3,
-    y: Vec3,
-    z: Vec3,
-}
-
-impl Frame {
-    pub(crate) fn of(attitude: Attitude) -> Frame {
-        let right = Vec3::new(0.0, 0.0, 1.0);
-        // Pitch: positive leans forward.
-        let pitched = |deg: f64| Frame {
-            x: rotate_about(Vec3::new(1.0, 0.0, 0.0), right, -deg),
-            y: rotate_about(Vec3::new(0.0, 1.0, 0.0), right, -deg),
-            z: right,
-        };
-        match attitude {
-            Attitude::Standing | Attitude::Sitting => pitched(0.0),
-            Attitude::Reclined => pitched(-48.0),
-            Attitude::Supine => pitched(-90.0),
-            Attitude::Prone => pitched(90.0),
-            Attitude::ForwardLean => pitched(58.0),
-            Attitude::TableBow => pitched(32.0),
-            // Head to +x, working side up, chest to the viewer.
-            Attitude::SideLying => Frame { x: right, y: Vec3::new(1.0, 0.0, 0.0), z: Vec3::new(0.0, 1.0, 0.0) },
-        }
-    }
-
-    pub(crate) fn room(&self, v: Vec3) -> Vec3 {
-        self.x * v.x + self.y * v.y + self.z * v.z
-    }
-}
-
 fn mirrored(v: Vec3) -> Vec3 {
     Vec3::new(v.x, v.y, -v.z)
 }
@@ -108,6 +74,8 @@ pub(crate) enum Other {
     HoldsWrist,
     /// Holds the far end of a stick that the working hand holds too.
     Mirrors,
+    /// Does the same as the working arm.
+    Same,
     /// Props on a point of the room, ahead of the trunk.
     Props,
 }
@@ -121,6 +89,13 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
         Attitude::Reclined => 0.34,
         Attitude::Supine | Attitude::Prone => 0.14,
         Attitude::SideLying => SHOULDER_HALF + 0.04,
+        Attitude::Kneeling => THIGH + 0.05,
+        Attitude::WallLean | Attitude::CounterLean => (THIGH + SHANK) * attitude.lean_deg().to_radians().cos() + 0.06,
+        // The hands are on the floor: the body is as high as the arm holds it.
+        Attitude::HandsAndKnees | Attitude::Plank | Attitude::Pike => {
+            let shoulder = frame.room(Vec3::new(0.0, TRUNK, SHOULDER_HALF));
+            0.03 - arm(shoulder, pose, &frame, false).wrist.y
+        }
     };
     let hip = Vec3::new(0.0, hip_height, 0.0);
     let at = |x: f64, y: f64, z: f64| hip + frame.room(Vec3::new(x, y, z));
@@ -134,6 +109,7 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
     let working = arm(shoulders[0], pose, &frame, false);
     let other = match other {
         Other::Rest(pose) => arm(shoulders[1], &pose, &frame, true),
+        Other::Same => arm(shoulders[1], pose, &frame, true),
         Other::HoldsWrist => {
             reach(shoulders[1], working.elbow + (working.wrist - working.elbow) * 0.75, frame.room(Vec3::new(0.4, -0.3, -0.6)))
         }
@@ -158,6 +134,16 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
             // Head lies towards −x, so the legs go towards +x.
             Attitude::Supine => (bent(138.0), bent(40.0), bent(90.0)),
             Attitude::Prone => (Vec3::new(-1.0, 0.0, 0.0), Vec3::new(-1.0, 0.0, 0.0), Vec3::new(-0.7, -0.7, 0.0)),
+            Attitude::Kneeling => (bent(0.0), bent(-86.0), bent(-90.0)),
+            Attitude::HandsAndKnees => (bent(4.0), bent(-84.0), bent(-90.0)),
+            Attitude::Plank | Attitude::Pike => {
+                let drop = ((hip_height - 0.05) / (THIGH + SHANK)).clamp(-1.0, 1.0).asin().to_degrees();
+                (bent(drop - 90.0), bent(drop - 90.0), bent(18.0))
+            }
+            Attitude::WallLean | Attitude::CounterLean => {
+                let lean = -attitude.lean_deg();
+                (bent(lean), bent(lean), bent(90.0))
+            }
             Attitude::SideLying => {
                 let ahead = Vec3::new(-0.75, 0.0, 0.66);
                 (ahead, Vec3::new(-0.8, 0.0, -0.6), Vec3::new(-0.3, 0.0, 0.9))

@@ -1,9 +1,9 @@
 //! The drawing itself: limbs with volume, the working arm tinted, the resting arm hatched.
 
-use crate::body::{ArmJoints, Body, Frame, Other, body};
+use crate::body::{ArmJoints, Body, Other, body};
 use crate::camera::{Camera, best};
 use ritorno_core::knowledge::{Exercise, Helper};
-use ritorno_core::mechanics::{Arm, ArmPose, Attitude, Path, Rotation, Vec3};
+use ritorno_core::mechanics::{Arm, ArmPose, Attitude, Frame, Path, Rotation, Vec3};
 use std::fmt::Write as _;
 
 /// What to draw.
@@ -78,6 +78,7 @@ fn other_arm(exercise: &Exercise) -> Other {
     match (exercise.helper, exercise.attitude) {
         (Helper::OtherHand, _) => Other::HoldsWrist,
         (Helper::Stick | Helper::Pulley, _) => Other::Mirrors,
+        (_, attitude) if attitude.leans_on_hand() => Other::Same,
         (_, Attitude::ForwardLean) => Other::Props,
         (_, Attitude::Sitting | Attitude::TableBow) => Other::Rest(lap),
         (_, Attitude::Supine | Attitude::Prone | Attitude::SideLying | Attitude::Reclined) => Other::Rest(flat),
@@ -224,7 +225,14 @@ impl Art {
         let across = self.camera.right;
         let level = |y: f64, from: f64, to: f64| (Vec3::new(0.0, y, 0.0) + across * from, Vec3::new(0.0, y, 0.0) + across * to);
         match attitude {
-            Attitude::Standing | Attitude::ForwardLean => {
+            Attitude::Standing
+            | Attitude::ForwardLean
+            | Attitude::Kneeling
+            | Attitude::HandsAndKnees
+            | Attitude::Plank
+            | Attitude::Pike
+            | Attitude::WallLean
+            | Attitude::CounterLean => {
                 let (a, b) = level(0.0, -0.45, 0.6);
                 self.line(a, b, &thick);
             }

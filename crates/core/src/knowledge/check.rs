@@ -5,6 +5,7 @@ use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::load::{Knowledge, REQUIRED_THRESHOLDS};
 use super::pathway::{Corridor, Pathway};
+use crate::mechanics::{AnchorHeight, AnchorSide, Load};
 use crate::outcome::{Formula, Instrument};
 
 /// Sources that are not publications.
@@ -64,6 +65,7 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     known.health.iter().for_each(|r| source("health.toml", &r.id, &r.source));
     known.thresholds.values().for_each(|r| source("thresholds.toml", &r.id, &r.source));
     known.strength.iter().for_each(|r| source("strength.toml", &r.id, &r.source));
+    known.segments.iter().for_each(|r| source("segments.toml", &r.id, &r.source));
     known.scores.iter().for_each(|r| {
         source("scores.toml", &r.id, &r.source);
         r.change_source.iter().for_each(|text| source("scores.toml", &r.id, text));
@@ -90,6 +92,14 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         let named = named.chain(quantity.guard.iter().map(|id| ("guard", id))).chain(quantity.shown_by.iter().map(|id| ("shown_by", id)));
         for (field, id) in named.filter(|(_, id)| known.quantity(id).is_none()) {
             faults.push(KnowledgeError::at("quantities.toml", &quantity.id, field, format!("no quantity `{id}`")));
+        }
+    }
+    for table in &known.segments {
+        for (field, s) in [("upper_arm", table.upper_arm), ("forearm", table.forearm), ("hand", table.hand)] {
+            let shares = [(s.mass, 0.001, 0.06), (s.length, 0.02, 0.3), (s.centre, 0.2, 0.9)];
+            if shares.iter().any(|(v, min, max)| !(*min..=*max).contains(v)) {
+                faults.push(KnowledgeError::at("segments.toml", &table.id, field, "shares outside what an arm can have"));
+            }
         }
     }
     for row in &known.scores {
@@ -157,6 +167,47 @@ fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<Knowl
         ] {
             if !(low..=high).contains(&value) {
                 fault(&format!("path[{i}].{field}"), format!("{value}° is outside human range {low}° to {high}°"));
+            }
+        }
+    }
+}
+
+/// What a new release must keep and an old one need not: no leaps between key poses, loads that can be.
+pub(super) fn paths_and_loads(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
+    if known.segment_table().is_none() {
+        faults.push(KnowledgeError::at("segments.toml", "-", "sex", "needs one table for everybody"));
+    }
+    for exercise in known.exercises.values() {
+        let file = format!("exercises/{}.toml", exercise.ladder);
+        let mut fault = |field: &str, problem: String| faults.push(KnowledgeError::at(&file, &exercise.id, field, problem));
+        if let Some((key, deg)) = exercise.path().jumps() {
+            fault(&format!("path[{key}]"), format!("turns {deg:.0}° from the key pose before: put one between, at most 90° apart"));
+        }
+        match exercise.load {
+            Load::Elastic { anchor, .. } => {
+                if !(0.0..=4.0).contains(&anchor.distance_m) {
+                    fault("load.anchor.distance_m", format!("{} is outside 0 to 4", anchor.distance_m));
+                }
+                let low = matches!(anchor.height, AnchorHeight::Floor | AnchorHeight::Ankle | AnchorHeight::Knee);
+                if anchor.side != AnchorSide::Under && !low && anchor.distance_m < 0.25 {
+                    fault("load.anchor.distance_m", format!("{} m lies inside the body", anchor.distance_m));
+                }
+                if exercise.dose.elastic_level.is_none() {
+                    fault("dose.elastic_level", "an elastic needs a level".to_owned());
+                }
+            }
+            Load::Weight if exercise.dose.load_kg.is_none() => fault("dose.load_kg", "a weight needs kilograms".to_owned()),
+            Load::Support { share } | Load::Carried { share } if !(0.0..=1.0).contains(&share) => {
+                fault("load.share", format!("{share} is outside 0 to 1"));
+            }
+            _ => {}
+        }
+        for row in &exercise.activity {
+            if !PLAIN_SOURCES.contains(&row.source.as_str()) && !known.references.contains_key(&row.source) {
+                fault("activity.source", format!("`{}` is not in references.toml", row.source));
+            }
+            if !(0.0..=200.0).contains(&row.percent) {
+                fault("activity.percent", format!("{} is outside 0 to 200", row.percent));
             }
         }
     }

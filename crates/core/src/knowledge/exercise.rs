@@ -1,7 +1,7 @@
 //! Exercises: path, demand, dose.
 
 use super::rows::Confidence;
-use crate::mechanics::{Attitude, KeyPose, Path};
+use crate::mechanics::{Attitude, KeyPose, Load, Path};
 use serde::{Deserialize, Serialize};
 
 /// A muscle group as the allowances name it.
@@ -220,6 +220,49 @@ pub struct DoseRange {
     pub elastic_level_max: Option<u32>,
 }
 
+/// Mean activity of a muscle in healthy people, in percent of its greatest voluntary contraction.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Activity {
+    /// The muscle, a wording key.
+    pub muscle: String,
+    /// Percent.
+    pub percent: f64,
+    /// Reference id.
+    pub source: String,
+}
+
+/// How much a muscle is asked for. Source of the bounds: commonly used bands, from memory (confidence B).
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum DemandClass {
+    /// Not published: in a protected phase not allowed until a clinician says so.
+    Unknown,
+    /// Up to 15 %.
+    Low,
+    /// 16 to 40 %.
+    Moderate,
+    /// 41 to 60 %.
+    High,
+    /// Above 60 %.
+    VeryHigh,
+}
+
+impl DemandClass {
+    /// The class of the most active muscle.
+    pub fn of(activity: &[Activity]) -> DemandClass {
+        match activity.iter().map(|a| a.percent).reduce(f64::max) {
+            None => DemandClass::Unknown,
+            Some(p) if p <= 15.0 => DemandClass::Low,
+            Some(p) if p <= 40.0 => DemandClass::Moderate,
+            Some(p) if p <= 60.0 => DemandClass::High,
+            Some(_) => DemandClass::VeryHigh,
+        }
+    }
+}
+
 /// An exercise whose end follows the ceiling of the day.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -264,6 +307,21 @@ pub struct Exercise {
     pub adapts: Option<Adapts>,
     /// Key poses of the working arm.
     pub path: Vec<KeyPose>,
+    /// What it works against.
+    #[serde(default)]
+    pub load: Load,
+    /// The upper arm lies against the trunk, a towel or a table: only turning it has to be supplied.
+    #[serde(default)]
+    pub upper_arm_rests: bool,
+    /// Seconds the path takes one way; 2 without it.
+    #[serde(default)]
+    pub path_s: Option<f64>,
+    /// Published muscle activity, where there is one.
+    #[serde(default)]
+    pub activity: Vec<Activity>,
+    /// Conditions in which it is left out or changed, as wording keys.
+    #[serde(default)]
+    pub beware: Vec<String>,
     /// Where the dose starts.
     pub dose: Dose,
     /// Where the dose may go.

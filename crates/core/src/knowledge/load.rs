@@ -7,6 +7,7 @@ use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
 use super::rows::{GateClass, HealthItem, Quantity, RedFlag, Reference, Threshold};
+use crate::mechanics::SegmentTable;
 use crate::outcome::Instrument;
 use crate::strength::StrengthTest;
 use serde::de::DeserializeOwned;
@@ -45,6 +46,8 @@ pub struct Knowledge {
     pub tests: Vec<ClinicalTest>,
     /// Strength in standard positions, in order.
     pub strength: Vec<StrengthTest>,
+    /// What an arm weighs; the first without a sex is used.
+    pub segments: Vec<SegmentTable>,
     /// Outcome scores.
     pub scores: Vec<Instrument>,
     /// Tests that were studied together.
@@ -107,6 +110,11 @@ impl Knowledge {
         self.thresholds.get(id).map_or(0.0, |row| row.value)
     }
 
+    /// The segment table that is used: the one for everybody. A release from before there were tables has none.
+    pub fn segment_table(&self) -> Option<&SegmentTable> {
+        self.segments.iter().find(|t| t.sex.is_none())
+    }
+
     /// A measured range by id.
     pub fn quantity(&self, id: &str) -> Option<&Quantity> {
         self.quantities.iter().find(|q| q.id == id)
@@ -143,7 +151,7 @@ pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
             Err(error) => faults.push(KnowledgeError::at(&file.name, "-", "-", error.to_string().replace('\n', " "))),
         }
     }
-    from_tables(&tables, faults)
+    from_tables(&tables, faults, true)
 }
 
 /// Loads a release as it was stored: the canonical JSON of [`Knowledge::canonical`].
@@ -154,18 +162,26 @@ pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
 /// Every fault found; an older release that this application no longer understands is one.
 pub fn load_release(canonical: &str) -> Result<Knowledge, Vec<KnowledgeError>> {
     match serde_json::from_str::<BTreeMap<String, toml::Table>>(canonical) {
-        Ok(tables) => from_tables(&tables, Vec::new()),
+        // What was drawn and checked once stays as it was: rules of style that came later do not reach back.
+        Ok(tables) => from_tables(&tables, Vec::new(), false),
         Err(error) => Err(vec![KnowledgeError::at("release", "-", "-", error.to_string())]),
     }
 }
 
-fn from_tables(tables: &BTreeMap<String, toml::Table>, mut faults: Vec<KnowledgeError>) -> Result<Knowledge, Vec<KnowledgeError>> {
+fn from_tables(
+    tables: &BTreeMap<String, toml::Table>,
+    mut faults: Vec<KnowledgeError>,
+    new: bool,
+) -> Result<Knowledge, Vec<KnowledgeError>> {
     let mut known = Knowledge::default();
     for (name, table) in tables {
         read_file(name, table, &mut known, &mut faults);
     }
     check::all(&known, &mut faults);
     check_tests::all(&known, &mut faults);
+    if new {
+        check::paths_and_loads(&known, &mut faults);
+    }
     if !faults.is_empty() {
         return Err(faults);
     }
@@ -238,6 +254,10 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
             one("score", faults);
             known.scores = rows(name, table, "score", faults);
             known.scores.sort_by_key(|s| s.order);
+        }
+        "segments.toml" => {
+            one("table", faults);
+            known.segments = rows(name, table, "table", faults);
         }
         "clusters.toml" => {
             one("cluster", faults);

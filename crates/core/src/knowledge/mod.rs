@@ -19,7 +19,7 @@ pub use clinical_test::{
 };
 pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
 pub use error::KnowledgeError;
-pub use exercise::{Adapts, Demand, Dose, DoseField, DoseRange, Exercise, Group, Helper, Level, Purpose};
+pub use exercise::{Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper, Level, Purpose};
 pub use load::{Knowledge, NamedText, load, load_release};
 pub use pathway::{
     Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling,

@@ -50,40 +50,37 @@ pub struct Path {
 }
 
 impl Path {
-    /// The pose at share `at` of the path; angles are interpolated between neighbouring keys.
+    /// The pose at share `at` of the path: orientations turn along the shortest arc between neighbouring keys, the elbow evenly.
     pub fn at(&self, at: f64) -> Option<ArmPose> {
         let last = self.keys.len().checked_sub(1)?;
         let place = at.clamp(0.0, 1.0) * last as f64;
         let i = (place.floor() as usize).min(last.saturating_sub(1));
         let (a, b) = (&self.keys[i], self.keys.get(i + 1).unwrap_or(&self.keys[i]));
         let k = place - i as f64;
-        let mix = |from: f64, to: f64| from + (to - from) * k;
-        Some(ArmPose {
-            plane_deg: mix(a.plane_deg, b.plane_deg),
-            elevation_deg: mix(a.elevation_deg, b.elevation_deg),
-            rotation: match (a.rotation, b.rotation) {
-                (Rotation::ClinicDeg(x), Rotation::ClinicDeg(y)) => Rotation::ClinicDeg(mix(x, y)),
-                _ => Rotation::TwistDeg(mix(a.twist_deg(), b.twist_deg())),
-            },
-            elbow_deg: mix(a.elbow_deg, b.elbow_deg),
-        })
+        // Key poses are given exactly as written.
+        if k == 0.0 || a == b {
+            return Some(*a);
+        }
+        if k == 1.0 {
+            return Some(*b);
+        }
+        let elbow = a.elbow_deg + (b.elbow_deg - a.elbow_deg) * k;
+        let hint = if k < 0.5 { a.plane_deg } else { b.plane_deg };
+        Some(ArmPose::from_orientation(a.orientation().towards(b.orientation(), k), elbow, hint))
     }
 
-    /// Every frame that is checked: at most 2° of any angle between neighbours, both ends included.
+    /// Key poses further apart than 90° of turn: between them the shortest arc is no longer what anybody means.
+    pub fn jumps(&self) -> Option<(usize, f64)> {
+        let turns = self.keys.windows(2).map(|pair| pair[0].orientation().degrees_to(pair[1].orientation()));
+        turns.enumerate().find(|(_, deg)| *deg > 90.5).map(|(i, deg)| (i + 1, deg))
+    }
+
+    /// Every frame that is checked: at most 2° of turn between neighbours, both ends included.
     pub fn frames(&self) -> Vec<PathPoint> {
         let widest = self
             .keys
             .windows(2)
-            .map(|pair| {
-                [
-                    pair[1].plane_deg - pair[0].plane_deg,
-                    pair[1].elevation_deg - pair[0].elevation_deg,
-                    pair[1].twist_deg() - pair[0].twist_deg(),
-                    pair[1].clinic_deg() - pair[0].clinic_deg(),
-                ]
-                .into_iter()
-                .fold(0.0f64, |most, change| most.max(change.abs()))
-            })
+            .map(|pair| pair[0].orientation().degrees_to(pair[1].orientation()).max((pair[1].elbow_deg - pair[0].elbow_deg).abs() / 2.0))
             .fold(0.0f64, f64::max);
         let per_leg = ((widest / 2.0).ceil() as usize).max(1);
         let count = per_leg * self.keys.len().saturating_sub(1);

@@ -1,6 +1,7 @@
 //! One arm in one position.
 
-use super::vector::{Vec3, rotate_about};
+use super::turn::Turn;
+use super::vector::Vec3;
 use serde::{Deserialize, Serialize};
 
 /// Which arm.
@@ -22,29 +23,6 @@ impl Arm {
             Arm::Right => Arm::Left,
         }
     }
-}
-
-/// How the trunk is held.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Hash, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Attitude {
-    /// Standing upright.
-    Standing,
-    /// Sitting on a chair.
-    Sitting,
-    /// Sitting leaned back on a backrest.
-    Reclined,
-    /// Lying on the back.
-    Supine,
-    /// Lying on the front, arm over the edge.
-    Prone,
-    /// Lying on the other side.
-    SideLying,
-    /// Standing, trunk bent forward, other hand on a support.
-    ForwardLean,
-    /// Sitting bowed over a table.
-    TableBow,
 }
 
 /// Which of the two named rotations a number is. External is positive in both.
@@ -96,16 +74,50 @@ impl ArmPose {
 
     /// Unit direction from elbow to wrist, in trunk axes.
     pub fn forearm(&self) -> Vec3 {
-        let u = self.upper_arm();
-        let hanging = Vec3::new(0.0, -1.0, 0.0);
-        let ahead = Vec3::new(1.0, 0.0, 0.0);
-        // The shortest swing takes the hanging arm to u; at 0° and 180° its axis is free and we keep z.
-        let axis = hanging.cross(u).unit().unwrap_or(Vec3::new(0.0, 0.0, 1.0));
-        let swung = rotate_about(ahead, axis, self.elevation_deg);
-        let bent_square = rotate_about(swung, u, self.twist_deg());
-        let (sb, cb) = self.elbow_deg.to_radians().sin_cos();
-        u * cb + bent_square * sb
+        self.directions().1
     }
+
+    /// Unit directions of upper arm and forearm, in trunk axes.
+    pub fn directions(&self) -> (Vec3, Vec3) {
+        let q = self.orientation();
+        let (sb, cb) = self.elbow_deg.to_radians().sin_cos();
+        // The hanging arm points down and, bent square, straight ahead.
+        (q.apply(HANGING), q.apply(Vec3::new(sb, -cb, 0.0)))
+    }
+
+    /// The turn that takes the hanging arm, elbow crease ahead, to this pose.
+    pub fn orientation(&self) -> Turn {
+        swing(self.plane_deg, self.elevation_deg).then(Turn::about(self.upper_arm(), self.twist_deg()))
+    }
+
+    /// The pose of an orientation. Where the arm hangs or points straight up the plane is anybody's choice: `plane_hint_deg`
+    /// is kept there. Rotation is given as a twist, −180 to 180.
+    pub fn from_orientation(q: Turn, elbow_deg: f64, plane_hint_deg: f64) -> ArmPose {
+        let u = q.apply(HANGING);
+        let level = u.x.hypot(u.z);
+        let elevation_deg = level.atan2(-u.y).to_degrees();
+        let plane_deg = if level < 1e-6 { plane_hint_deg } else { u.x.atan2(u.z).to_degrees() };
+        let twist = swing(plane_deg, elevation_deg).back();
+        // First the arm's whole turn, then the swing back: what is left turns about the hanging arm's own line.
+        let left = q.then(twist).degrees_about(HANGING);
+        ArmPose { plane_deg, elevation_deg, rotation: Rotation::TwistDeg(left), elbow_deg }
+    }
+
+    /// Three unit directions at right angles: along the arm; the way the elbow goes when the arm is raised in its plane; the
+    /// way it goes when the plane turns forward. Trunk axes.
+    pub fn clinical_axes(&self) -> (Vec3, Vec3, Vec3) {
+        let (se, ce) = self.elevation_deg.to_radians().sin_cos();
+        let (sp, cp) = self.plane_deg.to_radians().sin_cos();
+        (Vec3::new(se * sp, -ce, se * cp), Vec3::new(ce * sp, se, ce * cp), Vec3::new(cp, 0.0, -sp))
+    }
+}
+
+const HANGING: Vec3 = Vec3::new(0.0, -1.0, 0.0);
+
+/// The shortest swing from the hanging arm: about the level axis square to the plane.
+fn swing(plane_deg: f64, elevation_deg: f64) -> Turn {
+    let (sp, cp) = plane_deg.to_radians().sin_cos();
+    Turn::about(Vec3::new(-cp, 0.0, sp), elevation_deg)
 }
 
 #[cfg(test)]

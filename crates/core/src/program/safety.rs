@@ -141,11 +141,12 @@ pub(super) fn path_on(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<P
     if limit < adapts.least_deg || over == 0 {
         return Err(limit);
     }
-    // Between two frames the reading is linear, so the cut is where it equals the limit.
-    let (before, after) = (&frames[over - 1], &frames[over]);
-    let (low, high) = (reading(&before.pose), reading(&after.pose));
-    let share = if high > low { (limit - low) / (high - low) } else { 0.0 };
-    let cut = before.at + (after.at - before.at) * share;
+    // The last place on the way that keeps the limit: halving the step between the two frames, from the permitted side.
+    let (mut cut, mut beyond) = (frames[over - 1].at, frames[over].at);
+    for _ in 0..40 {
+        let middle = (cut + beyond) / 2.0;
+        if path.at(middle).is_some_and(|pose| reading(&pose) <= limit) { cut = middle } else { beyond = middle }
+    }
     let legs = path.keys.len().saturating_sub(1).max(1) as f64;
     let mut keys: Vec<ArmPose> = path.keys.iter().enumerate().filter(|(i, _)| (*i as f64) / legs < cut).map(|(_, k)| *k).collect();
     keys.extend(path.at(cut));

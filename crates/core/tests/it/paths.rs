@@ -23,8 +23,10 @@ proptest! {
         prop_assert_eq!(frames.first().expect("a frame").pose, keys[0]);
         prop_assert!((frames.last().expect("a frame").pose.elevation_deg - keys[keys.len() - 1].elevation_deg).abs() < 1e-9);
         for pair in frames.windows(2) {
-            prop_assert!((pair[1].pose.elevation_deg - pair[0].pose.elevation_deg).abs() <= 2.0 + 1e-9);
-            prop_assert!((pair[1].pose.twist_deg() - pair[0].pose.twist_deg()).abs() <= 2.0 + 1e-9);
+            // The whole arm turns by at most 2°, so the elbow's elevation changes by no more; near the singular overhead
+            // position one angle alone may leap, which is why the turn is bounded and not the angles.
+            prop_assert!((pair[1].pose.elevation_deg - pair[0].pose.elevation_deg).abs() <= 2.0 + 1e-6);
+            prop_assert!(pair[0].pose.orientation().degrees_to(pair[1].pose.orientation()) <= 2.0 + 1e-6);
         }
     }
 

@@ -1,0 +1,131 @@
+//! How the trunk is held, and how its axes then lie in the room.
+
+use super::vector::{Vec3, rotate_about};
+use serde::{Deserialize, Serialize};
+
+/// How the trunk is held.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Attitude {
+    /// Standing upright.
+    Standing,
+    /// Sitting on a chair.
+    Sitting,
+    /// Kneeling upright, one or both knees.
+    Kneeling,
+    /// Sitting leaned back on a backrest.
+    Reclined,
+    /// Lying on the back.
+    Supine,
+    /// Lying on the front, arm over the edge.
+    Prone,
+    /// Lying on the other side.
+    SideLying,
+    /// Standing, trunk bent forward, other hand on a support.
+    ForwardLean,
+    /// Sitting bowed over a table.
+    TableBow,
+    /// On hands and knees.
+    HandsAndKnees,
+    /// On hands and feet, body straight.
+    Plank,
+    /// On hands and feet, hips high.
+    Pike,
+    /// Standing, leaning on a wall with the hands.
+    WallLean,
+    /// Standing, leaning on a counter with the hands.
+    CounterLean,
+}
+
+impl Attitude {
+    /// All attitudes.
+    pub const ALL: [Attitude; 14] = [
+        Attitude::Standing,
+        Attitude::Sitting,
+        Attitude::Kneeling,
+        Attitude::Reclined,
+        Attitude::Supine,
+        Attitude::Prone,
+        Attitude::SideLying,
+        Attitude::ForwardLean,
+        Attitude::TableBow,
+        Attitude::HandsAndKnees,
+        Attitude::Plank,
+        Attitude::Pike,
+        Attitude::WallLean,
+        Attitude::CounterLean,
+    ];
+
+    /// How far the trunk leans forward from upright in degrees, lying on the side left out.
+    ///
+    /// Source: our choice, because these are the angles the figure is drawn at; picture, load and limit share them.
+    pub fn lean_deg(self) -> f64 {
+        match self {
+            Attitude::Standing | Attitude::Sitting | Attitude::Kneeling | Attitude::SideLying => 0.0,
+            Attitude::Reclined => -48.0,
+            Attitude::Supine => -90.0,
+            Attitude::Prone => 90.0,
+            Attitude::HandsAndKnees => 76.0,
+            Attitude::ForwardLean => 58.0,
+            Attitude::TableBow => 32.0,
+            Attitude::Plank => 62.0,
+            Attitude::Pike => 115.0,
+            Attitude::WallLean => 14.0,
+            Attitude::CounterLean => 38.0,
+        }
+    }
+
+    /// Whether the hand carries part of the body's weight.
+    pub fn leans_on_hand(self) -> bool {
+        matches!(self, Attitude::HandsAndKnees | Attitude::Plank | Attitude::Pike | Attitude::WallLean | Attitude::CounterLean)
+    }
+}
+
+/// Trunk axes in the room: x forward of the chest, y to the head, z to the working side.
+///
+/// Room axes: x forward when upright, y up, z to the working side when upright.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Frame {
+    x: Vec3,
+    y: Vec3,
+    z: Vec3,
+}
+
+impl Frame {
+    /// The frame of an attitude.
+    pub fn of(attitude: Attitude) -> Frame {
+        let side = Vec3::new(0.0, 0.0, 1.0);
+        if attitude == Attitude::SideLying {
+            // Head to +x, working side up, chest to +z.
+            return Frame { x: side, y: Vec3::new(1.0, 0.0, 0.0), z: Vec3::new(0.0, 1.0, 0.0) };
+        }
+        let lean = -attitude.lean_deg();
+        Frame { x: rotate_about(Vec3::new(1.0, 0.0, 0.0), side, lean), y: rotate_about(Vec3::new(0.0, 1.0, 0.0), side, lean), z: side }
+    }
+
+    /// From trunk axes to room axes.
+    pub fn room(&self, v: Vec3) -> Vec3 {
+        self.x * v.x + self.y * v.y + self.z * v.z
+    }
+
+    /// From room axes to trunk axes.
+    pub fn trunk(&self, v: Vec3) -> Vec3 {
+        Vec3::new(self.x.dot(v), self.y.dot(v), self.z.dot(v))
+    }
+}
+
+#[cfg(test)]
+mod tests {
+    use super::*;
+
+    #[test]
+    fn every_frame_is_right_handed_and_square() {
+        for attitude in Attitude::ALL {
+            let f = Frame::of(attitude);
+            assert!((f.x.cross(f.y) - f.z).norm() < 1e-12, "{attitude:?}");
+            let v = Vec3::new(0.3, -0.7, 0.2);
+            assert!((f.trunk(f.room(v)) - v).norm() < 1e-12, "{attitude:?}");
+        }
+    }
+}
