@@ -279,3 +279,870 @@ ex-ser3 = Wall push with the blade
     .start = Stand with both hands on a wall, elbows straight.
     .how = Let the chest sink a little between the blades, then push it away.
     .task = Leaning on a wall
+
+# The library beyond the first pathway.
+
+ex-pen5 = Pendulum with a light weight
+    .start = Lean on a table with the other hand, a light weight strapped to the wrist.
+    .how = Let the arm hang and sway your body, so that the arm swings by itself.
+    .task = Pain relief before reaching
+
+ex-pen6 = Relaxed arm swing
+    .start = Walk at your own pace.
+    .how = Let the arm swing from the shoulder as the other one does, without holding it.
+    .task = Walking without guarding
+
+ex-hew2 = Finger shapes and thumb touch
+    .start = Sit with the forearm resting.
+    .how = Make the hand flat, hook the fingers, close the fist, then touch each fingertip with the thumb.
+    .task = Buttons, keys
+
+ex-hew5 = Elbow bend with the other hand
+    .start = Sit with the upper arm resting, the other hand round the wrist.
+    .how = Let the other hand bend and stretch the elbow; the arm itself stays soft.
+    .task = Straightening the arm out of the sling
+
+ex-hew8 = Wrist lift with a weight
+    .start = Forearm on a table, hand over the edge, a light weight in it.
+    .how = Lift the hand, wait, lower it slowly; then the same with the palm up.
+    .task = Carrying a pan (with elbow supported)
+
+ex-pos3 = Head turn
+    .start = Sit tall, shoulders loose.
+    .how = Turn the head slowly to one side and to the other, as far as it goes without force.
+    .task = Looking over shoulder
+
+ex-pos5 = Tall against a wall
+    .start = Stand with your back to a wall, heels a hand's width away.
+    .how = Grow tall, let the back of the head come near the wall, and breathe on.
+    .task = Standing work
+
+ex-scp6 = Shoulder blade hold, arm a little out
+    .start = Stand with the arms loose.
+    .how = Set the blade gently up and round, lift the arm a little sideways and hold it there.
+    .task = Standing reach set-up
+
+ex-scp7 = Press down on a table
+    .start = Sit beside a table, fist on it, the elbow away from your side.
+    .how = Press the fist softly down as if to make the arm longer; hold, let go slowly.
+    .task = Leaning on a desk
+
+ex-scp8 = Press back into a bench
+    .start = Stand with your back to a bench or table edge, palm on it.
+    .how = Press the palm back while the blade slides towards your spine and down.
+    .task = Pushing a chair back
+
+ex-scp9 = Shrug with the arms a little out
+    .start = Stand, a weight in each hand, arms a little away from the body.
+    .how = Lift the shoulders up and in towards the ears, wait, lower slowly.
+    .task = Carrying shopping without dragging
+
+ex-pel4 = Bow at a counter
+    .start = Stand with both hands on a counter, feet under you.
+    .how = Step back and bow, so that the arms end up beside your ears.
+    .task = Reaching into a car boot
+
+ex-pel6 = Lying on the other side, arm on a board
+    .start = Lie on the other side, the arm on a smooth board or firm cushion.
+    .how = Slide the arm forward and up along the board, and back.
+    .task = Turning in bed
+
+ex-pel9 = Stick lift to the side
+    .start = Stand, a stick in both hands, thumb up on the stiff side.
+    .how = Push the arm out to the side and up with the stick.
+    .task = Deodorant, washing side
+
+ex-pel10 = Roll a big ball away
+    .start = Kneel or stand before a table, both hands on a big ball.
+    .how = Roll the ball away until the arm stretches, and back.
+    .task = Reaching forward to a shelf
+
+ex-pel11 = Arms back on pillows
+    .start = Lie on your back, arms overhead on a stack of pillows.
+    .how = Let the arms sink and stay; take a pillow away when it is easy.
+    .task = Reaching a top shelf
+
+ex-per4 = Turn out at a door frame
+    .start = Stand in a door, elbow bent at your side, palm on the frame.
+    .how = Turn your feet slowly away from the hand until the shoulder stretches; stay there.
+    .task = Reaching to car seat belt (driver side)
+
+ex-per5 = Turn back with a stick, elbow out
+    .start = Lie on your back, elbow out at shoulder height on a towel, a stick in both hands.
+    .how = Push the hand back with the stick, as far as permitted.
+    .task = Washing back of hair
+
+ex-per6 = Hands behind the head, elbows drop
+    .start = Lie on your back, hands behind your head, elbows up.
+    .how = Let the elbows sink towards the bed, wait, bring them together again.
+    .task = Hands behind the head, hair
+
+ex-per7 = High door-frame stretch
+    .start = Stand in a door, elbow at shoulder height, forearm on the frame.
+    .how = Lean the body through the door until the front of the shoulder stretches.
+    .task = Throw wind-up, backhand reach
+
+ex-irs2 = Stick lift behind
+    .start = Stand with a stick behind you, held in both hands.
+    .how = Lift the stick away from your seat, keeping tall.
+    .task = Pulling trousers up
+
+ex-irs3 = Towel pull up the back
+    .start = One hand behind your back on a towel, the other holds the towel over the shoulder.
+    .how = Pull the lower hand gently up the spine with the upper hand.
+    .task = Bra fastening, back pocket
+
+ex-irs4 = Lying, arm across
+    .start = Lie on your back, the arm straight up, the other hand behind the elbow.
+    .how = Draw the elbow across your chest until the back of the shoulder stretches.
+    .task = Washing the other armpit
+
+ex-irs5 = Arm across, blade held
+    .start = Lean the shoulder blade against a wall, arm in front.
+    .how = Draw the elbow across with the other hand; the blade stays on the wall.
+    .task = Seat belt across
+
+ex-irs6 = Lying, hand turned down
+    .start = Lie on the stiff side, elbow in front of you and bent, hand up.
+    .how = Press the hand gently down towards your feet with the other hand.
+    .task = Thrower/server recovery of range
+
+ex-mob1 = Chest opener on a towel
+    .start = Lie on your back, a rolled towel along the spine between the blades.
+    .how = Let the arms rest a little out to the sides and the shoulders sink to the floor.
+    .task = Upright sitting
+
+ex-mob2 = Corner stretch, one arm
+    .start = Stand in a door, forearm up along the frame.
+    .how = Turn the body away until the front of the chest stretches.
+    .task = Opening chest, overhead reach
+
+ex-mob3 = Chest stretch, low and middle
+    .start = Forearm on a door frame, first below, then at shoulder height.
+    .how = Step through until the chest stretches, and stay.
+    .task = Reaching back for coat
+
+ex-mob4 = Kneeling reach
+    .start = Kneel before a bench, hands on it, palms facing.
+    .how = Let the chest sink between the arms until the sides of the back stretch.
+    .task = Overhead reach
+
+ex-mob5 = Blade-lifter stretch
+    .start = Sit, head turned half away and bent forward.
+    .how = Let the weight of one hand on the head deepen the stretch, no pull.
+    .task = Looking down at tools
+
+ex-mob6 = Neck side stretch
+    .start = Sit, one hand holding the chair.
+    .how = Lean the head away from that hand and a little forward, and wait.
+    .task = Desk tension
+
+ex-mob7 = Clasped reach
+    .start = Sit, fingers clasped in front of you.
+    .how = Reach forward until the space between the blades widens.
+    .task = Reaching steering wheel
+
+ex-mob8 = Ball on the back of the shoulder
+    .start = Stand side-on to a wall, a small ball behind the shoulder.
+    .how = Lean on the ball and roll over the tender spots, breathing on.
+    .task = Easing before reach
+
+ex-mob9 = Ball on the front of the chest
+    .start = Face a wall, a small ball below the outer end of the collar bone.
+    .how = Lean in and roll slowly. Tingling in the hand means stop.
+    .task = Upright sitting
+
+ex-mob10 = Neck muscle kneading
+    .start = Sit, the other hand on top of the shoulder.
+    .how = Knead the muscle slowly, never the front of the neck.
+    .task = Desk tension
+
+ex-mob11 = Back bend over a roll
+    .start = Lie with a firm towel roll across the middle of the back, arms crossed or hands at the head.
+    .how = Let the upper back bend over the roll and come up again.
+    .task = Looking up, overhead work
+
+ex-mob12 = Lying trunk turn
+    .start = Lie on the other side, knees bent, arms in front.
+    .how = Open the upper arm and turn the chest as far as permitted; the knees stay.
+    .task = Reversing a car
+
+ex-mob13 = Trunk turn on all fours
+    .start = On hands and knees, one hand on the chest.
+    .how = Turn chest and elbow up towards the ceiling and back down.
+    .task = Turning while lifting
+
+ex-mob14 = Back bend over a chair
+    .start = Sit with the chair back below the blades, arms crossed.
+    .how = Lean the upper back over the chair, look up, come back.
+    .task = Breaks in overhead work
+
+ex-iso4 = Backward press against a wall
+    .start = Stand with your back to a wall, elbow bent and touching it.
+    .how = Press the elbow softly back, hold, let go slowly.
+    .task = Pushing up from arm rest (preparation)
+
+ex-iso6 = Towel squeeze
+    .start = Stand, elbow bent, a folded towel between elbow and ribs.
+    .how = Squeeze the towel softly, hold, let go.
+    .task = Holding papers under the arm
+
+ex-iso7 = Palm press
+    .start = Sit, palms together in front of you, elbows up.
+    .how = Press the palms together, hold, let go.
+    .task = Carrying a box between palms
+
+ex-iso8 = Outward press at three angles
+    .start = Sit, elbow on a table, the other hand on the back of the wrist.
+    .how = Press outward against the other hand; then again at the next angle.
+    .task = Holding a drill
+
+ex-iso9 = Steady arm, light taps
+    .start = Lie on your back, arm straight up.
+    .how = Keep it still while a helper or your other hand taps it from all sides.
+    .task = Steadying a tool
+
+ex-iso10 = Step-out with an elastic
+    .start = Stand side-on to a door, elastic in the hand, elbow at your side.
+    .how = Lock the arm and step away from the door; stand, step back.
+    .task = Holding a heavy door
+
+ex-iso11 = Outward press, arm in front
+    .start = Stand in a door, upper arm raised in front, its outer side at the frame.
+    .how = Press outward, hold, let go.
+    .task = Holding a door against wind
+
+ex-wal2 = Finger walk up the side
+    .start = Stand half turned to a wall, fingertips on it.
+    .how = Walk the fingers up, as high as permitted, and down again.
+    .task = Reaching sideways to a shelf
+
+ex-wal5 = Wall slide with lift-off
+    .start = Stand facing a wall, hands high on it.
+    .how = At the top lift the hand a finger's length off the wall, hold, lower.
+    .task = Placing item overhead
+
+ex-wal6 = Forearm slide with a loop
+    .start = Forearms on a wall, an elastic loop round the wrists.
+    .how = Keep the forearms apart and slide them up and down.
+    .task = Overhead assembly
+
+ex-wal7 = Ball circles on a wall
+    .start = Stand at a wall, a ball under the flat hand.
+    .how = Roll small circles, first one way, then the other.
+    .task = Wiping, sanding
+
+ex-ael4 = Lying lift with a light weight
+    .start = Lie on your back, a light weight in the hand.
+    .how = Lift the straight arm up and back, lower it slowly.
+    .task = Lifting a bottle from bedside
+
+ex-ael6 = Half-sitting lift
+    .start = Lean back half-way against pillows.
+    .how = Lift the arm, straightening the elbow as it rises; lower slowly.
+    .task = Reaching from a car seat
+
+ex-ael10 = Lift to the side, all the way
+    .start = Stand, thumb up.
+    .how = Lift the arm sideways past the ear, lower slowly.
+    .task = Drying the back, jacket sleeve
+
+ex-erl5 = Long outward hold
+    .start = Stand side-on to a door, elastic in the hand, elbow on a towel at your side.
+    .how = Turn the hand out and hold it there without shaking.
+    .task = Holding a panel in place
+
+ex-erl6 = Outward turn, elbow on a table
+    .start = Sit, elbow on a table in front, elastic from low ahead.
+    .how = Turn the forearm up and back against the elastic, return slowly.
+    .task = Steering, using a screwdriver
+
+ex-erl7 = Outward turn, elbow free
+    .start = Stand facing a door, elbow raised in front of the shoulder.
+    .how = Turn the hand up against the elastic; the elbow stays where it is.
+    .task = Drilling at chest height
+
+ex-erl8 = Lying outward turn, elbow out
+    .start = Lie on your front, upper arm on the bench out to the side, forearm hanging.
+    .how = Turn the hand up to the level of the arm, lower slowly.
+    .task = Overhead tool control
+
+ex-erl9 = High outward turn, slow
+    .start = Stand facing a door, elbow out at shoulder height.
+    .how = Turn the hand up and back, return slowly.
+    .task = Serving, ceiling work
+
+ex-erl10 = High outward turn, quick
+    .start = As the slow one, with a lighter elastic.
+    .how = Turn up and back at one a second, always in control.
+    .task = Throw/serve deceleration
+
+ex-irl3 = Inward turn, whole way
+    .start = Stand side-on to a door, elastic on the working side, elbow at your side.
+    .how = Turn the hand in to the belly and let it out slowly.
+    .task = Pulling a rope in
+
+ex-irl4 = Belly press, held
+    .start = Hand flat on the belly, elbow in front of the body.
+    .how = Press into the belly without letting the elbow fall back.
+    .task = Tucking shirt in front
+
+ex-irl5 = Lift-off behind the back
+    .start = Back of the hand on the low back.
+    .how = Lift the hand off the back, hold, return.
+    .task = Fastening at back
+
+ex-irl6 = Inward turn, elbow in front
+    .start = Sit or stand, elbow supported in front, elastic from behind.
+    .how = Turn the hand forward and down, let it back slowly.
+    .task = Pulling a lever down
+
+ex-irl7 = High inward turn, slow
+    .start = Stand with your back to a door, elbow out at shoulder height, hand up.
+    .how = Turn the hand forward and down, let it back slowly.
+    .task = Overhead hammering
+
+ex-irl8 = High inward turn, quick
+    .start = As the slow one, with a lighter elastic.
+    .how = Turn forward and down at one a second, always in control.
+    .task = Throw/serve acceleration
+
+ex-irl9 = Lying inward turn
+    .start = Lie rolled a little back on the working side, elbow bent in front of the ribs.
+    .how = Lift the weight from the bed to the belly, lower slowly.
+    .task = Pulling covers in
+
+ex-elv3 = Forward lift against an elastic
+    .start = Stand with your back to a door, elastic from hip height behind.
+    .how = Lift the arm forward to shoulder height, lower slowly.
+    .task = Pushing a pan onto a shelf
+
+ex-elv4 = Lift to the side with a weight
+    .start = Stand, a weight in the hand.
+    .how = Lift the arm out to shoulder height, elbow soft, lower slowly.
+    .task = Lifting arm into sleeve
+
+ex-elv5 = Front lift with a weight
+    .start = Stand, a weight in the hand, thumb up.
+    .how = Lift forward to shoulder height, lower slowly.
+    .task = Lifting a pan
+
+ex-elv6 = Lying forward lift
+    .start = Lie on the other side, arm along the body.
+    .how = Swing the straight arm forward and up in a slow arc, and back.
+    .task = Reaching bedside lamp
+
+ex-elv7 = Lying side lift
+    .start = Lie on the other side, arm along the body.
+    .how = Lift the arm half-way up, lower slowly.
+    .task = Lifting arm away from side
+
+ex-elv8 = One-arm press, half kneeling
+    .start = Kneel on one knee, elastic from low behind, hand at the shoulder.
+    .how = Press up and a little forward, lower slowly.
+    .task = Placing a bag on a rack
+
+ex-elv9 = Overhead press
+    .start = Sit or stand, weight at the shoulder, elbow in front of the body line.
+    .how = Press up past the ear, lower slowly.
+    .task = Lifting box overhead
+
+ex-elv10 = Lift with a loop between the hands
+    .start = Elbows bent, forearms level, an elastic loop round both hands.
+    .how = Keep the loop tight and lift both arms, straightening them as they rise.
+    .task = Overhead cable/assembly work
+
+ex-row3 = Row, elbows half out
+    .start = Stand facing a door, elastic at chest height.
+    .how = Draw the elbow back, half out to the side, no further than the body.
+    .task = Rowing, pulling a lawn tool cord
+
+ex-row4 = High row, then turn up
+    .start = Stand facing a door, elastic at head height.
+    .how = Draw the elbow back to shoulder height, then turn the hand up; return in two steps.
+    .task = Pulling down a blind, ceiling work
+
+ex-row5 = Lying row
+    .start = Lie on your front, the arm hanging, a weight in the hand.
+    .how = Draw the elbow up beside the ribs, lower slowly.
+    .task = Lifting from floor
+
+ex-row6 = Bent-over row
+    .start = Bend over with the other hand on a bench.
+    .how = Draw the weight to the ribs, lower slowly.
+    .task = Lifting a crate
+
+ex-row7 = Pull-up under a low bar
+    .start = Hang under a fixed low bar, heels on the floor, body straight.
+    .how = Pull the chest towards the bar, lower slowly.
+    .task = Climbing, pulling up
+
+ex-row8 = Step and pull
+    .start = Stand with one foot ahead, elastic far in front.
+    .how = Step back, turn the trunk and draw the elbow back in one movement.
+    .task = Pulling a cord, starting a mower
+
+ex-prn1 = Lying arm back, thumb out
+    .start = Lie on your front, the arm hanging, thumb outward.
+    .how = Lift the straight arm back to the hip, no higher than the body; lower slowly.
+    .task = Reaching back to pocket line
+
+ex-prn2 = Lying blades together
+    .start = Lie on your front, forehead on a towel, arms at the sides.
+    .how = Draw the blades back and a little down, hands just off the floor; hold.
+    .task = Upright posture endurance
+
+ex-prn3 = Lying bent-arm lift
+    .start = Lie on your front, elbows bent beside the ribs.
+    .how = Draw the blades together and turn the hands up to the level of the elbows.
+    .task = Opening both doors of a cupboard
+
+ex-prn4 = Lying lift to the side
+    .start = Lie on your front, the arm hanging, thumb up.
+    .how = Lift the straight arm out to the side to body height, lower slowly.
+    .task = Reaching out sideways
+
+ex-prn5 = Lying lift to the side with a weight
+    .start = As before, a light weight in the hand.
+    .how = Lift out to the side to body height, lower slowly.
+    .task = Controlling a swung load
+
+ex-prn6 = Lying row, then turn
+    .start = Lie on your front, the arm hanging.
+    .how = Draw the elbow out to shoulder height, then turn the hand up; return in two steps.
+    .task = Overhead pull and rotate
+
+ex-prn7 = Lying diagonal lift
+    .start = Lie on your front, the arm hanging, thumb up.
+    .how = Lift the arm up and out beside the head, in line with the lower shoulder blade.
+    .task = Reaching overhead diagonally
+
+ex-prn8 = Lying diagonal lift with a weight
+    .start = As before, a light weight in the hand.
+    .how = Lift up and out beside the head, lower slowly.
+    .task = Overhead placing
+
+ex-prn9 = Lying lifts, four shapes in a row
+    .start = Lie on your front on a bench or big ball.
+    .how = Up beside the head, out to the side, elbows bent, elbows square: five of each without rest.
+    .task = Long overhead shift
+
+ex-ser4 = Forward punch
+    .start = Stand with one foot ahead, elastic from behind at shoulder height.
+    .how = Punch forward and let the shoulder follow at the end.
+    .task = Pushing a trolley
+
+ex-ser5 = Blade push-up on all fours
+    .start = On hands and knees, elbows straight.
+    .how = Let the chest sink between the blades, then push the floor away.
+    .task = Crawling, floor work
+
+ex-ser6 = Knee push-up with a last push
+    .start = On hands and knees, hips forward, body straight.
+    .how = Lower, push up, and at the top push the floor away.
+    .task = Pushing up from floor
+
+ex-ser7 = Push-up with a last push
+    .start = On hands and toes, body straight.
+    .how = Lower, push up, and at the top push the floor away.
+    .task = Getting off the floor quickly
+
+ex-ser8 = Elastic hug
+    .start = Elastic round the back or from behind, arms half raised and out.
+    .how = Bring the hands together in a wide hug, let go slowly.
+    .task = Carrying a large box
+
+ex-ser9 = High reach with a shrug
+    .start = Stand on the elastic, hand above the head.
+    .how = Reach up and let the shoulder rise with the hand; lower a little.
+    .task = Fixing a light bulb
+
+ex-ser10 = Straight-arm pull-down
+    .start = Stand facing a door, elastic above the head, arm straight.
+    .how = Pull down and forward to the thigh, let it up slowly.
+    .task = Pulling a shutter down
+
+ex-ckc1 = Hand press on a table, sitting
+    .start = Sit at a table, hand flat on it.
+    .how = Shift a little weight on to the hand and off again.
+    .task = Leaning on a desk
+
+ex-ckc2 = Weight shift at a wall
+    .start = Stand with both hands on a wall at shoulder height.
+    .how = Shift your weight from hand to hand.
+    .task = Bracing on a wall
+
+ex-ckc3 = Weight shift at a counter
+    .start = Stand with both hands on a counter, leaning in.
+    .how = Shift your weight from hand to hand.
+    .task = Leaning at the sink
+
+ex-ckc4 = Hold on all fours
+    .start = On hands and knees, back long, elbows not locked.
+    .how = Push the floor gently away and hold.
+    .task = Gardening on all fours
+
+ex-ckc5 = Rock on all fours
+    .start = On hands and knees.
+    .how = Rock forward, back and from side to side.
+    .task = Cleaning a floor
+
+ex-ckc6 = All fours, other arm lifts
+    .start = On hands and knees.
+    .how = Lift the other arm forward; the supporting shoulder does not sink.
+    .task = Reaching while leaning
+
+ex-ckc7 = All fours, other arm and opposite leg
+    .start = On hands and knees.
+    .how = Lift the other arm and the opposite leg; stay level.
+    .task = Balance during reaching
+
+ex-ckc8 = All fours, knees off the floor
+    .start = On hands and knees, toes tucked.
+    .how = Lift the knees a finger's width off the floor and hold.
+    .task = Crawling under obstacles
+
+ex-ckc9 = Shoulder taps on all fours
+    .start = On hands and knees, knees down or just off the floor.
+    .how = Touch the opposite shoulder with one hand, then with the other.
+    .task = Quick weight change on hands
+
+ex-ckc10 = Forearm plank
+    .start = On forearms and toes, elbows under the shoulders.
+    .how = Keep the body straight and breathe on.
+    .task = Propping on elbows
+
+ex-ckc11 = High plank
+    .start = On hands and toes, body straight.
+    .how = Push the floor away and hold.
+    .task = Getting up from floor
+
+ex-ckc12 = High plank with taps
+    .start = On hands and toes, feet apart.
+    .how = Touch the opposite shoulder in turn; the hips stay quiet.
+    .task = Contact readiness
+
+ex-ckc13 = Hand walk in a high plank
+    .start = On hands and toes, a loop round the wrists if you have one.
+    .how = Walk the hands a step to one side and back.
+    .task = Climbing, crawling
+
+ex-ckc14 = Side plank on the forearm
+    .start = On your side, elbow under the shoulder, knees or feet stacked.
+    .how = Lift the hips and hold the body straight.
+    .task = Propping on one elbow in bed
+
+ex-ckc15 = Pike hold and push
+    .start = On hands and feet, hips high.
+    .how = Bend the elbows a little, push back up.
+    .task = Pushing overhead under load
+
+ex-ckc16 = Plank on one hand
+    .start = High plank, feet wide.
+    .how = Take one hand off the floor and hold the body level.
+    .task = Breaking a fall, contact sport
+
+ex-psh1 = Wall push-up
+    .start = Stand two foot lengths from a wall, hands on it.
+    .how = Bend the elbows, bring the chest near, push back.
+    .task = Pushing a door
+
+ex-psh2 = Counter push-up
+    .start = Hands on a counter, body straight.
+    .how = Lower the chest to the edge, push back.
+    .task = Pushing a trolley
+
+ex-psh3 = Low push-up on a bench
+    .start = Hands on a low bench, body straight.
+    .how = Lower the chest, push back.
+    .task = Getting off a sofa
+
+ex-psh4 = Knee push-up
+    .start = On hands and knees, hips forward.
+    .how = Lower the chest, push up.
+    .task = Rising from floor
+
+ex-psh5 = Full push-up
+    .start = On hands and toes, hands below the shoulders.
+    .how = Lower, elbows close to half out, push up.
+    .task = Sport, manual work
+
+ex-psh6 = Push-up on balls
+    .start = Hands on one or two balls, body straight.
+    .how = Lower and push up without wobbling.
+    .task = Uneven loads
+
+ex-psh7 = Push-up, feet raised
+    .start = Hands on the floor, feet on a bench.
+    .how = Lower and push up.
+    .task = Heavy pushing
+
+ex-psh8 = One-arm push-up
+    .start = One hand on a counter, later lower.
+    .how = Lower a little and push up, trunk square.
+    .task = Falls, contact
+
+ex-psh9 = Pike push-up
+    .start = Hips high, hands on the floor.
+    .how = Lower the head between the hands, push up.
+    .task = Handstand, overhead push
+
+ex-arm1 = Elbow bend, held
+    .start = Stand, elbow square, the other hand on the wrist.
+    .how = Press up against the other hand, hold, let go.
+    .task = Holding a plate
+
+ex-arm2 = Curl, palm up
+    .start = Stand, a weight in the hand, palm forward.
+    .how = Bend the elbow, lower slowly.
+    .task = Lifting a bag
+
+ex-arm3 = Curl, thumb up
+    .start = Stand, a weight in the hand, thumb forward.
+    .how = Bend the elbow, lower slowly.
+    .task = Carrying a crate
+
+ex-arm4 = Slow lowering curl
+    .start = Help the weight up with the other hand.
+    .how = Lower it alone, counting four.
+    .task = Lowering a heavy bag
+
+ex-arm5 = Elbow stretch down
+    .start = Elastic above the head, elbow at your side and bent.
+    .how = Straighten the elbow down, let it bend slowly.
+    .task = Pushing up from chair (preparation)
+
+ex-arm6 = Lying elbow stretch
+    .start = Lie on your back, upper arm straight up, elbow bent.
+    .how = Straighten the elbow, lower the weight slowly beside the ear.
+    .task = Pushing something away
+
+ex-arm7 = Overhead elbow stretch
+    .start = Upper arm beside the ear, elbow bent behind the head.
+    .how = Straighten the elbow up, lower slowly.
+    .task = Throw follow-through, pushing hatch
+
+ex-arm8 = Forearm turn with a hammer
+    .start = Sit, elbow square, a hammer in the hand.
+    .how = Turn the palm up and down slowly.
+    .task = Screwdriver
+
+ex-dia1 = Lying diagonal
+    .start = Lie on your back, hand at the other hip, thumb down.
+    .how = Sweep up and out beside the head, turning the thumb back; return.
+    .task = Pulling a seat belt (far side)
+
+ex-dia2 = Diagonal to the other ear
+    .start = Elastic from low behind on the working side.
+    .how = Sweep from beside the hip up to the opposite ear.
+    .task = Hand to opposite shoulder/ear
+
+ex-dia3 = Draw out and up
+    .start = Elastic from low ahead on the other side, hand at the other hip.
+    .how = Sweep up and out, turning the thumb back, as if drawing a sword.
+    .task = Drawing out and up
+
+ex-dia4 = Diagonal down and across
+    .start = Elastic from high behind on the working side.
+    .how = Sweep down and across to the other hip.
+    .task = Throw/hit follow-through
+
+ex-dia5 = Two-hand chop
+    .start = Half kneeling, both hands on an elastic from high at one side.
+    .how = Pull down across the body, turning the trunk.
+    .task = Shovelling
+
+ex-dia6 = Two-hand lift across
+    .start = Half kneeling, a weight in both hands at one hip.
+    .how = Lift up across the body to the other side.
+    .task = Lifting a box to a shelf
+
+ex-dia7 = Diagonal with a weight
+    .start = Half kneeling, weight at the other hip.
+    .how = Sweep up and out, turning the thumb back; lower slowly.
+    .task = Overhead reaching out
+
+ex-ecc1 = Lying outward turn, slow lowering
+    .start = Lie on the other side, help the weight up with the other hand.
+    .how = Let the forearm down alone, counting four.
+    .task = Lowering a tool
+
+ex-ecc2 = Slow lowering from shoulder height
+    .start = Bring the arm up with a bent elbow, then straighten it.
+    .how = Lower alone, counting four.
+    .task = Lowering a pot from a shelf
+
+ex-ecc3 = Outward turn, slow return
+    .start = Turn the hand out with the elastic slack, then step away.
+    .how = Let the hand come in slowly, counting four.
+    .task = Controlling a door in wind
+
+ex-ecc4 = Outward turn in front, slow return
+    .start = Elbow raised in front, elastic from ahead, hand helped up.
+    .how = Let the hand down slowly, counting four.
+    .task = Lowering held load at chest
+
+ex-ecc5 = High outward turn, slow return
+    .start = Elbow out at shoulder height, hand helped back.
+    .how = Let the hand come forward slowly, counting four.
+    .task = Throw/serve deceleration
+
+ex-ecc6 = Lying side lowering
+    .start = Lie on your front, lift the weight with a bent elbow, then straighten.
+    .how = Lower from the side to hanging, counting four.
+    .task = Controlling a swinging load
+
+ex-ecc7 = Slow heavy raise
+    .start = Stand, a heavier weight in the hand.
+    .how = Three seconds up to shoulder height, four down.
+    .task = Heavy lifting to shoulder height
+
+ex-ply1 = Chest pass
+    .start = Hold a soft heavy ball at the chest with both hands.
+    .how = Throw it straight at a wall, catch it softly.
+    .task = Passing a parcel
+
+ex-ply2 = Side throw
+    .start = Ball at the waist in both hands, side-on to a wall.
+    .how = Turn and throw, catch and turn back.
+    .task = Shovelling, loading
+
+ex-ply3 = Overhead throw with both hands
+    .start = Ball behind the head in both hands.
+    .how = Throw forward at a wall, catch above the head.
+    .task = Throw-in, loading overhead
+
+ex-ply4 = Drop and push off a wall
+    .start = Stand an arm's length from a wall.
+    .how = Fall on to the hands, catch yourself, push off at once.
+    .task = Catching oneself
+
+ex-ply5 = One-hand throw at the side
+    .start = Elbow at your side, a light ball in the hand.
+    .how = Throw across to a wall and catch it going out.
+    .task = Racket forehand
+
+ex-ply6 = Ball dribble on a wall
+    .start = Face a wall, elbow out at shoulder height, ball on the fingertips.
+    .how = Dribble the ball on the wall with short quick touches.
+    .task = Overhead tool vibration control
+
+ex-ply7 = Lying drop and catch
+    .start = Lie on your front, arm out to the side, a light ball in the hand.
+    .how = Let the ball go and catch it at once.
+    .task = Slowing a swing
+
+ex-ply8 = Catch and throw behind
+    .start = Half kneeling, back to a partner, hand up at the side.
+    .how = Catch the ball going forward, brake, throw it back.
+    .task = Serve/throw follow-through
+
+ex-ply9 = One-hand overhead throw
+    .start = Half kneeling or standing, hand back at shoulder height.
+    .how = Throw at a wall and let the arm follow through.
+    .task = Throw, spike, serve
+
+ex-ply10 = Push-up that leaves the ground
+    .start = Hands on a counter, later lower.
+    .how = Push so that the hands leave the surface, land softly.
+    .task = Falls and contact
+
+ex-dep1 = Reach down, sitting
+    .start = Sit tall, arm beside you.
+    .how = Reach the hand softly towards the floor without dropping the shoulder; hold.
+    .task = Starting elevation quietly
+
+ex-dep2 = Press the elbow down
+    .start = Sit, elbow on cushions or a table beside you.
+    .how = Press the elbow softly down, hold; then again a little higher.
+    .task = Pressing a lid down
+
+ex-dep3 = Pull in to the side
+    .start = Elastic high on the working side, arm half out.
+    .how = Pull the arm to your side, let it out slowly.
+    .task = Closing a window
+
+ex-dep4 = Pull in from shoulder height
+    .start = Elastic above on the working side, arm at shoulder height.
+    .how = Pull the arm down to your side, let it up slowly.
+    .task = Pulling a cord
+
+ex-dep5 = Straight-arm pull to the hip
+    .start = Stand facing a door, elastic above the head.
+    .how = Pull the straight arm down to the hip and no further.
+    .task = Pulling down a hatch
+
+ex-dep6 = Front pull-down
+    .start = Sit below a high elastic or bar.
+    .how = Pull down in front of the face, elbows to the ribs; let up slowly.
+    .task = Climbing, pulling
+
+ex-dep7 = Chair lift
+    .start = Sit in a chair with arm rests, hands on them.
+    .how = Press down and lift the body a little, shoulders away from the ears.
+    .task = Rising from a chair with arms
+
+ex-dep8 = Lift against a pull from above
+    .start = Elastic from above in the hand.
+    .how = Raise the arm slowly while you keep a light downward pull.
+    .task = Painless mid-arc reach
+
+ex-end1 = Reach to a shelf
+    .start = Stand at a shelf of shoulder height, light things in reach.
+    .how = Place them and take them back at a steady pace.
+    .task = Dishes, stock at shoulder height
+
+ex-end2 = Stack a high shelf
+    .start = Stand at a shelf above your head.
+    .how = Place and take down at a steady pace.
+    .task = Warehouse, kitchen top shelf
+
+ex-end3 = Hold a tool overhead
+    .start = Stand with a light tool above your head.
+    .how = Hold it and work with the hand; rest as long as you worked.
+    .task = Ceiling wiring, plaster
+
+ex-end4 = Side carry
+    .start = A bag or weight in one hand.
+    .how = Walk tall without leaning away.
+    .task = Shopping bag, tool box
+
+ex-end5 = Carry in front
+    .start = A box in both hands at the waist.
+    .how = Walk, the box close to you.
+    .task = Carrying a crate
+
+ex-end6 = Carry overhead
+    .start = A weight held overhead, first in both hands.
+    .how = Walk slowly, ribs down.
+    .task = Lifting onto a rack
+
+ex-end7 = Turning without a rest
+    .start = Elastic at elbow height, elbow at your side.
+    .how = Turn out and in without stopping until the time is up.
+    .task = Long drilling session
+
+ex-end8 = Arm crank
+    .start = Sit at a crank, its axle below the shoulder.
+    .how = Turn evenly, forward, then backward.
+    .task = Warm-up, wheeling
+
+ex-end9 = Shake a flexible rod
+    .start = A flexible rod in the hand, elbow at your side, later raised.
+    .how = Shake it with small quick movements, the shoulder still.
+    .task = Vibrating tool control
+
+ex-end10 = Lift from floor to shelf
+    .start = A box at your feet.
+    .how = Lift to the waist, to the shoulder, overhead; and back down.
+    .task = Loading a van
+
+ex-end11 = Back to throwing, step by step
+    .start = Your own task, at the step you have reached.
+    .how = Do the counted repetitions; go on only when the next day is quiet.
+    .task = Return to throwing/serving/overhead job
+
+ex-end12 = Break at work
+    .start = Step away from the work.
+    .how = Draw the blades together, bend the upper back, let the arm hang loose.
+    .task = Work shift

@@ -76,6 +76,12 @@ pub(crate) enum Other {
     Mirrors,
     /// Does the same as the working arm.
     Same,
+    /// Reaches ahead, past the head.
+    Lifts,
+    /// Rests on the head.
+    Head,
+    /// Touches the working shoulder.
+    Taps,
     /// Props on a point of the room, ahead of the trunk.
     Props,
 }
@@ -92,12 +98,23 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
         Attitude::Kneeling => THIGH + 0.05,
         Attitude::WallLean | Attitude::CounterLean => (THIGH + SHANK) * attitude.lean_deg().to_radians().cos() + 0.06,
         // The hands are on the floor: the body is as high as the arm holds it.
+        Attitude::SidePlank => {
+            let shoulder = frame.room(Vec3::new(0.0, TRUNK, SHOULDER_HALF));
+            0.06 - arm(shoulder, pose, &frame, false).elbow.y
+        }
         Attitude::HandsAndKnees | Attitude::Plank | Attitude::Pike => {
             let shoulder = frame.room(Vec3::new(0.0, TRUNK, SHOULDER_HALF));
-            0.03 - arm(shoulder, pose, &frame, false).wrist.y
+            0.05 - arm(shoulder, pose, &frame, false).wrist.y
         }
     };
-    let hip = Vec3::new(0.0, hip_height, 0.0);
+    // Whoever leans keeps the hand where it is: the body moves.
+    let ahead = if attitude.leans_on_hand() {
+        let shoulder = frame.room(Vec3::new(0.0, TRUNK, SHOULDER_HALF));
+        0.55 - arm(shoulder, pose, &frame, false).wrist.x
+    } else {
+        0.0
+    };
+    let hip = Vec3::new(ahead, hip_height, 0.0);
     let at = |x: f64, y: f64, z: f64| hip + frame.room(Vec3::new(x, y, z));
     let shoulders = [at(0.0, TRUNK, SHOULDER_HALF), at(0.0, TRUNK, -SHOULDER_HALF)];
     let hips = [at(0.0, 0.0, HIP_HALF), at(0.0, 0.0, -HIP_HALF)];
@@ -106,10 +123,21 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
     let lift = if matches!(attitude, Attitude::ForwardLean | Attitude::TableBow) { 0.06 } else { 0.0 };
     let head = at(0.03, TRUNK + 0.075 + 0.125, 0.0) + Vec3::new(0.0, lift, 0.0);
     let face = frame.room(Vec3::new(1.0, 0.0, 0.0));
-    let working = arm(shoulders[0], pose, &frame, false);
-    let other = match other {
+    let mut working = arm(shoulders[0], pose, &frame, false);
+    let mut other = match other {
         Other::Rest(pose) => arm(shoulders[1], &pose, &frame, true),
         Other::Same => arm(shoulders[1], pose, &frame, true),
+        Other::Lifts => {
+            let up = ArmPose {
+                plane_deg: 80.0,
+                elevation_deg: 160.0,
+                rotation: ritorno_core::mechanics::Rotation::ClinicDeg(0.0),
+                elbow_deg: 5.0,
+            };
+            arm(shoulders[1], &up, &frame, true)
+        }
+        Other::Head => reach(shoulders[1], head + Vec3::new(-0.02, 0.11, 0.0), frame.room(Vec3::new(0.1, 0.2, -1.0))),
+        Other::Taps => reach(shoulders[1], shoulders[0] + frame.room(Vec3::new(0.09, -0.02, 0.02)), frame.room(Vec3::new(0.6, -0.5, -0.4))),
         Other::HoldsWrist => {
             reach(shoulders[1], working.elbow + (working.wrist - working.elbow) * 0.75, frame.room(Vec3::new(0.4, -0.3, -0.6)))
         }
@@ -122,6 +150,15 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
         }
         Other::Props => reach(shoulders[1], shoulders[1] + Vec3::new(0.18, -0.5, -0.05), Vec3::new(-0.2, 0.0, -1.0)),
     };
+    // A hand that leans lies flat: fingers up on a wall, ahead on the floor.
+    if attitude.leans_on_hand() && attitude != Attitude::SidePlank {
+        let flat = if attitude == Attitude::WallLean { Vec3::new(0.02, 1.0, 0.0) } else { Vec3::new(1.0, -0.2, 0.0) };
+        for side in [&mut working, &mut other] {
+            if side.wrist.y < 0.12 || matches!(attitude, Attitude::WallLean | Attitude::CounterLean) {
+                side.hand = side.wrist + flat * HAND;
+            }
+        }
+    }
     let leg = |side: usize| -> [Vec3; 4] {
         let start = hips[side];
         let step = |dir: Vec3, len: f64, from: Vec3| from + dir * len;
@@ -139,6 +176,10 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
             Attitude::Plank | Attitude::Pike => {
                 let drop = ((hip_height - 0.05) / (THIGH + SHANK)).clamp(-1.0, 1.0).asin().to_degrees();
                 (bent(drop - 90.0), bent(drop - 90.0), bent(18.0))
+            }
+            Attitude::SidePlank => {
+                let drop = ((start.y - 0.05) / (THIGH + SHANK)).clamp(-1.0, 1.0).asin().to_degrees();
+                (bent(90.0 - drop), bent(90.0 - drop), Vec3::new(0.1, 0.0, 1.0))
             }
             Attitude::WallLean | Attitude::CounterLean => {
                 let lean = -attitude.lean_deg();

@@ -1,6 +1,6 @@
 //! Where we look from: the view in which the movement shows best.
 
-use ritorno_core::mechanics::Vec3;
+use ritorno_core::mechanics::{Attitude, Vec3};
 
 /// A camera far away: azimuth 0° looks at the working side, 90° at the face; elevation looks down.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -28,8 +28,15 @@ impl Camera {
 }
 
 /// The camera in which the tracks of elbow and hand are longest. The plain views win when they are nearly as good.
-pub(crate) fn best(tracks: &[Vec<Vec3>], lying: bool) -> Camera {
-    let candidates: &[(f64, f64, f64)] = if lying {
+pub(crate) fn best(tracks: &[Vec<Vec3>], attitude: Attitude) -> Camera {
+    let lying = matches!(attitude, Attitude::Supine | Attitude::SideLying | Attitude::Prone | Attitude::Reclined);
+    if attitude.leans_on_hand() {
+        // From the side, a little from ahead and above: body line, both hands and the wall are seen.
+        return Camera::new(if attitude == Attitude::SidePlank { -12.0 } else { 16.0 }, 8.0);
+    }
+    let candidates: &[(f64, f64, f64)] = if attitude == Attitude::Prone {
+        &[(0.0, 8.0, 1.0), (0.0, 48.0, 0.9), (52.0, 20.0, 1.0)]
+    } else if lying {
         &[(0.0, 8.0, 1.0), (0.0, 48.0, 0.92)]
     } else {
         &[(0.0, 4.0, 1.0), (90.0, 4.0, 1.0), (45.0, 10.0, 1.0), (35.0, 40.0, 0.9)]

@@ -2,8 +2,8 @@
 
 use crate::body::{ArmJoints, Body, Other, body};
 use crate::camera::{Camera, best};
-use ritorno_core::knowledge::{Exercise, Helper};
-use ritorno_core::mechanics::{Arm, ArmPose, Attitude, Frame, Path, Rotation, Vec3};
+use ritorno_core::knowledge::{Cue, CuePlace, CueWay, Exercise, Helper, Level, OtherArm, WallSide};
+use ritorno_core::mechanics::{Arm, ArmBody, ArmPose, Attitude, Frame, Load, Path, Rotation, Vec3};
 use std::fmt::Write as _;
 
 /// What to draw.
@@ -23,43 +23,119 @@ pub struct FigureSpec<'a> {
 
 const INK: &str = "#2b2a27";
 const BODY: &str = "#efe7d8";
+const SHIRT: &str = "#d8cbb3";
+const HAIR: &str = "#6b6255";
 const WORK: &str = "#12616b";
 const WORK_FILL: &str = "#8fc1c4";
 const PROP: &str = "#8d8471";
 const LIMIT: &str = "#a8402c";
 
+/// The drawn person, as far as an anchor's place depends on it.
+const DRAWN: ArmBody = ArmBody {
+    upper_arm_m: crate::body::UPPER_ARM,
+    forearm_m: crate::body::FOREARM,
+    grip_m: 0.068,
+    mass_kg: [2.1, 1.2, 0.45],
+    centre_m: [0.142, 0.11, 0.068],
+    height_m: 1.75,
+    body_kg: 75.0,
+};
+
 type Point = (f64, f64);
+
+/// Steps along the path that the picture is worked out at.
+const STEPS: usize = 24;
+
+/// Everything the drawing needs, worked out once.
+struct Scene {
+    bodies: Vec<Body>,
+    hand_track: Vec<Vec3>,
+    camera: Camera,
+    /// The arm moves on a body that stays.
+    moves: bool,
+    /// The body moves on a hand that stays.
+    sways: bool,
+    end: ArmPose,
+}
+
+fn scene(spec: &FigureSpec) -> Option<Scene> {
+    let exercise = spec.exercise;
+    let attitude = exercise.attitude;
+    let other = other_arm(exercise);
+    let poses: Vec<ArmPose> = (0..=STEPS).filter_map(|i| spec.path.at(i as f64 / STEPS as f64)).collect();
+    let end = *poses.last()?;
+    let bodies: Vec<Body> = poses.iter().map(|pose| body(attitude, pose, other)).collect();
+    let frame = Frame::of(attitude);
+    let hand_track: Vec<Vec3> = bodies.iter().map(|b| b.working.hand).collect();
+    let mut tracks = vec![hand_track.clone(), bodies.iter().map(|b| b.working.elbow).collect::<Vec<_>>()];
+    for cue in &exercise.cues {
+        if let Some(b) = bodies.last() {
+            let (from, way, both) = cue_track(b, cue, &frame);
+            tracks.push(vec![from, from + way * if both { 0.4 } else { 0.3 }]);
+        }
+    }
+    let camera = best(&tracks, attitude);
+    let shoulder = |b: Option<&Body>| b.map_or(Vec3::default(), |b| b.working.shoulder);
+    Some(Scene {
+        moves: camera_length(&camera, &hand_track) > 0.06 && !attitude.leans_on_hand(),
+        sways: attitude.leans_on_hand() && (shoulder(bodies.first()) - shoulder(bodies.last())).norm() > 0.04,
+        bodies,
+        hand_track,
+        camera,
+        end,
+    })
+}
 
 /// The figure as an SVG document, the same for screen and paper, legible in grey.
 ///
 /// Coordinates are centimetres of the drawn person; the picture scales to any size.
 pub fn figure_svg(spec: &FigureSpec) -> String {
     let exercise = spec.exercise;
-    let attitude = exercise.attitude;
-    let lying = matches!(attitude, Attitude::Supine | Attitude::SideLying | Attitude::Prone | Attitude::Reclined);
-    let other = other_arm(exercise);
-    let frames: Vec<ArmPose> = (0..=24).filter_map(|i| spec.path.at(f64::from(i) / 24.0)).collect();
-    let (Some(start), Some(end)) = (frames.first(), frames.last()) else { return empty(spec.title) };
-    let bodies: Vec<Body> = frames.iter().map(|pose| body(attitude, pose, other)).collect();
-    let tracks =
-        vec![bodies.iter().map(|b| b.working.hand).collect::<Vec<_>>(), bodies.iter().map(|b| b.working.elbow).collect::<Vec<_>>()];
-    let camera = best(&tracks, lying);
-    let (first, last) = (body(attitude, start, other), body(attitude, end, other));
-    let moves = camera_length(&camera, &tracks[0]) > 0.06;
-    let mut art = Art { camera, out: String::new(), bounds: None };
-    art.props_behind(exercise, &first, &last, attitude);
-    art.person(&last, exercise);
-    if moves {
+    let Some(scene) = scene(spec) else { return empty(spec.title) };
+    let (Some(first), Some(last)) = (scene.bodies.first(), scene.bodies.last()) else { return empty(spec.title) };
+    let mut art = Art { camera: scene.camera, out: String::new(), bounds: None };
+    art.props_behind(exercise, first, last, exercise.attitude);
+    if scene.sways {
+        art.ghost_body(first);
+    }
+    art.person(last, exercise);
+    if scene.moves {
         art.ghost_arm(&first.working);
     }
-    art.working_arm(&last, exercise);
-    if moves {
-        art.track(&tracks[0]);
+    art.working_arm(last, exercise);
+    art.paths(&scene, exercise);
+    let frame = Frame::of(exercise.attitude);
+    for cue in &exercise.cues {
+        art.cue(last, cue, &frame);
     }
     if spec.limited {
-        art.limit_wedge(&last, end, attitude);
+        art.limit_wedge(last, &scene.end, exercise.attitude);
     }
-    art.props_front(exercise, &last);
+    art.props_front(exercise, last);
+    art.finish(spec)
+}
+
+/// The same figure in motion: one document with a group for each step of the path, all but the last hidden by `display`.
+///
+/// Groups carry `data-step` 0 to 24 in order; whoever shows them decides which is seen, and whether anything moves by itself.
+pub fn moving_figure_svg(spec: &FigureSpec) -> String {
+    let exercise = spec.exercise;
+    let Some(scene) = scene(spec) else { return empty(spec.title) };
+    let (Some(first), Some(last)) = (scene.bodies.first(), scene.bodies.last()) else { return empty(spec.title) };
+    let mut art = Art { camera: scene.camera, out: String::new(), bounds: None };
+    art.props_behind(exercise, first, last, exercise.attitude);
+    for (step, at) in scene.bodies.iter().enumerate() {
+        let hidden = if step == STEPS { "" } else { " display=\"none\"" };
+        let _ = write!(art.out, "<g data-step=\"{step}\"{hidden}>");
+        art.person(at, exercise);
+        art.working_arm(at, exercise);
+        art.props_front(exercise, at);
+        art.out += "</g>";
+    }
+    art.paths(&scene, exercise);
+    if spec.limited {
+        art.limit_wedge(last, &scene.end, exercise.attitude);
+    }
     art.finish(spec)
 }
 
@@ -71,10 +147,51 @@ fn escape(text: &str) -> String {
     text.replace('&', "&amp;").replace('<', "&lt;").replace('>', "&gt;")
 }
 
+/// The track of a cue: so that the camera sees it, and the arrow follows it.
+fn cue_track(b: &Body, cue: &Cue, frame: &Frame) -> (Vec3, Vec3, bool) {
+    let out = frame.room(Vec3::new(0.0, 0.0, 1.0));
+    let ahead = frame.room(Vec3::new(1.0, 0.0, 0.0));
+    let up = frame.room(Vec3::new(0.0, 1.0, 0.0));
+    let from = match cue.at {
+        CuePlace::Head => b.head + up * 0.16,
+        CuePlace::Chin => b.head + ahead * 0.13 - up * 0.05,
+        CuePlace::Shoulder => b.working.shoulder + up * 0.1,
+        CuePlace::Elbow => b.working.elbow,
+        CuePlace::Hand => b.working.hand,
+        CuePlace::Chest => b.neck - up * 0.16 + ahead * 0.12,
+        CuePlace::Belly => b.hip + up * 0.14 + ahead * 0.14,
+    };
+    let (way, both) = match cue.go {
+        CueWay::Up => (up, false),
+        CueWay::Down => (up * -1.0, false),
+        CueWay::Forward => (ahead, false),
+        CueWay::Back => (ahead * -1.0, false),
+        CueWay::Out => (out, false),
+        CueWay::In => (out * -1.0, false),
+        CueWay::UpDown => (up, true),
+        CueWay::ForwardBack => (ahead, true),
+        CueWay::OutIn | CueWay::Turn | CueWay::Tilt => (out, true),
+        CueWay::Circle | CueWay::Open => (ahead, true),
+    };
+    (from, way, both)
+}
+
 fn other_arm(exercise: &Exercise) -> Other {
     let hanging = ArmPose { plane_deg: 30.0, elevation_deg: 6.0, rotation: Rotation::TwistDeg(-10.0), elbow_deg: 14.0 };
     let lap = ArmPose { plane_deg: 60.0, elevation_deg: 18.0, rotation: Rotation::TwistDeg(-25.0), elbow_deg: 72.0 };
     let flat = ArmPose { plane_deg: 20.0, elevation_deg: 14.0, rotation: Rotation::TwistDeg(0.0), elbow_deg: 8.0 };
+    match exercise.other {
+        Some(OtherArm::Same) => return Other::Same,
+        Some(OtherArm::Lifts) => return Other::Lifts,
+        Some(OtherArm::Taps) => return Other::Taps,
+        Some(OtherArm::Holds) => return Other::HoldsWrist,
+        Some(OtherArm::Head) => return Other::Head,
+        Some(OtherArm::Hangs) => return Other::Rest(hanging),
+        Some(OtherArm::Behind) => {
+            return Other::Rest(ArmPose { plane_deg: -50.0, elevation_deg: 26.0, rotation: Rotation::TwistDeg(-80.0), elbow_deg: 80.0 });
+        }
+        None => {}
+    }
     match (exercise.helper, exercise.attitude) {
         (Helper::OtherHand, _) => Other::HoldsWrist,
         (Helper::Stick | Helper::Pulley, _) => Other::Mirrors,
@@ -161,10 +278,23 @@ impl Art {
         };
         let trunk = hull(&[round(b.shoulders[0], 6.4), round(b.shoulders[1], 6.4), round(b.hips[0], 7.6), round(b.hips[1], 7.6)]);
         let neck = hull(&[round(b.neck, 5.0), round(b.head, 5.0)]);
+        let shirt = format!("fill=\"{SHIRT}\" stroke=\"{INK}\" stroke-width=\"1.1\" stroke-linejoin=\"round\"");
         self.shape(&neck, &skin);
-        self.shape(&trunk, &skin);
+        self.shape(&trunk, &shirt);
+        // Hair: behind the face when it looks this way, over the back of the head when it looks away.
+        let crown = (b.head - b.neck).unit().unwrap_or_default();
+        let faces_us = self.camera.project(b.face).2 > 0.35;
+        let style = format!("fill=\"{HAIR}\" stroke=\"{INK}\" stroke-width=\"0.9\"");
+        if faces_us {
+            let behind = hull(&[round(b.head + crown * 0.022, 11.0)]);
+            self.shape(&behind, &style);
+        }
         let head = hull(&[round(b.head, 10.2), round(b.head + (b.neck - b.head) * 0.12, 9.6)]);
         self.shape(&head, &skin);
+        if !faces_us {
+            let hair = hull(&[round(b.head - b.face * 0.045 + crown * 0.035, 7.4), round(b.head - b.face * 0.01 + crown * 0.062, 5.6)]);
+            self.shape(&hair, &style);
+        }
         let nose_root = b.head + b.face * 0.095;
         let nose = hull(&[(self.p(nose_root), 2.2), (self.p(nose_root + b.face * 0.035), 1.2)]);
         self.shape(&nose, &skin);
@@ -190,18 +320,85 @@ impl Art {
         );
     }
 
+    /// Where the body was, for whoever leans: the hand stays, the trunk goes.
+    fn ghost_body(&mut self, b: &Body) {
+        let dashed = format!("fill=\"none\" stroke=\"{WORK}\" stroke-width=\"0.9\" stroke-dasharray=\"3 2.4\"");
+        let mid = |a: Vec3, c: Vec3| (a + c) * 0.5;
+        self.limb(&[(mid(b.shoulders[0], b.shoulders[1]), 8.0), (mid(b.hips[0], b.hips[1]), 8.0)], &dashed);
+        self.limb(&[(b.head, 10.0), (b.head, 10.0)], &dashed);
+    }
+
+    /// A small arrow with a light rim, so that it stands out on the body and on paper.
+    fn cue(&mut self, b: &Body, cue: &Cue, frame: &Frame) {
+        let (from, way, both) = cue_track(b, cue, frame);
+        let (x, y) = self.p(from);
+        let (tx, ty) = self.p(from + way);
+        let (dx, dy) = (tx - x, ty - y);
+        let long = dx.hypot(dy).max(1.0);
+        let (ux, uy) = (dx / long, dy / long);
+        let line = |d: String, back: bool| {
+            let start = if back { " marker-start=\"url(#cue)\"" } else { "" };
+            format!(
+                "<path d=\"{d}\" fill=\"none\" stroke=\"#fffdf8\" stroke-width=\"6\" stroke-linecap=\"round\"/>\
+<path d=\"{d}\" fill=\"none\" stroke=\"{INK}\" stroke-width=\"2.6\" stroke-linecap=\"round\"{start} marker-end=\"url(#cue)\"/>"
+            )
+        };
+        let art = match cue.go {
+            CueWay::Turn | CueWay::Tilt => {
+                // Over the head for a tilt, flat like a halo for a turn.
+                let (rx, ry, lift) = if cue.go == CueWay::Turn { (13.0, 5.0, 2.0) } else { (15.0, 13.0, 14.0) };
+                let y = y + if cue.at == CuePlace::Head { lift - 2.0 } else { 0.0 };
+                line(format!("M{:.1} {:.1}A{rx} {ry} 0 0 1 {:.1} {:.1}", x - rx, y, x + rx, y), true)
+            }
+            CueWay::Circle => line(format!("M{:.1} {:.1}a8 8 0 1 1 -3 -6", x + 8.0, y), false),
+            CueWay::Open => {
+                let mut rays = String::new();
+                for k in -1..=1 {
+                    let turn = f64::from(k) * 0.7;
+                    let (fx, fy) = self.p(b.working.hand + (b.working.hand - b.working.wrist));
+                    let (hx, hy) = self.p(b.working.hand);
+                    let (ax, ay) = ((fx - hx) / 13.0, (fy - hy) / 13.0);
+                    let (s, c) = turn.sin_cos();
+                    let (rx, ry) = (ax * c - ay * s, ax * s + ay * c);
+                    rays += &line(format!("M{:.1} {:.1}L{:.1} {:.1}", hx + rx * 5.0, hy + ry * 5.0, hx + rx * 14.0, hy + ry * 14.0), true);
+                }
+                rays
+            }
+            _ => {
+                let length = if both { 11.0 } else { 17.0 };
+                let start = if both { -11.0 } else { 3.0 };
+                line(format!("M{:.1} {:.1}L{:.1} {:.1}", x + ux * start, y + uy * start, x + ux * length, y + uy * length), both)
+            }
+        };
+        self.grow(&[(x, y), (x + ux * 20.0, y + uy * 20.0)], if both { 16.0 } else { 5.0 });
+        self.out += &art;
+    }
+
     fn working_arm(&mut self, b: &Body, _exercise: &Exercise) {
         self.arm(&b.working, &format!("fill=\"{WORK_FILL}\" stroke=\"{WORK}\" stroke-width=\"1.6\" stroke-linejoin=\"round\""));
     }
 
-    fn track(&mut self, hands: &[Vec3]) {
+    /// The way the hand goes, or the shoulder of whoever leans.
+    fn paths(&mut self, scene: &Scene, exercise: &Exercise) {
+        let quick = exercise.demand.iter().any(|d| d.level == Level::Ballistic);
+        if scene.moves {
+            self.track(&scene.hand_track, quick);
+        }
+        if scene.sways {
+            self.track(&scene.bodies.iter().map(|b| b.working.shoulder).collect::<Vec<_>>(), quick);
+        }
+    }
+
+    fn track(&mut self, hands: &[Vec3], quick: bool) {
         let points: Vec<Point> = hands.iter().map(|v| self.p(*v)).collect();
         self.grow(&points, 3.0);
         let text: Vec<String> = points.iter().map(|(x, y)| format!("{x:.1},{y:.1}")).collect();
         let _ = write!(
             self.out,
-            "<polyline points=\"{}\" fill=\"none\" stroke=\"{WORK}\" stroke-width=\"1.8\" stroke-linecap=\"round\" marker-end=\"url(#tip)\"/>",
-            text.join(" ")
+            "<polyline points=\"{}\" fill=\"none\" stroke=\"{WORK}\" stroke-width=\"{}\" stroke-linecap=\"round\" marker-end=\"url(#tip)\"/>",
+            text.join(" "),
+            // Quick work is drawn with a broken, heavier line.
+            if quick { "2.8\" stroke-dasharray=\"9 4" } else { "1.8" }
         );
     }
 
@@ -231,6 +428,7 @@ impl Art {
             | Attitude::HandsAndKnees
             | Attitude::Plank
             | Attitude::Pike
+            | Attitude::SidePlank
             | Attitude::WallLean
             | Attitude::CounterLean => {
                 let (a, b) = level(0.0, -0.45, 0.6);
@@ -247,7 +445,16 @@ impl Art {
                     self.line(Vec3::new(-0.24, seat, 0.0), Vec3::new(-0.27, seat + 0.45, 0.0), &thick);
                 }
             }
-            Attitude::Supine | Attitude::SideLying | Attitude::Prone => {
+            Attitude::Prone => {
+                // A bench that ends at the shoulder, so that the arm can hang.
+                let end = last.shoulders[0].x.max(last.shoulders[1].x) - 0.08;
+                let top = last.hip.y - 0.11;
+                self.line(Vec3::new(-0.95, top, 0.0), Vec3::new(end, top, 0.0), &thick);
+                for x in [-0.85, end - 0.1] {
+                    self.line(Vec3::new(x, top, 0.0), Vec3::new(x, top - 0.42, 0.0), &thick);
+                }
+            }
+            Attitude::Supine | Attitude::SideLying => {
                 self.line(Vec3::new(-1.05, 0.0, 0.0), Vec3::new(1.05, 0.0, 0.0), &thick);
             }
             Attitude::Reclined => {
@@ -272,9 +479,34 @@ impl Art {
                 self.line(level(y, leg, leg).0, level(0.0, leg, leg).0, &thick);
             }
             Helper::Wall => {
-                let hand = last.working.hand;
-                let x = hand.x.max(first.working.hand.x) + 0.02;
-                self.line(Vec3::new(x, 0.0, hand.z), Vec3::new(x, hand.y.max(first.working.hand.y).max(1.5) + 0.15, hand.z), &thick);
+                let joints = [
+                    first.working.hand,
+                    last.working.hand,
+                    first.working.elbow,
+                    last.working.elbow,
+                    first.working.wrist,
+                    last.working.wrist,
+                ];
+                let far = |of: fn(Vec3) -> f64| joints.iter().copied().map(of).fold(f64::NEG_INFINITY, f64::max);
+                let (hand, top) = (last.working.hand, far(|v| v.y).max(1.5) + 0.12);
+                // Two level directions of the wall's face and where it stands.
+                let (at, along) = match exercise.wall {
+                    WallSide::Front => (Vec3::new(far(|v| v.x) + 0.03, 0.0, hand.z), Vec3::new(0.0, 0.0, 1.0)),
+                    WallSide::Back => {
+                        let back = joints.iter().map(|v| v.x).fold(-0.15, f64::min) - 0.04;
+                        (Vec3::new(back, 0.0, 0.0), Vec3::new(0.0, 0.0, 1.0))
+                    }
+                    WallSide::Side => (Vec3::new(0.15, 0.0, far(|v| v.z) + 0.05), Vec3::new(1.0, 0.0, 0.0)),
+                    WallSide::Inside => (Vec3::new(hand.x, 0.0, hand.z - 0.06), Vec3::new(1.0, 0.0, 0.0)),
+                };
+                let half = if exercise.wall == WallSide::Inside { 0.06 } else { 0.32 };
+                let corner = |side: f64, y: f64| at + along * (side * half) + Vec3::new(0.0, y, 0.0);
+                let face: Vec<Point> =
+                    [corner(-1.0, 0.0), corner(1.0, 0.0), corner(1.0, top), corner(-1.0, top)].map(|v| self.p(v)).to_vec();
+                self.shape(
+                    &face,
+                    &format!("fill=\"{PROP}\" fill-opacity=\"0.16\" stroke=\"{PROP}\" stroke-width=\"1.6\" stroke-linejoin=\"round\""),
+                );
             }
             _ => {}
         }
@@ -295,12 +527,37 @@ impl Art {
                 self.line(last.other.hand, top, &stroke(1.1, "none"));
             }
             Helper::Elastic => {
-                let start = exercise.path.first().map_or(hand, |_| hand);
-                let anchor = if exercise.ladder == "row" { Vec3::new(1.0, 1.0, hand.z) } else { Vec3::new(start.x, start.y, -0.75) };
+                // The anchor of the load itself: picture and computation share it.
+                let Load::Elastic { anchor, .. } = exercise.load else { return };
+                let shoulder = last.working.shoulder;
+                let mut anchor = shoulder + anchor.from_shoulder(&DRAWN, exercise.attitude);
+                anchor.y = anchor.y.max(0.0);
                 self.line(hand, anchor, &stroke(1.8, "5 2.5"));
                 let at = self.p(anchor);
                 self.grow(&[at], 3.0);
                 let _ = write!(self.out, "<circle cx=\"{:.1}\" cy=\"{:.1}\" r=\"2.6\" fill=\"{INK}\"/>", at.0, at.1);
+            }
+            Helper::Ball => {
+                let at = self.p(hand);
+                // Big balls roll under both hands, the others lie in one.
+                let r = if exercise.attitude == Attitude::Kneeling && exercise.load != Load::Weight { 20.0 } else { 6.5 };
+                let at = if r > 10.0 { (at.0, at.1 + r) } else { at };
+                self.grow(&[at], r + 1.0);
+                let _ = write!(
+                    self.out,
+                    "<circle cx=\"{:.1}\" cy=\"{:.1}\" r=\"{r}\" fill=\"{PROP}\" fill-opacity=\"0.45\" stroke=\"{INK}\" stroke-width=\"1.1\"/>",
+                    at.0, at.1
+                );
+            }
+            Helper::Box => {
+                let at = self.p(hand);
+                self.grow(&[(at.0, at.1 + 12.0)], 14.0);
+                let _ = write!(
+                    self.out,
+                    "<rect x=\"{:.1}\" y=\"{:.1}\" width=\"24\" height=\"19\" rx=\"1.5\" fill=\"{PROP}\" fill-opacity=\"0.45\" stroke=\"{INK}\" stroke-width=\"1.1\"/>",
+                    at.0 - 12.0,
+                    at.1 + 1.0
+                );
             }
             Helper::Weight => {
                 let at = self.p(hand);
@@ -331,7 +588,9 @@ impl Art {
 <pattern id=\"stop\" width=\"4\" height=\"4\" patternUnits=\"userSpaceOnUse\" patternTransform=\"rotate(-45)\">\
 <line x1=\"0\" y1=\"0\" x2=\"0\" y2=\"4\" stroke=\"{LIMIT}\" stroke-width=\"1.4\"/></pattern>\
 <marker id=\"tip\" viewBox=\"0 0 8 8\" refX=\"5\" refY=\"4\" markerWidth=\"5\" markerHeight=\"5\" orient=\"auto-start-reverse\">\
-<path d=\"M0 0 L8 4 L0 8 z\" fill=\"{WORK}\"/></marker></defs><g{flip}>{}</g></svg>",
+<path d=\"M0 0 L8 4 L0 8 z\" fill=\"{WORK}\"/></marker>\
+<marker id=\"cue\" viewBox=\"0 0 8 8\" refX=\"4\" refY=\"4\" markerWidth=\"3.4\" markerHeight=\"3.4\" orient=\"auto-start-reverse\">\
+<path d=\"M0 0 L8 4 L0 8 z\" fill=\"{INK}\"/></marker></defs><g{flip}>{}</g></svg>",
             x0 - 4.0,
             y0 - 4.0,
             escape(spec.title),

@@ -6,4 +6,4 @@ mod body;
 mod camera;
 mod draw;
 
-pub use draw::{FigureSpec, figure_svg};
+pub use draw::{FigureSpec, figure_svg, moving_figure_svg};

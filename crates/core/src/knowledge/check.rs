@@ -15,6 +15,8 @@ pub(super) const PLAIN_SOURCES: [&str; 3] = ["common practice, no published sour
 const PLANE: [f64; 2] = [-90.0, 140.0];
 const ELEVATION: [f64; 2] = [0.0, 180.0];
 const TWIST: [f64; 2] = [-110.0, 120.0];
+/// Rotation of a raised arm as a clinic reads it.
+const CLINIC: [f64; 2] = [-100.0, 120.0];
 const ELBOW: [f64; 2] = [0.0, 150.0];
 
 /// Parts that a formula takes by their place.
@@ -162,7 +164,11 @@ fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<Knowl
         for (field, value, [low, high]) in [
             ("plane_deg", pose.plane_deg, PLANE),
             ("elevation_deg", pose.elevation_deg, ELEVATION),
-            ("twist_deg", pose.twist_deg(), TWIST),
+            if pose.elevation_deg < 45.0 {
+                ("twist_deg", pose.twist_deg(), TWIST)
+            } else {
+                ("clinic_rotation_deg", pose.clinic_deg(), CLINIC)
+            },
             ("elbow_deg", pose.elbow_deg, ELBOW),
         ] {
             if !(low..=high).contains(&value) {

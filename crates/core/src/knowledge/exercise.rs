@@ -1,5 +1,6 @@
 //! Exercises: path, demand, dose.
 
+use super::picture::{Cue, OtherArm, WallSide};
 use super::rows::Confidence;
 use crate::mechanics::{Attitude, KeyPose, Load, Path};
 use serde::{Deserialize, Serialize};
@@ -117,6 +118,10 @@ pub enum Helper {
     Elastic,
     /// A weight in the hand.
     Weight,
+    /// A ball in the hand, under it, or between the body and a wall.
+    Ball,
+    /// A box or bag.
+    Box,
 }
 
 /// How much of an exercise is done. All of it is what the patient is told.
@@ -302,6 +307,15 @@ pub struct Exercise {
     pub kit: Vec<String>,
     /// What helps or holds the arm.
     pub helper: Helper,
+    /// On which side a wall stands.
+    #[serde(default)]
+    pub wall: WallSide,
+    /// What the other arm does, where the helper does not say it.
+    #[serde(default)]
+    pub other: Option<OtherArm>,
+    /// Small arrows in the figure, for what the path does not show.
+    #[serde(default)]
+    pub cues: Vec<Cue>,
     /// Whether the path ends at the ceiling of the day.
     #[serde(default)]
     pub adapts: Option<Adapts>,

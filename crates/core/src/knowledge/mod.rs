@@ -12,6 +12,7 @@ mod error;
 mod exercise;
 mod load;
 mod pathway;
+mod picture;
 mod rows;
 
 pub use clinical_test::{
@@ -24,4 +25,5 @@ pub use load::{Knowledge, NamedText, load, load_release};
 pub use pathway::{
     Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling,
 };
+pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
 pub use rows::{Confidence, GateClass, HealthItem, Mode, Quantity, RedFlag, Reference, Threshold, Tier, Unit};

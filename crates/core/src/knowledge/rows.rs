@@ -149,8 +149,14 @@ pub struct HealthItem {
 pub struct GateClass {
     /// Stable id, e.g. `resisted-er-side`.
     pub id: String,
-    /// Completed weeks by pathway id.
+    /// Completed weeks by pathway id or by the id of a condition that modifies one.
     pub weeks: std::collections::BTreeMap<String, i32>,
+    /// Pathways and conditions in which only a clinician opens it.
+    #[serde(default)]
+    pub clinician: Vec<String>,
+    /// Pathways and conditions in which it is not used.
+    #[serde(default)]
+    pub never: Vec<String>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.

@@ -32,6 +32,8 @@ pub enum Attitude {
     Plank,
     /// On hands and feet, hips high.
     Pike,
+    /// On one forearm and the side of a foot, body straight, the working arm below.
+    SidePlank,
     /// Standing, leaning on a wall with the hands.
     WallLean,
     /// Standing, leaning on a counter with the hands.
@@ -40,7 +42,7 @@ pub enum Attitude {
 
 impl Attitude {
     /// All attitudes.
-    pub const ALL: [Attitude; 14] = [
+    pub const ALL: [Attitude; 15] = [
         Attitude::Standing,
         Attitude::Sitting,
         Attitude::Kneeling,
@@ -53,16 +55,17 @@ impl Attitude {
         Attitude::HandsAndKnees,
         Attitude::Plank,
         Attitude::Pike,
+        Attitude::SidePlank,
         Attitude::WallLean,
         Attitude::CounterLean,
     ];
 
-    /// How far the trunk leans forward from upright in degrees, lying on the side left out.
+    /// How far the trunk leans forward from upright in degrees; on the side it does not.
     ///
     /// Source: our choice, because these are the angles the figure is drawn at; picture, load and limit share them.
     pub fn lean_deg(self) -> f64 {
         match self {
-            Attitude::Standing | Attitude::Sitting | Attitude::Kneeling | Attitude::SideLying => 0.0,
+            Attitude::Standing | Attitude::Sitting | Attitude::Kneeling | Attitude::SideLying | Attitude::SidePlank => 0.0,
             Attitude::Reclined => -48.0,
             Attitude::Supine => -90.0,
             Attitude::Prone => 90.0,
@@ -78,7 +81,10 @@ impl Attitude {
 
     /// Whether the hand carries part of the body's weight.
     pub fn leans_on_hand(self) -> bool {
-        matches!(self, Attitude::HandsAndKnees | Attitude::Plank | Attitude::Pike | Attitude::WallLean | Attitude::CounterLean)
+        matches!(
+            self,
+            Attitude::HandsAndKnees | Attitude::Plank | Attitude::Pike | Attitude::SidePlank | Attitude::WallLean | Attitude::CounterLean
+        )
     }
 }
 
@@ -99,6 +105,11 @@ impl Frame {
         if attitude == Attitude::SideLying {
             // Head to +x, working side up, chest to +z.
             return Frame { x: side, y: Vec3::new(1.0, 0.0, 0.0), z: Vec3::new(0.0, 1.0, 0.0) };
+        }
+        if attitude == Attitude::SidePlank {
+            // Head to −x and 20° up, working side down, chest to +z.
+            let (sin, cos) = 20f64.to_radians().sin_cos();
+            return Frame { x: side, y: Vec3::new(-cos, sin, 0.0), z: Vec3::new(-sin, -cos, 0.0) };
         }
         let lean = -attitude.lean_deg();
         Frame { x: rotate_about(Vec3::new(1.0, 0.0, 0.0), side, lean), y: rotate_about(Vec3::new(0.0, 1.0, 0.0), side, lean), z: side }

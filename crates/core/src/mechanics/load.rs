@@ -108,6 +108,7 @@ pub fn shoulder_height(attitude: Attitude, height_m: f64) -> f64 {
             Attitude::SideLying => 0.42,
             Attitude::HandsAndKnees | Attitude::Plank => 0.36,
             Attitude::Pike => 0.34,
+            Attitude::SidePlank => 0.24,
         }
 }
 

@@ -36,6 +36,9 @@ def arm_matrix(plane, elevation, twist):
 def trunk(attitude):
     if attitude == "side_lying":
         return np.column_stack([[0, 0, 1], [1, 0, 0], [0, 1, 0]]).astype(float)
+    if attitude == "side_plank":
+        # Upright, laid over to the working side until the head is 20 degrees up, then turned to face the viewer.
+        return rot([0, 1, 0], -90) @ rot([1, 0, 0], 70)
     return rot([0, 0, 1], -LEAN[attitude])
 
 
@@ -77,7 +80,7 @@ def moment(case):
 
 cases = []
 rng = np.random.default_rng(20260)
-attitudes = list(LEAN) + ["side_lying"]
+attitudes = list(LEAN) + ["side_lying", "side_plank"]
 poses = [(30, 0, 0, 90), (0, 90, 0, 0), (30, 90, 45, 90), (90, 60, -20, 10), (80, 120, -60, 20), (-60, 30, 20, 45), (100, 80, -90, 90)]
 for i, attitude in enumerate(attitudes):
     for j in range(6):
