@@ -26,6 +26,7 @@ fault-bench-ragged = every row needs as many readings as the first
 fault-bench-number = is not a number
 fault-bench-no-spread = the people do not differ, so agreement cannot be told from chance
 fault-score-too-few = { $given } of { $items } are answered: the missing-item rule of this score allows no number
+fault-calibration = { $detail }
 fault-another-kind = this answer belongs to another kind of test
 fault-empty = must not be empty
 fault-too-long = at most { $max } letters

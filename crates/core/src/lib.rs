@@ -11,6 +11,7 @@ pub mod exam;
 pub mod flags;
 pub mod knowledge;
 pub mod lanes;
+pub mod loading;
 pub mod mechanics;
 pub mod outcome;
 pub mod permission;

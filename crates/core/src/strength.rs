@@ -2,7 +2,7 @@
 
 use crate::episode::Facts;
 use crate::knowledge::{Confidence, Demand};
-use crate::mechanics::{Arm, KeyPose, Path};
+use crate::mechanics::{Arm, KeyPose, Path, Supply};
 use crate::program::{CheckContext, bars_position};
 use crate::reason::Reason;
 use chrono::NaiveDate;
@@ -23,6 +23,9 @@ pub struct StrengthTest {
     pub path: Vec<KeyPose>,
     /// What works.
     pub demand: Vec<Demand>,
+    /// What the muscles must supply against the pad.
+    #[serde(default)]
+    pub supplies: Option<Supply>,
     /// Usual distance from the axis to the pad in metres; none where force alone is reported.
     #[serde(default)]
     pub lever_m: Option<f64>,

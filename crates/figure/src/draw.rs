@@ -295,9 +295,18 @@ impl Art {
             let hair = hull(&[round(b.head - b.face * 0.045 + crown * 0.035, 7.4), round(b.head - b.face * 0.01 + crown * 0.062, 5.6)]);
             self.shape(&hair, &style);
         }
-        let nose_root = b.head + b.face * 0.095;
-        let nose = hull(&[(self.p(nose_root), 2.2), (self.p(nose_root + b.face * 0.035), 1.2)]);
+        let nose_root = b.head + b.face * 0.097 - crown * 0.012;
+        let nose = hull(&[(self.p(nose_root), 1.7), (self.p(nose_root + b.face * 0.03 - crown * 0.006), 1.0)]);
         self.shape(&nose, &skin);
+        let side = b.face.cross(crown);
+        for eye in [-1.0, 1.0] {
+            let at = b.head + b.face * 0.088 + crown * 0.02 + side * (0.036 * eye);
+            // An eye on the far side of the head is not seen.
+            if self.camera.project(at).2 - self.camera.project(b.head).2 > 0.02 {
+                let (x, y) = self.p(at);
+                let _ = write!(self.out, "<circle cx=\"{x:.1}\" cy=\"{y:.1}\" r=\"1.15\" fill=\"{INK}\"/>");
+            }
+        }
         if !far_other || matches!(exercise.helper, Helper::OtherHand) {
             self.other_arm(&b.other);
         }

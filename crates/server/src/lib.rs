@@ -6,6 +6,7 @@ mod examine;
 mod home;
 mod jobs;
 mod lanes;
+mod library;
 mod logging;
 mod outcome;
 mod problem;

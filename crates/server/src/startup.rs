@@ -3,7 +3,7 @@
 use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
-use crate::{decisions, examine, home, outcome, program, ranges, reliability, security, session, story, strength, visit};
+use crate::{decisions, examine, home, library, outcome, program, ranges, reliability, security, session, story, strength, visit};
 use actix_files::{Files, NamedFile};
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
@@ -52,6 +52,12 @@ fn api(config: &mut ServiceConfig) {
             .service(strength::show_trace)
             .service(strength::stream)
             .service(strength::angle)
+            .service(strength::force)
+            .service(library::exercises)
+            .service(library::exercise_figure)
+            .service(library::exercise_load)
+            .service(library::elastics)
+            .service(library::add_elastic)
             .service(outcome::show_outcomes)
             .service(outcome::add_sheet)
             .service(outcome::withdraw_sheet)

@@ -298,3 +298,16 @@ pub(crate) async fn angle(app: App, req: HttpRequest, form: web::Json<Vec<AngleS
     })
     .await
 }
+
+/// Reads a pull that a force gauge has measured. Nothing is stored: the bench keeps the point when it is whole.
+#[utoipa::path(tag = "strength", request_body = Vec<ForceSample>, responses((status = 200, body = TraceReading), (status = "default", body = Problem)))]
+#[post("/instruments/force")]
+pub(crate) async fn force(app: App, req: HttpRequest, form: web::Json<Vec<ForceSample>>) -> Result<web::Json<TraceReading>, ApiError> {
+    app.read(&req, Action::Measure, move |_, _, _| {
+        let mut faults = Faults::default();
+        faults.within("samples", form.len() as f64, 1.0, 12_000.0);
+        faults.check()?;
+        Ok(web::Json(read_trace(&form)))
+    })
+    .await
+}

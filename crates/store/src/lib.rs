@@ -4,6 +4,7 @@
 
 mod convert;
 pub mod decisions;
+pub mod elastic;
 pub mod episode;
 mod error;
 pub mod events;

@@ -47,6 +47,11 @@ diesel::table! {
     }
 }
 diesel::table! {
+    elastic_level (id) {
+        id -> Uuid, seq -> Int8, level -> Int4, label -> Text, points -> Jsonb, measured_on -> Date, user_id -> Uuid,
+    }
+}
+diesel::table! {
     outcome_sheet (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, instrument -> Text, answers -> Jsonb, filled_on -> Date, user_id -> Uuid,
     }

@@ -20,6 +20,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/elastics": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["elastics"];
+        put?: never;
+        post: operations["add_elastic"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/attestations": {
         parameters: {
             query?: never;
@@ -516,6 +532,54 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/exercises": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exercises"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise}/figure": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["exercise_figure"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/exercises/{exercise}/load": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["exercise_load"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments/angle": {
         parameters: {
             query?: never;
@@ -527,6 +591,23 @@ export interface paths {
         put?: never;
         /** Reads the angle at which an inclinometer was held. Nothing is stored: the reading is kept when the clinician says why it stopped. */
         post: operations["angle"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/instruments/force": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** Reads a pull that a force gauge has measured. Nothing is stored: the bench keeps the point when it is whole. */
+        post: operations["force"];
         delete?: never;
         options?: never;
         head?: never;
@@ -650,6 +731,45 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Mean activity of a muscle in healthy people, in percent of its greatest voluntary contraction. */
+        Activity: {
+            /** @description The muscle, a wording key. */
+            muscle: string;
+            /**
+             * Format: double
+             * @description Percent.
+             */
+            percent: number;
+            /** @description Reference id. */
+            source: string;
+        };
+        /**
+         * @description Which angle the curve is read along.
+         * @enum {string}
+         */
+        Along: "elevation" | "rotation" | "plane" | "elbow";
+        /** @description Where an elastic is fixed. */
+        Anchor: {
+            /**
+             * Format: double
+             * @description How far from the shoulder, level, in metres.
+             */
+            distance_m: number;
+            /** @description How high. */
+            height: components["schemas"]["AnchorHeight"];
+            /** @description In which direction. */
+            side: components["schemas"]["AnchorSide"];
+        };
+        /**
+         * @description How high an elastic is fixed.
+         * @enum {string}
+         */
+        AnchorHeight: "floor" | "ankle" | "knee" | "waist" | "elbow" | "shoulder" | "overhead";
+        /**
+         * @description Where it is fixed, seen from the person; the working side is the same side.
+         * @enum {string}
+         */
+        AnchorSide: "front" | "rear" | "same" | "opposite" | "front_opposite" | "rear_same" | "under";
         /** @description What the samples say. */
         AngleReading: {
             /** @description What is wrong; anything here leaves the number to the clinician. */
@@ -712,6 +832,11 @@ export interface components {
              */
             on: string;
         };
+        /**
+         * @description How the trunk is held.
+         * @enum {string}
+         */
+        Attitude: "standing" | "sitting" | "kneeling" | "reclined" | "supine" | "prone" | "side_lying" | "forward_lean" | "table_bow" | "hands_and_knees" | "plank" | "pike" | "side_plank" | "wall_lean" | "counter_lean";
         /** @description One stretch of days with the same ceiling and floor. */
         Band: {
             /** @description How far. */
@@ -754,6 +879,17 @@ export interface components {
             max: number;
             /** Format: double */
             min: number;
+        };
+        /** @description Measured points of a level. */
+        CalibrationForm: {
+            /** Format: uuid */
+            id: string;
+            label?: string;
+            /** Format: int32 */
+            level: number;
+            /** Format: date */
+            on: string;
+            points: components["schemas"]["PullPoint"][];
         };
         /** @description An exercise that could be added, with what the check says for today. */
         Candidate: {
@@ -1006,6 +1142,39 @@ export interface components {
             /** @description Where it stands. */
             status: components["schemas"]["CriterionStatus"];
         };
+        /** @description The moment along a path. */
+        Curve: {
+            /**
+             * Format: double
+             * @description Mean times the time the path takes, N·m·s.
+             */
+            impulse_nms: number;
+            /**
+             * Format: double
+             * @description Greatest elongation of the band, percent.
+             */
+            longest_pct: number;
+            main?: components["schemas"]["Supply"] | null;
+            /**
+             * Format: double
+             * @description Mean total along the path, N·m.
+             */
+            mean_nm: number;
+            /** @description Index of the peak. */
+            peak_at: number;
+            /**
+             * Format: double
+             * @description Greatest total, N·m.
+             */
+            peak_nm: number;
+            /** @description Evenly along the path. */
+            points: components["schemas"]["MomentPoint"][];
+            /**
+             * Format: double
+             * @description Share of the path on which the band is slack, 0 to 1.
+             */
+            slack_share: number;
+        };
         /** @description One page of the list. */
         DecisionPage: {
             counts: components["schemas"]["LaneCount"][];
@@ -1024,6 +1193,11 @@ export interface components {
             side: string;
             work: string;
         };
+        /**
+         * @description How much a muscle is asked for. Source of the bounds: commonly used bands, from memory (confidence B).
+         * @enum {string}
+         */
+        DemandClass: "unknown" | "low" | "moderate" | "high" | "very_high";
         /** @description What the page needs to draw and enter one quantity. */
         Dial: {
             /** @description What the newest reading calls for. */
@@ -1140,6 +1314,40 @@ export interface components {
              */
             weekly_repetitions: number;
         };
+        /** @description A level in use. */
+        ElasticLevel: {
+            /**
+             * Format: double
+             * @description Tension at 100 % elongation, N.
+             */
+            at_100_n: number;
+            /** @description The curve to draw: elongation, tension, half-width of its 95 % band. */
+            drawn: number[][];
+            /**
+             * Format: double
+             * @description Change at 100 % against the measurement before, percent.
+             */
+            drift_pct?: number | null;
+            fit?: components["schemas"]["Fit"] | null;
+            /** @description What the clinic calls it; empty without its own. */
+            label: string;
+            /** @description How it pulls. */
+            law: components["schemas"]["Law"];
+            /**
+             * Format: int32
+             * @description 1 to 6.
+             */
+            level: number;
+            /**
+             * Format: date
+             * @description When they were measured.
+             */
+            measured_on?: string | null;
+            /** @description What to mind: drifted, measured long ago. */
+            minds: components["schemas"]["Reason"][];
+            /** @description Its points. */
+            points: components["schemas"]["PullPoint"][];
+        };
         /** @description An estimate with its 95 % interval. */
         Estimate: {
             /**
@@ -1240,6 +1448,35 @@ export interface components {
              */
             on: string;
         };
+        /** @description One exercise as the library shows it; its sentences stand in the catalogue. */
+        ExerciseCard: {
+            activity: components["schemas"]["Activity"][];
+            attitude: components["schemas"]["Attitude"];
+            beware: string[];
+            confidence: components["schemas"]["Confidence"];
+            demand: components["schemas"]["DemandClass"];
+            dose: components["schemas"]["Dose"];
+            faults: string[];
+            gates: string[];
+            helper: components["schemas"]["Helper"];
+            id: string;
+            kit: string[];
+            ladder: string;
+            /** @description The highest contraction level it asks of any group. */
+            level: components["schemas"]["Level"];
+            load: components["schemas"]["Load"];
+            main?: components["schemas"]["Supply"] | null;
+            next: string[];
+            /**
+             * Format: double
+             * @description Peak with its starting dose for the body asked for, N·m.
+             */
+            peak_nm?: number | null;
+            purpose: components["schemas"]["Purpose"];
+            /** Format: int32 */
+            rung: number;
+            source: string;
+        };
         /** @description One field that cannot be right. */
         FieldFault: {
             /** @description Stable code. */
@@ -1259,6 +1496,33 @@ export interface components {
             reason: components["schemas"]["Reason"];
             /** @description How strongly. */
             status: components["schemas"]["Status"];
+        };
+        /** @description A fitted level. */
+        Fit: {
+            /**
+             * Format: double
+             * @description Tension at 100 % elongation, N: what a level is called by.
+             */
+            at_100_n: number;
+            /** @description Covariance of (a, b), N². */
+            covariance: number[];
+            /**
+             * Format: double
+             * @description Student's factor of the 95 % band for this many points.
+             */
+            factor: number;
+            /** @description The law. */
+            law: components["schemas"]["Law"];
+            /**
+             * Format: double
+             * @description Greatest elongation that was measured, percent: beyond it the curve is a guess.
+             */
+            measured_to_pct: number;
+            /**
+             * Format: double
+             * @description Root mean square of the residuals, N.
+             */
+            rms_n: number;
         };
         /** @description What was done about a raised flag. */
         FlagAction: {
@@ -1398,7 +1662,7 @@ export interface components {
          * @description What helps or holds the arm; the figure draws it.
          * @enum {string}
          */
-        Helper: "none" | "other_hand" | "stick" | "table" | "wall" | "pulley" | "elastic" | "weight";
+        Helper: "none" | "other_hand" | "stick" | "table" | "wall" | "pulley" | "elastic" | "weight" | "ball" | "box";
         /** @description One hypothesis as the page shows it. */
         HypothesisView: {
             cluster?: components["schemas"]["ClusterUse"] | null;
@@ -1572,6 +1836,28 @@ export interface components {
             /** @description Why not now. */
             reason: components["schemas"]["Reason"];
         };
+        /**
+         * @description A two-parameter rubber law: F = (a + b/λ)(λ − 1/λ²) with the stretch λ = 1 + elongation/100; a and b in newtons.
+         *
+         *     With b = 0 it is the ideal elastomer. Source: Mooney and Rivlin's law for one axis, from memory.
+         */
+        Law: {
+            /**
+             * Format: double
+             * @description First constant, N.
+             */
+            a_n: number;
+            /**
+             * Format: double
+             * @description Second constant, N.
+             */
+            b_n: number;
+        };
+        /**
+         * @description A contraction level. Not a strict scale: isometric may be permitted before active.
+         * @enum {string}
+         */
+        Level: "none" | "passive" | "assisted" | "active" | "isometric" | "resisted_light" | "resisted" | "eccentric" | "ballistic";
         /** @description One exercise of a program from one day to another. */
         Line: {
             /** @description How much. */
@@ -1609,6 +1895,106 @@ export interface components {
             totals: components["schemas"]["DoseTotals"];
             /** @description What the safety check says. */
             verdict: components["schemas"]["Verdict"];
+        };
+        /** @description What works against the arm, or helps it. Contraction level and muscle demand are declared beside it, never derived. */
+        Load: {
+            /** @enum {string} */
+            kind: "gravity";
+        } | {
+            /** @enum {string} */
+            kind: "weight";
+        } | {
+            /** @description Where it is fixed. */
+            anchor: components["schemas"]["Anchor"];
+            /** @description Two strands side by side. */
+            doubled?: boolean;
+            /** @enum {string} */
+            kind: "elastic";
+        } | {
+            /** @enum {string} */
+            kind: "isometric";
+        } | {
+            /** @enum {string} */
+            kind: "support";
+            /**
+             * Format: double
+             * @description Share of body weight on this hand.
+             */
+            share: number;
+        } | {
+            /** @enum {string} */
+            kind: "carried";
+            /**
+             * Format: double
+             * @description Share of the arm's weight.
+             */
+            share: number;
+        };
+        /** @description What came of it. */
+        LoadAnswer: {
+            /**
+             * Format: double
+             * @description Share of the patient's own strength, percent.
+             */
+            share_pct?: number | null;
+            share_reason?: components["schemas"]["Reason"] | null;
+            unsolved?: components["schemas"]["Reason"] | null;
+            view: components["schemas"]["LoadView"];
+        };
+        /** @description A set-up to compute, for nobody or for a patient. */
+        LoadForm: {
+            /**
+             * Format: uuid
+             * @description The patient whose ceilings cut the path and whose strength the peak is compared with.
+             */
+            episode?: string | null;
+            setup: components["schemas"]["Setup"];
+            solve?: components["schemas"]["Wanted"] | null;
+        };
+        /** @description A step up or down of the same exercise. */
+        LoadStep: {
+            /**
+             * Format: double
+             * @description Distance from the anchor, m.
+             */
+            distance_m?: number | null;
+            /**
+             * Format: int32
+             * @description Level of elastic.
+             */
+            level?: number | null;
+            /**
+             * Format: double
+             * @description Its peak, N·m.
+             */
+            peak_nm: number;
+            /**
+             * Format: double
+             * @description Weight in the hand, kg.
+             */
+            weight_kg?: number | null;
+        };
+        /** @description How hard one set-up is. */
+        LoadView: {
+            /** @description Which angle changes most. */
+            along: components["schemas"]["Along"];
+            /** @description The moment along the path, 101 points. */
+            curve: components["schemas"]["Curve"];
+            /** @description Published activity of the most active muscle, as a class. */
+            demand: components["schemas"]["DemandClass"];
+            easier?: components["schemas"]["LoadStep"] | null;
+            harder?: components["schemas"]["LoadStep"] | null;
+            /** @description What to mind. */
+            minds: components["schemas"]["Reason"][];
+            /** @description The set-up that was computed, gaps filled. */
+            setup: components["schemas"]["Setup"];
+            /**
+             * Format: double
+             * @description Free length of the band, m.
+             */
+            slack_m?: number | null;
+            /** @description Which table gave the segments. */
+            table: string;
         };
         /** @description One event of the home log. Append-only, with an id made where it was entered. */
         LogEntry: components["schemas"]["LogFact"] & {
@@ -1703,6 +2089,38 @@ export interface components {
          * @enum {string}
          */
         Mode: "passive" | "active";
+        /** @description One point of a curve. */
+        MomentPoint: {
+            /**
+             * Format: double
+             * @description Share of the path, 0 to 1.
+             */
+            at: number;
+            /** @description Elongation of the band in percent and its tension in N, where there is one. */
+            band?: number[] | null;
+            /**
+             * Format: double
+             * @description Elevation there, degrees.
+             */
+            elevation_deg: number;
+            /**
+             * Format: double
+             * @description Plane there, degrees.
+             */
+            plane_deg: number;
+            /**
+             * Format: double
+             * @description Rotation as a clinic reads it: τ below 30° of elevation, ψ above, degrees.
+             */
+            rotation_deg: number;
+            /** @description What must be supplied. */
+            supply: components["schemas"]["Split"];
+            /**
+             * Format: double
+             * @description Its length, N·m.
+             */
+            total_nm: number;
+        };
         /** @description A ladder that is worked on first because of what was measured. */
         MovedUp: {
             /** @description Ladder id. */
@@ -1918,6 +2336,19 @@ export interface components {
             first: components["schemas"]["MovedUp"][];
             later: components["schemas"]["LaterItem"][];
             score: components["schemas"]["ScoreView"];
+        };
+        /** @description One measured point. */
+        PullPoint: {
+            /**
+             * Format: double
+             * @description Elongation in percent of the slack length.
+             */
+            elongation_pct: number;
+            /**
+             * Format: double
+             * @description Tension in newtons.
+             */
+            force_n: number;
         };
         /**
          * @description What an exercise is for; the score groups its lines by this.
@@ -2209,6 +2640,36 @@ export interface components {
          * @enum {string}
          */
         Setting: "primary" | "specialist";
+        /** @description What is in the hand and where it is fixed. What is left out comes from the exercise. */
+        Setup: {
+            /**
+             * Format: double
+             * @description Level distance from shoulder to anchor, m.
+             */
+            distance_m?: number | null;
+            /** @description Two strands. */
+            doubled?: boolean;
+            /**
+             * Format: double
+             * @description Body height, m.
+             */
+            height_m: number;
+            /**
+             * Format: int32
+             * @description Level of elastic.
+             */
+            level?: number | null;
+            /**
+             * Format: double
+             * @description Body mass, kg.
+             */
+            mass_kg: number;
+            /**
+             * Format: double
+             * @description Weight in the hand, kg.
+             */
+            weight_kg?: number | null;
+        };
         /**
          * @description A question on the severity of instability; age and looseness are known already.
          * @enum {string}
@@ -2295,6 +2756,29 @@ export interface components {
             id: string;
             /** @description Nights before this day. */
             nights_until: components["schemas"]["i32"];
+        };
+        /**
+         * @description What set-up gives a wanted peak.
+         * @enum {string}
+         */
+        SolveFor: "weight" | "distance" | "level";
+        /** @description What must be supplied at the shoulder, split along the three clinical axes, N·m. */
+        Split: {
+            /**
+             * Format: double
+             * @description Across it: forward (towards flexion and the other side) positive.
+             */
+            across_nm: number;
+            /**
+             * Format: double
+             * @description In the plane of elevation: raising positive.
+             */
+            raising_nm: number;
+            /**
+             * Format: double
+             * @description About the upper arm: external rotation positive.
+             */
+            rotation_nm: number;
         };
         /**
          * @description How it began: what day 0 is the day of.
@@ -2560,6 +3044,11 @@ export interface components {
          * @enum {string}
          */
         Subject: "range" | "strength" | "score" | "test";
+        /**
+         * @description Which muscles must supply a moment: a direction, not a muscle.
+         * @enum {string}
+         */
+        Supply: "external_rotators" | "internal_rotators" | "raisers" | "lowerers" | "across_forward" | "across_back";
         /** @description A limit that the surgeon wrote. */
         SurgeonLimit: {
             /**
@@ -2794,6 +3283,12 @@ export interface components {
             question: string;
             reason?: components["schemas"]["Reason"] | null;
         };
+        /** @description A wanted peak. */
+        Wanted: {
+            /** Format: double */
+            peak_nm: number;
+            what: components["schemas"]["SolveFor"];
+        };
         /** @description The newest finding of a test on one side, with what keeps it from being used. */
         Weighed: {
             /** @description Other findings of the same day on the same test and side, kept and shown. */
@@ -2858,6 +3353,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DecisionPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    elastics: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElasticLevel"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_elastic: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CalibrationForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ElasticLevel"][];
                 };
             };
             default: {
@@ -3982,6 +4535,105 @@ export interface operations {
             };
         };
     };
+    exercises: {
+        parameters: {
+            query?: {
+                /** @description Body mass, kg; 75 without it. */
+                mass_kg?: number | null;
+                /** @description Body height, m; 1.75 without it. */
+                height_m?: number | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ExerciseCard"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    exercise_figure: {
+        parameters: {
+            query?: {
+                /** @description With a group for each step of the path. */
+                moving?: boolean;
+                /** @description For whose side and ceilings. */
+                episode?: string | null;
+            };
+            header?: never;
+            path: {
+                exercise: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    exercise_load: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["LoadForm"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LoadAnswer"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     angle: {
         parameters: {
             query?: never;
@@ -4001,6 +4653,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["AngleReading"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    force: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ForceSample"][];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TraceReading"];
                 };
             };
             default: {

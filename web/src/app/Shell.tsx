@@ -10,6 +10,7 @@ import { t } from "./wording";
 
 const Decisions = lazy(() => import("../stations/Decisions"));
 const Clinic = lazy(() => import("../stations/Clinic"));
+const Library = lazy(() => import("../stations/Library"));
 const Patient = lazy(() => import("../stations/Patient"));
 
 /** The frame of every signed-in page. */
@@ -57,7 +58,7 @@ export function Shell() {
           <svg width="24" height="24" viewBox="0 0 32 32" aria-hidden="true"><path d="M6 27V16a10 10 0 0 1 20 0" fill="none" stroke="#12616b" strokeWidth="5" strokeLinecap="round" /><circle cx="26" cy="24" r="3.6" fill="#d99a1c" /></svg>
           {t("app-name")}
         </NavLink>
-        <nav aria-label={t("nav-main")}><NavLink to="/" end className={({ isActive }) => (isActive ? "on" : "")}>{t("nav-decisions")}</NavLink> <NavLink to="/clinic" style={{ marginLeft: 18 }} className={({ isActive }) => (isActive ? "on" : "")}>{t("nav-clinic")}</NavLink></nav>
+        <nav aria-label={t("nav-main")}><NavLink to="/" end className={({ isActive }) => (isActive ? "on" : "")}>{t("nav-decisions")}</NavLink> <NavLink to="/library" style={{ marginLeft: 18 }} className={({ isActive }) => (isActive ? "on" : "")}>{t("nav-library")}</NavLink> <NavLink to="/clinic" style={{ marginLeft: 18 }} className={({ isActive }) => (isActive ? "on" : "")}>{t("nav-clinic")}</NavLink></nav>
         <span className="who">
           <span>{me.data.name}, {t(`role-${me.data.role}`)}</span>
           <Button size="small" onClick={() => void api.DELETE("/api/session").then(() => { queries.clear(); void queries.invalidateQueries(); window.location.assign("/"); })}>{t("sign-out")}</Button>
@@ -68,7 +69,9 @@ export function Shell() {
         <Suspense fallback={<Waiting />}>
           <Routes>
             <Route path="/" element={<Decisions today={me.data.today} />} />
-            <Route path="/clinic" element={<Clinic lead={me.data.role === "lead"} />} />
+            <Route path="/clinic" element={<Clinic lead={me.data.role === "lead"} today={me.data.today} />} />
+            <Route path="/library" element={<Library />} />
+            <Route path="/library/:exercise" element={<Library />} />
             <Route path="/e/:episode/*" element={<Patient today={me.data.today} />} />
             <Route path="*" element={<Navigate to="/" />} />
           </Routes>

@@ -4,6 +4,7 @@ import { useEffect, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
 import { capital, nameOf, shortDate, t } from "../app/wording";
+import { Elastics } from "./Elastics";
 
 type Result = Schemas["Reliability"];
 const ROWS = 6, COLUMNS = 3;
@@ -14,7 +15,7 @@ function numbers(cells: string[][]): number[][] {
 }
 
 /** Raters' repeated readings of the same people: what a change must exceed in this clinic. */
-export default function Clinic({ lead }: { lead: boolean }) {
+export default function Clinic({ lead, today }: { lead: boolean; today: string }) {
   const queries = useQueryClient();
   const bench = useQuery({ queryKey: ["bench"], queryFn: () => ask(api.GET("/api/reliability")) });
   const [quantity, setQuantity] = useState("passive-elevation");
@@ -77,6 +78,7 @@ export default function Clinic({ lead }: { lead: boolean }) {
           {bench.data.own.map((o) => <p key={o.quantity} className="num">{capital(nameOf("quantity", o.quantity))}: {t("bench-own-row", { sem: o.sem.toFixed(1), same: o.sem_same_rater.toFixed(1), date: shortDate(o.on) })}</p>)}
         </section>
       </div>
+      <Elastics lead={lead} today={today} />
     </div>
   );
 }

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useCallback, useEffect, useRef, useState } from "react";
-import { Link } from "react-router";
+import { Link, useSearchParams } from "react-router";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
 import { attr, capital, nameOf, sentence, shortDate, t } from "../app/wording";
@@ -23,6 +23,7 @@ export function Program({ episode }: { episode: string }) {
   const [past, setPast] = useState<Line[][]>([]);
   const [selected, setSelected] = useState<string>();
   const [span, setSpan] = useState<"all" | "now">("all");
+  const [params, setParams] = useSearchParams();
   const [adding, setAdding] = useState("");
   const [error, setError] = useState<unknown>();
   const [told, setTold] = useState("");
@@ -44,6 +45,19 @@ export function Program({ episode }: { episode: string }) {
       setDraft(next);
     } catch (e) { setError(e); }
   }, [episode, page.data, view]);
+  // Sent here from the load bench: the line stands in the draft, judged, until the clinician saves it.
+  const sent = params.get("add");
+  useEffect(() => {
+    const candidate = page.data?.candidates.find((c) => c.exercise === sent);
+    if (!sent || !candidate || !page.data || !view) return;
+    const kg = params.get("kg"), level = params.get("level");
+    const id = newId();
+    const dose = { ...candidate.dose, load_kg: kg === null ? candidate.dose.load_kg ?? null : Number(kg), elastic_level: level === null ? candidate.dose.elastic_level ?? null : Number(level) };
+    setParams({}, { replace: true });
+    setSelected(id);
+    const from = view.today.day;
+    void check([...view.lines.map((l) => l.line), { id, exercise: sent, from_day: from, to_day: from + 14, dose, override_reason: null }], true);
+  }, [sent, params, setParams, page.data, view, check]);
   if (!page.data || !view) return <Pending query={page} />;
   if (view.phases.length === 0) return <><div className="page-head"><h1>{t("nav-program")}</h1></div><div className="notice decide" id="no-pathway">{t("program-no-pathway")} <Link to={`/e/${episode}/read`}>{t("nav-read")}</Link>.</div></>;
   const lines = view.lines.map((l) => l.line);

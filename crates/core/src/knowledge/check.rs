@@ -67,6 +67,7 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     known.health.iter().for_each(|r| source("health.toml", &r.id, &r.source));
     known.thresholds.values().for_each(|r| source("thresholds.toml", &r.id, &r.source));
     known.strength.iter().for_each(|r| source("strength.toml", &r.id, &r.source));
+    known.elastics.iter().for_each(|r| source("elastics.toml", &r.id, &r.source));
     known.segments.iter().for_each(|r| source("segments.toml", &r.id, &r.source));
     known.scores.iter().for_each(|r| {
         source("scores.toml", &r.id, &r.source);

@@ -7,6 +7,7 @@ use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
 use super::rows::{GateClass, HealthItem, Quantity, RedFlag, Reference, Threshold};
+use crate::loading::ElasticRow;
 use crate::mechanics::SegmentTable;
 use crate::outcome::Instrument;
 use crate::strength::StrengthTest;
@@ -46,6 +47,8 @@ pub struct Knowledge {
     pub tests: Vec<ClinicalTest>,
     /// Strength in standard positions, in order.
     pub strength: Vec<StrengthTest>,
+    /// Levels of elastic, until measured.
+    pub elastics: Vec<ElasticRow>,
     /// What an arm weighs; the first without a sex is used.
     pub segments: Vec<SegmentTable>,
     /// Outcome scores.
@@ -254,6 +257,11 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
             one("score", faults);
             known.scores = rows(name, table, "score", faults);
             known.scores.sort_by_key(|s| s.order);
+        }
+        "elastics.toml" => {
+            one("elastic", faults);
+            known.elastics = rows(name, table, "elastic", faults);
+            known.elastics.sort_by_key(|e| e.level);
         }
         "segments.toml" => {
             one("table", faults);

@@ -5,6 +5,7 @@ mod examined;
 mod gates;
 mod house;
 mod knowledge;
+mod loading;
 mod mechanics;
 mod outcome;
 mod paths;

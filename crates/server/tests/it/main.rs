@@ -4,6 +4,7 @@ mod bad_input;
 mod doors;
 mod examine;
 mod harness;
+mod library;
 mod paper;
 mod record;
 mod story;

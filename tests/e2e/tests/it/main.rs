@@ -1,6 +1,7 @@
 //! The interface as a person meets it.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod examination;
+mod library;
 mod outage;
 mod scores;
 mod screens;
