@@ -96,7 +96,12 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
         Attitude::Supine | Attitude::Prone => 0.14,
         Attitude::SideLying => SHOULDER_HALF + 0.04,
         Attitude::Kneeling => THIGH + 0.05,
-        Attitude::WallLean | Attitude::CounterLean => (THIGH + SHANK) * attitude.lean_deg().to_radians().cos() + 0.06,
+        // A wall is touched at breast height, a counter is 88 cm high: the body is where the arm holds it.
+        Attitude::WallLean | Attitude::CounterLean => {
+            let shoulder = frame.room(Vec3::new(0.0, TRUNK, SHOULDER_HALF));
+            let held = if attitude == Attitude::WallLean { 1.28 } else { 0.88 };
+            held - arm(shoulder, pose, &frame, false).wrist.y
+        }
         // The hands are on the floor: the body is as high as the arm holds it.
         Attitude::SidePlank => {
             let shoulder = frame.room(Vec3::new(0.0, TRUNK, SHOULDER_HALF));
@@ -173,17 +178,14 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
             Attitude::Prone => (Vec3::new(-1.0, 0.0, 0.0), Vec3::new(-1.0, 0.0, 0.0), Vec3::new(-0.7, -0.7, 0.0)),
             Attitude::Kneeling => (bent(0.0), bent(-86.0), bent(-90.0)),
             Attitude::HandsAndKnees => (bent(4.0), bent(-84.0), bent(-90.0)),
-            Attitude::Plank | Attitude::Pike => {
+            Attitude::Plank | Attitude::Pike | Attitude::WallLean | Attitude::CounterLean => {
                 let drop = ((hip_height - 0.05) / (THIGH + SHANK)).clamp(-1.0, 1.0).asin().to_degrees();
-                (bent(drop - 90.0), bent(drop - 90.0), bent(18.0))
+                let toe = if matches!(attitude, Attitude::WallLean | Attitude::CounterLean) { bent(90.0) } else { bent(18.0) };
+                (bent(drop - 90.0), bent(drop - 90.0), toe)
             }
             Attitude::SidePlank => {
                 let drop = ((start.y - 0.05) / (THIGH + SHANK)).clamp(-1.0, 1.0).asin().to_degrees();
                 (bent(90.0 - drop), bent(90.0 - drop), Vec3::new(0.1, 0.0, 1.0))
-            }
-            Attitude::WallLean | Attitude::CounterLean => {
-                let lean = -attitude.lean_deg();
-                (bent(lean), bent(lean), bent(90.0))
             }
             Attitude::SideLying => {
                 let ahead = Vec3::new(-0.75, 0.0, 0.66);

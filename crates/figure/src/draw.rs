@@ -440,7 +440,15 @@ impl Art {
             | Attitude::SidePlank
             | Attitude::WallLean
             | Attitude::CounterLean => {
-                let (a, b) = level(0.0, -0.45, 0.6);
+                let (from, to) = if !attitude.leans_on_hand() {
+                    (-0.45, 0.6)
+                } else {
+                    // From foot to hand, wherever the body had to go.
+                    let ends = [last.legs[0][3], last.legs[1][3], last.working.hand, last.other.hand].map(|v| v.dot(across));
+                    let least = ends.iter().copied().fold(f64::INFINITY, f64::min);
+                    (least - 0.1, ends.iter().copied().fold(f64::NEG_INFINITY, f64::max) + 0.1)
+                };
+                let (a, b) = level(0.0, from, to);
                 self.line(a, b, &thick);
             }
             Attitude::Sitting | Attitude::TableBow => {

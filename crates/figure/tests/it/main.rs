@@ -3,7 +3,7 @@
 
 use ritorno_core::knowledge::{Exercise, Knowledge};
 use ritorno_core::mechanics::{Arm, Path};
-use ritorno_figure::{FigureSpec, figure_svg};
+use ritorno_figure::{FigureSpec, figure_svg, moving_figure_svg};
 use std::collections::BTreeSet;
 
 fn known() -> Knowledge {
@@ -88,4 +88,35 @@ fn different_exercises_look_different() {
         .collect();
     // A punch with and without a weight differ by the weight alone; none may be the same to the letter.
     assert_eq!(drawings.len(), moving.len());
+}
+
+/// Centre of the working forearm's wrist end in one step: the last of the three tinted shapes is the hand.
+fn hand_of(step: roxmltree::Node) -> (f64, f64) {
+    let hand = step.descendants().filter(|n| n.attribute("fill") == Some("#8fc1c4")).nth(2).expect("a hand");
+    let outline = points(hand.attribute("points").expect("points"));
+    let n = outline.len() as f64;
+    (outline.iter().map(|p| p.0).sum::<f64>() / n, outline.iter().map(|p| p.1).sum::<f64>() / n)
+}
+
+#[test]
+fn in_motion_every_step_is_a_whole_person_and_whoever_leans_keeps_the_hand() {
+    let mut leaning = 0;
+    for exercise in known().exercises.values() {
+        let spec = FigureSpec { exercise, path: exercise.path(), arm: Arm::Right, limited: false, title: &exercise.id };
+        let svg = moving_figure_svg(&spec);
+        let document = roxmltree::Document::parse(&svg).unwrap_or_else(|error| panic!("{}: {error}", exercise.id));
+        let steps: Vec<_> = document.descendants().filter(|n| n.attribute("data-step").is_some()).collect();
+        assert_eq!(steps.len(), 25, "{}", exercise.id);
+        assert_eq!(steps.iter().filter(|s| s.attribute("display").is_none()).count(), 1, "{}: one step is seen", exercise.id);
+        for step in &steps {
+            assert_eq!(step.descendants().filter(|n| n.attribute("fill") == Some("#8fc1c4")).count(), 3, "{}: a working arm", exercise.id);
+        }
+        if exercise.attitude.leans_on_hand() && !matches!(exercise.attitude, ritorno_core::mechanics::Attitude::SidePlank) {
+            leaning += 1;
+            let (first, last) = (hand_of(steps[0]), hand_of(steps[24]));
+            // Weight shifts and hand walks move the arm sideways on purpose; nobody's hand sinks into the floor or lifts off it.
+            assert!((first.1 - last.1).abs() < 12.0, "{}: the hand goes from {first:?} to {last:?}", exercise.id);
+        }
+    }
+    assert!(leaning > 25, "{leaning} exercises lean on the hand");
 }

@@ -19,7 +19,6 @@ async fn main() {
     house.see("#gate").await;
     house.picture(&shot("visit")).await;
     house.scroll("#log").await;
-    house.picture(&shot("visit-log")).await;
     house.keys("gs").await;
     house.see("#flags").await;
     house.picture(&shot("story")).await;
@@ -47,7 +46,6 @@ async fn main() {
     house.open_patient("Raso").await;
     house.see("#gate").await;
     house.scroll("#gate").await;
-    house.picture(&shot("gate-due")).await;
     house.open_patient("Vescolan").await;
     house.keys("ge").await;
     house.see(".mini").await;
@@ -57,7 +55,6 @@ async fn main() {
     house.picture(&shot("read")).await;
     house.click("[data-hypothesis=subacromial-pain] .beam-row").await;
     house.see(".steps").await;
-    house.picture(&shot("read-steps")).await;
     house.keys("gf").await;
     house.see("#push").await;
     house.click("#device").await;
@@ -79,6 +76,25 @@ async fn main() {
     }
     house.see("#verdict").await;
     house.picture(&shot("reliability")).await;
+    for (i, force) in [4.4, 7.5, 10.1, 12.2, 14.3, 16.3, 19.9, 23.6].iter().enumerate() {
+        house.fill(&format!("#pull-{i}"), &force.to_string()).await;
+    }
+    house.click("#keep-elastic").await;
+    house.says("Every load is worked out with it").await;
+    house.scroll("#elastics").await;
+    house.picture(&shot("elastics")).await;
+    house.goto("/library").await;
+    house.until("document.querySelectorAll('.excard img').length > 200 && [...document.querySelectorAll('.excard img')].slice(0, 10).every(i => i.complete)").await;
+    house.picture(&shot("library")).await;
+    house.goto("/library/dia3").await;
+    house.see("#readout").await;
+    house.click("#hold").await;
+    house.click("#harder").await;
+    house
+        .keys("\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}")
+        .await;
+    house.says("% of the held one").await;
+    house.picture(&shot("load-bench")).await;
     house.close().await;
 }
 
