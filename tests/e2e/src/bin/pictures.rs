@@ -13,6 +13,7 @@ async fn main() {
     let shot = |name: &str| out.join(format!("{name}.png"));
     house.goto("/").await;
     house.see("#login").await;
+    house.sign_in().await;
     house.see(".lane-row svg").await;
     house.picture(&shot("decisions")).await;
     house.open_patient("Falanga").await;
