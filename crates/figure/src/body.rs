@@ -88,7 +88,7 @@ pub(crate) enum Other {
 
 /// The body with the working arm in `pose`.
 pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
-    let frame = Frame::of(attitude);
+    let frame = Frame::of_pose(attitude, pose);
     let hip_height = match attitude {
         Attitude::Standing | Attitude::ForwardLean => THIGH + SHANK + 0.06,
         Attitude::Sitting | Attitude::TableBow => SHANK + 0.06,

@@ -78,7 +78,8 @@ fn scene(spec: &FigureSpec) -> Option<Scene> {
     let shoulder = |b: Option<&Body>| b.map_or(Vec3::default(), |b| b.working.shoulder);
     Some(Scene {
         moves: camera_length(&camera, &hand_track) > 0.06 && !attitude.leans_on_hand(),
-        sways: attitude.leans_on_hand() && (shoulder(bodies.first()) - shoulder(bodies.last())).norm() > 0.04,
+        sways: (attitude.leans_on_hand() || attitude == Attitude::TableBow)
+            && (shoulder(bodies.first()) - shoulder(bodies.last())).norm() > 0.04,
         bodies,
         hand_track,
         camera,
@@ -393,7 +394,7 @@ impl Art {
         if scene.moves {
             self.track(&scene.hand_track, quick);
         }
-        if scene.sways {
+        if scene.sways && !scene.moves {
             self.track(&scene.bodies.iter().map(|b| b.working.shoulder).collect::<Vec<_>>(), quick);
         }
     }
@@ -413,7 +414,7 @@ impl Art {
 
     /// The wedge beyond the limit, hatched: from the end of the path on, in the same plane.
     fn limit_wedge(&mut self, b: &Body, end: &ArmPose, attitude: Attitude) {
-        let frame = Frame::of(attitude);
+        let frame = Frame::of_pose(attitude, end);
         let centre = b.working.shoulder;
         let reach = (b.working.hand - centre).norm().max(0.3);
         let mut points = vec![self.p(centre)];

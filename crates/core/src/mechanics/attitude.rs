@@ -1,5 +1,6 @@
 //! How the trunk is held, and how its axes then lie in the room.
 
+use super::pose::ArmPose;
 use super::vector::{Vec3, rotate_about};
 use serde::{Deserialize, Serialize};
 
@@ -98,6 +99,9 @@ pub struct Frame {
     z: Vec3,
 }
 
+/// A table's height above the seat, in body heights: 28 cm for 1.75 m.
+const TABLE: f64 = 0.16;
+
 impl Frame {
     /// The frame of an attitude.
     pub fn of(attitude: Attitude) -> Frame {
@@ -111,8 +115,29 @@ impl Frame {
             let (sin, cos) = 20f64.to_radians().sin_cos();
             return Frame { x: side, y: Vec3::new(-cos, sin, 0.0), z: Vec3::new(-sin, -cos, 0.0) };
         }
-        let lean = -attitude.lean_deg();
-        Frame { x: rotate_about(Vec3::new(1.0, 0.0, 0.0), side, lean), y: rotate_about(Vec3::new(0.0, 1.0, 0.0), side, lean), z: side }
+        Frame::leaning(attitude.lean_deg())
+    }
+
+    /// The frame in which an arm is held so: as [`Frame::of`], but whoever bows over a table bows as far as the arm is raised, so
+    /// that the hand stays on the table. Source: our choice, because the bow is the movement there.
+    pub fn of_pose(attitude: Attitude, pose: &ArmPose) -> Frame {
+        if attitude != Attitude::TableBow {
+            return Frame::of(attitude);
+        }
+        // Height of the wrist above the seat, in body heights (segments as published by Drillis and Contini 1966, from memory).
+        let (u, f) = pose.directions();
+        let above = |lean: f64| Frame::leaning(lean).room(Vec3::new(0.0, 0.288, 0.0) + u * 0.186 + f * 0.146).y;
+        let (mut upright, mut bowed) = (0.0, 75.0);
+        for _ in 0..30 {
+            let middle = (upright + bowed) / 2.0;
+            if above(middle) > TABLE { upright = middle } else { bowed = middle }
+        }
+        Frame::leaning((upright + bowed) / 2.0)
+    }
+
+    fn leaning(deg: f64) -> Frame {
+        let side = Vec3::new(0.0, 0.0, 1.0);
+        Frame { x: rotate_about(Vec3::new(1.0, 0.0, 0.0), side, -deg), y: rotate_about(Vec3::new(0.0, 1.0, 0.0), side, -deg), z: side }
     }
 
     /// From trunk axes to room axes.

@@ -141,7 +141,7 @@ fn load_moment(arm: &ArmBody, load: &Resolved, at: &Reach, about: Vec3, from_seg
 
 /// What must be supplied at the shoulder in one pose, and the band's elongation and tension.
 pub fn supply_at(arm: &ArmBody, attitude: Attitude, load: &Resolved, pose: &ArmPose) -> (Split, Option<[f64; 2]>) {
-    let frame = Frame::of(attitude);
+    let frame = Frame::of_pose(attitude, pose);
     let at = reach(arm, &frame, pose);
     let (loaded, pulled) = load_moment(arm, load, &at, Vec3::default(), 0);
     let needed = frame.trunk(loaded) * -1.0;
@@ -162,12 +162,12 @@ fn split(pose: &ArmPose, needed: Vec3, rests: bool) -> Split {
 /// # Panics
 /// Never; a path without poses gives no points.
 pub fn curve(arm: &ArmBody, attitude: Attitude, load: &Resolved, path: &Path, count: usize, seconds: f64) -> Curve {
-    let frame = Frame::of(attitude);
     let last = count.saturating_sub(1).max(1) as f64;
     let points: Vec<MomentPoint> = (0..count.max(1))
         .filter_map(|i| {
             let share = i as f64 / last;
             let pose = path.at(share)?;
+            let frame = Frame::of_pose(attitude, &pose);
             let at = reach(arm, &frame, &pose);
             let (loaded, band) = load_moment(arm, load, &at, Vec3::default(), 0);
             let supply = split(&pose, frame.trunk(loaded) * -1.0, load.rests);
@@ -200,7 +200,7 @@ pub fn curve(arm: &ArmBody, attitude: Attitude, load: &Resolved, path: &Path, co
 
 /// Work that shoulder and elbow must do from one pose to the next, J, and what gravity and band have stored since, J.
 ///
-/// For the check that the two are equal: the moments at the middle of the step times the turn of each joint.
+/// Over a trunk that stays where it is: in a table bow the trunk works as well. For the check that the two are equal: the moments at the middle of the step times the turn of each joint.
 pub fn work_and_energy(arm: &ArmBody, attitude: Attitude, load: &Resolved, from: &ArmPose, to: &ArmPose) -> (f64, f64) {
     let frame = Frame::of(attitude);
     // The turn in space that takes one orientation to the other.

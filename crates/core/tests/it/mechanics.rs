@@ -274,6 +274,7 @@ proptest! {
     /// What shoulder and elbow do along a path is what gravity and band have stored: within 1 % over the whole path.
     #[test]
     fn work_along_a_path_equals_the_change_of_energy(attitude in any_attitude(), a in any_pose(), turn in -40.0f64..40.0, weight in 0.0f64..5.0, ahead in 0.6f64..1.6, down in -1.2f64..0.4) {
+        prop_assume!(attitude != Attitude::TableBow);
         let body = arm(Person::REFERENCE);
         let b = ArmPose { plane_deg: a.plane_deg + turn, elevation_deg: (a.elevation_deg + turn).clamp(2.0, 169.0), elbow_deg: (a.elbow_deg + turn).clamp(0.0, 140.0), ..a };
         let path = Path { keys: vec![a, b] };

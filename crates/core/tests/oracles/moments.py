@@ -7,11 +7,11 @@ by numerical derivatives of the elbow's position instead of formulas. The rubber
 """
 import json
 import numpy as np
-from scipy.optimize import curve_fit
+from scipy.optimize import brentq, curve_fit
 
 G = 9.81
 TABLE = [(0.028, 0.186, 0.436), (0.016, 0.146, 0.430), (0.006, 0.078, 0.5)]  # mass/M, length/H, centre/length
-LEAN = {"standing": 0, "sitting": 0, "kneeling": 0, "reclined": -48, "supine": -90, "prone": 90, "forward_lean": 58, "table_bow": 32,
+LEAN = {"standing": 0, "sitting": 0, "kneeling": 0, "reclined": -48, "supine": -90, "prone": 90, "forward_lean": 58, "table_bow": 0,
         "hands_and_knees": 76, "plank": 62, "pike": 115, "wall_lean": 14, "counter_lean": 38}
 
 
@@ -33,9 +33,17 @@ def arm_matrix(plane, elevation, twist):
     return rot(upper(plane, elevation), twist) @ swing
 
 
-def trunk(attitude):
+def trunk(attitude, case):
     if attitude == "side_lying":
         return np.column_stack([[0, 0, 1], [1, 0, 0], [0, 1, 0]]).astype(float)
+    if attitude == "table_bow":
+        # The trunk bows until the wrist lies on a table 0.16 of body height above the seat; upright or 75 degrees at most.
+        bend = np.radians(case["elbow_deg"])
+        r = arm_matrix(case["plane_deg"], case["elevation_deg"], case["twist_deg"])
+        wrist = np.array([0, 0.288, 0]) + r @ np.array([0, -0.186, 0]) + r @ np.array([np.sin(bend), -np.cos(bend), 0]) * 0.146
+        high = lambda lean: (rot([0, 0, 1], -lean) @ wrist)[1] - 0.16
+        lean = 0.0 if high(0.0) < 0 else 75.0 if high(75.0) > 0 else brentq(high, 0.0, 75.0)
+        return rot([0, 0, 1], -lean)
     if attitude == "side_plank":
         # Upright, laid over to the working side until the head is 20 degrees up, then turned to face the viewer.
         return rot([0, 1, 0], -90) @ rot([1, 0, 0], 70)
@@ -44,7 +52,7 @@ def trunk(attitude):
 
 def moment(case):
     m, h = case["mass_kg"], case["height_m"]
-    room = trunk(case["attitude"])
+    room = trunk(case["attitude"], case)
     r = arm_matrix(case["plane_deg"], case["elevation_deg"], case["twist_deg"])
     bend = np.radians(case["elbow_deg"])
     u = room @ r @ np.array([0, -1.0, 0])

@@ -95,6 +95,7 @@ async fn main() {
         .keys("\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}")
         .await;
     house.says("% of the held one").await;
+    house.browser.execute("window.scrollTo(0, 0)", vec![]).await.expect("scrolled");
     house.picture(&shot("load-bench")).await;
     house.close().await;
 }
