@@ -49,3 +49,11 @@ fault-needs-override = the safety check advises caution: give a reason
 fault-blocked = blocked by the safety check
 fault-flag-open = a red flag is open: record what was done first
 fault-not-current = is not the next gate
+
+fault-before-episode = lies before the present episode of this shoulder ({ $date })
+fault-episode-closed = a later operation took its place on { $date }
+fault-not-proposed = this is no longer proposed: look again
+fault-stop-stands = a stop is not answered by going on
+fault-taken = there is one called { $given } already
+fault-own-id = a clinic’s own pathway keeps its id; this file says { $given }
+fault-knowledge = { $problem }

@@ -2,8 +2,7 @@
 
 use ritorno_core::episode::{Answer, Clearance, Facts, FlagAnswer, GatePass, Start, Story};
 use ritorno_core::mechanics::Arm;
-use ritorno_core::program::{build, check_line, schedule};
-use ritorno_core::reading::impairments;
+use ritorno_core::program::check_line;
 use ritorno_core::visit::Assessment;
 use std::time::Instant;
 use uuid::Uuid;
@@ -28,7 +27,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         let start = Instant::now();
         let assessment = Assessment::new(&known, &facts).ok_or("unknown pathway")?;
         let ctx = assessment.ctx();
-        let plan = build(&ctx, &schedule(ctx.pathway, &facts), &impairments(&ctx, &facts), Uuid::nil());
+        let plan = assessment.propose(Uuid::nil());
         lines = plan.lines.iter().map(|line| check_line(&ctx, line)).filter(|verdict| verdict.findings.len() < 99).count();
         times.push(start.elapsed().as_secs_f64() * 1000.0);
     }

@@ -12,6 +12,7 @@ use crate::mechanics::Arm;
 use crate::strength::StrengthTrial;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 use uuid::Uuid;
 
 /// The surgeon's go-ahead for movement.
@@ -80,6 +81,24 @@ pub struct Story {
     pub kit: Vec<String>,
     /// Anything else; checked against the red flags.
     pub note: String,
+    /// What else was done or is known, by modifier id.
+    #[serde(default)]
+    pub modifiers: Vec<String>,
+    /// Schools chosen, by question; without a choice the default of the question holds.
+    #[serde(default)]
+    pub schools: BTreeMap<String, String>,
+    /// Minutes a day that the patient has for exercises, where that was asked.
+    #[serde(default)]
+    pub minutes_per_day: Option<u32>,
+    /// The heaviest load at work in kilograms, where that was asked.
+    #[serde(default)]
+    pub job_load_kg: Option<f64>,
+    /// Hours a day with the arms above the shoulders, where that was asked.
+    #[serde(default)]
+    pub job_overhead_h: Option<f64>,
+    /// Slips in a usual week, for a shoulder that is loose.
+    #[serde(default)]
+    pub slips_per_week: Option<u32>,
 }
 
 fn first_contact() -> Setting {
@@ -307,6 +326,40 @@ pub enum LogFact {
     },
     /// A feeling that the joint slipped or nearly slipped.
     Slip,
+    /// A slip that is worse than usual.
+    SlipWorse {
+        /// In what way.
+        how: SlipHow,
+    },
+    /// A bad day: the exercise was eased, and the day counts neither way.
+    FlareDay,
+    /// How hard it felt, 0 to 10.
+    Effort {
+        /// 0 to 10.
+        value: f64,
+    },
+}
+
+impl LogFact {
+    /// Whether the joint slipped or nearly did, worse than usual or not.
+    pub fn is_slip(&self) -> bool {
+        matches!(self, LogFact::Slip | LogFact::SlipWorse { .. })
+    }
+}
+
+/// In what way a slip was worse than usual.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum SlipHow {
+    /// It stays out.
+    StaysOut,
+    /// In a direction it never went.
+    NewDirection,
+    /// The hand or arm is numb.
+    Numb,
+    /// More often than usual.
+    MoreOften,
 }
 
 /// One event of the home log. Append-only, with an id made where it was entered.
@@ -354,6 +407,9 @@ pub struct Line {
     pub dose: Dose,
     /// Why a caution was accepted, where there was one.
     pub override_reason: Option<String>,
+    /// Made or changed by a clinician: a re-run of the builder leaves it as it is.
+    #[serde(default)]
+    pub by_hand: bool,
 }
 
 /// Everything on record about one episode, as the rules read it.
@@ -363,6 +419,8 @@ pub struct Facts {
     pub today: NaiveDate,
     /// Date of birth.
     pub birth: NaiveDate,
+    /// The day of an operation of the other shoulder, where there was one.
+    pub other_operated_on: Option<NaiveDate>,
     /// What happened.
     pub story: Story,
     /// The surgeon's limits, in the order in which they were written.
@@ -417,6 +475,12 @@ impl Story {
             tasks: Vec::new(),
             kit: Vec::new(),
             note: String::new(),
+            modifiers: Vec::new(),
+            schools: BTreeMap::new(),
+            minutes_per_day: None,
+            job_load_kg: None,
+            job_overhead_h: None,
+            slips_per_week: None,
         }
     }
 }
@@ -427,6 +491,7 @@ impl Facts {
         Facts {
             today,
             birth,
+            other_operated_on: None,
             story,
             limits: Vec::new(),
             flag_answers: Vec::new(),
@@ -453,6 +518,12 @@ impl Facts {
                 _ => None,
             }
         })
+    }
+
+    /// Whether the other shoulder heals from an operation itself: half a year. Source: our choice.
+    pub fn other_side_heals(&self) -> bool {
+        const HALF_A_YEAR: i64 = 182;
+        self.other_operated_on.is_some_and(|on| (0..HALF_A_YEAR).contains(&(self.today - on).num_days()))
     }
 
     /// Today's post-operative day.

@@ -4,7 +4,7 @@ use crate::calendar::PostOpDay;
 use crate::episode::{Facts, Reading, StopReason};
 use crate::knowledge::{Mode, Quantity, Unit};
 use crate::mechanics::Arm;
-use crate::program::{Ceiling, CeilingToday, CheckContext, ceiling_on, floor_on};
+use crate::program::{Ceiling, CeilingToday, CheckContext, barred_until, ceiling_on, floor_on};
 use crate::reason::Reason;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
@@ -32,12 +32,12 @@ pub fn possible(quantity: &Quantity, value: f64) -> Result<(), RangeFault> {
 
 /// The ceiling of a measurement on a day.
 ///
-/// After an operation a movement for which the pathway has no corridor is not measured by default: only once the ceiling of
+/// While something heals a movement for which the pathway has no corridor is not measured by default: only once the ceiling of
 /// the movement that guards it is gone. Source: our choice, because what nobody has allowed is not allowed.
-pub fn protection(ctx: &CheckContext, facts: &Facts, quantity: &str, day: PostOpDay, today: PostOpDay) -> CeilingToday {
+pub fn protection(ctx: &CheckContext, quantity: &str, day: PostOpDay, today: PostOpDay) -> CeilingToday {
     let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, today);
     let written = ctx.pathway.corridor(quantity).is_some() || ctx.limits.iter().any(|l| l.quantity == quantity);
-    if !facts.operated() || written {
+    if !ctx.pathway.protects() || written {
         return on;
     }
     let guard = ctx.known.quantity(quantity).and_then(|q| q.guard.as_deref());
@@ -83,7 +83,7 @@ pub fn reading_view(ctx: &CheckContext, facts: &Facts, reading: &Reading) -> Rea
     let day = facts.day_of(reading.on);
     // The other side carries no ceiling. A limit is judged as it stood on the reading's own day.
     let over_ceiling =
-        reading.side == facts.story.side && protection(ctx, facts, &reading.quantity, day, day).ceiling.exceeded_by(reading.value);
+        reading.side == facts.story.side && protection(ctx, &reading.quantity, day, day).ceiling.exceeded_by(reading.value);
     ReadingView {
         over_ceiling,
         at_limit: reading.stop == StopReason::AtLimit,
@@ -172,12 +172,9 @@ pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
     order
         .into_iter()
         .map(|q| {
-            let ceiling = protection(ctx, facts, &q.id, today, today);
+            let ceiling = protection(ctx, &q.id, today, today);
             let barred = (ceiling.ceiling == Ceiling::NoneAllowed).then(|| match ctx.pathway.corridor(&q.id) {
-                Some(corridor) => {
-                    let opens = corridor.opens_week;
-                    Reason::new("barred-until-week").with("quantity", q.id.as_str()).with("week", opens).with("opens_day", opens * 7)
-                }
+                Some(_) => barred_until(ctx, &q.id),
                 None => ceiling.reason.clone(),
             });
             let spare = spare(facts, q, ctx);

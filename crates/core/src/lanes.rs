@@ -1,6 +1,7 @@
 //! Which lane of the day's work a patient is in, and the one-line reason.
 
 use crate::calendar::Clock;
+use crate::deciding::{LineDecision, Move, decide};
 use crate::episode::{Facts, LogFact};
 use crate::exam::{calls, is_due};
 use crate::flags::{FlagState, flag_views};
@@ -66,7 +67,8 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
     let gate = next_gate(ctx, facts);
     let quantities: Vec<&str> = ctx.known.quantities.iter().map(|q| q.id.as_str()).filter(|q| ctx.pathway.corridor(q).is_some()).collect();
     let spoken = |rule: &str| quantities.iter().find_map(|q| calls(ctx, facts, q).into_iter().find(|r| r.rule == rule));
-    let (name, reason) = if let Some(reason) = wrong(ctx, facts) {
+    let decisions = if facts.lines.is_empty() { Vec::new() } else { decide(ctx, facts) };
+    let (name, reason) = if let Some(reason) = wrong(ctx, facts).or_else(|| grave(&decisions)) {
         (LaneName::SomethingIsWrong, reason)
     } else if let Some(reason) = spoken("reading-over-ceiling") {
         (LaneName::TooFar, reason)
@@ -80,7 +82,7 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
     } else if let Some(reason) = due(ctx, facts) {
         (LaneName::ReMeasure, reason)
     } else {
-        (LaneName::Quiet, Reason::new(if facts.operated() { "lane-quiet" } else { "lane-examined" }))
+        (LaneName::Quiet, quiet(ctx, facts, &decisions))
     };
     let shown = match reason.args.get("quantity") {
         Some(crate::reason::Arg::Text(quantity)) => quantity.clone(),
@@ -95,6 +97,22 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
     }
 }
 
+/// An exercise that is to stop or to step back.
+fn grave(decisions: &[LineDecision]) -> Option<Reason> {
+    let first = decisions.iter().find(|d| matches!(d.kind, Move::Stop | Move::StepBack))?;
+    let n = decisions.iter().filter(|d| matches!(d.kind, Move::Stop | Move::StepBack)).count();
+    Some(Reason::new("lane-step-back").with("count", n as f64).with("exercise", first.exercise.as_str()))
+}
+
+/// Nothing presses; what may go on is told.
+fn quiet(ctx: &CheckContext, facts: &Facts, decisions: &[LineDecision]) -> Reason {
+    let ready = decisions.iter().filter(|d| matches!(d.kind, Move::ProgressDose | Move::NextRung)).count();
+    if ready > 0 {
+        return Reason::new("lane-steps-ready").with("count", ready as f64);
+    }
+    Reason::new(if facts.operated() || !ctx.pathway.phases.is_empty() { "lane-quiet" } else { "lane-examined" })
+}
+
 fn wrong(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
     let flags = flag_views(ctx, facts);
     if let Some(open) = flags.iter().find(|f| f.open()) {
@@ -104,14 +122,14 @@ fn wrong(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
     let window = ctx.known.threshold("recent-trouble-days") as i32;
     let recent = |on: chrono::NaiveDate| (0..window).contains(&(facts.day() - facts.day_of(on)));
     let trouble = facts.log.iter().rev().filter(|e| recent(e.on)).find_map(|e| match e.fact {
-        LogFact::Slip => Some(Reason::new("lane-slip").with("day", facts.day_of(e.on))),
+        LogFact::Slip | LogFact::SlipWorse { .. } => Some(Reason::new("lane-slip").with("day", facts.day_of(e.on))),
         _ => None,
     });
     trouble.or_else(|| ctx.known.quantities.iter().find_map(|q| calls(ctx, facts, &q.id).into_iter().find(|r| r.rule == "range-lost")))
 }
 
 fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
-    if !facts.operated() {
+    if ctx.pathway.phases.is_empty() {
         let age =
             facts.findings.iter().map(|f| f.on).chain(facts.readings.iter().map(|r| r.on)).max().map(|on| facts.day() - facts.day_of(on));
         return match age {

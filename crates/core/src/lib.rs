@@ -6,6 +6,7 @@
 
 pub mod angle;
 pub mod calendar;
+pub mod deciding;
 pub mod episode;
 pub mod exam;
 pub mod flags;

@@ -1,11 +1,12 @@
 //! Gates: each criterion met, not met, not measured or out of date, with the datum behind it.
 
 use crate::calendar::{PostOpDay, WEEK};
-use crate::episode::{Facts, LogFact, TakenBy};
+use crate::episode::{Facts, LogFact, OtherSide, TakenBy};
 use crate::exam::{ReadingView, reading_view};
-use crate::knowledge::{Comparison, Criterion, CriterionKind, Gate, LogEvent};
-use crate::program::{CheckContext, scheduled_lines};
+use crate::knowledge::{Comparison, Criterion, CriterionKind, LogEvent};
+use crate::program::{CheckContext, GateRule, scheduled_lines};
 use crate::reason::Reason;
+use crate::strength::{StrengthSet, newest_set};
 use serde::{Deserialize, Serialize};
 
 /// Where a criterion stands, worst first: `all` takes the smallest, `any` the greatest.
@@ -65,17 +66,18 @@ pub struct GateView {
 }
 
 /// Evaluates a gate against the facts.
-pub fn evaluate_gate(ctx: &CheckContext, facts: &Facts, gate: &Gate) -> GateView {
+pub fn evaluate_gate(ctx: &CheckContext, facts: &Facts, gate: &GateRule) -> GateView {
     let criteria: Vec<CriterionView> = gate.criteria.iter().map(|c| evaluate(ctx, facts, c)).collect();
-    let opens_day = gate.week * WEEK;
+    let opens_day = gate.opens_day;
+    let status = criteria.iter().map(|c| c.status).min().unwrap_or(CriterionStatus::Met);
     GateView {
         gate: gate.id.clone(),
         from_phase: gate.from_phase,
         opens_day,
-        time_reached: facts.day() >= opens_day,
+        time_reached: facts.day() >= opens_day || (!gate.holds_time && status == CriterionStatus::Met),
         met: criteria.iter().filter(|c| c.status == CriterionStatus::Met).count(),
         total: criteria.len(),
-        status: criteria.iter().map(|c| c.status).min().unwrap_or(CriterionStatus::Met),
+        status,
         criteria,
     }
 }
@@ -108,6 +110,9 @@ fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> Criteri
         CriterionKind::Measure { quantity, op, value, of_other_side, max_age_days } => {
             measure(ctx, facts, quantity, *op, *value, *of_other_side, *max_age_days)
         }
+        CriterionKind::Strength { test, against, op, value, max_age_days } => {
+            strength(ctx, facts, test, against.as_deref(), *op, *value, *max_age_days)
+        }
         CriterionKind::Score { score, op, value, max_age_days } => {
             let asks = Reason::new("asks-score").with("score", score.as_str()).with("op", op_word(*op)).with("value", *value);
             match facts.scores.iter().rev().find(|s| &s.score == score) {
@@ -127,7 +132,7 @@ fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> Criteri
         CriterionKind::SymptomFreeDays { n } => {
             let asks = Reason::new("asks-symptom-free").with("days", *n);
             let days_ago = |on| facts.day() - facts.day_of(on);
-            let last = facts.log.iter().rev().find(|entry| entry.fact == LogFact::Slip);
+            let last = facts.log.iter().rev().find(|entry| entry.fact.is_slip());
             let datum =
                 last.map_or_else(|| Reason::new("datum-no-slip"), |slip| Reason::new("datum-last-slip").with("day", facts.day_of(slip.on)));
             // Silence is not freedom from symptoms: the log must reach back so far, and go on.
@@ -160,6 +165,33 @@ fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> Criteri
 
 fn met_if(holds: bool) -> CriterionStatus {
     if holds { CriterionStatus::Met } else { CriterionStatus::NotMet }
+}
+
+/// A force in percent of the other side, or of another test of the same side.
+///
+/// Needs three sound pushes on both, and an other side that may serve; an unsteady or painful set is shown and not used.
+fn strength(ctx: &CheckContext, facts: &Facts, test: &str, against: Option<&str>, op: Comparison, value: f64, max_age: i32) -> Judged {
+    let asks = Reason::new(if against.is_some() { "asks-ratio" } else { "asks-strength" })
+        .with("strength", test)
+        .with("other_strength", against.unwrap_or(""))
+        .with("op", op_word(op))
+        .with("value", value);
+    let own = facts.story.side;
+    if against.is_none() && !matches!(facts.story.other_side, OtherSide::Sound | OtherSide::Hypermobile) {
+        return (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-other-side-no-measure")));
+    }
+    let pair = (newest_set(ctx, facts, test, own), newest_set(ctx, facts, against.unwrap_or(test), if against.is_some() { own } else { own.other() }));
+    let (Some(mine), Some(base)) = pair else { return (CriterionStatus::NotMeasured, asks, None) };
+    let sound = |set: &StrengthSet| set.trials.iter().filter(|t| t.sound).count() >= 3;
+    let (Some(a), Some(b)) = (mine.mean_n, base.mean_n.filter(|n| *n > 0.0)) else { return (CriterionStatus::NotMeasured, asks, None) };
+    let datum = Reason::new("datum-strength").with("value", (100.0 * a / b).round()).with("day", facts.day_of(mine.on));
+    if !sound(&mine) || !sound(&base) {
+        return (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-strength-few").with("day", facts.day_of(mine.on))));
+    }
+    if facts.day() - facts.day_of(mine.on.min(base.on)) > max_age {
+        return (CriterionStatus::OutOfDate, asks, Some(datum));
+    }
+    (met_if(op.holds(100.0 * a / b, value)), asks, Some(datum))
 }
 
 type Judged = (CriterionStatus, Reason, Option<Reason>);
@@ -226,10 +258,10 @@ fn count(ctx: &CheckContext, facts: &Facts, event: LogEvent, window: i32, op: Co
             Some(recent.filter(|r| reading_view(ctx, facts, r).over_ceiling).count() as f64)
         }
         LogEvent::Slip => logged(facts, &within)
-            .then(|| facts.log.iter().filter(|e| e.fact == LogFact::Slip && within(facts.day_of(e.on))).count() as f64),
+            .then(|| facts.log.iter().filter(|e| e.fact.is_slip() && within(facts.day_of(e.on))).count() as f64),
         LogEvent::PainAboveMode => logged(facts, &within).then(|| {
             let above =
-                |e: &&crate::episode::LogEntry| matches!(e.fact, LogFact::PainDuring { value } if value > ctx.pathway.pain_during_max);
+                |e: &&crate::episode::LogEntry| matches!(e.fact, LogFact::PainDuring { value } if value > ctx.pathway.pain_max(facts.day_of(e.on)));
             facts.log.iter().filter(|e| within(facts.day_of(e.on))).filter(above).count() as f64
         }),
         LogEvent::SessionsDonePct => adherence_pct(ctx, facts, window),

@@ -210,6 +210,11 @@ pub fn sets_on(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, on: Nai
     (!trials.is_empty()).then(|| sum_up(ctx, facts, side, on, trials))
 }
 
+/// The newest set of one test and side.
+pub fn newest_set(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm) -> Option<StrengthSet> {
+    set_of(ctx, facts, test, side, 0)
+}
+
 /// The trials of one test and side on its newest day, or on the day before that.
 fn set_of(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, back: usize) -> Option<StrengthSet> {
     let mut days: Vec<NaiveDate> = facts.strength.iter().filter(|t| t.test == test && t.side == side).map(|t| t.on).collect();
@@ -293,12 +298,12 @@ pub fn strength_page(ctx: &CheckContext, facts: &Facts) -> StrengthPage {
 
 /// Maximal testing only once every group that works has the allowance *resisted*; empty when nothing is against it.
 pub fn strength_barred(ctx: &CheckContext, facts: &Facts, test: &StrengthTest) -> Vec<Reason> {
-    if !facts.operated() && facts.limits.is_empty() {
+    if !ctx.pathway.protects() && facts.limits.is_empty() {
         return Vec::new();
     }
     let path = Path { keys: test.path.iter().filter_map(KeyPose::pose).collect() };
     let mut out = bars_position(ctx, &path, &test.demand, &[], facts.day());
-    if facts.operated() && !ctx.cleared {
+    if ctx.pathway.protects() && !ctx.cleared {
         out.push(Reason::new("no-clearance"));
     }
     out

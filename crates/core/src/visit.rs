@@ -1,13 +1,15 @@
 //! The follow-up on one page, and the context every rule reads.
 
 use crate::calendar::Clock;
+use crate::deciding::{LineDecision, decide};
 use crate::episode::{ExamFact, Facts, LogEntry, LogFact, SurgeonLimit, TryOutWord};
 use crate::exam::{Dial, dials};
 use crate::flags::{FlagState, FlagView, flag_views};
-use crate::knowledge::Knowledge;
-use crate::knowledge::Pathway;
-use crate::program::{CheckContext, CorridorView, PrecautionSpan, corridor_views, reached_phase, running_lines, score_view};
+use crate::episode::OtherSide;
+use crate::knowledge::{HealingClock, Knowledge};
+use crate::program::{BuildAsk, CheckContext, CorridorView, PhaseSpan, PrecautionSpan, Proposal, Rules, Volume, build, corridor_views, reached_phase, running_lines, schedule, score_view, volume};
 use crate::progress::{GateView, adherence_pct, next_gate};
+use crate::reading::{impairments, irritability};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -18,8 +20,8 @@ use serde::{Deserialize, Serialize};
 pub struct Assessment<'a> {
     /// All knowledge.
     pub known: &'a Knowledge,
-    /// The pathway.
-    pub pathway: &'a Pathway,
+    /// The rules of this shoulder.
+    pub pathway: Rules,
     /// The facts.
     pub facts: &'a Facts,
     /// All flags.
@@ -27,23 +29,15 @@ pub struct Assessment<'a> {
     open: Vec<String>,
     not_asked: usize,
     phase: u32,
-    delay: i32,
 }
 
 impl<'a> Assessment<'a> {
     /// Puts facts and knowledge together; `None` when the story's pathway is not known.
     pub fn new(known: &'a Knowledge, facts: &'a Facts) -> Option<Self> {
         let pathway = known.pathways.get(&facts.story.pathway)?;
-        let mut out = Assessment {
-            known,
-            pathway,
-            facts,
-            flags: Vec::new(),
-            open: Vec::new(),
-            not_asked: 0,
-            phase: reached_phase(pathway, facts),
-            delay: strength_delay_weeks(known, facts),
-        };
+        let rules = Rules::of(known, pathway, facts, strength_delay_weeks(known, facts));
+        let phase = reached_phase(&rules, facts);
+        let mut out = Assessment { known, pathway: rules, facts, flags: Vec::new(), open: Vec::new(), not_asked: 0, phase };
         let flags = flag_views(&out.ctx(), facts);
         out.open = flags.iter().filter(|f| f.open()).map(|f| f.flag.clone()).collect();
         out.not_asked = flags.iter().filter(|f| f.state == FlagState::NotAsked).count();
@@ -55,17 +49,34 @@ impl<'a> Assessment<'a> {
     pub fn ctx(&self) -> CheckContext<'_> {
         CheckContext {
             known: self.known,
-            pathway: self.pathway,
+            pathway: &self.pathway,
             limits: &self.facts.limits,
             open_flags: &self.open,
             flags_not_asked: self.not_asked,
-            cleared: self.facts.story.clearance.is_some(),
+            // Where nothing heals by the calendar, and after a mere sprain, nobody else has to let go first.
+            cleared: self.facts.story.clearance.is_some() || matches!(self.pathway.clock, HealingClock::None | HealingClock::Sprain),
             phase: self.phase,
             today: self.facts.day(),
-            strength_delay_weeks: self.delay,
+            helper_protected: self.facts.story.other_side == OtherSide::Operated || self.facts.other_side_heals(),
             kit: &self.facts.story.kit,
             planning: false,
         }
+    }
+}
+
+impl Assessment<'_> {
+    /// What the builder proposes from today on.
+    pub fn propose(&self, seed: uuid::Uuid) -> Proposal {
+        self.propose_over(&schedule(&self.pathway, self.facts), seed)
+    }
+
+    /// What the builder proposes over given phases.
+    pub fn propose_over(&self, spans: &[PhaseSpan], seed: uuid::Uuid) -> Proposal {
+        let ctx = self.ctx();
+        let impaired = impairments(&ctx, self.facts);
+        let irritable = irritability(&ctx, self.facts);
+        // Nothing answered says nothing about a shoulder whose clock rules anyway.
+        build(&ctx, &BuildAsk::of(self.facts, spans, &impaired, irritable.level, seed))
     }
 }
 
@@ -109,6 +120,10 @@ pub struct VisitView {
     pub untried: Vec<String>,
     /// What today's facts call for.
     pub calls: Vec<Reason>,
+    /// What to do with each exercise, the gravest first.
+    pub decisions: Vec<LineDecision>,
+    /// What today's exercises add up to.
+    pub volume: Volume,
 }
 
 /// Works out the visit page.
@@ -136,6 +151,8 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         gate: next_gate(&ctx, facts),
         log,
         adherence_pct: adherence_pct(&ctx, facts, 14),
+        decisions: decide(&ctx, facts),
+        volume: volume(&ctx, &running_lines(&ctx, facts, day), facts.story.minutes_per_day),
     }
 }
 

@@ -10,8 +10,7 @@ use ritorno_core::episode::{
 use ritorno_core::knowledge::Setting;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Role;
-use ritorno_core::program::{SNAPSHOT_VERSION, Snapshot, build, schedule, scheduled_lines, score_view};
-use ritorno_core::reading::impairments;
+use ritorno_core::program::{SNAPSHOT_VERSION, Snapshot, scheduled_lines, score_view};
 use ritorno_core::visit::Assessment;
 use ritorno_server::{AppState, hash_password, new_user, refresh_lane};
 use ritorno_store::episode::Patient;
@@ -384,7 +383,7 @@ fn build_and_log(
     let (lines, snapshot) = {
         let assessment = Assessment::new(&state.knowledge, &facts).ok_or(StoreError::NotFound("pathway"))?;
         let ctx = assessment.ctx();
-        let lines = build(&ctx, &schedule(ctx.pathway, &facts), &impairments(&ctx, &facts), id).lines;
+        let lines = assessment.propose(id).lines;
         let mut signed = facts.clone();
         signed.lines.clone_from(&lines);
         let kept = Snapshot { rev: 1, story_rev: 1, limits: facts.limits.clone(), score: score_view(&ctx, &signed) };

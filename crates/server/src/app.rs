@@ -5,7 +5,7 @@ use crate::security::token_of;
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, web};
 use chrono::{NaiveDate, Utc};
-use ritorno_core::knowledge::{Knowledge, load_release};
+use ritorno_core::knowledge::{Knowledge, NamedText, load_release};
 use ritorno_core::permission::{Action, may};
 use ritorno_core::reading::ReadingModel;
 use ritorno_store::episode::Loaded;
@@ -42,6 +42,8 @@ pub struct AppState {
     pub pool: Pool,
     /// Everything the application knows.
     pub knowledge: Arc<Knowledge>,
+    /// What is known with the clinic's own pathways, and the newest of their versions.
+    own: Arc<Mutex<Option<(i64, Arc<Knowledge>)>>>,
     /// Older releases that programs in use were built with.
     releases: Arc<Mutex<HashMap<String, Arc<Knowledge>>>>,
     /// Reading models by release: tables and draws that are built once.
@@ -63,6 +65,7 @@ impl AppState {
         AppState {
             pool,
             knowledge: Arc::new(knowledge),
+            own: Arc::default(),
             releases: Arc::default(),
             models: Arc::default(),
             today,
@@ -71,20 +74,49 @@ impl AppState {
         }
     }
 
+    /// What is known now: what ships, and the clinic's own pathways.
+    ///
+    /// Own pathways were checked when they were saved; should a release of the application no longer accept one, it is left
+    /// out and logged, so that everybody else can go on.
+    ///
+    /// # Errors
+    /// Database failure.
+    pub fn current(&self, conn: &mut PgConnection) -> Result<Arc<Knowledge>, StoreError> {
+        let newest = ritorno_store::pathway::version(conn)?;
+        if newest == 0 {
+            return Ok(self.knowledge.clone());
+        }
+        if let Some((_, known)) = self.own.lock().ok().and_then(|own| own.clone()).filter(|(seq, _)| *seq == newest) {
+            return Ok(known);
+        }
+        let mut known = self.knowledge.clone();
+        for row in ritorno_store::pathway::newest(conn)? {
+            match known.with_files(&[NamedText { name: format!("pathways/{}.toml", row.name), text: row.body }]) {
+                Ok(more) => known = Arc::new(more),
+                Err(faults) => tracing::error!(pathway = row.name, faults = faults.len(), "an own pathway is no longer accepted"),
+            }
+        }
+        if let Ok(mut own) = self.own.lock() {
+            *own = Some((newest, known.clone()));
+        }
+        Ok(known)
+    }
+
     /// What was known when an episode's program was built; without a program, what is known now.
     ///
     /// # Errors
     /// When the program's release is missing or no longer understood: then the software holds rather than guesses.
     pub fn knowledge_of(&self, conn: &mut PgConnection, loaded: &Loaded) -> Result<Arc<Knowledge>, StoreError> {
         let Some(sha256) = loaded.program.as_ref().map(|p| &p.knowledge_sha256).filter(|sha| **sha != self.knowledge.sha256) else {
-            return Ok(self.knowledge.clone());
+            let shipped = self.knowledge.pathways.contains_key(&loaded.facts.story.pathway);
+            return if shipped { Ok(self.knowledge.clone()) } else { self.current(conn) };
         };
         let known = |map: &HashMap<String, Arc<Knowledge>>| map.get(sha256).cloned();
         if let Some(found) = self.releases.lock().ok().and_then(|map| known(&map)) {
             return Ok(found);
         }
         let text = ritorno_store::knowledge::body(conn, sha256)?;
-        let release = load_release(&text).map(Arc::new).map_err(|faults| {
+        let release = load_release(&text, &self.knowledge).map(Arc::new).map_err(|faults| {
             tracing::error!(sha256, faults = faults.len(), "a stored knowledge release is not understood");
             StoreError::Unreadable("knowledge release")
         })?;

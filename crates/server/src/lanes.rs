@@ -16,6 +16,9 @@ pub fn refresh_lane(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Resu
     let today = state.today.date();
     let loaded = episode::load(conn, id, today)?;
     let known = state.knowledge_of(conn, &loaded)?;
+    if loaded.closed_on.is_some() {
+        return Ok(loaded);
+    }
     if let Some(assessment) = Assessment::new(&known, &loaded.facts) {
         let value = lane(&assessment.ctx(), &loaded.facts);
         decisions::save(conn, id, loaded.patient.id, &value, today)?;

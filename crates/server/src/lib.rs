@@ -1,14 +1,19 @@
 //! The web server as a library: parse, authorise, load, compute, save, answer. Handlers hold no rules.
 
 mod app;
+mod choices;
+mod deciding;
 mod decisions;
 mod examine;
 mod home;
 mod jobs;
 mod lanes;
 mod library;
+mod limits;
 mod logging;
 mod outcome;
+mod pathways;
+mod patients;
 mod problem;
 mod program;
 mod ranges;

@@ -10,10 +10,9 @@ use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
-    LaterItem, MovedUp, Proposal, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Verdict, build, check_exercise, check_line, read_snapshot,
-    running_lines, schedule, score_view,
+    LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Variant, Verdict, WhatIf, check_exercise,
+    check_line, read_snapshot, running_lines, score_view, what_if,
 };
-use ritorno_core::reading::impairments;
 use ritorno_core::visit::{Assessment, untried};
 use ritorno_store::episode::Loaded;
 use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
@@ -62,6 +61,12 @@ pub(crate) struct ProposalPage {
     score: ScoreView,
     later: Vec<LaterItem>,
     first: Vec<MovedUp>,
+    /// Why each ladder stands there.
+    why: Vec<LineWhy>,
+    /// What it changes against the present program.
+    difference: Vec<PlanDifference>,
+    /// How far the choice may lie below the best, as a share.
+    gap: f64,
 }
 
 /// Lines to check or to save.
@@ -135,29 +140,76 @@ pub(crate) async fn program_page(app: App, req: HttpRequest, id: web::Path<Uuid>
 pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<ProposalPage>, ApiError> {
     app.read(&req, Action::EditProgram, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
-        let Proposal { lines, later, first } = {
-            let assessment = assessed(&state.knowledge, &loaded.facts)?;
-            let ctx = assessment.ctx();
-            if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 || !ctx.cleared {
-                // The check says the same of every exercise; one of them is enough to name the rules.
-                let rules =
-                    state.knowledge.exercises.get("pel1").map(|e| check_exercise(&ctx, e, &e.dose, ctx.today).findings).unwrap_or_default();
-                let kept = rules.into_iter().filter(|f| matches!(f.reason.rule.as_str(), "flag-open" | "flags-not-asked" | "no-clearance"));
-                return Err(ApiError::blocked(kept.map(|f| f.reason).collect(), Vec::new()));
-            }
-            build(&ctx, &schedule(ctx.pathway, &loaded.facts), &impairments(&ctx, &loaded.facts), *id)
+        open(&loaded)?;
+        let known = state.current(conn)?;
+        let Proposal { lines, later, first, why, difference, gap } = {
+            let assessment = assessed(&known, &loaded.facts)?;
+            may_build(&assessment)?;
+            assessment.propose(*id)
         };
-        // A line that runs today and that the plan keeps goes on as it is: the clinician's dose is not lost.
-        let kept: Vec<Line> = loaded.facts.lines.clone();
-        loaded.facts.lines = lines
-            .into_iter()
-            .map(|line| match kept.iter().find(|k| k.exercise == line.exercise) {
-                Some(known) => Line { dose: known.dose, override_reason: known.override_reason.clone(), ..line },
-                None => line,
-            })
-            .collect();
-        let assessment = assessed(&state.knowledge, &loaded.facts)?;
-        Ok(web::Json(ProposalPage { score: score_view(&assessment.ctx(), &loaded.facts), later, first }))
+        loaded.facts.lines = lines;
+        let assessment = assessed(&known, &loaded.facts)?;
+        Ok(web::Json(ProposalPage { score: score_view(&assessment.ctx(), &loaded.facts), later, first, why, difference, gap }))
+    })
+    .await
+}
+
+/// Red flags, the surgeon's go-ahead and five minutes a day outrank every proposal.
+fn may_build(assessment: &Assessment) -> Result<(), ApiError> {
+    let ctx = assessment.ctx();
+    if ctx.open_flags.is_empty() && ctx.flags_not_asked == 0 && ctx.cleared {
+        return Ok(());
+    }
+    // The check says the same of every exercise; one of them is enough to name the rules.
+    let rules = ctx.known.exercises.get("pel1").map(|e| check_exercise(&ctx, e, &e.dose, ctx.today).findings).unwrap_or_default();
+    let kept = rules.into_iter().filter(|f| matches!(f.reason.rule.as_str(), "flag-open" | "flags-not-asked" | "no-clearance"));
+    Err(ApiError::blocked(kept.map(|f| f.reason).collect(), Vec::new()))
+}
+
+/// A later operation of the same shoulder ends what ran before it.
+fn open(loaded: &Loaded) -> Result<(), ApiError> {
+    let mut faults = Faults::default();
+    if let Some(on) = loaded.closed_on {
+        faults.push("episode", "episode-closed", &[("date", ritorno_wording::Value::Text(&on.to_string()))]);
+    }
+    faults.check()
+}
+
+#[utoipa::path(tag = "program", request_body = Variant, responses((status = 200, body = WhatIf), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/program/what-if")]
+pub(crate) async fn what_if_program(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: web::Json<Variant>,
+) -> Result<web::Json<WhatIf>, ApiError> {
+    let variant = form.into_inner();
+    app.read(&req, Action::EditProgram, move |state, conn, _| {
+        let loaded = episode::load(conn, *id, state.today.date())?;
+        let known = state.current(conn)?;
+        may_build(&assessed(&known, &loaded.facts)?)?;
+        let mut faults = Faults::default();
+        if let Some(days) = variant.missed_days {
+            faults.within("missed_days", f64::from(days), 0.0, 180.0);
+        }
+        if let Some(minutes) = variant.minutes_per_day {
+            faults.within("minutes_per_day", f64::from(minutes), 1.0, 600.0);
+        }
+        for limit in &variant.limits {
+            match known.quantity(&limit.quantity) {
+                Some(q) => faults.within("limits.ceiling", limit.ceiling, q.min, q.max),
+                None => faults.known("limits.quantity", &limit.quantity, false),
+            }
+        }
+        let mut story = loaded.facts.story.clone();
+        story.schools.clone_from(&variant.schools);
+        story.modifiers.clone_from(&variant.modifiers);
+        if let Some(pathway) = known.pathways.get(&story.pathway) {
+            crate::choices::check_choices(&known, pathway, &story, &mut faults);
+        }
+        faults.check()?;
+        let both = what_if(&known, &loaded.facts, &variant, *id).ok_or(StoreError::NotFound("pathway"))?;
+        Ok(web::Json(both))
     })
     .await
 }
@@ -174,7 +226,8 @@ pub(crate) async fn check_program(
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
         loaded.facts.lines = form.lines;
-        let assessment = assessed(&state.knowledge, &loaded.facts)?;
+        let known = state.current(conn)?;
+        let assessment = assessed(&known, &loaded.facts)?;
         Ok(web::Json(score_view(&assessment.ctx(), &loaded.facts)))
     })
     .await
@@ -191,9 +244,11 @@ pub(crate) async fn save_program(
     let form = form.into_inner();
     app.write(&req, Action::EditProgram, "save-program", move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
-        check_lines(&assessed(&state.knowledge, &loaded.facts)?, &form.lines)?;
-        knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)?;
-        program::save(conn, *id, form.rev, &state.knowledge.sha256, &form.lines)?;
+        open(&loaded)?;
+        let known = state.current(conn)?;
+        check_lines(&assessed(&known, &loaded.facts)?, &form.lines)?;
+        knowledge::keep(conn, &known.sha256, &known.canonical)?;
+        program::save(conn, *id, form.rev, &known.sha256, &form.lines)?;
         let loaded = refresh_lane(state, conn, *id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
     })
@@ -203,7 +258,7 @@ pub(crate) async fn save_program(
 /// Refuses what the safety check blocks, and cautions that nobody gave a reason for.
 ///
 /// Lines that ended before today are history and are not judged again.
-fn check_lines(assessment: &Assessment, lines: &[Line]) -> Result<(), ApiError> {
+pub(crate) fn check_lines(assessment: &Assessment, lines: &[Line]) -> Result<(), ApiError> {
     let ctx = assessment.ctx();
     let (mut faults, mut reasons) = (Faults::default(), Vec::new());
     if lines.len() > 200 {
@@ -243,6 +298,7 @@ pub(crate) async fn sign_program(
     let form = form.into_inner();
     app.write(&req, Action::Sign, "sign-program", move |state, conn, user| {
         let loaded = episode::load(conn, *id, state.today.date())?;
+        open(&loaded)?;
         let known = state.knowledge_of(conn, &loaded)?;
         let assessment = assessed(&known, &loaded.facts)?;
         check_lines(&assessment, &loaded.facts.lines)?;

@@ -79,11 +79,11 @@ pub(crate) async fn add_reading(
                 // What protection bars is not measured: the reading is refused, not flagged.
                 let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
                 let day = facts.day_of(reading.on);
-                let on = protection(&assessment.ctx(), facts, &quantity.id, day, day);
+                let on = protection(&assessment.ctx(), &quantity.id, day, day);
                 if reading.side == facts.story.side && on.ceiling == Ceiling::NoneAllowed {
                     match assessment.pathway.corridor(&quantity.id) {
                         Some(corridor) => {
-                            faults.push("value", "barred", &[("opens_day", Value::Number(f64::from(corridor.opens_week * 7)))])
+                            faults.push("value", "barred", &[("opens_day", Value::Number(f64::from(corridor.opens_day)))])
                         }
                         None => faults.push("value", "barred-without-corridor", &[]),
                     }

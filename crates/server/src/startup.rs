@@ -3,7 +3,8 @@
 use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
-use crate::{decisions, examine, home, library, outcome, program, ranges, reliability, security, session, story, strength, visit};
+use crate::{deciding, decisions, examine, home, library, limits, outcome, pathways, patients, program, ranges, reliability, security, session, story};
+use crate::{strength, visit};
 use actix_files::{Files, NamedFile};
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
@@ -27,14 +28,15 @@ fn api(config: &mut ServiceConfig) {
             .service(session::show_session)
             .service(session::sign_out)
             .service(decisions::list)
-            .service(story::add_patient)
-            .service(story::show_patient)
+            .service(patients::add_patient)
+            .service(patients::show_patient)
+            .service(patients::add_episode)
             .service(story::show_story)
             .service(story::edit)
             .service(story::answer_flags)
             .service(story::act_on_flag)
-            .service(story::add_limit)
-            .service(story::end_limit)
+            .service(limits::add_limit)
+            .service(limits::end_limit)
             .service(ranges::show_ranges)
             .service(ranges::add_reading)
             .service(ranges::withdraw)
@@ -67,6 +69,14 @@ fn api(config: &mut ServiceConfig) {
             .service(program::check_program)
             .service(program::save_program)
             .service(program::sign_program)
+            .service(program::what_if_program)
+            .service(pathways::list_pathways)
+            .service(pathways::show_pathway)
+            .service(pathways::copy_pathway)
+            .service(pathways::check_pathway)
+            .service(pathways::save_pathway)
+            .service(pathways::retire_pathway)
+            .service(deciding::decide_line)
             .service(home::handout)
             .service(home::calendar)
             .service(home::figure)

@@ -12,7 +12,7 @@ use ritorno_core::program::scheduled_lines;
 use ritorno_core::progress::{CriterionStatus, next_gate};
 use ritorno_core::visit::{Assessment, VisitView, visit_view};
 use ritorno_store::episode::Loaded;
-use ritorno_store::{PgConnection, StoreError, episode, events, visit as notes};
+use ritorno_store::{PgConnection, StoreError, deciding, episode, events, visit as notes};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -36,6 +36,19 @@ pub(crate) struct VisitPage {
     last_note: Option<NoteView>,
     /// Lines that run today.
     lines: Vec<Line>,
+    /// What was decided about exercises over the last fortnight, newest first.
+    decided: Vec<DecidedView>,
+}
+
+/// What was made of a proposal.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct DecidedView {
+    line: Uuid,
+    exercise: String,
+    proposed: String,
+    answer: String,
+    reason: String,
+    on: NaiveDate,
 }
 
 /// Passing a gate.
@@ -56,7 +69,7 @@ pub(crate) struct NewNote {
     body: String,
 }
 
-fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<VisitPage, ApiError> {
+pub(crate) fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<VisitPage, ApiError> {
     let facts = &loaded.facts;
     let known = state.knowledge_of(conn, loaded)?;
     let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
@@ -70,6 +83,10 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Vi
         view: visit_view(&assessment),
         last_note: notes::newest(conn, loaded.episode)?.map(|n| NoteView { on: n.visited_on, body: n.body }),
         lines: scheduled_lines(&ctx, facts, facts.day()).into_iter().cloned().collect(),
+        decided: deciding::since(conn, loaded.episode, facts.today - chrono::Days::new(14))?
+            .into_iter()
+            .map(|d| DecidedView { line: d.line, exercise: d.exercise, proposed: d.proposed, answer: d.answer, reason: d.reason, on: d.on })
+            .collect(),
     })
 }
 
@@ -110,7 +127,8 @@ pub(crate) async fn add_log(
             LogFact::PainBefore { value } | LogFact::PainDuring { value } | LogFact::PainNextMorning { value } => {
                 faults.within("value", value, 0.0, 10.0);
             }
-            LogFact::LeftOut | LogFact::Slip => {}
+            LogFact::Effort { value } => faults.within("value", value, 0.0, 10.0),
+            LogFact::LeftOut | LogFact::Slip | LogFact::SlipWorse { .. } | LogFact::FlareDay => {}
         }
         faults.check()?;
         events::add_log(conn, *id, &entry)?;

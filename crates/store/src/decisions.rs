@@ -114,6 +114,7 @@ pub fn counts(conn: &mut PgConnection) -> Result<Vec<(String, i64)>, StoreError>
 pub fn out_of_date(conn: &mut PgConnection, today: NaiveDate, limit: i64) -> Result<Vec<Uuid>, StoreError> {
     Ok(episode::table
         .left_join(lane::table.on(lane::episode_id.eq(episode::id)))
+        .filter(episode::closed_on.is_null())
         .filter(lane::episode_id.is_null().or(lane::as_of_day.nullable().ne(today)))
         .order(episode::id)
         .select(episode::id)

@@ -2,11 +2,12 @@
 
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
-use crate::schema::{episode, episode_health, episode_kit, episode_task, patient, surgeon_limit};
+use crate::schema::{episode, episode_health, episode_kit, episode_modifier, episode_school, episode_task, lane, patient, surgeon_limit};
 use crate::{events, exam, outcome, program, reliability, strength};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{Clearance, Facts, Release, Story, SurgeonLimit, Task};
+use ritorno_core::episode::{Clearance, Facts, Release, Start, Story, SurgeonLimit, Task};
+use ritorno_core::mechanics::Arm;
 use uuid::Uuid;
 
 /// A patient.
@@ -45,6 +46,11 @@ struct EpisodeRow {
     other_side: String,
     mass_kg: Option<f64>,
     height_cm: Option<f64>,
+    minutes_per_day: Option<i32>,
+    job_load_kg: Option<f64>,
+    job_overhead_h: Option<f64>,
+    slips_per_week: Option<i32>,
+    closed_on: Option<NaiveDate>,
 }
 
 /// An episode as it was loaded: its ids, its revision, and the facts.
@@ -56,6 +62,8 @@ pub struct Loaded {
     pub patient: Patient,
     /// Revision of the story.
     pub rev: i32,
+    /// When a later operation of the same shoulder took its place.
+    pub closed_on: Option<NaiveDate>,
     /// The program, where there is one.
     pub program: Option<program::Head>,
     /// The facts.
@@ -83,6 +91,11 @@ fn to_row(id: Uuid, patient_id: Uuid, story: &Story, rev: i32) -> EpisodeRow {
         other_side: word(story.other_side),
         mass_kg: story.mass_kg,
         height_cm: story.height_cm,
+        minutes_per_day: story.minutes_per_day.map(column),
+        job_load_kg: story.job_load_kg,
+        job_overhead_h: story.job_overhead_h,
+        slips_per_week: story.slips_per_week.map(column),
+        closed_on: None,
     }
 }
 
@@ -117,6 +130,13 @@ fn write_lists(conn: &mut PgConnection, id: Uuid, story: &Story) -> Result<(), S
         })
         .collect();
     diesel::insert_into(episode_task::table).values(tasks).execute(conn)?;
+    use {episode_modifier as m, episode_school as s};
+    diesel::delete(m::table.filter(m::episode_id.eq(id))).execute(conn)?;
+    diesel::delete(s::table.filter(s::episode_id.eq(id))).execute(conn)?;
+    let modifiers: Vec<_> = story.modifiers.iter().map(|i| (m::episode_id.eq(id), m::item.eq(i))).collect();
+    diesel::insert_into(m::table).values(modifiers).on_conflict_do_nothing().execute(conn)?;
+    let schools: Vec<_> = story.schools.iter().map(|(q, i)| (s::episode_id.eq(id), s::question.eq(q), s::school.eq(i))).collect();
+    diesel::insert_into(s::table).values(schools).execute(conn)?;
     Ok(())
 }
 
@@ -222,6 +242,15 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         .order(episode_task::place)
         .select((episode_task::label, episode_task::score))
         .load(conn)?;
+    let modifiers = episode_modifier::table
+        .filter(episode_modifier::episode_id.eq(id))
+        .order(episode_modifier::item)
+        .select(episode_modifier::item)
+        .load(conn)?;
+    let schools: Vec<(String, String)> = episode_school::table
+        .filter(episode_school::episode_id.eq(id))
+        .select((episode_school::question, episode_school::school))
+        .load(conn)?;
     let head = program::head(conn, id)?;
     let story = Story {
         pathway: row.pathway,
@@ -242,9 +271,24 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         tasks: tasks.into_iter().map(|(label, score)| Task { label, score: count(score).min(10) as u8 }).collect(),
         kit,
         note: row.note,
+        modifiers,
+        schools: schools.into_iter().collect(),
+        minutes_per_day: row.minutes_per_day.map(count),
+        job_load_kg: row.job_load_kg,
+        job_overhead_h: row.job_overhead_h,
+        slips_per_week: row.slips_per_week.map(count),
     };
+    // The other shoulder of the same person has its own clock; while it heals it cannot simply help.
+    let other_operated_on = episode::table
+        .filter(episode::patient_id.eq(person.id))
+        .filter(episode::side.eq(word(story.side.other())))
+        .filter(episode::start.eq("surgery"))
+        .filter(episode::closed_on.is_null())
+        .select(diesel::dsl::max(episode::day0))
+        .first::<Option<NaiveDate>>(conn)?;
     let facts = Facts {
         today,
+        other_operated_on,
         birth: person.birth,
         story,
         limits: limits(conn, id)?,
@@ -265,7 +309,62 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
             None => Vec::new(),
         },
     };
-    Ok(Loaded { episode: id, patient: person, rev: row.rev, program: head, facts })
+    Ok(Loaded { episode: id, patient: person, rev: row.rev, closed_on: row.closed_on, program: head, facts })
+}
+
+/// An episode without its contents.
+#[derive(Debug, Clone, PartialEq)]
+pub struct EpisodeHead {
+    /// Id.
+    pub id: Uuid,
+    /// Pathway id.
+    pub pathway: String,
+    /// The affected side.
+    pub side: Arm,
+    /// Day 0.
+    pub day0: NaiveDate,
+    /// What day 0 is the day of.
+    pub start: Start,
+    /// When a later operation of the same shoulder took its place.
+    pub closed_on: Option<NaiveDate>,
+}
+
+/// All episodes of a patient, newest first.
+///
+/// # Errors
+/// Database failure.
+pub fn all_of(conn: &mut PgConnection, patient_id: Uuid) -> Result<Vec<EpisodeHead>, StoreError> {
+    use episode as t;
+    let rows: Vec<(Uuid, String, String, NaiveDate, String, Option<NaiveDate>)> = t::table
+        .filter(t::patient_id.eq(patient_id))
+        .order((t::day0.desc(), t::id.desc()))
+        .select((t::id, t::pathway, t::side, t::day0, t::start, t::closed_on))
+        .load(conn)?;
+    rows.into_iter()
+        .map(|(id, pathway, side, day0, start, closed_on)| {
+            Ok(EpisodeHead { id, pathway, side: unword("side", &side)?, day0, start: unword("start", &start)?, closed_on })
+        })
+        .collect()
+}
+
+/// Adds an episode to a patient who is known; what ran for the same shoulder is closed by it.
+///
+/// # Errors
+/// `IdConflict`, database failure.
+pub fn add(conn: &mut PgConnection, patient_id: Uuid, id: Uuid, story: &Story, today: NaiveDate) -> Result<(), StoreError> {
+    let same_side: Vec<Uuid> = episode::table
+        .filter(episode::patient_id.eq(patient_id))
+        .filter(episode::side.eq(word(story.side)))
+        .filter(episode::closed_on.is_null())
+        .select(episode::id)
+        .load(conn)?;
+    let row = to_row(id, patient_id, story, 1);
+    if diesel::insert_into(episode::table).values(row).on_conflict(episode::id).do_nothing().execute(conn)? == 0 {
+        return Err(StoreError::IdConflict);
+    }
+    diesel::update(episode::table.filter(episode::id.eq_any(&same_side))).set(episode::closed_on.eq(today)).execute(conn)?;
+    diesel::delete(lane::table.filter(lane::episode_id.eq_any(&same_side))).execute(conn)?;
+    write_lists(conn, id, story)
 }
 
 /// The newest episode of a patient.

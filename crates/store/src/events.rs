@@ -191,6 +191,13 @@ pub fn add_log(conn: &mut PgConnection, episode: Uuid, event: &LogEntry) -> Resu
         LogFact::PainDuring { value } => ("pain_during", Some(value), None, None),
         LogFact::PainNextMorning { value } => ("pain_next_morning", Some(value), None, None),
         LogFact::Slip => ("slip", None, None, None),
+        LogFact::SlipWorse { .. } => ("slip_worse", None, None, None),
+        LogFact::FlareDay => ("flare_day", None, None, None),
+        LogFact::Effort { value } => ("effort", Some(value), None, None),
+    };
+    let how = match event.fact {
+        LogFact::SlipWorse { how } => Some(word(how)),
+        _ => None,
     };
     let added = diesel::insert_into(t::table)
         .values((
@@ -202,6 +209,7 @@ pub fn add_log(conn: &mut PgConnection, episode: Uuid, event: &LogEntry) -> Resu
             t::value.eq(value),
             t::sessions.eq(sessions),
             t::repetitions.eq(repetitions),
+            t::how.eq(how),
         ))
         .on_conflict(t::id)
         .do_nothing()
@@ -209,9 +217,9 @@ pub fn add_log(conn: &mut PgConnection, episode: Uuid, event: &LogEntry) -> Resu
     settle(added, || Ok(log(conn, episode)?.contains(event)))
 }
 
-type LogRow = (Uuid, Uuid, i64, NaiveDate, Option<String>, String, Option<f64>, Option<i32>, Option<i32>);
+type LogRow = (Uuid, Uuid, i64, NaiveDate, Option<String>, String, Option<f64>, Option<i32>, Option<i32>, Option<String>);
 
-fn to_log((id, _, _, on, exercise, kind, value, sessions, repetitions): LogRow) -> Result<LogEntry, StoreError> {
+fn to_log((id, _, _, on, exercise, kind, value, sessions, repetitions, how): LogRow) -> Result<LogEntry, StoreError> {
     let pain = value.ok_or(StoreError::Unreadable("log entry"));
     let fact = match kind.as_str() {
         "done" => LogFact::Done { sessions: count(sessions.unwrap_or(0)), repetitions: count(repetitions.unwrap_or(0)) },
@@ -220,6 +228,9 @@ fn to_log((id, _, _, on, exercise, kind, value, sessions, repetitions): LogRow) 
         "pain_during" => LogFact::PainDuring { value: pain? },
         "pain_next_morning" => LogFact::PainNextMorning { value: pain? },
         "slip" => LogFact::Slip,
+        "slip_worse" => LogFact::SlipWorse { how: unword("slip", how.as_deref().unwrap_or_default())? },
+        "flare_day" => LogFact::FlareDay,
+        "effort" => LogFact::Effort { value: pain? },
         _ => return Err(StoreError::Unreadable("log entry")),
     };
     Ok(LogEntry { id, on, exercise, fact })

@@ -3,6 +3,7 @@
 //! Every write runs in one transaction that names its actor, so that the audit trigger can.
 
 mod convert;
+pub mod deciding;
 pub mod decisions;
 pub mod elastic;
 pub mod episode;
@@ -12,6 +13,7 @@ pub mod exam;
 pub mod job;
 pub mod knowledge;
 pub mod outcome;
+pub mod pathway;
 mod pool;
 pub mod program;
 pub mod reliability;

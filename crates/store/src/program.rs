@@ -1,7 +1,7 @@
 //! A program: its head, its lines, and the snapshots that were signed.
 
 use crate::StoreError;
-use crate::convert::{column, count};
+use crate::convert::{column, count, unword, word};
 use crate::schema::{program, program_line, program_snapshot};
 use chrono::NaiveDate;
 use diesel::prelude::*;
@@ -40,6 +40,9 @@ struct LineRow {
     elastic_level: Option<i32>,
     effort_pct: Option<i32>,
     override_reason: Option<String>,
+    tempo_s: Option<Vec<i32>>,
+    structure: Option<String>,
+    by_hand: bool,
 }
 
 impl LineRow {
@@ -61,11 +64,14 @@ impl LineRow {
             elastic_level: d.elastic_level.map(column),
             effort_pct: d.effort_pct.map(column),
             override_reason: line.override_reason.clone(),
+            tempo_s: d.tempo_s.map(|t| t.map(column).to_vec()),
+            structure: d.structure.map(word),
+            by_hand: line.by_hand,
         }
     }
 
-    fn line(self) -> Line {
-        Line {
+    fn line(self) -> Result<Line, StoreError> {
+        Ok(Line {
             id: self.id,
             exercise: self.exercise,
             from_day: self.from_day,
@@ -80,9 +86,12 @@ impl LineRow {
                 load_kg: self.load_kg,
                 elastic_level: self.elastic_level.map(count),
                 effort_pct: self.effort_pct.map(count),
+                tempo_s: self.tempo_s.and_then(|t| <[i32; 3]>::try_from(t).ok()).map(|t| t.map(count)),
+                structure: self.structure.as_deref().map(|s| unword("structure", s)).transpose()?,
             },
             override_reason: self.override_reason,
-        }
+            by_hand: self.by_hand,
+        })
     }
 }
 
@@ -101,7 +110,7 @@ pub fn head(conn: &mut PgConnection, episode: Uuid) -> Result<Option<Head>, Stor
 pub fn lines(conn: &mut PgConnection, id: Uuid) -> Result<Vec<Line>, StoreError> {
     use program_line as t;
     let rows: Vec<LineRow> = t::table.filter(t::program_id.eq(id)).order((t::from_day, t::exercise, t::id)).load(conn)?;
-    Ok(rows.into_iter().map(LineRow::line).collect())
+    rows.into_iter().map(LineRow::line).collect()
 }
 
 /// Replaces the lines of a program that stands at revision `rev` (0 for none yet); answers with its head.

@@ -9,9 +9,13 @@ diesel::table! {
         id -> Uuid, patient_id -> Uuid, pathway -> Text, side -> Text, day0 -> Date, dominant -> Text, mechanism -> Text,
         work -> Text, clearance_role -> Nullable<Text>, clearance_on -> Nullable<Date>, sling_worn -> Nullable<Bool>,
         note -> Text, rev -> Int4, start -> Text, setting -> Text, complaint -> Nullable<Text>, other_side -> Text,
-        mass_kg -> Nullable<Float8>, height_cm -> Nullable<Float8>,
+        mass_kg -> Nullable<Float8>, height_cm -> Nullable<Float8>, minutes_per_day -> Nullable<Int4>, job_load_kg -> Nullable<Float8>,
+        job_overhead_h -> Nullable<Float8>, slips_per_week -> Nullable<Int4>,
+        closed_on -> Nullable<Date>,
     }
 }
+diesel::table! { episode_modifier (episode_id, item) { episode_id -> Uuid, item -> Text, } }
+diesel::table! { episode_school (episode_id, question) { episode_id -> Uuid, question -> Text, school -> Text, } }
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_kit (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_task (episode_id, place) { episode_id -> Uuid, place -> Int4, label -> Text, score -> Int4, } }
@@ -81,7 +85,7 @@ diesel::table! {
 diesel::table! {
     log_entry (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, logged_on -> Date, exercise -> Nullable<Text>, kind -> Text,
-        value -> Nullable<Float8>, sessions -> Nullable<Int4>, repetitions -> Nullable<Int4>,
+        value -> Nullable<Float8>, sessions -> Nullable<Int4>, repetitions -> Nullable<Int4>, how -> Nullable<Text>,
     }
 }
 diesel::table! {
@@ -94,12 +98,25 @@ diesel::table! {
         id -> Uuid, program_id -> Uuid, exercise -> Text, from_day -> Int4, to_day -> Int4, sets -> Int4, repetitions -> Int4,
         hold_s -> Int4, rest_s -> Int4, times_per_day -> Int4, days_per_week -> Int4, load_kg -> Nullable<Float8>,
         elastic_level -> Nullable<Int4>, effort_pct -> Nullable<Int4>, override_reason -> Nullable<Text>,
+        tempo_s -> Nullable<Array<Int4>>, structure -> Nullable<Text>, by_hand -> Bool,
     }
 }
 diesel::table! {
     program_snapshot (id) {
         id -> Uuid, program_id -> Uuid, version -> Int4, kind_version -> Int4, knowledge_sha256 -> Text, body -> Jsonb,
         signed_by -> Uuid, signed_on -> Date,
+    }
+}
+diesel::table! {
+    line_decision (id) {
+        id -> Uuid, episode_id -> Uuid, seq -> Int8, line_id -> Uuid, exercise -> Text, proposed -> Text, rule -> Text, answer -> Text,
+        reason -> Text, body -> Jsonb, decided_on -> Date, user_id -> Uuid,
+    }
+}
+diesel::table! {
+    own_pathway (id) {
+        id -> Uuid, seq -> Int8, name -> Text, version -> Int4, title -> Text, base -> Text, state -> Text, body -> Text,
+        made_on -> Date, user_id -> Uuid,
     }
 }
 diesel::table! { visit_note (id) { id -> Uuid, episode_id -> Uuid, visited_on -> Date, body -> Text, summary -> Jsonb, signed_by -> Uuid, } }

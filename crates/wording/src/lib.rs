@@ -122,13 +122,19 @@ impl Wording {
     /// The name of a row: `<argument>-<value>` where the catalogue has it.
     fn name_of(&self, argument: &str, value: &str) -> String {
         let prefix = match argument {
-            "exercise" => "ex",
+            "exercise" | "next" => "ex",
             "other_test" => "test",
+            "other_strength" => "strength",
+            "instead" => "ladder",
             _ => argument,
         };
         let key = |prefix: &str| format!("{prefix}-{value}").replace('_', "-");
         // A measure is a quantity, or something worked out from several.
-        let others: &[&str] = if argument == "measure" { &["quantity", "test", "strength"] } else { &[] };
+        let others: &[&str] = match argument {
+            "measure" => &["quantity", "test", "strength"],
+            "whose" => &["pathway", "modifier"],
+            _ => &[],
+        };
         let elsewhere = || others.iter().find_map(|prefix| self.format(&key(prefix), None, &[]));
         self.format(&key(prefix), None, &[]).or_else(elsewhere).unwrap_or_else(|| value.to_owned())
     }
@@ -144,6 +150,19 @@ pub fn capital(text: &str) -> String {
 mod tests {
     use super::*;
     use std::path::Path;
+
+    /// Names that a criterion and its parts speak of.
+    fn asked(criterion: &ritorno_core::knowledge::Criterion) -> Vec<String> {
+        use ritorno_core::knowledge::CriterionKind::{Attested, Score, Strength};
+        let mut out: Vec<String> = criterion.ask.parts().iter().flat_map(asked).collect();
+        match &criterion.ask {
+            Attested { code, .. } => out.push(format!("code-{code}")),
+            Score { score, .. } => out.push(format!("score-{score}")),
+            Strength { test, .. } => out.push(format!("strength-{test}")),
+            _ => {}
+        }
+        out
+    }
 
     fn rule_ids(dir: &Path, out: &mut Vec<String>) {
         for file in ritorno_shelf::below(dir, "rs").expect("sources") {
@@ -190,6 +209,21 @@ mod tests {
         );
         names.extend(known.red_flags.iter().map(|f| format!("flag-{}", f.id)));
         names.extend(known.pathways.keys().map(|id| format!("pathway-{id}")));
+        for p in known.pathways.values() {
+            names.extend(p.phases.iter().map(|r| format!("phase-{}", r.id)));
+            names.extend(p.gates.iter().map(|r| format!("gate-{}", r.id)));
+            names.extend(p.precautions.iter().map(|r| format!("precaution-{}", r.id)));
+            names.extend(p.sling.iter().map(|r| format!("sling-{}", r.id)));
+            names.extend(p.milestones.iter().map(|r| format!("milestone-{}", r.id)));
+            names.extend(p.forbidden.iter().map(|r| format!("position-{}", r.id)));
+            names.extend(p.gates.iter().flat_map(|g| &g.criteria).flat_map(asked));
+        }
+        for s in known.pathways.values().flat_map(|p| &p.schools).chain(&known.schools) {
+            names.extend([format!("school-{}", s.id), format!("why-{}", s.id), format!("question-{}", s.question)]);
+        }
+        names.extend(known.modifiers.iter().map(|m| format!("modifier-{}", m.id)));
+        names.extend(known.modifiers.iter().flat_map(|m| &m.forbidden).map(|f| format!("position-{}", f.id)));
+        names.extend(known.gate_classes.keys().map(|c| format!("gate-class-{c}")));
         let key = |name: &String| -> String {
             // Variant names of Rust become words with hyphens.
             let mut out = String::new();

@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/decisions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["decide_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/exam-notes": {
         parameters: {
             query?: never;
@@ -372,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/program/what-if": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["what_if_program"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/ranges": {
         parameters: {
             query?: never;
@@ -631,6 +663,70 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/pathways": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["list_pathways"];
+        put?: never;
+        post: operations["copy_pathway"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pathways/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_pathway"];
+        put: operations["save_pathway"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pathways/{id}/check": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["check_pathway"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/pathways/{id}/retire": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["retire_pathway"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/patients": {
         parameters: {
             query?: never;
@@ -657,6 +753,22 @@ export interface paths {
         get: operations["show_patient"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/patients/{id}/episodes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_episode"];
         delete?: never;
         options?: never;
         head?: never;
@@ -743,11 +855,35 @@ export interface components {
             /** @description Reference id. */
             source: string;
         };
+        /** @description One ceiling or gate that differs from the base. */
+        AgainstBase: {
+            /** Format: double */
+            base?: number | null;
+            /** Format: int32 */
+            day: number;
+            /** @description `ceiling` or `phase`. */
+            kind: string;
+            looser: boolean;
+            /** Format: double */
+            own?: number | null;
+            what: string;
+        };
         /**
          * @description Which angle the curve is read along.
          * @enum {string}
          */
         Along: "elevation" | "rotation" | "plane" | "elbow";
+        /** @description Something else that could be done, and why it was not proposed. */
+        Alternative: {
+            /** @description What it would do. */
+            change: components["schemas"]["Change"];
+            /** @description What. */
+            kind: components["schemas"]["Move"];
+            /** @description Whether a clinician may take it with a reason. */
+            overridable: boolean;
+            /** @description Why not. */
+            reason: components["schemas"]["Reason"];
+        };
         /** @description Where an elastic is fixed. */
         Anchor: {
             /**
@@ -930,6 +1066,26 @@ export interface components {
             /** @description Whose rule. */
             reason: components["schemas"]["Reason"];
         };
+        /** @description What it does to the line. */
+        Change: {
+            /** @enum {string} */
+            kind: "none";
+        } | {
+            /** @description The dose from today on. */
+            dose: components["schemas"]["Dose"];
+            /** @enum {string} */
+            kind: "dose";
+        } | {
+            /** @description Its dose. */
+            dose: components["schemas"]["Dose"];
+            /** @description Exercise id. */
+            exercise: string;
+            /** @enum {string} */
+            kind: "exercise";
+        } | {
+            /** @enum {string} */
+            kind: "remove";
+        };
         /** @description One quantity at the last two visits on which it was measured. */
         ChangeView: {
             act?: components["schemas"]["Reason"] | null;
@@ -1083,6 +1239,16 @@ export interface components {
          * @enum {string}
          */
         Confidence: "A" | "B" | "C" | "P";
+        /** @description A copy to begin with. */
+        CopyOf: {
+            base: string;
+            title: string;
+        };
+        /** @description Ceilings and floors of a quantity. */
+        CorridorBands: {
+            bands: components["schemas"]["Band"][];
+            quantity: string;
+        };
         /** @description One reading on a corridor. */
         CorridorDot: {
             /** @description Stopped at the permitted limit, so at least this much. */
@@ -1175,6 +1341,38 @@ export interface components {
              */
             slack_share: number;
         };
+        /** @description What was made of a proposal. */
+        DecidedView: {
+            answer: string;
+            exercise: string;
+            /** Format: uuid */
+            line: string;
+            /** Format: date */
+            on: string;
+            proposed: string;
+            reason: string;
+        };
+        /** @description An answer to a proposal. */
+        Deciding: {
+            answer: components["schemas"]["DecisionAnswer"];
+            change?: components["schemas"]["Change"] | null;
+            /**
+             * Format: uuid
+             * @description Made where it was entered.
+             */
+            id: string;
+            /** @description What was on the page; when it is no longer proposed the answer is refused. */
+            kind: components["schemas"]["Move"];
+            /** Format: uuid */
+            line: string;
+            /** @description Why, where it is not accepted. */
+            reason?: string;
+        };
+        /**
+         * @description What the clinician makes of a proposal.
+         * @enum {string}
+         */
+        DecisionAnswer: "accepted" | "changed" | "overridden";
         /** @description One page of the list. */
         DecisionPage: {
             counts: components["schemas"]["LaneCount"][];
@@ -1295,6 +1493,9 @@ export interface components {
              * @description Sets, 1 to 10.
              */
             sets: number;
+            structure?: components["schemas"]["SetStructure"] | null;
+            /** @description Seconds of the working way, the pause and the way back; without it about 4 s a repetition. */
+            tempo_s?: number[] | null;
             /**
              * Format: int32
              * @description Sessions a day, 1 to 8.
@@ -1347,6 +1548,21 @@ export interface components {
             minds: components["schemas"]["Reason"][];
             /** @description Its points. */
             points: components["schemas"]["PullPoint"][];
+        };
+        /** @description One episode of a patient. */
+        EpisodeHead: {
+            /**
+             * Format: date
+             * @description When a later operation of the same shoulder took its place.
+             */
+            closed_on?: string | null;
+            /** Format: date */
+            day0: string;
+            /** Format: uuid */
+            id: string;
+            pathway: string;
+            side: components["schemas"]["Arm"];
+            start: components["schemas"]["Start"];
         };
         /** @description An estimate with its 95 % interval. */
         Estimate: {
@@ -1485,6 +1701,12 @@ export interface components {
             field: string;
             /** @description The sentence, with the limit. */
             message: string;
+        };
+        /** @description One fault of a pathway file. */
+        FileFault: {
+            field: string;
+            problem: string;
+            row: string;
         };
         /** @description One rule that spoke. */
         Finding: {
@@ -1644,6 +1866,11 @@ export interface components {
             /** @description Of how many. */
             total: number;
         };
+        /**
+         * @description What heals by the calendar, if anything does.
+         * @enum {string}
+         */
+        HealingClock: "operation" | "dislocation" | "fracture" | "sprain" | "none";
         /** @description General health that changes the plan, and how. */
         HealthChoice: {
             id: string;
@@ -1860,6 +2087,8 @@ export interface components {
         Level: "none" | "passive" | "assisted" | "active" | "isometric" | "resisted_light" | "resisted" | "eccentric" | "ballistic";
         /** @description One exercise of a program from one day to another. */
         Line: {
+            /** @description Made or changed by a clinician: a re-run of the builder leaves it as it is. */
+            by_hand?: boolean;
             /** @description How much. */
             dose: components["schemas"]["Dose"];
             /** @description Exercise id. */
@@ -1875,6 +2104,28 @@ export interface components {
             override_reason?: string | null;
             /** @description The day after the last. */
             to_day: components["schemas"]["i32"];
+        };
+        /** @description The decision about one line. */
+        LineDecision: {
+            /** @description What was not taken. */
+            alternatives: components["schemas"]["Alternative"][];
+            /** @description What accepting does. */
+            change: components["schemas"]["Change"];
+            /** @description Its exercise. */
+            exercise: string;
+            /** @description What it rests on, with dates. */
+            inputs: components["schemas"]["Reason"][];
+            /** @description What is proposed. */
+            kind: components["schemas"]["Move"];
+            /**
+             * Format: uuid
+             * @description The line.
+             */
+            line: string;
+            /** @description The sentence for the patient. */
+            patient: components["schemas"]["Reason"];
+            /** @description The rule that decided. */
+            rule: components["schemas"]["Reason"];
         };
         /** @description A line of the score with its verdict. */
         LineView: {
@@ -1895,6 +2146,13 @@ export interface components {
             totals: components["schemas"]["DoseTotals"];
             /** @description What the safety check says. */
             verdict: components["schemas"]["Verdict"];
+        };
+        /** @description Why a line stands in the plan. */
+        LineWhy: {
+            /** @description Exercise id. */
+            exercise: string;
+            /** @description What it is there for. */
+            reasons: components["schemas"]["Reason"][];
         };
         /** @description What works against the arm, or helps it. Contraction level and muscle demand are declared beside it, never derived. */
         Load: {
@@ -2055,6 +2313,22 @@ export interface components {
         } | {
             /** @enum {string} */
             kind: "slip";
+        } | {
+            /** @description In what way. */
+            how: components["schemas"]["SlipHow"];
+            /** @enum {string} */
+            kind: "slip_worse";
+        } | {
+            /** @enum {string} */
+            kind: "flare_day";
+        } | {
+            /** @enum {string} */
+            kind: "effort";
+            /**
+             * Format: double
+             * @description 0 to 10.
+             */
+            value: number;
         };
         /** @description Who is signed in, and which day it is in the clinic. */
         Me: {
@@ -2083,6 +2357,8 @@ export interface components {
             quantity?: string | null;
             /** @description Whether a valid reading has reached it. */
             reached?: boolean | null;
+            /** @description A strength test, where it is a force in percent of the other side. */
+            strength?: string | null;
         };
         /**
          * @description Who moves the arm.
@@ -2121,6 +2397,29 @@ export interface components {
              */
             total_nm: number;
         };
+        /**
+         * @description What is proposed for a line, the gravest first.
+         * @enum {string}
+         */
+        Move: "stop" | "step_back" | "ease" | "hold_sore" | "hold_stiff" | "hold_unknown" | "hold_too_early" | "progress_dose" | "next_rung";
+        /** @description One thing that differs. */
+        Moved: {
+            /**
+             * Format: double
+             * @description As it is: a day, or a ceiling's reading on `day`; nothing where there is none.
+             */
+            base?: number | null;
+            day?: components["schemas"]["i32"] | null;
+            /** @description `phase`, `gate`, `ceiling` or `sling`. */
+            kind: string;
+            /**
+             * Format: double
+             * @description In the variant.
+             */
+            variant?: number | null;
+            /** @description Phase, gate or quantity id. */
+            what: string;
+        };
         /** @description A ladder that is worked on first because of what was measured. */
         MovedUp: {
             /** @description Ladder id. */
@@ -2129,6 +2428,12 @@ export interface components {
             measure: string;
             /** @description How large that is. */
             reason: components["schemas"]["Reason"];
+        };
+        /** @description Another episode of a patient who is known. */
+        NewEpisode: {
+            /** Format: uuid */
+            episode: string;
+            story: components["schemas"]["Story"];
         };
         /** @description A note to sign. */
         NewNote: {
@@ -2178,6 +2483,14 @@ export interface components {
             clock: components["schemas"]["Clock"];
             instruments: components["schemas"]["InstrumentView"][];
         };
+        /** @description Where an own pathway stands. */
+        OwnState: {
+            /** Format: date */
+            made_on: string;
+            retired: boolean;
+            /** Format: int32 */
+            version: number;
+        };
         /** @description A painful arc. */
         PainArc: {
             /**
@@ -2208,12 +2521,59 @@ export interface components {
             /** @description Why. */
             reason?: string;
         };
+        /** @description A pathway to choose. */
+        PathwayChoice: {
+            clock: components["schemas"]["HealingClock"];
+            id: string;
+            /** @description What a clinic's own is called. */
+            title?: string | null;
+        };
+        /** @description A file to check or to save. */
+        PathwayFile: {
+            file: string;
+            /**
+             * Format: int32
+             * @description The version it was read at; 0 for one that is brought in.
+             */
+            version: number;
+        };
+        /** @description One pathway, with what it comes to. */
+        PathwayPage: {
+            /** @description What it tightens and what it loosens against the pathway it was copied from. */
+            against_base: components["schemas"]["AgainstBase"][];
+            /** @description Ceilings and floors by quantity. */
+            corridors: components["schemas"]["CorridorBands"][];
+            /** @description What is wrong with it; such a file is not saved. */
+            faults: components["schemas"]["FileFault"][];
+            /** @description The file, as it would stand in the knowledge folder. */
+            file: string;
+            phases: components["schemas"]["PhaseSpan"][];
+            row: components["schemas"]["PathwayRow"];
+        };
+        /** @description A pathway in the list. */
+        PathwayRow: {
+            /** @description The pathway it was copied from. */
+            base?: string | null;
+            clock: components["schemas"]["HealingClock"];
+            exercises: number;
+            id: string;
+            own?: components["schemas"]["OwnState"] | null;
+            phases: number;
+            schools: number;
+            source: string;
+            /** @description What a clinic's own is called. */
+            title?: string | null;
+            /** Format: int32 */
+            weeks: number;
+        };
         /** @description Where a patient's newest episode is. */
         PatientHead: {
             /** Format: date */
             birth: string;
             /** Format: uuid */
             episode: string;
+            /** @description All shoulders and operations, newest first. */
+            episodes: components["schemas"]["EpisodeHead"][];
             name: string;
             /** Format: uuid */
             patient: string;
@@ -2234,11 +2594,32 @@ export interface components {
             /** @description The day after the last expected one. */
             to_day: components["schemas"]["i32"];
         };
+        /** @description What runs in a phase, summed up on its middle day. */
+        PhaseVolume: {
+            /**
+             * Format: int32
+             * @description Phase number.
+             */
+            phase: number;
+            /** @description The sums. */
+            volume: components["schemas"]["Volume"];
+        };
         /**
          * @description Where a test stands in the plan.
          * @enum {string}
          */
         Place: "core" | "optional" | "done" | "not_now" | "barred" | "too_provoking";
+        /** @description What a re-run changes against the present program. */
+        PlanDifference: {
+            /** @description `added`, `removed`, `moved`, `kept-by-hand`. */
+            change: string;
+            /** @description Exercise id. */
+            exercise: string;
+            /** @description First day before and after. */
+            from_day: (components["schemas"]["i32"] | null)[];
+            /** @description The day after the last, before and after. */
+            to_day: (components["schemas"]["i32"] | null)[];
+        };
         /** @description One test in the plan. */
         PlanItem: {
             /** @description Hypotheses it would move, strongest first. */
@@ -2333,9 +2714,18 @@ export interface components {
         };
         /** @description A proposal, not saved. */
         ProposalPage: {
+            /** @description What it changes against the present program. */
+            difference: components["schemas"]["PlanDifference"][];
             first: components["schemas"]["MovedUp"][];
+            /**
+             * Format: double
+             * @description How far the choice may lie below the best, as a share.
+             */
+            gap: number;
             later: components["schemas"]["LaterItem"][];
             score: components["schemas"]["ScoreView"];
+            /** @description Why each ladder stands there. */
+            why: components["schemas"]["LineWhy"][];
         };
         /** @description One measured point. */
         PullPoint: {
@@ -2373,6 +2763,13 @@ export interface components {
         PushKept: {
             reading?: components["schemas"]["TraceReading"] | null;
             room: components["schemas"]["StrengthRoom"];
+        };
+        /** @description A question on which practitioners disagree. */
+        Question: {
+            /** @description The school that holds. */
+            holds: string;
+            id: string;
+            schools: components["schemas"]["SchoolChoice"][];
         };
         /** @description All dials of an episode. */
         RangesPage: {
@@ -2559,6 +2956,13 @@ export interface components {
          * @enum {string}
          */
         Role: "clinician" | "lead" | "assistant" | "auditor" | "learner" | "patient_link";
+        /** @description One school. */
+        SchoolChoice: {
+            confidence: components["schemas"]["Confidence"];
+            default: boolean;
+            id: string;
+            source: string;
+        };
         /** @description A number the patient gives, 0 to 10. */
         Score: {
             /**
@@ -2602,6 +3006,8 @@ export interface components {
         };
         /** @description The whole score. */
         ScoreView: {
+            /** @description What heals by the calendar. */
+            clock?: components["schemas"]["HealingClock"];
             /** @description Corridors for elevation and external rotation first, then the others. */
             corridors: components["schemas"]["CorridorView"][];
             /** @description Days the score spans. */
@@ -2612,6 +3018,8 @@ export interface components {
             lines: components["schemas"]["LineView"][];
             /** @description Milestones. */
             milestones: components["schemas"]["MilestoneView"][];
+            /** @description Modifiers that tighten. */
+            modifiers?: string[];
             /**
              * Format: int32
              * @description The phase reached, by number.
@@ -2621,9 +3029,15 @@ export interface components {
             phases: components["schemas"]["PhaseSpan"][];
             /** @description Precautions. */
             precautions: components["schemas"]["PrecautionSpan"][];
+            /** @description The schools that hold, by question. */
+            schools?: {
+                [key: string]: string;
+            };
             sling?: components["schemas"]["SlingSpan"] | null;
             /** @description Today. */
             today: components["schemas"]["Clock"];
+            /** @description What the exercises of each phase add up to in a week of it. */
+            volumes?: components["schemas"]["PhaseVolume"][];
         };
         /** @description What a sheet comes to. */
         Scored: {
@@ -2635,6 +3049,11 @@ export interface components {
              */
             value: number;
         };
+        /**
+         * @description How the sets of a session follow each other.
+         * @enum {string}
+         */
+        SetStructure: "straight" | "circuit" | "single";
         /**
          * @description Where a patient is seen.
          * @enum {string}
@@ -2758,6 +3177,11 @@ export interface components {
             nights_until: components["schemas"]["i32"];
         };
         /**
+         * @description In what way a slip was worse than usual.
+         * @enum {string}
+         */
+        SlipHow: "stays_out" | "new_direction" | "numb" | "more_often";
+        /**
          * @description What set-up gives a wanted peak.
          * @enum {string}
          */
@@ -2862,6 +3286,16 @@ export interface components {
              * @description Height in centimetres, where it is known.
              */
             height_cm?: number | null;
+            /**
+             * Format: double
+             * @description The heaviest load at work in kilograms, where that was asked.
+             */
+            job_load_kg?: number | null;
+            /**
+             * Format: double
+             * @description Hours a day with the arms above the shoulders, where that was asked.
+             */
+            job_overhead_h?: number | null;
             /** @description What is at hand at home, by id. */
             kit: string[];
             /**
@@ -2871,18 +3305,34 @@ export interface components {
             mass_kg?: number | null;
             /** @description How it happened, in the patient's words. */
             mechanism: string;
+            /**
+             * Format: int32
+             * @description Minutes a day that the patient has for exercises, where that was asked.
+             */
+            minutes_per_day?: number | null;
+            /** @description What else was done or is known, by modifier id. */
+            modifiers?: string[];
             /** @description Anything else; checked against the red flags. */
             note: string;
             /** @description Whether the other side may serve as a measure. */
             other_side?: components["schemas"]["OtherSide"];
             /** @description Pathway id, chosen by the procedure. */
             pathway: string;
+            /** @description Schools chosen, by question; without a choice the default of the question holds. */
+            schools?: {
+                [key: string]: string;
+            };
             /** @description Where the patient is seen: it sets pre-test probabilities. */
             setting?: components["schemas"]["Setting"];
             /** @description The operated side. */
             side: components["schemas"]["Arm"];
             /** @description Whether the sling is worn as told. */
             sling_worn?: boolean | null;
+            /**
+             * Format: int32
+             * @description Slips in a usual week, for a shoulder that is loose.
+             */
+            slips_per_week?: number | null;
             /** @description What day 0 is the day of. */
             start?: components["schemas"]["Start"];
             /** @description Tasks that matter. */
@@ -2908,8 +3358,12 @@ export interface components {
             /** @description Ids of kit to choose from. */
             kit: string[];
             limits: components["schemas"]["SurgeonLimit"][];
-            /** @description Ids of pathways to choose from. */
-            pathways: string[];
+            /** @description Modifiers that go with the pathway. */
+            modifiers: string[];
+            /** @description Pathways to choose from. */
+            pathways: components["schemas"]["PathwayChoice"][];
+            /** @description Where practitioners disagree about it. */
+            questions: components["schemas"]["Question"][];
             /** Format: int32 */
             rev: number;
             stations: components["schemas"]["Stations"];
@@ -3204,6 +3658,27 @@ export interface components {
          * @enum {string}
          */
         Unit: "deg" | "level";
+        /** @description What is different in the variant; what is left out stays as it is. */
+        Variant: {
+            /** @description Limits that are added. */
+            limits?: components["schemas"]["SurgeonLimit"][];
+            /**
+             * Format: int32
+             * @description Minutes a day.
+             */
+            minutes_per_day?: number | null;
+            /**
+             * Format: int32
+             * @description Days from today on which nothing is done.
+             */
+            missed_days?: number | null;
+            /** @description Modifiers that are added. */
+            modifiers?: string[];
+            /** @description Schools by question. */
+            schools?: {
+                [key: string]: string;
+            };
+        };
         /** @description The answer for one exercise. */
         Verdict: {
             /** @description Every rule that spoke. */
@@ -3232,6 +3707,8 @@ export interface components {
         VisitPage: {
             /** Format: date */
             day0: string;
+            /** @description What was decided about exercises over the last fortnight, newest first. */
+            decided: components["schemas"]["DecidedView"][];
             last_note?: components["schemas"]["NoteView"] | null;
             /** @description Lines that run today. */
             lines: components["schemas"]["Line"][];
@@ -3255,6 +3732,8 @@ export interface components {
             clock: components["schemas"]["Clock"];
             /** @description Corridors with readings. */
             corridors: components["schemas"]["CorridorView"][];
+            /** @description What to do with each exercise, the gravest first. */
+            decisions: components["schemas"]["LineDecision"][];
             /** @description Dials, in order; those due first come to the page. */
             dials: components["schemas"]["Dial"][];
             /** @description All flags. */
@@ -3270,6 +3749,36 @@ export interface components {
             precautions: components["schemas"]["PrecautionSpan"][];
             /** @description Exercises that run today and were never tried out in the room: nothing new goes home untried. */
             untried: string[];
+            /** @description What today's exercises add up to. */
+            volume: components["schemas"]["Volume"];
+        };
+        /** @description Work of a week in repetitions, by muscle group and by purpose. */
+        Volume: {
+            /** @description Repetitions in a week that load a muscle group, by group. */
+            by_group: {
+                [key: string]: number;
+            };
+            /** @description Repetitions in a week, by purpose. */
+            by_purpose: {
+                [key: string]: number;
+            };
+            /**
+             * Format: double
+             * @description Minutes of a day.
+             */
+            day_minutes: number;
+            /**
+             * Format: double
+             * @description Seconds of holding or moving under load in a week.
+             */
+            loaded_seconds: number;
+            /**
+             * Format: double
+             * @description Minutes of one session with everything.
+             */
+            session_minutes: number;
+            /** @description What the sums call for. */
+            warnings: components["schemas"]["Reason"][];
         };
         /**
          * @description A question on irritability.
@@ -3296,6 +3805,17 @@ export interface components {
             /** @description The finding. */
             finding: components["schemas"]["TestFinding"];
             unused?: components["schemas"]["Reason"] | null;
+        };
+        /** @description Both, side by side. */
+        WhatIf: {
+            /** @description As it is, built anew. */
+            base: components["schemas"]["ScoreView"];
+            /** @description Which exercises come, go or move. */
+            exercises: components["schemas"]["PlanDifference"][];
+            /** @description What moves. */
+            moved: components["schemas"]["Moved"][];
+            /** @description The variant. */
+            variant: components["schemas"]["ScoreView"];
         };
         /** @description Why a reading is withdrawn. */
         Withdrawal: {
@@ -3478,6 +3998,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitComparison"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    decide_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Deciding"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitPage"];
                 };
             };
             default: {
@@ -4160,6 +4713,39 @@ export interface operations {
             };
         };
     };
+    what_if_program: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Variant"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WhatIf"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_ranges: {
         parameters: {
             query?: never;
@@ -4732,6 +5318,188 @@ export interface operations {
             };
         };
     };
+    list_pathways: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathwayRow"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    copy_pathway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["CopyOf"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathwayPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_pathway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathwayPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    save_pathway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PathwayFile"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathwayPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    check_pathway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PathwayFile"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathwayPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    retire_pathway: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PathwayPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_patient: {
         parameters: {
             query?: never;
@@ -4773,6 +5541,39 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatientHead"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_episode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewEpisode"];
+            };
+        };
         responses: {
             200: {
                 headers: {

@@ -19,12 +19,15 @@ function raw(id: string, attribute: string | undefined, args: Record<string, Flu
   return pattern ? bundle.formatPattern(pattern, args, []) : undefined;
 }
 
+/** Arguments that name rows of another kind. The Rust side has the same list. */
+const SAME: Record<string, string> = { exercise: "ex", next: "ex", other_test: "test", other_strength: "strength", instead: "ladder" };
+
 /** The name of a row: `<argument>-<value>` where the catalogue has it. The Rust side follows the same convention. */
 export function nameOf(argument: string, value: string): string {
-  const prefix = argument === "exercise" ? "ex" : argument === "other_test" ? "test" : argument;
+  const prefix = SAME[argument] ?? argument;
   const key = (of: string) => `${of}-${value}`.replaceAll("_", "-");
   // A measure is a quantity, or something worked out from several.
-  const places = argument === "measure" ? [prefix, "quantity", "test", "strength"] : [prefix];
+  const places = argument === "measure" ? [prefix, "quantity", "test", "strength"] : argument === "whose" ? [prefix, "pathway", "modifier"] : [prefix];
   return places.map((place) => raw(key(place), undefined, {})).find((text) => text !== undefined) ?? value;
 }
 

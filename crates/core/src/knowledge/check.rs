@@ -1,10 +1,9 @@
 //! Checks across files: every id that is named exists, every number makes sense, every row has a source.
 
-use super::criteria::{Criterion, CriterionKind};
+use super::check_pathway;
 use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::load::{Knowledge, REQUIRED_THRESHOLDS};
-use super::pathway::{Corridor, Pathway};
 use crate::mechanics::{AnchorHeight, AnchorSide, Load};
 use crate::outcome::{Formula, Instrument};
 
@@ -50,12 +49,15 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
     }
 }
 
-pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
+pub(super) fn thresholds(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     for id in REQUIRED_THRESHOLDS {
         if !known.thresholds.contains_key(id) {
             faults.push(KnowledgeError::at("thresholds.toml", id, "id", "this threshold is used by a rule and is missing"));
         }
     }
+}
+
+pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     let mut source = |file: &str, row: &str, text: &str| {
         if !PLAIN_SOURCES.contains(&text) && !known.references.contains_key(text) {
             let problem = format!("`{text}` is neither in references.toml nor one of {PLAIN_SOURCES:?}");
@@ -75,17 +77,12 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     });
     known.gate_classes.values().for_each(|r| source("gate-classes.toml", &r.id, &r.source));
     known.exercises.values().for_each(|r| source("exercises/", &r.id, &r.source));
-    for pathway in known.pathways.values() {
-        let file = file_of(pathway);
-        source(&file, "-", &pathway.source);
-        pathway.phases.iter().for_each(|r| source(&file, &r.id, &r.source));
-        pathway.corridors.iter().for_each(|r| source(&file, &r.id, &r.source));
-        pathway.allowances.iter().for_each(|r| source(&file, &r.id, &r.source));
-        pathway.forbidden.iter().for_each(|r| source(&file, &r.id, &r.source));
-        pathway.precautions.iter().for_each(|r| source(&file, &r.id, &r.source));
-        pathway.sling.iter().for_each(|r| source(&file, &r.id, &r.source));
-        pathway.milestones.iter().for_each(|r| source(&file, &r.id, &r.source));
-        pathway.gates.iter().for_each(|r| source(&file, &r.id, &r.source));
+    known.needs.iter().for_each(|r| source("needs.toml", &r.id, &r.source));
+    check_pathway::sources(known, &mut source);
+    for need in &known.needs {
+        for ladder in need.ladders.iter().filter(|l| !known.exercises.values().any(|e| &e.ladder == *l)) {
+            faults.push(KnowledgeError::at("needs.toml", &need.id, "ladders", format!("no ladder `{ladder}`")));
+        }
     }
     for quantity in &known.quantities {
         if quantity.min >= quantity.max || !(quantity.min..=quantity.max).contains(&quantity.reference) {
@@ -114,13 +111,7 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     for exercise in known.exercises.values() {
         check_exercise(known, exercise, faults);
     }
-    for pathway in known.pathways.values() {
-        check_pathway(known, pathway, faults);
-    }
-}
-
-fn file_of(pathway: &Pathway) -> String {
-    format!("pathways/{}.toml", pathway.id)
+    check_pathway::all(known, faults);
 }
 
 fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<KnowledgeError>) {
@@ -217,109 +208,5 @@ pub(super) fn paths_and_loads(known: &Knowledge, faults: &mut Vec<KnowledgeError
                 fault("activity.percent", format!("{} is outside 0 to 200", row.percent));
             }
         }
-    }
-}
-
-fn check_pathway(known: &Knowledge, pathway: &Pathway, faults: &mut Vec<KnowledgeError>) {
-    let file = file_of(pathway);
-    let mut fault = |row: &str, field: &str, problem: String| faults.push(KnowledgeError::at(&file, row, field, problem));
-    for phase in &pathway.phases {
-        for id in phase.exercises.iter().filter(|id| !known.exercises.contains_key(*id)) {
-            fault(&phase.id, "exercises", format!("no exercise `{id}`"));
-        }
-        for ladder in &phase.focus {
-            if !known.exercises.values().any(|e| &e.ladder == ladder) {
-                fault(&phase.id, "focus", format!("no ladder `{ladder}`"));
-            }
-        }
-        if phase.expected_end_week <= phase.earliest_week {
-            fault(&phase.id, "expected_end_week", "must come after earliest_week".to_owned());
-        }
-        for id in &phase.exercises {
-            let gates = known.exercises.get(id).map(|e| e.gates.as_slice()).unwrap_or_default();
-            for gate in gates {
-                let weeks = known.gate_classes.get(gate).and_then(|class| class.weeks.get(&pathway.id));
-                if weeks.is_none() {
-                    fault(&phase.id, "exercises", format!("`{id}` needs gate class `{gate}`, which gives no week for this pathway"));
-                }
-            }
-        }
-    }
-    let numbers: Vec<u32> = pathway.phases.iter().map(|p| p.number).collect();
-    if numbers != (1..=pathway.phases.len() as u32).collect::<Vec<_>>() {
-        fault("-", "phase", format!("phases must be numbered 1, 2, 3 … in order, not {numbers:?}"));
-    }
-    if pathway.sling.len() > 1 {
-        fault("-", "sling", "at most one sling row".to_owned());
-    }
-    if pathway.allowance(0, 0).is_none() {
-        fault("-", "allowance", "an allowance must start at week 0".to_owned());
-    }
-    for corridor in &pathway.corridors {
-        check_corridor(known, corridor, &mut fault);
-    }
-    for gate in &pathway.gates {
-        for criterion in &gate.criteria {
-            check_criterion(known, pathway, &gate.id, criterion, &mut fault);
-        }
-        if pathway.phase(gate.from_phase + 1).is_none_or(|next| next.earliest_week != gate.week) {
-            fault(&gate.id, "week", "must be the earliest week of the phase it opens".to_owned());
-        }
-    }
-}
-
-fn check_corridor(known: &Knowledge, corridor: &Corridor, fault: &mut impl FnMut(&str, &str, String)) {
-    let Some(quantity) = known.quantity(&corridor.id) else {
-        fault(&corridor.id, "id", "no such quantity".to_owned());
-        return;
-    };
-    let mut week = 0;
-    for row in &corridor.rows {
-        let place = format!("rows[end_of_week={}]", row.end_of_week);
-        if row.end_of_week <= week {
-            fault(&corridor.id, &place, "weeks must rise".to_owned());
-        }
-        week = row.end_of_week;
-        if row.free == row.ceiling.is_some() {
-            fault(&corridor.id, &place, "give either a ceiling or free = true".to_owned());
-        }
-        if let (Some(floor), Some(ceiling)) = (row.floor, row.ceiling)
-            && floor > ceiling
-        {
-            fault(&corridor.id, &place, format!("floor {floor} is above ceiling {ceiling}"));
-        }
-        for value in [row.floor, row.ceiling].into_iter().flatten() {
-            if !(quantity.min..=quantity.max).contains(&value) {
-                fault(&corridor.id, &place, format!("{value} is outside {} to {}", quantity.min, quantity.max));
-            }
-        }
-    }
-}
-
-fn check_criterion(known: &Knowledge, pathway: &Pathway, gate: &str, criterion: &Criterion, fault: &mut impl FnMut(&str, &str, String)) {
-    let place = format!("criteria.{}", criterion.id);
-    match &criterion.ask {
-        CriterionKind::Measure { quantity, value, max_age_days, of_other_side, .. } => {
-            match known.quantity(quantity) {
-                None => fault(gate, &place, format!("no quantity `{quantity}`")),
-                Some(q) if !of_other_side && !(q.min..=q.max).contains(value) => {
-                    fault(gate, &place, format!("{value} is outside {} to {}, so the gate could never open", q.min, q.max));
-                }
-                Some(_) => {}
-            }
-            if *max_age_days <= 0 {
-                fault(gate, &place, "max_age_days must be positive".to_owned());
-            }
-        }
-        CriterionKind::TimeSince { weeks } if *weeks > pathway.weeks => {
-            fault(gate, &place, format!("week {weeks} comes after the pathway's end"));
-        }
-        CriterionKind::AtLeast { k, of } if *k == 0 || *k > of.len() => {
-            fault(gate, &place, format!("k = {k} of {} parts", of.len()));
-        }
-        _ => {}
-    }
-    for part in criterion.ask.parts() {
-        check_criterion(known, pathway, gate, part, fault);
     }
 }

@@ -89,6 +89,20 @@ pub enum CriterionKind {
         /// Older readings are out of date.
         max_age_days: i32,
     },
+    /// A measured force of the affected side, in percent of the other side or of another test of the same side.
+    Strength {
+        /// Strength test id.
+        test: String,
+        /// Another strength test of the same side to compare with, instead of the other side.
+        #[serde(default)]
+        against: Option<String>,
+        /// How it is compared.
+        op: Comparison,
+        /// Percent.
+        value: f64,
+        /// Older sets are out of date.
+        max_age_days: i32,
+    },
     /// A number the patient gives, 0 to 10.
     Score {
         /// Score id, e.g. `rest-pain`.

@@ -2,8 +2,10 @@
 
 use super::picture::{Cue, OtherArm, WallSide};
 use super::rows::Confidence;
-use crate::mechanics::{Attitude, KeyPose, Load, Path};
+use super::school::SetStructure;
+use crate::mechanics::{Attitude, KeyPose, Load, Path, PathPoint};
 use serde::{Deserialize, Serialize};
+use std::sync::OnceLock;
 
 /// A muscle group as the allowances name it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
@@ -152,6 +154,12 @@ pub struct Dose {
     /// Share of the greatest effort in percent, for isometric work.
     #[serde(default)]
     pub effort_pct: Option<u32>,
+    /// Seconds of the working way, the pause and the way back; without it about 4 s a repetition.
+    #[serde(default)]
+    pub tempo_s: Option<[u32; 3]>,
+    /// How sets follow each other; straight without it.
+    #[serde(default)]
+    pub structure: Option<SetStructure>,
 }
 
 /// A field of a dose that is out of bounds.
@@ -183,6 +191,7 @@ impl Dose {
             ("load_kg", self.load_kg.unwrap_or(1.0), 0.1, 40.0),
             ("elastic_level", f64::from(self.elastic_level.unwrap_or(1)), 1.0, 6.0),
             ("effort_pct", f64::from(self.effort_pct.unwrap_or(10)), 5.0, 100.0),
+            ("tempo_s", f64::from(self.repetition_s()), 1.0, 30.0),
         ];
         // A NaN fails the range test too, so it is refused with the rest.
         checks.into_iter().find(|(_, given, min, max)| !(min..=max).contains(&given)).map(|(field, given, min, max)| DoseField {
@@ -193,10 +202,22 @@ impl Dose {
         })
     }
 
-    /// Minutes of one session of this exercise.
+    /// Seconds one repetition takes without its hold.
+    pub fn repetition_s(&self) -> u32 {
+        self.tempo_s.map_or(Self::REPETITION_S, |[out, pause, back]| out.saturating_add(pause).saturating_add(back))
+    }
+
+    /// Minutes of one session of this exercise. In a circuit the other exercises are the rest; single repetitions take a breath each.
     pub fn minutes(&self) -> f64 {
-        let set_s = f64::from(self.repetitions) * f64::from(self.hold_s + Self::REPETITION_S);
-        (f64::from(self.sets) * set_s + f64::from(self.sets.saturating_sub(1)) * f64::from(self.rest_s)) / 60.0
+        let breath = if self.structure == Some(SetStructure::Single) { 5 } else { 0 };
+        let set_s = f64::from(self.repetitions) * f64::from(self.hold_s.saturating_add(self.repetition_s()).saturating_add(breath));
+        let rests = if self.structure == Some(SetStructure::Circuit) { 0 } else { self.sets.saturating_sub(1) };
+        (f64::from(self.sets) * set_s + f64::from(rests) * f64::from(self.rest_s)) / 60.0
+    }
+
+    /// Minutes of a day, evened out over the week.
+    pub fn day_minutes(&self) -> f64 {
+        self.minutes() * f64::from(self.times_per_day) * f64::from(self.days_per_week.min(7)) / 7.0
     }
 
     /// Repetitions in a week.
@@ -347,9 +368,35 @@ pub struct Exercise {
     pub source: String,
     /// How sure we are.
     pub confidence: Confidence,
+    /// What has been worked out from the path.
+    #[serde(skip)]
+    pub worked: Worked,
+}
+
+/// What is worked out once from a path: it never changes while the row stands.
+#[derive(Clone, Default)]
+pub struct Worked {
+    frames: OnceLock<Vec<PathPoint>>,
+    peaks: OnceLock<Vec<(&'static str, f64)>>,
+}
+
+impl std::fmt::Debug for Worked {
+    fn fmt(&self, f: &mut std::fmt::Formatter<'_>) -> std::fmt::Result {
+        f.write_str("Worked")
+    }
 }
 
 impl Exercise {
+    /// Every frame of the whole path that is checked.
+    pub fn frames(&self) -> &[PathPoint] {
+        self.worked.frames.get_or_init(|| self.path().frames())
+    }
+
+    /// The greatest demands along the whole path, worked out by `work` the first time.
+    pub(crate) fn peaks(&self, work: impl FnOnce(&[PathPoint]) -> Vec<(&'static str, f64)>) -> &[(&'static str, f64)] {
+        self.worked.peaks.get_or_init(|| work(self.frames()))
+    }
+
     /// The path; every key has been checked at load to give exactly one rotation.
     pub fn path(&self) -> Path {
         Path { keys: self.path.iter().filter_map(KeyPose::pose).collect() }

@@ -1,12 +1,15 @@
 //! From text to knowledge, or to a list of faults.
 
 use super::check;
+use super::check_pathway;
 use super::check_tests;
 use super::clinical_test::{ClinicalTest, Cluster, Hypothesis};
 use super::error::KnowledgeError;
 use super::exercise::Exercise;
+use super::modifier::Modifier;
 use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
-use super::rows::{GateClass, HealthItem, Quantity, RedFlag, Reference, Threshold};
+use super::school::School;
+use super::rows::{GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
 use crate::loading::ElasticRow;
 use crate::mechanics::SegmentTable;
 use crate::outcome::Instrument;
@@ -39,6 +42,12 @@ pub struct Knowledge {
     pub gate_classes: BTreeMap<String, GateClass>,
     /// Exercises, by id.
     pub exercises: BTreeMap<String, Exercise>,
+    /// What answers a need.
+    pub needs: Vec<NeedRow>,
+    /// What else was done or is known, and what that tightens.
+    pub modifiers: Vec<Modifier>,
+    /// Schools that concern every pathway.
+    pub schools: Vec<School>,
     /// Pathways, by id.
     pub pathways: BTreeMap<String, Pathway>,
     /// What a shoulder may have, in order of the page.
@@ -66,7 +75,32 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 37] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 61] = [
+    "top-sessions",
+    "top-sessions-operated",
+    "pain-baseline-days",
+    "morning-window-days",
+    "morning-rise-points",
+    "morning-worse-days",
+    "pain-above-sessions",
+    "flare-days-in-week",
+    "adherence-pct",
+    "symptom-free-days",
+    "overdone-pct",
+    "effort-max",
+    "gap-lower-days",
+    "gap-one-rung-days",
+    "gap-two-rungs-days",
+    "step-back-cut-pct",
+    "step-back-delay-days",
+    "elastic-may-repetitions",
+    "elastic-must-repetitions",
+
+    "front-back-ratio",
+    "build-weight-need",
+    "build-weight-goal",
+    "build-weight-keep",
+    "build-weight-minute",
     "over-ceiling-window-days",
     "sudden-er-gain-deg",
     "elevation-loss-deg",
@@ -157,16 +191,58 @@ pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
     from_tables(&tables, faults, true)
 }
 
+impl Knowledge {
+    /// This knowledge with files of a clinic's own laid beside it, checked as a whole.
+    ///
+    /// # Errors
+    /// Every fault found, each naming file, row and field.
+    pub fn with_files(&self, files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
+        let mut tables = self.tables()?;
+        let mut faults = Vec::new();
+        for file in files {
+            match file.text.parse::<toml::Table>() {
+                Ok(table) => {
+                    tables.insert(file.name.clone(), table);
+                }
+                Err(error) => faults.push(KnowledgeError::at(&file.name, "-", "-", error.to_string().replace('\n', " "))),
+            }
+        }
+        from_tables(&tables, faults, true)
+    }
+
+    /// The file of a pathway, as it would stand in the folder; with another id, a copy of it.
+    pub fn pathway_file(&self, id: &str, copy: Option<(&str, &str)>) -> Option<String> {
+        let mut table = self.tables().ok()?.remove(&format!("pathways/{id}.toml"))?;
+        if let Some((own, title)) = copy {
+            let base = self.pathways.get(id)?.column().to_owned();
+            table.insert("id".to_owned(), own.into());
+            table.insert("based_on".to_owned(), base.into());
+            table.insert("title".to_owned(), title.into());
+        }
+        toml::to_string_pretty(&table).ok()
+    }
+
+    fn tables(&self) -> Result<BTreeMap<String, toml::Table>, Vec<KnowledgeError>> {
+        serde_json::from_str(&self.canonical).map_err(|error| vec![KnowledgeError::at("release", "-", "-", error.to_string())])
+    }
+}
+
 /// Loads a release as it was stored: the canonical JSON of [`Knowledge::canonical`].
 ///
-/// A program goes on being judged by what was known when it was built.
+/// A program goes on being judged by what was known when it was built. Thresholds of rules that came later are taken from
+/// `today`: a rule without its number would be worse than a rule that the release did not know.
 ///
 /// # Errors
 /// Every fault found; an older release that this application no longer understands is one.
-pub fn load_release(canonical: &str) -> Result<Knowledge, Vec<KnowledgeError>> {
+pub fn load_release(canonical: &str, today: &Knowledge) -> Result<Knowledge, Vec<KnowledgeError>> {
     match serde_json::from_str::<BTreeMap<String, toml::Table>>(canonical) {
         // What was drawn and checked once stays as it was: rules of style that came later do not reach back.
-        Ok(tables) => from_tables(&tables, Vec::new(), false),
+        Ok(tables) => from_tables(&tables, Vec::new(), false).map(|mut known| {
+            for (id, row) in &today.thresholds {
+                known.thresholds.entry(id.clone()).or_insert_with(|| row.clone());
+            }
+            known
+        }),
         Err(error) => Err(vec![KnowledgeError::at("release", "-", "-", error.to_string())]),
     }
 }
@@ -183,7 +259,11 @@ fn from_tables(
     check::all(&known, &mut faults);
     check_tests::all(&known, &mut faults);
     if new {
+        check::thresholds(&known, &mut faults);
         check::paths_and_loads(&known, &mut faults);
+        if faults.is_empty() {
+            check_pathway::reach(&known, &mut faults);
+        }
     }
     if !faults.is_empty() {
         return Err(faults);
@@ -244,6 +324,18 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
                 known.gate_classes.insert(row.id.clone(), row);
             }
         }
+        "needs.toml" => {
+            one("need", faults);
+            known.needs = rows(name, table, "need", faults);
+        }
+        "modifiers.toml" => {
+            one("modifier", faults);
+            known.modifiers = rows(name, table, "modifier", faults);
+        }
+        "schools.toml" => {
+            one("school", faults);
+            known.schools = rows(name, table, "school", faults);
+        }
         "hypotheses.toml" => {
             one("hypothesis", faults);
             known.hypotheses = rows(name, table, "hypothesis", faults);
@@ -299,8 +391,8 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
 }
 
 fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError>) -> Option<Pathway> {
-    const SECTIONS: [&str; 8] = ["phase", "corridor", "allowance", "forbidden", "precaution", "sling", "milestone", "gate"];
-    const FIELDS: [&str; 5] = ["id", "weeks", "pain_during_max", "source", "confidence"];
+    const SECTIONS: [&str; 9] = ["phase", "corridor", "allowance", "forbidden", "precaution", "sling", "milestone", "gate", "school"];
+    const FIELDS: [&str; 10] = ["id", "based_on", "title", "class_weeks", "clock", "weeks", "pain_during_max", "pain_later", "source", "confidence"];
     let before = faults.len();
     for key in table.keys() {
         if !SECTIONS.contains(&key.as_str()) && !FIELDS.contains(&key.as_str()) {
@@ -316,6 +408,7 @@ fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError
     rows::<Sling>(name, table, "sling", faults);
     rows::<Milestone>(name, table, "milestone", faults);
     rows::<Gate>(name, table, "gate", faults);
+    rows::<School>(name, table, "school", faults);
     if faults.len() > before {
         return None;
     }

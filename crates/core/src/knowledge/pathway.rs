@@ -1,11 +1,34 @@
-//! Pathways: phases, corridors, allowances, precautions, milestones, gates.
+//! Pathways as they are written: phases, corridors, allowances, precautions, milestones, gates, schools.
+//!
+//! Where healing has a clock rows count in completed weeks; where it has none they count in phases.
+//! [`crate::program::Rules`] turns both, with modifiers and schools, into days for one shoulder.
 
 use super::criteria::Criterion;
 use super::exercise::{Group, Level};
 use super::rows::Confidence;
-use crate::calendar::{PostOpDay, Steps, WEEK};
-use crate::mechanics::{ArmPose, Path};
+use super::school::School;
+use crate::calendar::{PostOpDay, WEEK};
+use crate::mechanics::ArmPose;
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
+
+/// What heals by the calendar, if anything does.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum HealingClock {
+    /// Tissue that was operated on.
+    #[default]
+    Operation,
+    /// A joint that was dislocated.
+    Dislocation,
+    /// A broken bone.
+    Fracture,
+    /// A sprained AC joint.
+    Sprain,
+    /// Nothing: the pathway moves on criteria alone, its weeks are only typical.
+    None,
+}
 
 /// A phase of a pathway.
 #[derive(Debug, Clone, Serialize, Deserialize)]
@@ -15,12 +38,15 @@ pub struct Phase {
     pub id: String,
     /// 1, 2, 3 …
     pub number: u32,
-    /// Earliest completed week.
+    /// Earliest completed week; without a healing clock, the typical one.
     pub earliest_week: i32,
     /// Completed week in which it is expected to end.
     pub expected_end_week: i32,
     /// Exercises that open in this phase; earlier ones may go on.
     pub exercises: Vec<String>,
+    /// Exercises of this phase that only a clinician opens, with a reason.
+    #[serde(default)]
+    pub clinician: Vec<String>,
     /// Ladders in order of importance for the goals of this phase.
     pub focus: Vec<String>,
     /// Most exercises at a time.
@@ -38,7 +64,14 @@ pub struct Phase {
 #[serde(deny_unknown_fields)]
 pub struct CorridorRow {
     /// Completed weeks at the end of the interval.
+    #[serde(default)]
     pub end_of_week: i32,
+    /// Where there is no clock: the phase in which the ceiling holds.
+    #[serde(default)]
+    pub phase: Option<u32>,
+    /// The movement is not made in that phase.
+    #[serde(default)]
+    pub barred: bool,
     /// Expected from day 7N on.
     #[serde(default)]
     pub floor: Option<f64>,
@@ -57,6 +90,7 @@ pub struct Corridor {
     /// Quantity id.
     pub id: String,
     /// Before this completed week the movement is not allowed at all.
+    #[serde(default)]
     pub opens_week: i32,
     /// The table.
     pub rows: Vec<CorridorRow>,
@@ -84,40 +118,16 @@ impl Corridor {
     /// because nobody can be called stiff in a movement that was forbidden a fortnight ago.
     pub const FLOOR_GRACE_DAYS: i32 = 14;
 
-    /// Ceilings by day: `None` inside means free, and before the corridor opens nothing is allowed.
-    ///
-    /// The row "end of week N" holds from where the row before it ended through day 7N − 1.
-    pub fn ceilings(&self) -> Steps<Option<f64>> {
-        let opens = self.opens_week * WEEK;
-        let mut steps = Vec::new();
-        let mut from = 0;
-        for row in &self.rows {
-            let end = row.end_of_week * WEEK;
-            if end > opens {
-                steps.push((from.max(opens), if row.free { None } else { row.ceiling }));
-            }
-            from = end;
-        }
-        steps.push((from.max(opens), None));
-        Steps::new(steps)
-    }
-
-    /// Floors by day, without those that come too soon after the movement opens.
-    pub fn floors(&self) -> Steps<f64> {
-        Steps::new(self.floor_rows().filter(|(day, _)| self.floor_counts(*day)).collect())
-    }
-
     /// Floors that come too soon, to be listed at load.
     pub fn dropped_floors(&self) -> Vec<(PostOpDay, f64)> {
-        self.floor_rows().filter(|(day, _)| !self.floor_counts(*day)).collect()
+        let counts = self.opens_week * WEEK + Self::FLOOR_GRACE_DAYS;
+        let rows = self.rows.iter().filter_map(|row| row.floor.map(|floor| (row.end_of_week * WEEK, floor)));
+        rows.filter(|(day, _)| *day < counts).collect()
     }
 
-    fn floor_rows(&self) -> impl Iterator<Item = (PostOpDay, f64)> + '_ {
-        self.rows.iter().filter_map(|row| row.floor.map(|floor| (row.end_of_week * WEEK, floor)))
-    }
-
-    fn floor_counts(&self, day: PostOpDay) -> bool {
-        day >= self.opens_week * WEEK + Self::FLOOR_GRACE_DAYS
+    /// Whether its rows count in phases.
+    pub fn by_phase(&self) -> bool {
+        self.rows.iter().any(|row| row.phase.is_some())
     }
 }
 
@@ -128,7 +138,11 @@ pub struct Allowance {
     /// Stable id.
     pub id: String,
     /// Completed weeks.
+    #[serde(default)]
     pub from_week: i32,
+    /// Where there is no clock: from this phase on.
+    #[serde(default)]
+    pub from_phase: Option<u32>,
     /// Supraspinatus, infraspinatus, teres minor.
     pub cuff: Vec<Level>,
     /// Subscapularis.
@@ -168,11 +182,6 @@ impl Allowance {
             Group::Distal => &self.distal,
         }
     }
-
-    /// Whether `wanted` is permitted for `group`.
-    pub fn permits(&self, group: Group, wanted: Level) -> bool {
-        wanted == Level::None || self.levels(group).iter().any(|level| level.includes(wanted))
-    }
 }
 
 /// An angle a forbidden position speaks about.
@@ -204,7 +213,8 @@ pub struct AngleTest {
 }
 
 impl AngleTest {
-    fn holds(&self, pose: &ArmPose) -> bool {
+    /// Whether a pose satisfies it.
+    pub fn holds(&self, pose: &ArmPose) -> bool {
         let value = match self.angle {
             AngleName::Plane => pose.plane_deg,
             AngleName::Elevation => pose.elevation_deg,
@@ -222,7 +232,11 @@ pub struct Forbidden {
     /// Stable id.
     pub id: String,
     /// Holds before this completed week.
+    #[serde(default)]
     pub until_week: i32,
+    /// Where there is no clock: holds before this phase.
+    #[serde(default)]
+    pub until_phase: Option<u32>,
     /// All must be true at the same frame; empty means no pose is forbidden.
     #[serde(default)]
     pub all: Vec<AngleTest>,
@@ -235,13 +249,6 @@ pub struct Forbidden {
     pub confidence: Confidence,
 }
 
-impl Forbidden {
-    /// Whether any frame of `path` takes the position.
-    pub fn touches(&self, path: &Path) -> bool {
-        !self.all.is_empty() && path.frames().iter().any(|frame| self.all.iter().all(|test| test.holds(&frame.pose)))
-    }
-}
-
 /// A precaution of daily life.
 #[derive(Debug, Clone, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
@@ -249,9 +256,17 @@ pub struct Precaution {
     /// Stable id, a wording key.
     pub id: String,
     /// From this completed week.
+    #[serde(default)]
     pub from_week: i32,
     /// Before this completed week.
+    #[serde(default)]
     pub until_week: i32,
+    /// Where there is no clock: from this phase on.
+    #[serde(default)]
+    pub from_phase: Option<u32>,
+    /// Where there is no clock: before this phase.
+    #[serde(default)]
+    pub until_phase: Option<u32>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.
@@ -285,6 +300,9 @@ pub struct Milestone {
     /// Quantity id, where it is a measured one.
     #[serde(default)]
     pub quantity: Option<String>,
+    /// A strength test whose force is meant, in percent of the other side.
+    #[serde(default)]
+    pub strength: Option<String>,
     /// The value expected.
     #[serde(default)]
     pub at_least: Option<f64>,
@@ -302,7 +320,7 @@ pub struct Gate {
     pub id: String,
     /// The phase it closes.
     pub from_phase: u32,
-    /// Completed week on which it opens.
+    /// Completed week on which it opens; without a healing clock, the typical one.
     pub week: i32,
     /// What must hold besides time.
     pub criteria: Vec<Criterion>,
@@ -312,16 +330,41 @@ pub struct Gate {
     pub confidence: Confidence,
 }
 
+/// Pain during exercise that is inside the mode later on.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct PainLater {
+    /// From this completed week.
+    pub from_week: i32,
+    /// 0 to 10.
+    pub max: f64,
+}
+
 /// A whole pathway.
 #[derive(Debug, Clone, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 pub struct Pathway {
     /// Stable id.
     pub id: String,
+    /// What heals by the calendar.
+    #[serde(default)]
+    pub clock: HealingClock,
+    /// For a clinic's own: the pathway whose classes of exercises and modifiers it shares.
+    #[serde(default)]
+    pub based_on: Option<String>,
+    /// What a clinic's own is called; the names of the others stand in the catalogue.
+    #[serde(default)]
+    pub title: Option<String>,
+    /// Earliest completed weeks of classes of exercises, instead of those of `gate-classes.toml`.
+    #[serde(default)]
+    pub class_weeks: BTreeMap<String, i32>,
     /// Completed weeks until it ends as a rule.
     pub weeks: i32,
     /// Pain during exercise above this is outside the mode (0 to 10).
     pub pain_during_max: f64,
+    /// What holds instead from a later week on.
+    #[serde(default)]
+    pub pain_later: Option<PainLater>,
     /// Where the pathway comes from.
     pub source: String,
     /// How sure we are.
@@ -349,25 +392,15 @@ pub struct Pathway {
     /// Gates in order.
     #[serde(rename = "gate")]
     pub gates: Vec<Gate>,
+    /// Where practitioners disagree about this pathway.
+    #[serde(rename = "school", default)]
+    pub schools: Vec<School>,
 }
 
 impl Pathway {
-    /// The corridor of a quantity.
-    pub fn corridor(&self, quantity: &str) -> Option<&Corridor> {
-        self.corridors.iter().find(|c| c.id == quantity)
-    }
-
-    /// The allowance in force on `day`, with strength levels delayed by `delay_weeks`.
-    ///
-    /// Rows that open resisted work are delayed, the earlier ones are not: a modifier only tightens.
-    pub fn allowance(&self, day: PostOpDay, delay_weeks: i32) -> Option<&Allowance> {
-        self.allowances
-            .iter()
-            .filter(|row| {
-                let late = row.levels(Group::Cuff).iter().any(|level| *level >= Level::ResistedLight);
-                day >= (row.from_week + if late { delay_weeks } else { 0 }) * WEEK
-            })
-            .max_by_key(|row| row.from_week)
+    /// The id under which other rows know it: its own, or that of the pathway it was copied from.
+    pub fn column(&self) -> &str {
+        self.based_on.as_deref().unwrap_or(&self.id)
     }
 
     /// The phase with this number.
@@ -375,13 +408,8 @@ impl Pathway {
         self.phases.iter().find(|p| p.number == number)
     }
 
-    /// The phase in which an exercise opens.
-    pub fn opening_phase(&self, exercise: &str) -> Option<&Phase> {
-        self.phases.iter().find(|p| p.exercises.iter().any(|e| e == exercise))
-    }
-
-    /// The gate that closes a phase.
-    pub fn gate_after(&self, phase: u32) -> Option<&Gate> {
-        self.gates.iter().find(|g| g.from_phase == phase)
+    /// The school of a question that holds unless another is chosen.
+    pub fn default_school(&self, question: &str) -> Option<&School> {
+        self.schools.iter().find(|s| s.question == question && s.default)
     }
 }

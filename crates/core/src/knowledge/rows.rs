@@ -157,6 +157,12 @@ pub struct GateClass {
     /// Pathways and conditions in which it is not used.
     #[serde(default)]
     pub never: Vec<String>,
+    /// Where there is no healing clock: the phase in which it opens, by pathway; without an entry, the first.
+    #[serde(default)]
+    pub phases: std::collections::BTreeMap<String, u32>,
+    /// Strength work: what delays strength delays it.
+    #[serde(default)]
+    pub strength: bool,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.
@@ -171,6 +177,20 @@ pub struct Threshold {
     pub id: String,
     /// The number, unit in the id.
     pub value: f64,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+/// What answers a need: which ladders work on a measure that is impaired, or on what work asks for.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct NeedRow {
+    /// The measure's id, or a need of work.
+    pub id: String,
+    /// Ladders that work on it, the best first.
+    pub ladders: Vec<String>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.

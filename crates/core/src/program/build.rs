@@ -1,14 +1,50 @@
 //! From a pathway and the facts to a plan: which exercises, from when to when, at what dose.
 
+use super::choose::{Choice, Offer, choose};
+use super::dose::{bounding, start_dose, within_irritability};
+use super::rules::PhaseRule;
 use super::safety::{CheckContext, Status, check_exercise};
 use super::schedule::PhaseSpan;
 use crate::calendar::{PostOpDay, WEEK};
-use crate::episode::Line;
-use crate::knowledge::{Exercise, Phase};
-use crate::reading::Impairment;
+use crate::episode::{Facts, Line};
+use crate::knowledge::Exercise;
+use crate::reading::{Impairment, Irritability};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
+
+/// What a plan is built for, besides what the safety check looks at.
+#[derive(Debug, Clone)]
+pub struct BuildAsk<'a> {
+    /// The phases over days.
+    pub spans: &'a [PhaseSpan],
+    /// What is impaired, ranked.
+    pub impaired: &'a [Impairment],
+    /// How easily the shoulder is stirred up.
+    pub irritability: Irritability,
+    /// Minutes a day that the patient has.
+    pub minutes_per_day: Option<u32>,
+    /// Needs of work beyond the findings, by need id.
+    pub job: Vec<&'static str>,
+    /// The lines of the present program: what runs is kept where nothing is lost by it, what was made by hand always.
+    pub current: &'a [Line],
+    /// Makes the ids of the lines.
+    pub seed: Uuid,
+}
+
+impl<'a> BuildAsk<'a> {
+    /// From the facts on record.
+    pub fn of(facts: &'a Facts, spans: &'a [PhaseSpan], impaired: &'a [Impairment], irritability: Irritability, seed: Uuid) -> Self {
+        let mut job = Vec::new();
+        if facts.story.job_overhead_h.is_some_and(|h| h >= 1.0) {
+            job.push("job-overhead");
+        }
+        if facts.story.job_load_kg.is_some_and(|kg| kg >= 10.0) {
+            job.push("job-load");
+        }
+        BuildAsk { spans, impaired, irritability, minutes_per_day: facts.story.minutes_per_day, job, current: &facts.lines, seed }
+    }
+}
 
 /// A ladder that found no place, and why.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -22,6 +58,30 @@ pub struct LaterItem {
     pub reason: Reason,
 }
 
+/// Why a line stands in the plan.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LineWhy {
+    /// Exercise id.
+    pub exercise: String,
+    /// What it is there for.
+    pub reasons: Vec<Reason>,
+}
+
+/// What a re-run changes against the present program.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PlanDifference {
+    /// Exercise id.
+    pub exercise: String,
+    /// `added`, `removed`, `moved`, `kept-by-hand`.
+    pub change: String,
+    /// First day before and after.
+    pub from_day: [Option<PostOpDay>; 2],
+    /// The day after the last, before and after.
+    pub to_day: [Option<PostOpDay>; 2],
+}
+
 /// What the builder proposes. Deterministic: the same input gives the same plan, ids included.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -32,6 +92,12 @@ pub struct Proposal {
     pub later: Vec<LaterItem>,
     /// What the examination moved to the front of the current phase.
     pub first: Vec<MovedUp>,
+    /// Why each exercise stands there.
+    pub why: Vec<LineWhy>,
+    /// What it changes against the present program.
+    pub difference: Vec<PlanDifference>,
+    /// How far the choice may lie below the best, as a share; 0 when proved best.
+    pub gap: f64,
 }
 
 /// A ladder that is worked on first because of what was measured.
@@ -48,122 +114,250 @@ pub struct MovedUp {
 
 /// Builds a plan from today on.
 ///
-/// For each phase, ladders are taken in the order of the phase's goals; in the phase that runs today those that answer a
-/// measured impairment beyond its error come first, the largest first. Each ladder contributes one rung
-/// at a time, its rungs sharing the phase, each from the first day on which the safety check passes it.
-/// The phase's count and minutes bound what fits, and only so many new exercises start on one day.
+/// For each phase an integer program chooses the ladders (see [`super::choose`]): in the phase that runs today measured
+/// impairments beyond their error count most, the largest first; then the goals of the phase in their order; then what runs
+/// already. A ladder contributes one rung at a time, its rungs sharing the phase, each from the first day on which the safety
+/// check passes it without a word. Only so many new exercises start in one week. Lines made by hand stay as they are.
 /// Source of the bounds: common practice, no published source; the order of the goals is the pathway's.
-pub fn build(ctx: &CheckContext, spans: &[PhaseSpan], impaired: &[Impairment], seed: Uuid) -> Proposal {
+pub fn build(ctx: &CheckContext, ask: &BuildAsk) -> Proposal {
     let ctx = &CheckContext { planning: true, ..*ctx };
-    let mut plan = Proposal { lines: Vec::new(), later: Vec::new(), first: Vec::new() };
-    for span in spans.iter().filter(|span| span.to_day > ctx.today && span.number >= ctx.phase) {
+    let mut plan = Proposal { lines: Vec::new(), later: Vec::new(), first: Vec::new(), why: Vec::new(), difference: Vec::new(), gap: 0.0 };
+    plan.lines.extend(ask.current.iter().filter(|l| l.by_hand && l.to_day > ctx.today).cloned());
+    for span in ask.spans.iter().filter(|span| span.to_day > ctx.today && span.number >= ctx.phase) {
         if let Some(phase) = ctx.pathway.phase(span.number) {
-            // What is impaired now says nothing about a phase that is weeks away.
-            let needs = if span.from_day <= ctx.today { impaired } else { &[] };
-            let focus = by_need(ctx, phase, needs, &mut plan.first);
-            build_phase(ctx, phase, &focus, span, &mut plan, seed);
+            build_phase(ctx, ask, phase, span, &mut plan);
         }
     }
     join_lines(&mut plan.lines);
     plan.lines.sort_by(|a, b| (a.from_day, &a.exercise).cmp(&(b.from_day, &b.exercise)));
-    for (i, line) in plan.lines.iter_mut().enumerate() {
-        line.id = derived_id(seed, i, &line.exercise);
+    for (i, line) in plan.lines.iter_mut().enumerate().filter(|(_, l)| !l.by_hand) {
+        line.id = derived_id(ask.seed, i, &line.exercise);
     }
+    plan.difference = difference(ctx.today, ask.current, &plan.lines);
     plan
 }
 
-/// The ladders of a phase, those that answer an impairment first, the others in the order of the phase's goals.
-fn by_need(ctx: &CheckContext, phase: &Phase, impaired: &[Impairment], first: &mut Vec<MovedUp>) -> Vec<String> {
-    let answers = |ladder: &str, measure: &str| {
-        ctx.known.exercises.values().any(|e| e.ladder == ladder && e.adapts.as_ref().is_some_and(|a| a.quantity == measure))
-    };
-    let mut focus: Vec<String> = Vec::with_capacity(phase.focus.len());
-    for need in impaired.iter().filter(|i| i.real) {
-        for ladder in phase.focus.iter().filter(|l| answers(l, &need.measure)) {
-            if !focus.contains(ladder) {
-                focus.push(ladder.clone());
-                first.push(MovedUp { ladder: ladder.clone(), measure: need.measure.clone(), reason: need.reason.clone() });
-            }
-        }
-    }
-    focus.extend(phase.focus.iter().filter(|l| !focus.contains(l)).cloned().collect::<Vec<_>>());
-    focus
+/// A need of the present: what is missing, how much it weighs, which ladders answer it.
+struct Need<'a> {
+    measure: &'a str,
+    weight: f64,
+    reason: Reason,
+    ladders: Vec<&'a str>,
 }
 
-fn build_phase(ctx: &CheckContext, phase: &Phase, focus: &[String], span: &PhaseSpan, plan: &mut Proposal, seed: Uuid) {
+/// What is impaired now says nothing about a phase that is weeks away; what work asks for counts from the strength phases on.
+fn needs<'a>(ctx: &CheckContext<'a>, ask: &'a BuildAsk, phase: &PhaseRule, span: &PhaseSpan) -> Vec<Need<'a>> {
+    let answers = |measure: &str| -> Vec<&'a str> {
+        let row = ctx.known.needs.iter().find(|n| n.id == measure);
+        let mut ladders: Vec<&'a str> = row.map(|n| n.ladders.iter().map(String::as_str).collect()).unwrap_or_default();
+        for e in ctx.known.exercises.values().filter(|e| e.adapts.as_ref().is_some_and(|a| a.quantity == measure)) {
+            if !ladders.contains(&e.ladder.as_str()) {
+                ladders.push(&e.ladder);
+            }
+        }
+        ladders
+    };
+    let most = ctx.known.threshold("build-weight-need");
+    let mut out = Vec::new();
+    if span.from_day <= ctx.today {
+        for (place, need) in ask.impaired.iter().filter(|i| i.real).enumerate() {
+            // The larger deficit first; even the smallest outweighs the goals it could push out.
+            let weight = most / (1.0 + place.min(8) as f64);
+            out.push(Need { measure: &need.measure, weight, reason: need.reason.clone(), ladders: answers(&need.measure) });
+        }
+    }
+    if phase.number > 2 {
+        for id in &ask.job {
+            out.push(Need { measure: id, weight: most / 16.0, reason: Reason::new("need-job").with("need", *id), ladders: answers(id) });
+        }
+    }
+    out
+}
+
+fn build_phase(ctx: &CheckContext, ask: &BuildAsk, phase: &PhaseRule, span: &PhaseSpan, plan: &mut Proposal) {
     let start = span.from_day.max(ctx.today);
-    let first_visit = plan.lines.is_empty();
-    let per_day = ctx.known.threshold(if first_visit { "first-visit-new-exercises" } else { "later-visit-new-exercises" }) as usize;
-    let (mut minutes, mut count, mut new_today) = (0.0, 0usize, 0usize);
-    for ladder in focus {
-        let later = |reason: Reason| LaterItem { ladder: ladder.clone(), phase: phase.id.clone(), reason };
-        let rungs = open_rungs(ctx, phase, ladder);
-        let Some(longest) = rungs.iter().map(|e| e.dose.minutes()).reduce(f64::max) else {
-            plan.later.push(later(Reason::new("later-no-rung")));
+    let style = &ctx.pathway.style;
+    let needs = needs(ctx, ask, phase, span);
+    let focus: Vec<&str> = {
+        let mut order: Vec<&str> = style.lead.iter().map(String::as_str).filter(|l| phase.focus.iter().any(|f| f == l)).collect();
+        order.extend(phase.focus.iter().map(String::as_str).filter(|l| !style.lead.iter().any(|x| x == l)));
+        let answering: Vec<&str> = needs.iter().flat_map(|n| n.ladders.iter().copied()).collect();
+        order.extend(answering.into_iter().filter(|l| !phase.focus.iter().any(|f| f == l)));
+        let mut seen = std::collections::BTreeSet::new();
+        order.retain(|l| seen.insert(*l));
+        order
+    };
+    let (goal, keep, minute) =
+        (ctx.known.threshold("build-weight-goal"), ctx.known.threshold("build-weight-keep"), ctx.known.threshold("build-weight-minute"));
+    let mut placed: Vec<Vec<Line>> = Vec::new();
+    let mut offer = Offer {
+        needs: needs.iter().map(|n| n.weight).collect(),
+        max_lines: style.max_lines.unwrap_or(phase.max_lines).min(phase.max_lines),
+        max_minutes: phase.max_minutes,
+        max_day_minutes: ask.minutes_per_day.map(f64::from),
+        choices: Vec::new(),
+    };
+    // What was made by hand takes its room first.
+    let by_hand: Vec<&Line> = plan.lines.iter().filter(|l| l.by_hand && l.to_day > start && l.from_day < span.to_day).collect();
+    let taken: Vec<&str> = by_hand.iter().filter_map(|l| ctx.known.exercises.get(&l.exercise)).map(|e| e.ladder.as_str()).collect();
+    offer.max_lines = offer.max_lines.saturating_sub(by_hand.len());
+    offer.max_minutes = (offer.max_minutes - by_hand.iter().map(|l| l.dose.minutes()).sum::<f64>()).max(0.0);
+    offer.max_day_minutes = offer.max_day_minutes.map(|m| (m - by_hand.iter().map(|l| l.dose.day_minutes()).sum::<f64>()).max(0.0));
+    let mut later: Vec<(usize, Reason)> = Vec::new();
+    for (place, ladder) in focus.iter().enumerate() {
+        if taken.contains(ladder) || style.leave_out.contains_key(*ladder) {
+            continue;
+        }
+        let rungs = open_rungs(ctx, ask, phase, ladder);
+        if rungs.is_empty() {
+            later.push((place, Reason::new("later-no-rung")));
+            continue;
+        }
+        let lines = place_ladder(ctx, ask, &rungs, start, span.to_day);
+        let Some(minutes) = lines.iter().map(|l| l.dose.minutes()).reduce(f64::max) else {
+            later.push((place, Reason::new("later-nothing-passes")));
             continue;
         };
-        if count >= phase.max_lines {
-            plan.later.push(later(Reason::new("later-count").with("count", phase.max_lines as f64)));
-            continue;
-        }
-        if minutes + longest > phase.max_minutes {
-            plan.later.push(later(Reason::new("later-minutes").with("minutes", phase.max_minutes)));
-            continue;
-        }
-        let goes_on = plan.lines.iter().any(|l| l.to_day >= start && rungs.iter().any(|e| e.id == l.exercise));
-        let from = if goes_on || new_today < per_day { start } else { start + WEEK };
-        let placed = place_ladder(ctx, &rungs, from, span.to_day, seed);
-        if placed.is_empty() {
-            plan.later.push(later(Reason::new("later-nothing-passes")));
-            continue;
-        }
-        if !goes_on && from == start {
-            new_today += 1;
-        }
-        minutes += longest;
-        count += 1;
-        plan.lines.extend(placed);
+        let runs = lines.iter().any(|l| plan.lines.iter().chain(ask.current).any(|old| old.exercise == l.exercise && old.to_day >= start));
+        let in_focus = phase.focus.iter().any(|f| f == ladder);
+        let value = if in_focus { goal * (focus.len() - place) as f64 } else { 0.0 } + if runs { keep } else { 0.0 } - minute * minutes;
+        offer.choices.push(Choice {
+            ladder: place,
+            minutes,
+            day_minutes: lines.iter().map(|l| l.dose.day_minutes()).fold(0.0, f64::max),
+            value,
+            needs: needs.iter().enumerate().filter(|(_, n)| n.ladders.contains(ladder)).map(|(i, _)| i).collect(),
+        });
+        placed.push(lines);
     }
+    let chosen = choose(&offer);
+    plan.gap = plan.gap.max(chosen.gap);
+    explain(&focus, &offer, &chosen.taken, &needs, phase, plan);
+    later.extend(refused(&offer, &chosen.taken, &focus));
+    later.sort_by_key(|(place, _)| *place);
+    plan.later.extend(later.into_iter().map(|(place, reason)| LaterItem { ladder: focus[place].to_owned(), phase: phase.id.clone(), reason }));
+    let per_week = ctx.known.threshold(if ask.current.is_empty() && span.from_day <= ctx.today { "first-visit-new-exercises" } else { "later-visit-new-exercises" });
+    let mut fresh = 0usize;
+    for i in chosen.taken {
+        let mut lines = placed[i].clone();
+        let goes_on = lines.iter().any(|l| plan.lines.iter().chain(ask.current).any(|old| old.exercise == l.exercise && old.to_day >= start));
+        if !goes_on && lines.first().is_some_and(|l| l.from_day == start) {
+            let wait = WEEK * (fresh / (per_week as usize).max(1)) as i32;
+            fresh += 1;
+            lines.retain(|l| l.to_day > start + wait);
+            if let Some(first) = lines.first_mut() {
+                first.from_day = first.from_day.max(start + wait);
+            }
+        }
+        plan.lines.extend(lines);
+    }
+}
+
+/// Why the chosen ones are there.
+fn explain(focus: &[&str], offer: &Offer, taken: &[usize], needs: &[Need], phase: &PhaseRule, plan: &mut Proposal) {
+    for i in taken {
+        let choice = &offer.choices[*i];
+        let ladder = focus[choice.ladder];
+        for need in choice.needs.iter().map(|n| &needs[*n]) {
+            if !plan.first.iter().any(|m| m.ladder == ladder && m.measure == need.measure) {
+                plan.first.push(MovedUp { ladder: ladder.to_owned(), measure: need.measure.to_owned(), reason: need.reason.clone() });
+            }
+        }
+        let mut reasons: Vec<Reason> = choice.needs.iter().map(|n| needs[*n].reason.clone()).collect();
+        if let Some(place) = phase.focus.iter().position(|f| f == ladder) {
+            reasons.push(Reason::new("why-goal").with("phase", phase.id.as_str()).with("place", (place + 1) as f64));
+        }
+        plan.why.push(LineWhy { exercise: ladder.to_owned(), reasons });
+    }
+}
+
+/// Why the others are not, and what stands there instead.
+fn refused(offer: &Offer, taken: &[usize], focus: &[&str]) -> Vec<(usize, Reason)> {
+    let sum = |of: fn(&Choice) -> f64| taken.iter().map(|i| of(&offer.choices[*i])).sum::<f64>();
+    let last = taken.iter().min_by(|a, b| offer.choices[**a].value.total_cmp(&offer.choices[**b].value)).map(|i| focus[offer.choices[*i].ladder]);
+    let mut out = Vec::new();
+    for (i, choice) in offer.choices.iter().enumerate().filter(|(i, _)| !taken.contains(i)) {
+        let _ = i;
+        let reason = if taken.len() >= offer.max_lines {
+            Reason::new("later-count").with("count", offer.max_lines as f64)
+        } else if sum(|c| c.minutes) + choice.minutes > offer.max_minutes {
+            Reason::new("later-minutes").with("minutes", offer.max_minutes)
+        } else if let Some(most) = offer.max_day_minutes.filter(|m| sum(|c| c.day_minutes) + choice.day_minutes > *m) {
+            Reason::new("later-day-minutes").with("minutes", most)
+        } else {
+            Reason::new("later-not-worth")
+        };
+        out.push((choice.ladder, match last {
+            Some(instead) => reason.with("instead", instead),
+            None => reason,
+        }));
+    }
+    out
 }
 
 /// The rungs of a ladder a phase works on: those it opens, or the highest one opened before.
-fn open_rungs<'a>(ctx: &CheckContext<'a>, phase: &Phase, ladder: &str) -> Vec<&'a Exercise> {
+fn open_rungs<'a>(ctx: &CheckContext<'a>, ask: &BuildAsk, phase: &PhaseRule, ladder: &str) -> Vec<&'a Exercise> {
+    let bound = bounding(ask.irritability, ctx.pathway.clock);
+    // How irritable it is today says nothing about a phase that is not reached.
+    let fits = |e: &Exercise| phase.number > ctx.phase || within_irritability(e, bound);
     let mut all: Vec<(&Exercise, u32)> = ctx
         .known
         .exercises
         .values()
-        .filter(|e| e.ladder == ladder)
+        .filter(|e| e.ladder == ladder && fits(e))
         .filter_map(|e| ctx.pathway.opening_phase(&e.id).map(|p| (e, p.number)))
         .filter(|(_, opens)| *opens <= phase.number)
         .collect();
     all.sort_by_key(|(e, _)| e.rung);
     let own: Vec<&Exercise> = all.iter().filter(|(_, opens)| *opens == phase.number).map(|(e, _)| *e).collect();
-    if own.is_empty() { all.last().map(|(e, _)| *e).into_iter().collect() } else { own }
+    let mut out = if own.is_empty() { all.last().map(|(e, _)| *e).into_iter().collect() } else { own };
+    // Whoever stands on a rung of this phase is not sent back to its first.
+    if let Some(now) = ask.current.iter().filter(|l| l.from_day <= ctx.today && l.to_day > ctx.today).find_map(|l| out.iter().position(|e| e.id == l.exercise)) {
+        out.drain(..now);
+    }
+    out
 }
 
 /// One rung after the other between two days, each once the check passes it.
-fn place_ladder(ctx: &CheckContext, rungs: &[&Exercise], from: PostOpDay, to: PostOpDay, seed: Uuid) -> Vec<Line> {
+fn place_ladder(ctx: &CheckContext, ask: &BuildAsk, rungs: &[&Exercise], from: PostOpDay, to: PostOpDay) -> Vec<Line> {
     let share = ((to - from) / rungs.len().max(1) as i32).max(WEEK);
+    let bound = bounding(ask.irritability, ctx.pathway.clock);
     let mut lines: Vec<Line> = Vec::new();
     for (i, exercise) in rungs.iter().enumerate() {
         let wish = from + share * i as i32;
-        let Some(day) = first_passing(ctx, exercise, wish, to) else { continue };
+        let kept = ask.current.iter().rev().find(|l| l.exercise == exercise.id);
+        let dose = |day| kept.map_or_else(|| start_dose(ctx.pathway, exercise, bound, day), |l| l.dose);
+        let Some((day, dose)) = first_passing(ctx, exercise, &dose, wish, to) else { continue };
         if let Some(last) = lines.last_mut() {
             last.to_day = day;
         }
         lines.retain(|l| l.to_day > l.from_day);
-        lines.push(Line { id: seed, exercise: exercise.id.clone(), from_day: day, to_day: to, dose: exercise.dose, override_reason: None });
+        let override_reason = None;
+        lines.push(Line { id: ask.seed, exercise: exercise.id.clone(), from_day: day, to_day: to, dose, override_reason, by_hand: false });
     }
     lines
 }
 
-/// The first day of `[from, to)` from which nothing blocks the exercise through its end, looking at `from` and at each later week.
-fn first_passing(ctx: &CheckContext, exercise: &Exercise, from: PostOpDay, to: PostOpDay) -> Option<PostOpDay> {
-    let weekly = (from / WEEK + 1..).map(|week| week * WEEK).take_while(|day| *day < to);
-    std::iter::once(from)
-        .chain(weekly)
-        .filter(|day| *day < to)
-        .find(|day| check_exercise(ctx, exercise, &exercise.dose, *day).findings.iter().all(|f| f.status == Status::Allowed))
+/// The first day of `[from, to)` on which nothing speaks against the exercise: `from` itself, or a day on which a rule changes.
+fn first_passing(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    dose: &dyn Fn(PostOpDay) -> crate::knowledge::Dose,
+    from: PostOpDay,
+    to: PostOpDay,
+) -> Option<(PostOpDay, crate::knowledge::Dose)> {
+    if from >= to {
+        return None;
+    }
+    let passes = |day: PostOpDay| check_exercise(ctx, exercise, &dose(day), day).findings.iter().all(|f| f.status == Status::Allowed);
+    // Rules of healing only open with time, so what is closed on the last day is closed on all of them.
+    if !passes(to - 1) {
+        return None;
+    }
+    let mut days: Vec<PostOpDay> = ctx.pathway.turning_days().iter().copied().chain(ctx.limits.iter().filter_map(|l| l.until_day)).collect();
+    days.retain(|day| *day > from && *day < to);
+    days.sort_unstable();
+    std::iter::once(from).chain(days).find(|day| passes(*day)).map(|day| (day, dose(day)))
 }
 
 /// Joins neighbouring lines of the same exercise.
@@ -172,11 +366,43 @@ fn join_lines(lines: &mut Vec<Line>) {
     let mut joined: Vec<Line> = Vec::with_capacity(lines.len());
     for line in lines.drain(..) {
         match joined.last_mut() {
-            Some(last) if last.exercise == line.exercise && line.from_day <= last.to_day => last.to_day = last.to_day.max(line.to_day),
+            Some(last) if last.exercise == line.exercise && last.by_hand == line.by_hand && line.from_day <= last.to_day && !line.by_hand => {
+                last.to_day = last.to_day.max(line.to_day);
+            }
             _ => joined.push(line),
         }
     }
     *lines = joined;
+}
+
+/// What changes for each exercise from today on.
+pub(super) fn difference(today: PostOpDay, before: &[Line], after: &[Line]) -> Vec<PlanDifference> {
+    let span = |lines: &[Line], id: &str| {
+        let own = lines.iter().filter(|l| l.exercise == id && l.to_day > today);
+        own.fold(None, |all: Option<(i32, i32, bool)>, l| {
+            Some(all.map_or((l.from_day, l.to_day, l.by_hand), |(a, b, h)| (a.min(l.from_day), b.max(l.to_day), h || l.by_hand)))
+        })
+    };
+    let names: std::collections::BTreeSet<&str> = before.iter().chain(after).map(|l| l.exercise.as_str()).collect();
+    names
+        .into_iter()
+        .filter_map(|id| {
+            let (old, new) = (span(before, id), span(after, id));
+            let change = match (old, new) {
+                (None, Some(_)) => "added",
+                (Some(_), None) => "removed",
+                (Some(_), Some((.., true))) => "kept-by-hand",
+                (Some(a), Some(b)) if (a.0.max(today), a.1) != (b.0.max(today), b.1) => "moved",
+                _ => return None,
+            };
+            Some(PlanDifference {
+                exercise: id.to_owned(),
+                change: change.to_owned(),
+                from_day: [old.map(|o| o.0), new.map(|n| n.0)],
+                to_day: [old.map(|o| o.1), new.map(|n| n.1)],
+            })
+        })
+        .collect()
 }
 
 /// An id that depends only on the seed, the place and the exercise, so that a re-run gives the same lines.

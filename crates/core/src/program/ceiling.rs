@@ -1,8 +1,8 @@
 //! The ceiling and the floor of a movement on a day: the pathway's, replaced by the surgeon's.
 
+use super::rules::Rules;
 use crate::calendar::PostOpDay;
 use crate::episode::SurgeonLimit;
-use crate::knowledge::Pathway;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -70,15 +70,8 @@ pub struct CeilingToday {
 /// dated release. A limit whose end date has come goes on holding until its end is confirmed; for days
 /// still to come the plan assumes that it will be, and says so (`provisional`).
 /// Source: common practice, no published source.
-pub fn ceiling_on(pathway: &Pathway, limits: &[SurgeonLimit], quantity: &str, day: PostOpDay, today: PostOpDay) -> CeilingToday {
-    let base = match pathway.corridor(quantity) {
-        None => Ceiling::Free,
-        Some(corridor) => match corridor.ceilings().at(day) {
-            None => Ceiling::NoneAllowed,
-            Some(None) => Ceiling::Free,
-            Some(Some(value)) => Ceiling::UpTo { value: *value },
-        },
-    };
+pub fn ceiling_on(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, day: PostOpDay, today: PostOpDay) -> CeilingToday {
+    let base = pathway.corridor(quantity).map_or(Ceiling::Free, |c| c.ceilings.at(day).copied().unwrap_or(Ceiling::NoneAllowed));
     let mut out = CeilingToday {
         ceiling: base,
         reason: Reason::new(match base {
@@ -123,8 +116,8 @@ pub fn ceiling_on(pathway: &Pathway, limits: &[SurgeonLimit], quantity: &str, da
 /// The floor of `quantity` on `day`: the smaller of the pathway's and the surgeon's, never above the ceiling.
 ///
 /// Source: common practice, no published source (several conditions: the smallest floor counts).
-pub fn floor_on(pathway: &Pathway, limits: &[SurgeonLimit], quantity: &str, day: PostOpDay, today: PostOpDay) -> Option<f64> {
-    let base = pathway.corridor(quantity).and_then(|c| c.floors().at(day).copied());
+pub fn floor_on(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, day: PostOpDay, today: PostOpDay) -> Option<f64> {
+    let base = pathway.corridor(quantity).and_then(|c| c.floors.at(day).copied());
     let written = limits
         .iter()
         .filter(|l| l.quantity == quantity && l.until_day.is_none_or(|until| day < until))
@@ -160,12 +153,12 @@ pub struct Band {
 }
 
 /// The bands of `quantity` over the whole pathway.
-pub fn band_view(pathway: &Pathway, limits: &[SurgeonLimit], quantity: &str, today: PostOpDay) -> Vec<Band> {
-    let end = pathway.weeks * crate::calendar::WEEK;
+pub fn band_view(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, today: PostOpDay) -> Vec<Band> {
+    let end = pathway.end_day;
     let mut days: Vec<PostOpDay> = vec![0, today.clamp(0, end)];
     if let Some(corridor) = pathway.corridor(quantity) {
-        days.extend(corridor.ceilings().steps.iter().map(|s| s.0));
-        days.extend(corridor.floors().steps.iter().map(|s| s.0));
+        days.extend(corridor.ceilings.steps.iter().map(|s| s.0));
+        days.extend(corridor.floors.steps.iter().map(|s| s.0));
     }
     days.extend(limits.iter().filter_map(|l| l.until_day));
     days.retain(|day| (0..end).contains(day));

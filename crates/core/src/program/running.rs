@@ -1,7 +1,7 @@
 //! Which lines of a program run on a day: never one that waits for a gate.
 
 use super::safety::{CheckContext, Status, check_exercise};
-use crate::calendar::{PostOpDay, WEEK};
+use crate::calendar::PostOpDay;
 use crate::episode::{Facts, Line};
 
 /// The lines that belong to a day: those planned for it in a phase that has been reached, and, while a
@@ -11,7 +11,7 @@ use crate::episode::{Facts, Line};
 /// Source: common practice, no published source (hold: stay in the phase, keep the program).
 pub fn scheduled_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: PostOpDay) -> Vec<&'a Line> {
     let opens = |line: &Line| ctx.pathway.opening_phase(&line.exercise).map_or(u32::MAX, |phase| phase.number);
-    let due = ctx.pathway.gate_after(ctx.phase).map(|gate| gate.week * WEEK).filter(|opens_day| day >= *opens_day);
+    let due = ctx.pathway.gate_after(ctx.phase).map(|gate| gate.opens_day).filter(|opens_day| day >= *opens_day);
     let reached: Vec<&Line> = facts.lines.iter().filter(|line| opens(line) <= ctx.phase && line.from_day <= day).collect();
     let mut out: Vec<&Line> = reached.iter().copied().filter(|line| day < line.to_day).collect();
     if let Some(gate_day) = due {

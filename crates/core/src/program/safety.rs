@@ -1,10 +1,11 @@
 //! May this exercise be done on this day? Every rule that speaks is named.
 
 use super::ceiling::{Ceiling, CeilingToday, ceiling_on};
+use super::rules::{Lock, Rules};
 use crate::calendar::{PostOpDay, WEEK};
 use crate::episode::{Line, SurgeonLimit};
-use crate::knowledge::{Dose, Exercise, Group, Knowledge, Level, Pathway};
-use crate::mechanics::{ArmPose, Attitude, Path};
+use crate::knowledge::{Dose, Exercise, Group, HealingClock, Helper, Knowledge, Level};
+use crate::mechanics::{ArmPose, Attitude, Path, PathPoint};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -57,8 +58,8 @@ impl Verdict {
 pub struct CheckContext<'a> {
     /// All knowledge.
     pub known: &'a Knowledge,
-    /// The pathway.
-    pub pathway: &'a Pathway,
+    /// The rules of this shoulder: its pathway with schools, modifiers and general health.
+    pub pathway: &'a Rules,
     /// The surgeon's limits.
     pub limits: &'a [SurgeonLimit],
     /// Open red flags, by id.
@@ -71,8 +72,8 @@ pub struct CheckContext<'a> {
     pub phase: u32,
     /// Today's post-operative day.
     pub today: PostOpDay,
-    /// Weeks by which general health delays strength work.
-    pub strength_delay_weeks: i32,
+    /// The other arm is itself protected, so it cannot simply carry this one.
+    pub helper_protected: bool,
     /// What is at hand.
     pub kit: &'a [String],
     /// True when a plan is judged: what waits for a gate is planned, and runs only once the gate is passed.
@@ -81,7 +82,7 @@ pub struct CheckContext<'a> {
 
 /// The arm at rest in a sling: never a movement, never a breach.
 fn at_rest(pose: &ArmPose) -> bool {
-    pose.elevation_deg <= 30.0 && (-70.0..=0.0).contains(&pose.twist_deg()) && (0.0..=90.0).contains(&pose.plane_deg)
+    pose.elevation_deg <= 30.0 && (-70.0..=1e-6).contains(&pose.twist_deg()) && (0.0..=90.0).contains(&pose.plane_deg)
 }
 
 /// What a frame asks of each quantity: `(quantity, demand)`.
@@ -105,6 +106,15 @@ fn demands(pose: &ArmPose, active: Option<&'static str>) -> Vec<(&'static str, f
     }
     if e >= 30.0 && (-30.0..=60.0).contains(&pose.plane_deg) {
         out.push(("passive-er-90", pose.clinic_deg()));
+        if e >= 60.0 {
+            out.push(("passive-ir-90", -pose.clinic_deg()));
+        }
+    }
+    if (-30.0..=20.0).contains(&pose.plane_deg) {
+        out.push(("passive-abduction", e));
+    }
+    if pose.plane_deg < -45.0 {
+        out.push(("active-extension", e));
     }
     if e >= 45.0 && pose.plane_deg > 90.0 {
         out.push(("horizontal-adduction", pose.plane_deg));
@@ -119,15 +129,14 @@ fn active_quantity(exercise: &Exercise) -> Option<&'static str> {
     })
 }
 
-/// The path on a day, cut where the ceiling it follows is reached.
+/// The path on a day, cut where the ceiling it follows is reached; `None` where nothing is cut off.
 ///
 /// # Errors
 /// The reading that is left when the cut leaves less than the exercise needs.
-pub(super) fn path_on(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Path, f64> {
-    let path = exercise.path();
-    let (Some(adapts), Some(ceiling)) = (&exercise.adapts, ceiling) else { return Ok(path) };
+fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path>, f64> {
+    let (Some(adapts), Some(ceiling)) = (&exercise.adapts, ceiling) else { return Ok(None) };
     let limit = match ceiling {
-        Ceiling::Free => return Ok(path),
+        Ceiling::Free => return Ok(None),
         Ceiling::NoneAllowed => return Err(0.0),
         Ceiling::UpTo { value } => value,
     };
@@ -136,8 +145,9 @@ pub(super) fn path_on(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<P
         "passive-er-90" => pose.clinic_deg(),
         _ => pose.elevation_deg,
     };
-    let frames = path.frames();
-    let Some(over) = frames.iter().position(|frame| reading(&frame.pose) > limit) else { return Ok(path) };
+    let frames = exercise.frames();
+    let Some(over) = frames.iter().position(|frame| reading(&frame.pose) > limit) else { return Ok(None) };
+    let path = exercise.path();
     if limit < adapts.least_deg || over == 0 {
         return Err(limit);
     }
@@ -150,7 +160,7 @@ pub(super) fn path_on(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<P
     let legs = path.keys.len().saturating_sub(1).max(1) as f64;
     let mut keys: Vec<ArmPose> = path.keys.iter().enumerate().filter(|(i, _)| (*i as f64) / legs < cut).map(|(_, k)| *k).collect();
     keys.extend(path.at(cut));
-    Ok(Path { keys })
+    Ok(Some(Path { keys }))
 }
 
 /// Checks one exercise with one dose on one day.
@@ -177,9 +187,9 @@ pub fn check_exercise(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day:
     }
     match ctx.pathway.opening_phase(&exercise.id) {
         None => say(Blocked, false, Reason::new("not-in-pathway").with("pathway", ctx.pathway.id.as_str())),
-        Some(phase) if day < phase.earliest_week * WEEK => {
+        Some(phase) if ctx.pathway.clock != HealingClock::None && day < phase.earliest_day => {
             let reason = Reason::new("phase-too-early").with("phase", phase.id.as_str());
-            say(Blocked, false, reason.with("week", phase.earliest_week).with("opens_day", phase.earliest_week * WEEK));
+            say(Blocked, false, reason.with("week", phase.earliest_day / WEEK).with("opens_day", phase.earliest_day));
         }
         Some(phase) if phase.number > ctx.phase && !ctx.planning => {
             say(Blocked, false, Reason::new("phase-not-reached").with("phase", phase.id.as_str()));
@@ -190,34 +200,55 @@ pub fn check_exercise(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day:
         Some(_) => {}
     }
     for gate in &exercise.gates {
-        if let Some(week) = gate_week(ctx, gate)
-            && day < week * WEEK
-        {
-            say(
-                Blocked,
-                false,
-                Reason::new("gate-week").with("gate_class", gate.as_str()).with("week", week).with("opens_day", week * WEEK),
-            );
+        let about = |rule: &str| Reason::new(rule).with("gate_class", gate.as_str());
+        match ctx.pathway.class(gate) {
+            None => say(Blocked, false, about("class-unknown").with("pathway", ctx.pathway.id.as_str())),
+            Some(class) => {
+                let whose = |reason: Reason| reason.with("whose", class.whose.as_str());
+                if class.lock == Lock::Never {
+                    say(Blocked, false, whose(about("class-never")));
+                } else if day < class.opens_day && ctx.pathway.clock == HealingClock::None {
+                    say(Blocked, false, about("class-waits-for-phase"));
+                } else if day < class.opens_day {
+                    let reason = about("gate-week").with("week", class.opens_day / WEEK);
+                    say(Blocked, false, reason.with("opens_day", class.opens_day));
+                }
+                if class.lock == Lock::Clinician {
+                    say(Caution, true, whose(about("class-clinician")));
+                }
+            }
         }
+    }
+    if ctx.pathway.clinician_opens(&exercise.id) {
+        say(Caution, true, Reason::new("clinician-opens"));
+    }
+    if ctx.helper_protected && matches!(exercise.helper, Helper::OtherHand | Helper::Stick | Helper::Pulley) {
+        say(Caution, true, Reason::new("helper-arm-protected"));
+    }
+    if let Some(school) = ctx.pathway.style.leave_out.get(&exercise.ladder) {
+        say(Caution, true, Reason::new("school-leaves-out").with("school", school.as_str()));
     }
     check_allowances(ctx, exercise, dose, day, &mut say);
     for tag in &exercise.tags {
-        for rule in ctx.pathway.forbidden.iter().filter(|f| f.tags.contains(tag) && day < f.until_week * WEEK) {
-            say(Blocked, false, Reason::new("forbidden-position").with("position", rule.id.as_str()).with("week", rule.until_week));
+        for rule in ctx.pathway.forbidden.iter().filter(|f| f.tags.contains(tag) && day < f.until_day) {
+            say(Blocked, false, forbidden(ctx, rule));
         }
     }
     let adapts_to = adapted_ceiling(ctx, exercise, day);
-    match path_on(exercise, adapts_to.as_ref().map(|c| c.ceiling)) {
+    match cut_path(exercise, adapts_to.as_ref().map(|c| c.ceiling)) {
         Err(left) => {
             if let (Some(adapts), Some(on)) = (&exercise.adapts, &adapts_to) {
                 let reason = Reason::new("no-room-below-ceiling").with("quantity", adapts.quantity.as_str());
                 say(Blocked, false, reason.with("ceiling", left).with("needs", adapts.least_deg).with("whose", on.reason.rule.as_str()));
             }
         }
-        Ok(path) => check_path(ctx, exercise, &path, day, &mut say),
+        Ok(cut) => check_path(ctx, exercise, cut.as_ref(), day, &mut say),
     }
     for missing in exercise.kit.iter().filter(|item| !ctx.kit.contains(item)) {
         say(Caution, true, Reason::new("kit-missing").with("kit", missing.as_str()));
+    }
+    if let Some(finding) = super::dose::rest_findings(exercise, dose, day) {
+        say(finding.status, finding.overridable, finding.reason);
     }
     if let Some((field, low, high)) = outside_range(exercise, dose) {
         say(Caution, true, Reason::new("dose-outside-range").with("field", field).with("min", low).with("max", high));
@@ -243,26 +274,28 @@ fn adapted_ceiling(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> O
 
 /// Where an exercise ends on a day: the path, cut at the ceiling it follows. For the figure and the handout.
 pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Path {
-    path_on(exercise, adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling)).unwrap_or_else(|_| exercise.path())
+    cut_path(exercise, adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling)).ok().flatten().unwrap_or_else(|| exercise.path())
 }
 
-fn gate_week(ctx: &CheckContext, gate: &str) -> Option<i32> {
-    let week = *ctx.known.gate_classes.get(gate)?.weeks.get(&ctx.pathway.id)?;
-    // Strength work starts at week 12 in every surgical pathway here; only that is delayed by general health.
-    Some(if week >= 12 { week + ctx.strength_delay_weeks } else { week })
+/// The reason a position is forbidden, with when that ends.
+fn forbidden(ctx: &CheckContext, rule: &super::rules::ForbiddenRule) -> Reason {
+    if ctx.pathway.clock == HealingClock::None {
+        return Reason::new("forbidden-position-phase").with("position", rule.id.as_str());
+    }
+    Reason::new("forbidden-position").with("position", rule.id.as_str()).with("week", rule.until_day / WEEK)
 }
 
 fn check_allowances(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: PostOpDay, say: &mut impl FnMut(Status, bool, Reason)) {
-    let Some(allowance) = ctx.pathway.allowance(day, ctx.strength_delay_weeks) else {
+    let Some(allowance) = ctx.pathway.allowance(day) else {
         say(Status::Blocked, false, Reason::new("no-allowance-yet"));
         return;
     };
     for demand in &exercise.demand {
         if !allowance.permits(demand.group, demand.level) {
             let reason = Reason::new("allowance").with("group", wire(demand.group)).with("level", wire(demand.level));
-            say(Status::Blocked, false, reason.with("week", allowance.from_week));
+            say(Status::Blocked, false, reason.with("week", allowance.from_day / WEEK));
         }
-        if let (Some(max), Some(effort), Level::Isometric) = (allowance.cuff_effort_max_pct, dose.effort_pct, demand.level)
+        if let (Some(max), Some(effort), Level::Isometric) = (allowance.effort_max_pct(), dose.effort_pct, demand.level)
             && effort > max
         {
             say(Status::Blocked, false, Reason::new("effort-above").with("max", f64::from(max)).with("given", f64::from(effort)));
@@ -282,24 +315,26 @@ fn check_allowances(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: P
     }
 }
 
-fn check_path(ctx: &CheckContext, exercise: &Exercise, path: &Path, day: PostOpDay, say: &mut impl FnMut(Status, bool, Reason)) {
-    for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_week * WEEK && f.touches(&exercise.path())) {
-        say(Status::Blocked, false, Reason::new("forbidden-position").with("position", rule.id.as_str()).with("week", rule.until_week));
+fn check_path(ctx: &CheckContext, exercise: &Exercise, cut: Option<&Path>, day: PostOpDay, say: &mut impl FnMut(Status, bool, Reason)) {
+    for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_day && f.touches(exercise.frames())) {
+        say(Status::Blocked, false, forbidden(ctx, rule));
     }
     let active = active_quantity(exercise);
     // What the cut is about is judged on the cut path, everything else on the whole one: so a tighter
     // ceiling can never hide a breach of another.
     let adapts = exercise.adapts.as_ref().map_or("", |a| a.quantity.as_str());
     let cut_by = |quantity: &str| quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"));
-    let on_cut = peaks(path, active).into_iter().filter(|(q, _)| cut_by(q));
-    let on_whole = peaks(&exercise.path(), active).into_iter().filter(|(q, _)| !cut_by(q));
-    for (quantity, peak) in on_cut.chain(on_whole) {
+    let whole = exercise.peaks(|frames| peaks(frames, active));
+    let on_cut = cut.map(|path| peaks(&path.frames(), active));
+    let on_cut = on_cut.as_deref().unwrap_or(whole).iter().filter(|(q, _)| cut_by(q));
+    let on_whole = whole.iter().filter(|(q, _)| !cut_by(q));
+    for (quantity, peak) in on_cut.chain(on_whole).copied() {
         let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
         // Turning is judged against neutral where nothing is allowed; lifting against anything beyond rest.
         let breach = match on.ceiling {
             Ceiling::Free => false,
             Ceiling::UpTo { value } => peak > value + 1e-6,
-            Ceiling::NoneAllowed => peak > if quantity.contains("elevation") { 30.0 } else { 0.0 },
+            Ceiling::NoneAllowed => peak > rest_deg(quantity) + 1e-6,
         };
         if breach {
             let mut reason = Reason::new("path-over-ceiling").with("quantity", quantity).with("peak", peak.round());
@@ -316,30 +351,28 @@ fn check_path(ctx: &CheckContext, exercise: &Exercise, path: &Path, day: PostOpD
 /// The same rules as for exercises: forbidden positions, ceilings, contraction allowances.
 pub fn bars_position(ctx: &CheckContext, path: &Path, demand: &[crate::knowledge::Demand], tags: &[String], day: PostOpDay) -> Vec<Reason> {
     let mut out = Vec::new();
-    for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_week * WEEK) {
-        if rule.touches(path) || tags.iter().any(|tag| rule.tags.contains(tag)) {
-            out.push(Reason::new("forbidden-position").with("position", rule.id.as_str()).with("week", rule.until_week));
+    let frames = path.frames();
+    for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_day) {
+        if rule.touches(&frames) || tags.iter().any(|tag| rule.tags.contains(tag)) {
+            out.push(forbidden(ctx, rule));
         }
     }
     let active = demand.iter().any(|d| d.level >= Level::Active).then_some("active-elevation-upright");
-    for (quantity, peak) in peaks(path, active) {
+    for (quantity, peak) in peaks(&frames, active) {
         let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
         match on.ceiling {
-            Ceiling::NoneAllowed if peak > if quantity.contains("elevation") { 30.0 } else { 0.0 } => {
-                let opens = ctx.pathway.corridor(quantity).map_or(0, |c| c.opens_week);
-                out.push(Reason::new("barred-until-week").with("quantity", quantity).with("week", opens).with("opens_day", opens * WEEK));
-            }
+            Ceiling::NoneAllowed if peak > rest_deg(quantity) + 1e-6 => out.push(barred_until(ctx, quantity)),
             Ceiling::UpTo { value } if peak > value + 1e-6 => {
                 out.push(Reason::new("test-over-ceiling").with("quantity", quantity).with("peak", peak.round()).with("ceiling", value));
             }
             _ => {}
         }
     }
-    match ctx.pathway.allowance(day, ctx.strength_delay_weeks) {
+    match ctx.pathway.allowance(day) {
         None => out.push(Reason::new("no-allowance-yet")),
         Some(allowance) => {
             out.extend(demand.iter().filter(|d| !allowance.permits(d.group, d.level)).map(|d| {
-                Reason::new("allowance").with("group", wire(d.group)).with("level", wire(d.level)).with("week", allowance.from_week)
+                Reason::new("allowance").with("group", wire(d.group)).with("level", wire(d.level)).with("week", allowance.from_day / WEEK)
             }))
         }
     }
@@ -347,9 +380,9 @@ pub fn bars_position(ctx: &CheckContext, path: &Path, demand: &[crate::knowledge
 }
 
 /// The greatest demand on each quantity along a path.
-fn peaks(path: &Path, active: Option<&'static str>) -> Vec<(&'static str, f64)> {
+fn peaks(frames: &[PathPoint], active: Option<&'static str>) -> Vec<(&'static str, f64)> {
     let mut peaks: Vec<(&'static str, f64)> = Vec::new();
-    for frame in path.frames().iter().filter(|frame| !at_rest(&frame.pose)) {
+    for frame in frames.iter().filter(|frame| !at_rest(&frame.pose)) {
         for (quantity, demand) in demands(&frame.pose, active) {
             match peaks.iter_mut().find(|(q, _)| *q == quantity) {
                 Some(peak) => peak.1 = peak.1.max(demand),
@@ -386,17 +419,28 @@ fn wire<T: Serialize>(value: T) -> String {
     serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
 }
 
+/// What a movement that is not made at all may show at rest, in degrees: a hanging arm is never quite still.
+fn rest_deg(quantity: &str) -> f64 {
+    match quantity {
+        "active-extension" => 10.0,
+        q if q.contains("elevation") || q.contains("abduction") => 30.0,
+        _ => 0.0,
+    }
+}
+
+/// Why a movement is not made yet, and when it opens.
+pub fn barred_until(ctx: &CheckContext, quantity: &str) -> Reason {
+    let opens = ctx.pathway.corridor(quantity).map_or(0, |c| c.opens_day);
+    if ctx.pathway.clock == HealingClock::None {
+        return Reason::new("barred-until-phase").with("quantity", quantity);
+    }
+    Reason::new("barred-until-week").with("quantity", quantity).with("week", opens / WEEK).with("opens_day", opens)
+}
+
 /// Days in `[from, to)` on which a rule of the pathway or a limit changes, and `from` itself.
 fn turning_days(ctx: &CheckContext, from: PostOpDay, to: PostOpDay) -> Vec<PostOpDay> {
-    let pathway = ctx.pathway;
-    let mut days = vec![from];
-    days.extend(pathway.allowances.iter().flat_map(|a| [a.from_week * WEEK, (a.from_week + ctx.strength_delay_weeks) * WEEK]));
-    days.extend(pathway.forbidden.iter().map(|f| f.until_week * WEEK));
-    for corridor in &pathway.corridors {
-        days.extend(corridor.ceilings().steps.iter().map(|s| s.0));
-    }
-    days.extend(ctx.limits.iter().filter_map(|l| l.until_day));
-    days.push(ctx.today);
+    let rules = ctx.pathway.turning_days().iter().copied();
+    let mut days: Vec<PostOpDay> = rules.chain(ctx.limits.iter().filter_map(|l| l.until_day)).chain([from, ctx.today]).collect();
     days.retain(|day| *day == from || (from..to).contains(day));
     days.sort_unstable();
     days.dedup();

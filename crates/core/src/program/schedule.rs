@@ -1,8 +1,8 @@
 //! Which phase has been reached, and when the later ones may come.
 
+use super::rules::Rules;
 use crate::calendar::{PostOpDay, WEEK};
 use crate::episode::Facts;
-use crate::knowledge::Pathway;
 use serde::{Deserialize, Serialize};
 
 /// A phase over days.
@@ -22,7 +22,7 @@ pub struct PhaseSpan {
 }
 
 /// The phase reached: one more than the gates passed in order. Nobody is in a phase because of the calendar alone.
-pub fn reached_phase(pathway: &Pathway, facts: &Facts) -> u32 {
+pub fn reached_phase(pathway: &Rules, facts: &Facts) -> u32 {
     let mut phase = 1;
     while let Some(gate) = pathway.gate_after(phase)
         && facts.gate_passes.iter().any(|pass| pass.gate == gate.id)
@@ -38,12 +38,12 @@ const LEAST_STAY_DAYS: i32 = 2 * WEEK;
 /// The phases over days. A gate that is late moves the phases after it; ceilings do not move.
 ///
 /// A gate that is due and not passed is expected within a week. Source: our choice.
-pub fn schedule(pathway: &Pathway, facts: &Facts) -> Vec<PhaseSpan> {
+pub fn schedule(pathway: &Rules, facts: &Facts) -> Vec<PhaseSpan> {
     let today = facts.day();
     let reached = reached_phase(pathway, facts);
     let mut spans: Vec<PhaseSpan> = Vec::new();
     for phase in &pathway.phases {
-        let earliest = phase.earliest_week * WEEK;
+        let earliest = phase.earliest_day;
         let from_day = if phase.number == 1 {
             0
         } else if phase.number <= reached {
@@ -62,7 +62,7 @@ pub fn schedule(pathway: &Pathway, facts: &Facts) -> Vec<PhaseSpan> {
             id: phase.id.clone(),
             number: phase.number,
             from_day,
-            to_day: (phase.expected_end_week * WEEK).max(from_day + LEAST_STAY_DAYS),
+            to_day: phase.expected_end_day.max(from_day + LEAST_STAY_DAYS),
             projected: phase.number > reached,
         });
     }

@@ -2,13 +2,15 @@
 
 use super::ceiling::{Band, band_view};
 use super::safety::{CheckContext, Verdict, check_line};
+use super::dose::{Volume, volume};
 use super::schedule::{PhaseSpan, reached_phase, schedule};
-use crate::calendar::{Clock, PostOpDay, WEEK};
+use crate::calendar::{Clock, PostOpDay};
 use crate::episode::{Facts, Line};
 use crate::exam::reading_view;
-use crate::knowledge::{Helper, Purpose, Unit};
+use crate::knowledge::{HealingClock, Helper, Purpose, Unit};
 use crate::progress::{GateView, evaluate_gate};
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 
 /// Corridor of one quantity with the readings on it.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -120,6 +122,9 @@ pub struct MilestoneView {
     pub day: PostOpDay,
     /// Quantity id, where it is a measured one.
     pub quantity: Option<String>,
+    /// A strength test, where it is a force in percent of the other side.
+    #[serde(default)]
+    pub strength: Option<String>,
     /// The value expected.
     pub at_least: Option<f64>,
     /// Whether a valid reading has reached it.
@@ -150,6 +155,28 @@ pub struct ScoreView {
     pub gates: Vec<GateMark>,
     /// Milestones.
     pub milestones: Vec<MilestoneView>,
+    /// What heals by the calendar.
+    #[serde(default)]
+    pub clock: HealingClock,
+    /// The schools that hold, by question.
+    #[serde(default)]
+    pub schools: BTreeMap<String, String>,
+    /// Modifiers that tighten.
+    #[serde(default)]
+    pub modifiers: Vec<String>,
+    /// What the exercises of each phase add up to in a week of it.
+    #[serde(default)]
+    pub volumes: Vec<PhaseVolume>,
+}
+
+/// What runs in a phase, summed up on its middle day.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PhaseVolume {
+    /// Phase number.
+    pub phase: u32,
+    /// The sums.
+    pub volume: Volume,
 }
 
 /// Corridors of every quantity of the pathway, with readings.
@@ -200,7 +227,7 @@ pub fn score_view(ctx: &CheckContext, facts: &Facts) -> ScoreView {
         .gates
         .iter()
         .map(|gate| GateMark {
-            day: phases.iter().find(|p| p.number == gate.from_phase + 1).map_or(gate.week * WEEK, |p| p.from_day),
+            day: phases.iter().find(|p| p.number == gate.from_phase + 1).map_or(gate.opens_day, |p| p.from_day),
             passed: facts.gate_passes.iter().any(|p| p.gate == gate.id),
             view: evaluate_gate(ctx, facts, gate),
         })
@@ -210,8 +237,9 @@ pub fn score_view(ctx: &CheckContext, facts: &Facts) -> ScoreView {
         .iter()
         .map(|m| MilestoneView {
             id: m.id.clone(),
-            day: m.week * WEEK,
+            day: m.day,
             quantity: m.quantity.clone(),
+            strength: m.strength.clone(),
             at_least: m.at_least,
             reached: m.quantity.as_deref().zip(m.at_least).map(|(quantity, bound)| {
                 facts.operated_readings(quantity).any(|r| r.value >= bound && reading_view(ctx, facts, r).usable())
@@ -220,22 +248,34 @@ pub fn score_view(ctx: &CheckContext, facts: &Facts) -> ScoreView {
         .collect();
     ScoreView {
         today: Clock::at(ctx.today),
-        end_day: phases.last().map_or(pathway.weeks * WEEK, |p| p.to_day.max(pathway.weeks * WEEK)),
+        end_day: phases.last().map_or(pathway.end_day, |p| p.to_day.max(pathway.end_day)),
         phase: reached_phase(pathway, facts),
-        sling: pathway.sling.first().map(|s| SlingSpan {
+        sling: pathway.sling.as_ref().map(|s| SlingSpan {
             id: s.id.clone(),
-            day_and_night_until: s.day_and_night_until_week * WEEK,
-            nights_until: s.nights_until_week * WEEK,
+            day_and_night_until: s.day_and_night_until,
+            nights_until: s.nights_until,
         }),
         precautions: pathway
             .precautions
             .iter()
-            .map(|p| PrecautionSpan { id: p.id.clone(), from_day: p.from_week * WEEK, to_day: p.until_week * WEEK })
+            .map(|p| PrecautionSpan { id: p.id.clone(), from_day: p.from_day, to_day: p.until_day })
             .collect(),
         corridors: corridor_views(ctx, facts),
+        volumes: phases
+            .iter()
+            .filter(|p| p.to_day > ctx.today)
+            .map(|p| {
+                let middle = p.from_day.max(ctx.today).midpoint(p.to_day - 1);
+                let runs: Vec<&Line> = facts.lines.iter().filter(|l| (l.from_day..l.to_day).contains(&middle)).collect();
+                PhaseVolume { phase: p.number, volume: volume(ctx, &runs, facts.story.minutes_per_day) }
+            })
+            .collect(),
         phases,
         lines,
         gates,
         milestones,
+        clock: pathway.clock,
+        schools: pathway.schools.iter().cloned().collect(),
+        modifiers: facts.story.modifiers.clone(),
     }
 }

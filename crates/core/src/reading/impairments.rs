@@ -49,7 +49,7 @@ pub fn impairments(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
             }
             let (mut whole, mut against) = measure_for(facts, quantity);
             // What is not yet allowed is not missing: under a ceiling the ceiling is the measure.
-            if let Some(ceiling) = protection(ctx, facts, &quantity.id, facts.day(), facts.day()).ceiling.value().filter(|c| *c < whole) {
+            if let Some(ceiling) = protection(ctx, &quantity.id, facts.day(), facts.day()).ceiling.value().filter(|c| *c < whole) {
                 (whole, against) = (ceiling, "ceiling");
             }
             let deficit = whole - last.value;

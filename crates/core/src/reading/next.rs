@@ -192,7 +192,7 @@ fn worth(
 
 /// What protection has against a test today; empty when nothing has.
 pub fn barred(ctx: &CheckContext, facts: &Facts, test: &ClinicalTest) -> Vec<Reason> {
-    if !facts.operated() {
+    if !ctx.pathway.protects() {
         // A surgeon's limit can stand without an operation here (after a fracture, say): it bars all the same.
         return if facts.limits.is_empty() { Vec::new() } else { bars_position(ctx, &test.path(), &test.demand, &test.tags, facts.day()) };
     }

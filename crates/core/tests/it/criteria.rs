@@ -3,8 +3,9 @@
 use super::shoulder::*;
 use proptest::prelude::*;
 use ritorno_core::episode::*;
-use ritorno_core::knowledge::{Comparison, Criterion, CriterionKind, Gate, LogEvent};
+use ritorno_core::knowledge::{Comparison, Criterion, CriterionKind, LogEvent};
 use ritorno_core::lanes::{LaneName, lane};
+use ritorno_core::program::GateRule;
 use ritorno_core::progress::{CriterionStatus as S, evaluate_gate};
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
@@ -24,15 +25,8 @@ fn leaf(i: usize, status: S, facts: &mut Facts) -> Criterion {
     Criterion { id: code.clone(), ask: CriterionKind::Attested { code, max_age_days: 7 } }
 }
 
-fn gate(criteria: Vec<Criterion>) -> Gate {
-    Gate {
-        id: "made-up".into(),
-        from_phase: 1,
-        week: 2,
-        criteria,
-        source: "our choice".into(),
-        confidence: ritorno_core::knowledge::Confidence::C,
-    }
+fn gate(criteria: Vec<Criterion>) -> GateRule {
+    GateRule { id: "made-up".into(), from_phase: 1, opens_day: 14, holds_time: true, criteria }
 }
 
 fn status_of(facts: &Facts, ask: CriterionKind) -> S {
@@ -129,7 +123,7 @@ fn adherence_leaves_out_today_and_days_without_a_plan() {
     let mut facts = shoulder(40);
     pass(&mut facts, "to-protected-passive", 14);
     let dose = known().exercises["pel1"].dose; // three times a day
-    facts.lines.push(Line { id: Uuid::now_v7(), exercise: "pel1".into(), from_day: 36, to_day: 60, dose, override_reason: None });
+    facts.lines.push(Line { id: Uuid::now_v7(), exercise: "pel1".into(), from_day: 36, to_day: 60, dose, override_reason: None, by_hand: false });
     let assessment = |facts: &Facts| {
         let a = Assessment::new(known(), facts).expect("a known pathway");
         ritorno_core::progress::adherence_pct(&a.ctx(), facts, 14)

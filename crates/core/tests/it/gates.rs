@@ -29,7 +29,7 @@ fn ready(day: i32) -> Facts {
     f.scores.push(Score { id: Uuid::now_v7(), score: "rest-pain".into(), value: 2.0, on: on(day - 1) });
     f.attestations.push(Attestation { id: Uuid::now_v7(), code: "no-guarding".into(), holds: true, on: on(day - 1) });
     let dose = known().exercises["pel1"].dose;
-    f.lines.push(Line { id: Uuid::now_v7(), exercise: "pel1".into(), from_day: 20, to_day: 60, dose, override_reason: None });
+    f.lines.push(Line { id: Uuid::now_v7(), exercise: "pel1".into(), from_day: 20, to_day: 60, dose, override_reason: None, by_hand: false });
     for back in 1..14 {
         let fact = LogFact::Done { sessions: 2, repetitions: 10 };
         f.log.push(LogEntry { id: Uuid::now_v7(), on: on(day - back), exercise: Some("pel1".into()), fact });
@@ -97,7 +97,7 @@ fn at_the_limit_satisfies_a_floor_and_is_not_called_stiff() {
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     assert!(calls(&assessment.ctx(), &facts, "passive-elevation").is_empty());
     // The pathway's floor of 90 can never rise above the surgeon's ceiling of 80.
-    assert_eq!(floor_on(assessment.pathway, &facts.limits, "passive-elevation", 44, 44), Some(80.0));
+    assert_eq!(floor_on(&assessment.pathway, &facts.limits, "passive-elevation", 44, 44), Some(80.0));
 }
 
 #[test]
@@ -143,7 +143,7 @@ fn active_beyond_passive_is_kept_and_not_used() {
 
 #[test]
 fn the_surgeon_replaces_the_pathway_and_the_end_is_confirmed_by_hand() {
-    let pathway = &known().pathways[CUFF];
+    let pathway = &rules(CUFF);
     let dated = [limit("passive-er-side", 20.0, Some(42))];
     let at = |limits: &[SurgeonLimit], day, today| ceiling_on(pathway, limits, "passive-er-side", day, today);
     assert_eq!(at(&dated, 38, 38).ceiling, Ceiling::UpTo { value: 20.0 });

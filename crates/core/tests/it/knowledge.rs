@@ -1,7 +1,8 @@
 //! The loader: what it accepts, and how it names what it refuses.
 
-use super::shoulder::{CUFF, files, known};
+use super::shoulder::{CUFF, files, known, rules};
 use ritorno_core::knowledge::{KnowledgeError, load, load_release};
+use ritorno_core::program::Ceiling;
 
 fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
     let mut all = files();
@@ -22,8 +23,11 @@ fn refused(file: &str, from: &str, to: &str, row: &str, field: &str) {
 #[test]
 fn the_shipped_files_load_and_hold_what_was_asked_for() {
     let known = known();
-    assert!(known.exercises.len() >= 30, "{} exercises", known.exercises.len());
-    assert_eq!(known.pathways.len(), 2);
+    assert!(known.exercises.len() >= 200, "{} exercises", known.exercises.len());
+    // Twenty pathways, some of them in grades or sizes, and the one for a shoulder that has none.
+    assert_eq!(known.pathways.len(), 25);
+    assert!(known.pathways.values().filter(|p| p.id != "no-operation").all(|p| p.phases.len() >= 4 && p.gates.len() == p.phases.len() - 1));
+    assert!(known.modifiers.len() >= 12 && known.pathways.values().map(|p| p.schools.len()).sum::<usize>() >= 40);
     assert!(known.references.values().all(|r| r.recalled == "from memory"));
     // Rotation at 90° opens at week 8, so its week-9 floor would call a shoulder stiff after seven days.
     let dropped: Vec<_> = known.dropped_floors.iter().map(|d| (d.quantity.as_str(), d.day)).collect();
@@ -68,24 +72,25 @@ fn every_fault_names_file_row_and_field() {
 
 #[test]
 fn rows_read_as_the_calendar_says() {
-    let corridor = known().pathways[CUFF].corridor("passive-elevation").expect("a corridor");
-    let ceilings = corridor.ceilings();
-    assert_eq!(ceilings.at(13), None, "motion is forbidden before week 2");
-    assert_eq!(ceilings.at(14), Some(&Some(120.0)));
-    assert_eq!(ceilings.at(41), Some(&Some(120.0)));
-    assert_eq!(ceilings.at(42), Some(&Some(155.0)));
-    assert_eq!(ceilings.at(63), Some(&None));
-    let floors = corridor.floors();
-    assert_eq!(floors.at(41), None);
-    assert_eq!(floors.at(42), Some(&90.0));
-    assert_eq!(floors.at(63), Some(&130.0));
+    let rules = rules(CUFF);
+    let corridor = rules.corridor("passive-elevation").expect("a corridor");
+    let at = |day| *corridor.ceilings.at(day).expect("from the beginning on");
+    let up_to = |value| Ceiling::UpTo { value };
+    assert_eq!(at(13), Ceiling::NoneAllowed, "motion is forbidden before week 2");
+    assert_eq!(at(14), up_to(120.0));
+    assert_eq!(at(41), up_to(120.0));
+    assert_eq!(at(42), up_to(155.0));
+    assert_eq!(at(63), Ceiling::Free);
+    assert_eq!(corridor.floors.at(41), None);
+    assert_eq!(corridor.floors.at(42), Some(&90.0));
+    assert_eq!(corridor.floors.at(63), Some(&130.0));
 }
 
 #[test]
 fn a_stored_release_reads_back_as_the_knowledge_it_was() {
-    let back = load_release(&known().canonical).unwrap_or_else(|faults| panic!("{faults:#?}"));
+    let back = load_release(&known().canonical, known()).unwrap_or_else(|faults| panic!("{faults:#?}"));
     assert_eq!(back.sha256, known().sha256);
     assert_eq!(format!("{:?}", back.pathways), format!("{:?}", known().pathways));
     assert_eq!(format!("{:?}", back.exercises), format!("{:?}", known().exercises));
-    assert!(load_release("{").is_err() && load_release("{}").is_err());
+    assert!(load_release("{", known()).is_err());
 }

@@ -5,6 +5,7 @@ mod examined;
 mod gates;
 mod house;
 mod knowledge;
+mod library;
 mod loading;
 mod mechanics;
 mod outcome;

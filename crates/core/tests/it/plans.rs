@@ -3,15 +3,13 @@
 use super::shoulder::*;
 use ritorno_core::episode::{Facts, Line, StopReason};
 use ritorno_core::knowledge::Level;
-use ritorno_core::program::{Proposal, Status, build, check_exercise, check_line, running_lines, schedule, score_view};
-use ritorno_core::reading::impairments;
+use ritorno_core::program::{Proposal, Status, check_exercise, check_line, running_lines, schedule, score_view};
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
 pub fn plan(facts: &Facts) -> Proposal {
     let assessment = Assessment::new(known(), facts).expect("a known pathway");
-    let ctx = assessment.ctx();
-    build(&ctx, &schedule(ctx.pathway, facts), &impairments(&ctx, facts), Uuid::nil())
+    assessment.propose(Uuid::nil())
 }
 
 fn first_day(plan: &Proposal, levels: impl Fn(Level) -> bool) -> Option<i32> {
@@ -71,6 +69,7 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
             to_day: to,
             dose: known().exercises[exercise].dose,
             override_reason: None,
+            by_hand: false,
         };
         change(&mut line);
         check_line(&assessment.ctx(), &line)
@@ -125,11 +124,11 @@ fn diabetes_delays_strength_and_nothing_else() {
 fn a_gate_that_is_late_moves_later_phases_and_no_ceiling() {
     let mut facts = shoulder(80);
     pass(&mut facts, "to-protected-passive", 14);
-    let spans = schedule(&known().pathways[CUFF], &facts);
+    let spans = schedule(&rules(CUFF), &facts);
     assert_eq!(spans[2].from_day, 87, "due on day 42, not passed by day 80: expected within a week");
     assert_eq!(spans[3].from_day, 101, "a fortnight later at the earliest, not on day 84");
     pass(&mut facts, "to-assisted", 44);
-    let spans = schedule(&known().pathways[CUFF], &facts);
+    let spans = schedule(&rules(CUFF), &facts);
     assert_eq!((spans[2].from_day, spans[3].from_day), (44, 84));
 }
 

@@ -38,7 +38,7 @@ fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
     let path = resolved_path(&ctx, exercise, day);
     for step in 0..=200 {
         let pose = path.at(f64::from(step) / 200.0).expect("a pose");
-        let resting = pose.elevation_deg <= 30.0 && pose.twist_deg() <= 0.0 && pose.twist_deg() >= -70.0 && pose.plane_deg >= 0.0;
+        let resting = pose.elevation_deg <= 30.0 && pose.twist_deg() <= 1e-6 && pose.twist_deg() >= -70.0 && pose.plane_deg >= 0.0;
         if resting {
             continue;
         }
@@ -46,7 +46,7 @@ fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
         {
             Ceiling::Free => false,
             Ceiling::UpTo { value: top } => value > top + 0.01,
-            Ceiling::NoneAllowed => value > slack,
+            Ceiling::NoneAllowed => value > slack + 0.01,
         };
         if pose.plane_deg > -30.0 && over("passive-elevation", pose.elevation_deg, 30.0) {
             return Some(format!("elevation {:.1}", pose.elevation_deg));
@@ -100,7 +100,7 @@ proptest! {
     #[test]
     fn a_line_is_never_judged_by_the_days_before_today(facts in any_shoulder(), from in 0i32..40) {
         let day = facts.day();
-        let line = Line { id: Uuid::nil(), exercise: "hew1".into(), from_day: from, to_day: day.max(from + 1), dose: known().exercises["hew1"].dose, override_reason: None };
+        let line = Line { id: Uuid::nil(), exercise: "hew1".into(), from_day: from, to_day: day.max(from + 1), dose: known().exercises["hew1"].dose, override_reason: None, by_hand: false };
         let assessment = Assessment::new(known(), &facts).expect("known");
         let verdict = ritorno_core::program::check_line(&assessment.ctx(), &line);
         prop_assert!(verdict.findings.iter().all(|f| f.day >= day));

@@ -4,6 +4,7 @@ use chrono::{Days, NaiveDate};
 use ritorno_core::episode::*;
 use ritorno_core::knowledge::{Knowledge, NamedText, Setting, load};
 use ritorno_core::mechanics::Arm;
+use ritorno_core::program::{Choices, Rules};
 use std::sync::OnceLock;
 use uuid::Uuid;
 
@@ -16,6 +17,11 @@ pub fn files() -> Vec<NamedText> {
 pub fn known() -> &'static Knowledge {
     static KNOWN: OnceLock<Knowledge> = OnceLock::new();
     KNOWN.get_or_init(|| load(&files()).unwrap_or_else(|faults| panic!("{faults:#?}")))
+}
+
+/// The rules of a pathway without choices.
+pub fn rules(pathway: &str) -> Rules {
+    Rules::new(known(), &known().pathways[pathway], &Choices::default())
 }
 
 pub fn day0() -> NaiveDate {

@@ -161,13 +161,12 @@ fn a_program_is_judged_by_the_knowledge_it_was_built_with() {
     let lines: Vec<_> = proposal["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
     vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
     // An older release, in which elevation went to 100 degrees in weeks 2 to 6, and a program built with it.
-    let older = clinic.state.knowledge.canonical.replacen(
-        "\"ceiling\":120.0,\"end_of_week\":6,\"floor\":90.0",
-        "\"ceiling\":100.0,\"end_of_week\":6,\"floor\":90.0",
-        1,
-    );
+    let canonical = &clinic.state.knowledge.canonical;
+    let (before, own) = canonical.split_at(canonical.find("pathways/cuff-repair-small-medium.toml").expect("the pathway's file"));
+    let row = "\"ceiling\":120.0,\"end_of_week\":6,\"floor\":90.0";
+    let older = format!("{before}{}", own.replacen(row, &row.replace("120.0", "100.0"), 1));
     assert_ne!(older, clinic.state.knowledge.canonical);
-    let release = ritorno_core::knowledge::load_release(&older).expect("loads");
+    let release = ritorno_core::knowledge::load_release(&older, &clinic.state.knowledge).expect("loads");
     let mut owner = clinic.owner();
     ritorno_store::knowledge::keep(&mut owner, &release.sha256, &release.canonical).expect("kept");
     diesel::sql_query(format!("update program set knowledge_sha256 = '{}'", release.sha256)).execute(&mut owner).expect("updated");

@@ -1,0 +1,164 @@
+//! What a decision does to a line: the next dose, the next rung, the rung below.
+
+use super::Change;
+use crate::calendar::PostOpDay;
+use crate::episode::Line;
+use crate::knowledge::{Dose, Exercise, Knowledge};
+use crate::program::{CheckContext, Finding, Status, check_exercise, start_dose};
+use crate::reading::Irritability;
+use uuid::Uuid;
+
+/// Whether a dose stands at the top of its range in what progresses first: repetitions, sets, hold.
+pub(super) fn at_top(exercise: &Exercise, dose: &Dose) -> bool {
+    let range = &exercise.range;
+    dose.repetitions >= range.repetitions[1] && dose.sets >= range.sets[1] && dose.hold_s >= range.hold_s[1]
+}
+
+/// One step more of one thing: repetitions, then sets, then hold, then load. `None` at the top of everything.
+///
+/// Elastic may go up a level from 20 repetitions on or at the top of a shorter range, must at 25, and restarts at the low end; weight by half a kilo, above 3 kg by at
+/// most a tenth. Source: common practice, no published source.
+pub(super) fn more(exercise: &Exercise, dose: &Dose, [may, must]: [u32; 2]) -> Option<Dose> {
+    let range = &exercise.range;
+    let mut next = *dose;
+    let low = range.repetitions[0].max(1);
+    let level_up = || {
+        let (level, max) = (dose.elastic_level?, range.elastic_level_max?);
+        (level < max).then_some(Dose { elastic_level: Some(level + 1), repetitions: low, ..*dose })
+    };
+    // So many repetitions with an elastic are no longer strength: the level goes up before anything else.
+    if dose.repetitions >= must
+        && let Some(up) = level_up()
+    {
+        return Some(up);
+    }
+    if dose.repetitions < range.repetitions[1] {
+        next.repetitions = (dose.repetitions + if range.repetitions[1] > 12 { 3 } else { 2 }).min(range.repetitions[1]);
+        return Some(next);
+    }
+    if dose.sets < range.sets[1] {
+        next.sets += 1;
+        return Some(next);
+    }
+    if dose.hold_s < range.hold_s[1] {
+        next.hold_s = (dose.hold_s + 5).min(range.hold_s[1]);
+        return Some(next);
+    }
+    if let (Some(kg), Some(max)) = (dose.load_kg, range.load_kg_max) {
+        let step = if kg > 3.0 { (kg * 0.1).min(0.5) } else { 0.5 };
+        let heavier = ((kg + step) * 10.0).round() / 10.0;
+        if heavier <= max + 1e-9 {
+            return Some(Dose { load_kg: Some(heavier), repetitions: low, ..next });
+        }
+    }
+    (dose.repetitions >= may.min(range.repetitions[1])).then(level_up).flatten()
+}
+
+/// The lower half of the range, after days without.
+pub(super) fn lower_half(exercise: &Exercise, dose: &Dose) -> Dose {
+    let [low, high] = exercise.range.repetitions;
+    let sets = (exercise.range.sets[0] + exercise.range.sets[1]) / 2;
+    Dose { repetitions: dose.repetitions.min(low.midpoint(high)).max(1), sets: dose.sets.min(sets.max(1)), ..*dose }
+}
+
+/// Less of the same: sets down by the cut, at least one.
+pub(super) fn less(dose: &Dose, cut_pct: f64) -> Dose {
+    let keep = 1.0 - cut_pct / 100.0;
+    let sets = ((f64::from(dose.sets) * keep).round() as u32).max(1);
+    let repetitions = if sets == dose.sets { ((f64::from(dose.repetitions) * keep).round() as u32).max(1) } else { dose.repetitions };
+    Dose { sets, repetitions, ..*dose }
+}
+
+/// More often and never harder, for a stiff shoulder.
+pub(super) fn more_often(exercise: &Exercise, dose: &Dose) -> Option<Dose> {
+    (dose.times_per_day < exercise.range.times_per_day[1]).then(|| Dose { times_per_day: dose.times_per_day + 1, ..*dose })
+}
+
+/// One lighter day: the level below, else half the weight, else half the sets.
+pub(super) fn eased(dose: &Dose) -> Dose {
+    let mut out = less(dose, 50.0);
+    match (dose.elastic_level, dose.load_kg) {
+        (Some(level), _) if level > 1 => out.elastic_level = Some(level - 1),
+        (_, Some(kg)) if kg >= 1.0 => out.load_kg = Some((kg * 5.0).round() / 10.0),
+        _ => {}
+    }
+    out
+}
+
+/// What speaks against an exercise today, blocking first; empty when nothing does.
+pub(super) fn against(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: PostOpDay) -> Vec<Finding> {
+    let mut findings = check_exercise(ctx, exercise, dose, day).findings;
+    findings.retain(|f| f.status != Status::Allowed);
+    findings.sort_by_key(|f| std::cmp::Reverse(f.status));
+    findings
+}
+
+/// The rung that follows, with the dose it starts with, and what speaks against it today.
+pub(super) fn next_rung(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Option<(Change, Vec<Finding>)> {
+    let next = exercise.next.iter().filter_map(|id| ctx.known.exercises.get(id));
+    let mut offers: Vec<(Change, Vec<Finding>)> = next
+        .filter(|e| ctx.pathway.opening_phase(&e.id).is_some())
+        .map(|e| {
+            let dose = start_dose(ctx.pathway, e, Irritability::Low, day);
+            (Change::Exercise { exercise: e.id.clone(), dose }, against(ctx, e, &dose, day))
+        })
+        .collect();
+    // The first that nothing speaks against; else the first.
+    let clean = offers.iter().position(|(_, against)| against.is_empty()).unwrap_or(0);
+    (!offers.is_empty()).then(|| offers.swap_remove(clean))
+}
+
+/// The rung `down` below on the same ladder that nothing blocks today.
+pub(super) fn rung_below(ctx: &CheckContext, exercise: &Exercise, down: u32, day: PostOpDay) -> Option<Change> {
+    let mut below: Vec<&Exercise> = ctx
+        .known
+        .exercises
+        .values()
+        .filter(|e| e.ladder == exercise.ladder && e.rung < exercise.rung && ctx.pathway.opening_phase(&e.id).is_some())
+        .filter(|e| against(ctx, e, &start_dose(ctx.pathway, e, Irritability::Low, day), day).iter().all(|f| f.status != Status::Blocked))
+        .collect();
+    below.sort_by_key(|e| std::cmp::Reverse(e.rung));
+    let target = below.get(down.saturating_sub(1) as usize).or(below.last())?;
+    Some(Change::Exercise { exercise: target.id.clone(), dose: start_dose(ctx.pathway, target, Irritability::Low, day) })
+}
+
+/// The lines after a change of one of them was accepted on `day`: what runs until today ends, what follows begins today.
+///
+/// After less than before, later rungs of the same ladder begin no sooner than `step-back-delay-days` later.
+pub fn apply(known: &Knowledge, lines: &[Line], line: Uuid, change: &Change, day: PostOpDay, id: Uuid) -> Vec<Line> {
+    let ladder = |exercise: &str| known.exercises.get(exercise).map(|e| (e.ladder.as_str(), e.rung));
+    let old = lines.iter().find(|l| l.id == line);
+    let back = match (old.and_then(|l| ladder(&l.exercise)), change) {
+        (Some((_, rung)), Change::Exercise { exercise, .. }) => ladder(exercise).is_some_and(|(_, to)| to < rung),
+        _ => false,
+    };
+    let own = old.and_then(|l| ladder(&l.exercise)).map(|(l, _)| l);
+    let wait = day + known.threshold("step-back-delay-days") as PostOpDay;
+    let mut out: Vec<Line> = Vec::with_capacity(lines.len() + 1);
+    for l in lines {
+        let same_ladder = l.id != line && l.from_day > day && ladder(&l.exercise).map(|(x, _)| x) == own;
+        if same_ladder && back {
+            let from_day = l.from_day.max(wait);
+            if l.to_day > from_day {
+                out.push(Line { from_day, ..l.clone() });
+            }
+            continue;
+        }
+        if l.id != line || *change == Change::None {
+            out.push(l.clone());
+            continue;
+        }
+        if l.from_day < day {
+            out.push(Line { to_day: day, ..l.clone() });
+        }
+        let (exercise, dose) = match change {
+            Change::None | Change::Remove => continue,
+            Change::Dose { dose } => (l.exercise.clone(), *dose),
+            Change::Exercise { exercise, dose } => (exercise.clone(), *dose),
+        };
+        let to_day = l.to_day.max(if back { wait } else { day + 1 });
+        let id = if l.from_day < day { id } else { l.id };
+        out.push(Line { id, exercise, from_day: day, to_day, dose, override_reason: l.override_reason.clone(), by_hand: true });
+    }
+    out
+}

@@ -1,0 +1,462 @@
+//! Deciding progress: stop, step back, hold, more of it, or the next rung; each with its rule, its inputs and their dates,
+//! the alternatives that were not taken, and the sentence for the patient. The clinician accepts, changes or overrides.
+//!
+//! Source of the thresholds: common practice, no published source; the pain rules after Thomeé 1997 and Silbernagel 2007 as
+//! used by Holmgren 2012, from memory. All of them are rows in `thresholds.toml`.
+
+mod change;
+mod diary;
+
+pub use change::apply;
+
+use crate::calendar::PostOpDay;
+use crate::episode::{Facts, Line, LogFact, OtherSide};
+use crate::exam::calls;
+use crate::knowledge::{Dose, Exercise};
+use crate::program::{CheckContext, Finding, Status, running_lines, scheduled_lines};
+use crate::progress::adherence_pct;
+use crate::reason::Reason;
+use diary::{Diary, SessionDay};
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+/// What is proposed for a line, the gravest first.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Move {
+    /// Not today; somebody is to be asked.
+    Stop,
+    /// The rung below, or less.
+    StepBack,
+    /// A lighter day; it counts neither way.
+    Ease,
+    /// Stay, with less load.
+    HoldSore,
+    /// Stay, more often and never harder.
+    HoldStiff,
+    /// Stay: something is not known.
+    HoldUnknown,
+    /// Stay: it is too early.
+    HoldTooEarly,
+    /// More of the same rung.
+    ProgressDose,
+    /// The next rung.
+    NextRung,
+}
+
+/// What it does to the line.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "kind", rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Change {
+    /// Nothing.
+    None,
+    /// Another dose.
+    Dose {
+        /// The dose from today on.
+        dose: Dose,
+    },
+    /// Another exercise of the ladder.
+    Exercise {
+        /// Exercise id.
+        exercise: String,
+        /// Its dose.
+        dose: Dose,
+    },
+    /// The line ends.
+    Remove,
+}
+
+/// Something else that could be done, and why it was not proposed.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Alternative {
+    /// What.
+    pub kind: Move,
+    /// Why not.
+    pub reason: Reason,
+    /// What it would do.
+    pub change: Change,
+    /// Whether a clinician may take it with a reason.
+    pub overridable: bool,
+}
+
+/// The decision about one line.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LineDecision {
+    /// The line.
+    pub line: Uuid,
+    /// Its exercise.
+    pub exercise: String,
+    /// What is proposed.
+    pub kind: Move,
+    /// The rule that decided.
+    pub rule: Reason,
+    /// What it rests on, with dates.
+    pub inputs: Vec<Reason>,
+    /// What was not taken.
+    pub alternatives: Vec<Alternative>,
+    /// What accepting does.
+    pub change: Change,
+    /// The sentence for the patient.
+    pub patient: Reason,
+}
+
+impl LineDecision {
+    /// Whether it asks somebody to do something.
+    pub fn asks(&self) -> bool {
+        !matches!(self.kind, Move::HoldTooEarly | Move::HoldUnknown) || self.change != Change::None
+    }
+}
+
+/// Decides every line that runs today.
+pub fn decide(ctx: &CheckContext, facts: &Facts) -> Vec<LineDecision> {
+    let day = facts.day();
+    let runs = running_lines(ctx, facts, day);
+    // A red flag blocks every line, so none would run: what is scheduled is told to stop.
+    let lines = if ctx.open_flags.is_empty() { runs } else { scheduled_lines(ctx, facts, day) };
+    let mut out: Vec<LineDecision> = lines.into_iter().filter_map(|l| decide_line(ctx, facts, l)).collect();
+    out.sort_by(|a, b| a.kind.cmp(&b.kind).then(a.exercise.cmp(&b.exercise)));
+    out
+}
+
+struct Say {
+    kind: Move,
+    rule: Reason,
+    change: Change,
+}
+
+/// Decides one line; `None` when its exercise is not known.
+///
+/// The order is fixed: stop, step back, a flare day, hold, more of it, next rung. What is unknown never counts as good.
+pub fn decide_line(ctx: &CheckContext, facts: &Facts, line: &Line) -> Option<LineDecision> {
+    let exercise = ctx.known.exercises.get(&line.exercise)?;
+    let diary = Diary::of(facts, &line.exercise);
+    let case = Case { ctx, facts, line, exercise, diary, day: facts.day() };
+    let mut inputs = case.inputs();
+    let mut alternatives = Vec::new();
+    let say = case
+        .stop()
+        .or_else(|| case.after_gap())
+        .or_else(|| case.step_back())
+        .or_else(|| case.flare())
+        .or_else(|| case.hold())
+        .unwrap_or_else(|| case.forward(&mut alternatives));
+    if say.kind > Move::Ease && !matches!(say.kind, Move::ProgressDose | Move::NextRung) {
+        alternatives.extend(case.could_go_on(&say.rule));
+    }
+    inputs.dedup();
+    Some(LineDecision {
+        line: line.id,
+        exercise: line.exercise.clone(),
+        kind: say.kind,
+        patient: case.sentence(say.kind, &say.change),
+        rule: say.rule.with("exercise", line.exercise.as_str()),
+        inputs,
+        alternatives,
+        change: say.change,
+    })
+}
+
+struct Case<'a> {
+    ctx: &'a CheckContext<'a>,
+    facts: &'a Facts,
+    line: &'a Line,
+    exercise: &'a Exercise,
+    diary: Diary<'a>,
+    day: PostOpDay,
+}
+
+impl Case<'_> {
+    fn threshold(&self, id: &str) -> f64 {
+        self.ctx.known.threshold(id)
+    }
+
+    /// Repetitions from which an elastic may, and from which it must, go up a level.
+    fn elastic_repetitions(&self) -> [u32; 2] {
+        ["elastic-may-repetitions", "elastic-must-repetitions"].map(|id| self.threshold(id) as u32)
+    }
+
+    fn dose(&self) -> &Dose {
+        &self.line.dose
+    }
+
+    fn loose(&self) -> bool {
+        self.ctx.pathway.id == "instability-loose" || self.facts.story.other_side == OtherSide::Hypermobile
+    }
+
+    /// Sessions needed in a row: two, three after an operation.
+    fn needed(&self) -> usize {
+        self.threshold(if self.ctx.pathway.protects() { "top-sessions-operated" } else { "top-sessions" }) as usize
+    }
+
+    fn inputs(&self) -> Vec<Reason> {
+        let mut out: Vec<Reason> = self
+            .diary
+            .counted()
+            .take(self.needed())
+            .map(|d| {
+                let r = Reason::new("input-session").with("day", d.day).with("sessions", f64::from(d.sessions)).with("repetitions", f64::from(d.repetitions));
+                let known = |r: Reason, name: &str, v: Option<f64>| r.with(name, v.map_or_else(|| crate::reason::Arg::Text("?".into()), crate::reason::Arg::Number));
+                known(known(r, "pain", d.pain_during), "morning", d.next_morning)
+            })
+            .collect();
+        if let Some(pct) = adherence_pct(self.ctx, self.facts, 14) {
+            out.push(Reason::new("input-adherence").with("percent", pct.round()));
+        }
+        if let Some(base) = self.diary.baseline(self.day, self.threshold("pain-baseline-days") as i32) {
+            out.push(Reason::new("input-baseline").with("pain", base));
+        }
+        out
+    }
+
+    /// Flags and slips. A slip is told apart: a loose shoulder at its own usual number steps back, anything else is asked about.
+    fn stop(&self) -> Option<Say> {
+        if let Some(flag) = self.ctx.open_flags.first() {
+            return Some(Say { kind: Move::Stop, rule: Reason::new("stop-flag").with("flag", flag.as_str()), change: Change::None });
+        }
+        let recent = |days: i32| self.facts.log.iter().filter(move |e| (0..days).contains(&(self.day - self.facts.day_of(e.on))));
+        if let Some((how, on)) = recent(self.threshold("recent-trouble-days") as i32).find_map(|e| match e.fact {
+            LogFact::SlipWorse { how } => Some((how, e.on)),
+            _ => None,
+        }) {
+            let rule = Reason::new("stop-slip-worse").with("how", wire(how)).with("day", self.facts.day_of(on));
+            return Some(Say { kind: Move::Stop, rule, change: Change::None });
+        }
+        let slips = recent(7).filter(|e| e.fact == LogFact::Slip).count();
+        let today = recent(2).any(|e| e.fact == LogFact::Slip);
+        if today && self.loose() && slips as u32 <= self.facts.story.slips_per_week.unwrap_or(0) {
+            let change = change::rung_below(self.ctx, self.exercise, 1, self.day).unwrap_or_else(|| self.lighter());
+            return Some(Say { kind: Move::Stop, rule: Reason::new("stop-slip-usual").with("count", slips as f64), change });
+        }
+        if today {
+            let rule = Reason::new("stop-slip").with("count", slips as f64);
+            return Some(Say { kind: Move::Stop, rule, change: change::rung_below(self.ctx, self.exercise, 1, self.day).unwrap_or(Change::None) });
+        }
+        None
+    }
+
+    fn lighter(&self) -> Change {
+        Change::Dose { dose: change::less(self.dose(), self.threshold("step-back-cut-pct")) }
+    }
+
+    /// Days without: said to be left out, the rung follows; unlogged is not undone, so it is asked.
+    fn after_gap(&self) -> Option<Say> {
+        let (gap, said) = self.diary.gap(self.day, self.line.from_day.max(0));
+        let gap_f = f64::from(gap);
+        if gap_f < self.threshold("gap-lower-days") {
+            return None;
+        }
+        if !said {
+            let rule = Reason::new("hold-unlogged").with("days", gap);
+            return Some(Say { kind: Move::HoldUnknown, rule, change: Change::None });
+        }
+        let (rule, change) = if gap_f >= self.threshold("gap-two-rungs-days") {
+            ("gap-two-rungs", change::rung_below(self.ctx, self.exercise, 2, self.day))
+        } else if gap_f >= self.threshold("gap-one-rung-days") {
+            ("gap-one-rung", change::rung_below(self.ctx, self.exercise, 1, self.day))
+        } else {
+            ("gap-lower-half", Some(Change::Dose { dose: change::lower_half(self.exercise, self.dose()) }))
+        };
+        let change = change.unwrap_or_else(|| Change::Dose { dose: change::lower_half(self.exercise, self.dose()) });
+        Some(Say { kind: Move::StepBack, rule: Reason::new(rule).with("days", gap), change })
+    }
+
+    /// Mornings that are worse, pain above its mode twice running, too many flare days, range that was lost.
+    fn step_back(&self) -> Option<Say> {
+        let back = |rule: Reason| {
+            let change = change::rung_below(self.ctx, self.exercise, 1, self.day).unwrap_or_else(|| self.lighter());
+            Some(Say { kind: Move::StepBack, rule, change })
+        };
+        let (window, rise) = (self.threshold("morning-window-days") as i32, self.threshold("morning-rise-points"));
+        let base = self.diary.baseline(self.day - window + 1, self.threshold("pain-baseline-days") as i32);
+        if let Some(base) = base {
+            let worse = (self.day - window + 1..=self.day)
+                .filter(|d| self.diary.next_morning(*d).is_some_and(|p| p >= base + rise) && !self.diary.flare_on(*d - 1))
+                .count();
+            if worse as f64 >= self.threshold("morning-worse-days") {
+                return back(Reason::new("back-mornings").with("count", worse as f64).with("points", rise).with("pain", base));
+            }
+        }
+        let above = |d: &&SessionDay| d.pain_during.is_some_and(|p| p > self.ctx.pathway.pain_max(d.day));
+        let running = self.diary.counted().take_while(above).count();
+        if running as f64 >= self.threshold("pain-above-sessions") {
+            return back(Reason::new("back-pain-above").with("count", running as f64).with("max", self.ctx.pathway.pain_max(self.day)));
+        }
+        let flares = self.diary.flares(self.day, 7);
+        if flares as f64 >= self.threshold("flare-days-in-week") {
+            return back(Reason::new("back-flares").with("count", flares as f64));
+        }
+        let lost = self.exercise.adapts.as_ref().into_iter().flat_map(|a| calls(self.ctx, self.facts, &a.quantity)).find(|r| r.rule == "range-lost");
+        lost.and_then(back)
+    }
+
+    fn flare(&self) -> Option<Say> {
+        self.diary.flare_on(self.day).then(|| Say {
+            kind: Move::Ease,
+            rule: Reason::new("ease-flare"),
+            change: Change::Dose { dose: change::eased(self.dose()) },
+        })
+    }
+
+    /// Sore, stiff, or not known.
+    fn hold(&self) -> Option<Say> {
+        let hold = |kind, rule: Reason| Some(Say { kind, rule, change: Change::None });
+        if let Some(adapts) = &self.exercise.adapts {
+            let said = calls(self.ctx, self.facts, &adapts.quantity);
+            if said.iter().any(|r| r.rule == "reading-over-ceiling") {
+                return hold(Move::HoldTooEarly, Reason::new("hold-over-ceiling").with("quantity", adapts.quantity.as_str()));
+            }
+            if said.iter().any(|r| r.rule == "reading-below-floor") {
+                let change = change::more_often(self.exercise, self.dose()).map_or(Change::None, |dose| Change::Dose { dose });
+                return Some(Say { kind: Move::HoldStiff, rule: Reason::new("hold-stiff").with("quantity", adapts.quantity.as_str()), change });
+            }
+        }
+        let Some(last) = self.diary.counted().next() else {
+            return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged"));
+        };
+        if last.pain_during.is_some_and(|p| p > self.ctx.pathway.pain_max(last.day)) {
+            let rule = Reason::new("hold-sore").with("pain", last.pain_during.unwrap_or(0.0)).with("max", self.ctx.pathway.pain_max(last.day)).with("day", last.day);
+            return Some(Say { kind: Move::HoldSore, rule, change: self.lighter() });
+        }
+        let base = self.diary.baseline(last.day, self.threshold("pain-baseline-days") as i32);
+        if let (Some(morning), Some(base)) = (last.next_morning, base)
+            && morning >= base + self.threshold("morning-rise-points")
+        {
+            let rule = Reason::new("hold-morning").with("pain", morning).with("baseline", base).with("day", last.day + 1);
+            return Some(Say { kind: Move::HoldSore, rule, change: self.lighter() });
+        }
+        let planned = f64::from(self.dose().times_per_day) * f64::from(self.dose().days_per_week);
+        let done = f64::from(self.diary.sessions(self.day, 6));
+        if done > planned * self.threshold("overdone-pct") / 100.0 {
+            let rule = Reason::new("hold-overdone").with("done", done).with("planned", planned);
+            return hold(Move::HoldSore, rule);
+        }
+        match adherence_pct(self.ctx, self.facts, 14) {
+            None => return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged")),
+            Some(pct) if pct < self.threshold("adherence-pct") => {
+                return hold(Move::HoldTooEarly, Reason::new("hold-adherence").with("percent", pct.round()).with("least", self.threshold("adherence-pct")));
+            }
+            Some(_) => {}
+        }
+        let free = self.threshold("symptom-free-days") as i32;
+        let slip = self.facts.log.iter().rev().find(|e| e.fact.is_slip()).map(|e| self.day - self.facts.day_of(e.on));
+        if slip.is_some_and(|ago| ago < free) {
+            return hold(Move::HoldTooEarly, Reason::new("hold-symptom-free").with("days", free));
+        }
+        None
+    }
+
+    /// The last sessions in a row that were whole and quiet; what was not answered breaks the row and is told.
+    fn row(&self) -> Result<usize, Reason> {
+        let dose = self.dose();
+        let mut row = 0;
+        for d in self.diary.counted().filter(|d| d.day >= self.line.from_day) {
+            if d.repetitions < dose.repetitions {
+                break;
+            }
+            let Some(during) = d.pain_during else { return Err(Reason::new("hold-no-pain-answer").with("day", d.day)) };
+            // The morning after today's session has not come yet.
+            let Some(morning) = d.next_morning else {
+                if d.day >= self.day {
+                    continue;
+                }
+                return Err(Reason::new("hold-no-morning-answer").with("day", d.day + 1));
+            };
+            let base = self.diary.baseline(d.day + 1, self.threshold("pain-baseline-days") as i32).unwrap_or(morning);
+            if during > self.ctx.pathway.pain_max(d.day) || morning >= base + self.threshold("morning-rise-points") {
+                break;
+            }
+            if d.effort.is_some_and(|e| e > self.threshold("effort-max")) {
+                break;
+            }
+            row += 1;
+            if row >= self.needed() {
+                break;
+            }
+        }
+        Ok(row)
+    }
+
+    /// More of it, or the next rung, once enough sessions in a row were whole and quiet.
+    fn forward(&self, alternatives: &mut Vec<Alternative>) -> Say {
+        let row = match self.row() {
+            Ok(row) => row,
+            Err(rule) => return Say { kind: Move::HoldUnknown, rule, change: Change::None },
+        };
+        let needed = self.needed();
+        if row < needed {
+            let rule = Reason::new("hold-not-yet").with("done", row as f64).with("needed", needed as f64);
+            return Say { kind: Move::HoldTooEarly, rule, change: Change::None };
+        }
+        let more = change::more(self.exercise, self.dose(), self.elastic_repetitions()).map(|dose| Change::Dose { dose });
+        let passes = |change: &Change| match change {
+            Change::Dose { dose } => change::against(self.ctx, self.exercise, dose, self.day),
+            _ => Vec::new(),
+        };
+        let next = change::next_rung(self.ctx, self.exercise, self.day);
+        let full = change::at_top(self.exercise, self.dose());
+        if let Some((change, against)) = &next {
+            if full && against.is_empty() {
+                if let Some(dose) = more {
+                    alternatives.push(Alternative { kind: Move::ProgressDose, reason: Reason::new("instead-next-rung"), change: dose, overridable: true });
+                }
+                return Say { kind: Move::NextRung, rule: Reason::new("next-rung").with("needed", needed as f64), change: change.clone() };
+            }
+            alternatives.push(not_now(Move::NextRung, change, against, full));
+        }
+        if let Some(change) = more {
+            let against = passes(&change);
+            if against.is_empty() {
+                return Say { kind: Move::ProgressDose, rule: Reason::new("progress-dose").with("needed", needed as f64), change };
+            }
+            alternatives.push(not_now(Move::ProgressDose, &change, &against, true));
+        }
+        let rule = Reason::new(if next.is_some() { "hold-next-waits" } else { "hold-ladder-end" });
+        Say { kind: Move::HoldTooEarly, rule, change: Change::None }
+    }
+
+    /// While it holds, a clinician may still go on where no rule of healing is against it.
+    fn could_go_on(&self, why: &Reason) -> Option<Alternative> {
+        let change = change::more(self.exercise, self.dose(), self.elastic_repetitions()).map(|dose| Change::Dose { dose })?;
+        let Change::Dose { dose } = &change else { return None };
+        let against = change::against(self.ctx, self.exercise, dose, self.day);
+        let overridable = against.iter().all(|f| f.overridable);
+        Some(Alternative { kind: Move::ProgressDose, reason: why.clone(), change, overridable })
+    }
+
+    fn sentence(&self, kind: Move, change: &Change) -> Reason {
+        let key = match kind {
+            Move::Stop => "say-stop",
+            Move::StepBack => "say-step-back",
+            Move::Ease => "say-ease",
+            Move::HoldSore => "say-sore",
+            Move::HoldStiff => "say-stiff",
+            Move::HoldUnknown => "say-unknown",
+            Move::HoldTooEarly => "say-stay",
+            Move::ProgressDose => "say-more",
+            Move::NextRung => "say-next",
+        };
+        let reason = Reason::new(key).with("exercise", self.line.exercise.as_str());
+        match change {
+            Change::Exercise { exercise, .. } => reason.with("next", exercise.as_str()),
+            _ => reason.with("next", self.line.exercise.as_str()),
+        }
+    }
+}
+
+fn not_now(kind: Move, change: &Change, against: &[Finding], full: bool) -> Alternative {
+    let reason = match against.first() {
+        Some(finding) => finding.reason.clone(),
+        None if !full => Reason::new("not-at-top"),
+        None => Reason::new("instead-more"),
+    };
+    let overridable = against.iter().all(|f| f.overridable && f.status != Status::Blocked);
+    Alternative { kind, reason, change: change.clone(), overridable }
+}
+
+fn wire<T: Serialize>(value: T) -> String {
+    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
+}

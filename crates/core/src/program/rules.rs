@@ -1,0 +1,689 @@
+//! The rules of one shoulder: its pathway with schools, modifiers and general health, everything in days.
+//!
+//! Every check asks these rules and never the pathway as it is written. Modifiers are laid over it so that they can only
+//! tighten: ceilings take the smaller value, permissions must come from the pathway and from every modifier, positions add
+//! up, classes take the later week.
+
+use super::ceiling::Ceiling;
+use super::schedule::{PhaseSpan, schedule};
+use crate::calendar::{PostOpDay, Steps, WEEK};
+use crate::episode::Facts;
+use crate::knowledge::{
+    Allowance, AngleTest, Corridor, Criterion, CriterionKind, GateClass, Group, HealingClock, Knowledge, Level, Modifier, Pathway, School,
+    SetStructure,
+};
+use crate::mechanics::PathPoint;
+use std::collections::{BTreeMap, BTreeSet};
+
+/// A phase in days.
+#[derive(Debug, Clone, PartialEq)]
+pub struct PhaseRule {
+    /// Phase id.
+    pub id: String,
+    /// 1, 2, 3 …
+    pub number: u32,
+    /// Earliest day; without a healing clock, the typical one.
+    pub earliest_day: PostOpDay,
+    /// Expected last day.
+    pub expected_end_day: PostOpDay,
+    /// Exercises that open in it.
+    pub exercises: Vec<String>,
+    /// Ladders in order of importance.
+    pub focus: Vec<String>,
+    /// Most exercises at a time.
+    pub max_lines: usize,
+    /// Most minutes of a session.
+    pub max_minutes: f64,
+}
+
+/// Ceilings and floors of a quantity in days.
+#[derive(Debug, Clone, PartialEq)]
+pub struct CorridorRule {
+    /// Quantity id.
+    pub id: String,
+    /// The first day on which anything is allowed.
+    pub opens_day: PostOpDay,
+    /// Ceilings from their first days on; nothing is allowed before the first.
+    pub ceilings: Steps<Ceiling>,
+    /// Floors from the days on which they count.
+    pub floors: Steps<f64>,
+}
+
+/// Permissions on a day.
+#[derive(Debug, Clone, Copy)]
+pub struct AllowanceRule<'a> {
+    /// The day from which the row holds.
+    pub from_day: PostOpDay,
+    row: &'a Allowance,
+    caps: &'a [(Group, PostOpDay, Vec<Level>)],
+    day: PostOpDay,
+}
+
+impl AllowanceRule<'_> {
+    /// Whether `wanted` is permitted for `group`: by the pathway and by every modifier.
+    pub fn permits(&self, group: Group, wanted: Level) -> bool {
+        let any = |levels: &[Level]| wanted == Level::None || levels.iter().any(|level| level.includes(wanted));
+        any(self.row.levels(group)) && self.caps.iter().filter(|(g, until, _)| *g == group && self.day < *until).all(|(_, _, l)| any(l))
+    }
+
+    /// The highest single level permitted for `group`.
+    pub fn highest(&self, group: Group) -> Level {
+        use Level::{Active, Assisted, Ballistic, Eccentric, Isometric, None, Passive, Resisted, ResistedLight};
+        [Ballistic, Eccentric, Resisted, ResistedLight, Isometric, Active, Assisted, Passive]
+            .into_iter()
+            .find(|l| self.permits(group, *l))
+            .unwrap_or(None)
+    }
+
+    /// Greatest isometric effort in percent, where one is given.
+    pub fn effort_max_pct(&self) -> Option<u32> {
+        self.row.cuff_effort_max_pct
+    }
+}
+
+/// A forbidden position in days.
+#[derive(Debug, Clone, PartialEq)]
+pub struct ForbiddenRule {
+    /// Wording key.
+    pub id: String,
+    /// Holds before this day.
+    pub until_day: PostOpDay,
+    all: Vec<AngleTest>,
+    /// Exercises with any of these features.
+    pub tags: Vec<String>,
+}
+
+impl ForbiddenRule {
+    /// Whether any frame of `path` takes the position.
+    pub fn touches(&self, frames: &[PathPoint]) -> bool {
+        !self.all.is_empty() && frames.iter().any(|frame| self.all.iter().all(|test| test.holds(&frame.pose)))
+    }
+}
+
+/// A precaution in days.
+#[derive(Debug, Clone, PartialEq)]
+pub struct PrecautionRule {
+    /// Wording key.
+    pub id: String,
+    /// First day.
+    pub from_day: PostOpDay,
+    /// The day after the last.
+    pub until_day: PostOpDay,
+}
+
+/// Sling wear in days.
+#[derive(Debug, Clone, PartialEq)]
+pub struct SlingRule {
+    /// Wording key.
+    pub id: String,
+    /// Day and night before this day.
+    pub day_and_night_until: PostOpDay,
+    /// At night before this day.
+    pub nights_until: PostOpDay,
+}
+
+/// A milestone in days.
+#[derive(Debug, Clone, PartialEq)]
+pub struct MilestoneRule {
+    /// Wording key.
+    pub id: String,
+    /// The day by which it is expected.
+    pub day: PostOpDay,
+    /// Quantity id, where it is a measured range.
+    pub quantity: Option<String>,
+    /// Strength test id, where it is a force in percent of the other side.
+    pub strength: Option<String>,
+    /// The value expected.
+    pub at_least: Option<f64>,
+}
+
+/// A gate in days.
+#[derive(Debug, Clone, PartialEq)]
+pub struct GateRule {
+    /// Gate id.
+    pub id: String,
+    /// The phase it closes.
+    pub from_phase: u32,
+    /// The day it opens; without a healing clock, the typical one.
+    pub opens_day: PostOpDay,
+    /// Whether it may not be passed earlier.
+    pub holds_time: bool,
+    /// What must hold besides time.
+    pub criteria: Vec<Criterion>,
+}
+
+/// Who may open a class of exercises.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
+pub enum Lock {
+    /// Time and criteria.
+    Open,
+    /// Only a clinician, with a reason.
+    Clinician,
+    /// Nobody in this pathway.
+    Never,
+}
+
+/// When a class of exercises opens, and whose rule that is.
+#[derive(Debug, Clone, PartialEq)]
+pub struct ClassRule {
+    /// First day.
+    pub opens_day: PostOpDay,
+    /// Who may open it.
+    pub lock: Lock,
+    /// Pathway or modifier id.
+    pub whose: String,
+}
+
+/// What the chosen schools say about how work is done.
+#[derive(Debug, Clone, PartialEq, Default)]
+pub struct Style {
+    /// Most exercises at a time.
+    pub max_lines: Option<usize>,
+    /// Ladders that come first.
+    pub lead: Vec<String>,
+    /// Ladders that are left out, with the school.
+    pub leave_out: BTreeMap<String, String>,
+    /// Sessions a day.
+    pub times_per_day: Option<u32>,
+    /// Days a week of strength work.
+    pub days_per_week: Option<u32>,
+    /// How sets follow each other.
+    pub structure: Option<SetStructure>,
+    /// Repetitions and seconds of isometric holds.
+    pub hold: Option<[u32; 2]>,
+    /// Greatest isometric effort in percent.
+    pub effort_pct: Option<u32>,
+}
+
+/// What was chosen for a shoulder.
+#[derive(Debug, Clone, Default, PartialEq)]
+pub struct Choices {
+    /// Modifier ids.
+    pub modifiers: Vec<String>,
+    /// School ids by question.
+    pub schools: BTreeMap<String, String>,
+    /// Weeks by which general health delays strength.
+    pub strength_delay_weeks: i32,
+}
+
+/// The rules of one shoulder.
+#[derive(Debug, Clone)]
+pub struct Rules {
+    /// Pathway id.
+    pub id: String,
+    /// What heals by the calendar.
+    pub clock: HealingClock,
+    /// The day on which the pathway ends as a rule.
+    pub end_day: PostOpDay,
+    /// Phases in order.
+    pub phases: Vec<PhaseRule>,
+    /// Corridors in the pathway's order.
+    pub corridors: Vec<CorridorRule>,
+    /// Forbidden positions.
+    pub forbidden: Vec<ForbiddenRule>,
+    /// Precautions.
+    pub precautions: Vec<PrecautionRule>,
+    /// Sling wear.
+    pub sling: Option<SlingRule>,
+    /// Milestones by day.
+    pub milestones: Vec<MilestoneRule>,
+    /// Gates in order.
+    pub gates: Vec<GateRule>,
+    /// What the schools say.
+    pub style: Style,
+    /// The schools that hold: question and school.
+    pub schools: Vec<(String, String)>,
+    allowances: Vec<(PostOpDay, Allowance)>,
+    caps: Vec<(Group, PostOpDay, Vec<Level>)>,
+    classes: BTreeMap<String, ClassRule>,
+    pain: Steps<f64>,
+    turning: Vec<PostOpDay>,
+    opens: BTreeMap<String, (u32, bool)>,
+}
+
+impl Rules {
+    /// The rules that hold for the facts.
+    pub fn of(known: &Knowledge, pathway: &Pathway, facts: &Facts, strength_delay_weeks: i32) -> Rules {
+        let story = &facts.story;
+        let choices = Choices { modifiers: story.modifiers.clone(), schools: story.schools.clone(), strength_delay_weeks };
+        let mut rules = Rules::new(known, pathway, &choices);
+        if pathway.clock == HealingClock::None {
+            let spans = schedule(&rules, facts);
+            rules.settle_phases(known, pathway, &spans);
+        }
+        rules
+    }
+
+    /// The rules of a pathway with choices; without a healing clock phases lie on their typical days.
+    pub fn new(known: &Knowledge, pathway: &Pathway, choices: &Choices) -> Rules {
+        let schools = chosen_schools(known, pathway, choices);
+        let modifiers: Vec<&Modifier> =
+            choices.modifiers.iter().filter_map(|id| known.modifiers.iter().find(|m| m.id == *id && m.pathways.iter().any(|p| p == pathway.column()))).collect();
+        let time = Timetable::new(pathway, &schools, &modifiers, choices.strength_delay_weeks);
+        let phases: Vec<PhaseRule> = pathway
+            .phases
+            .iter()
+            .map(|p| {
+                let earliest = time.phase_week(&p.id, p.earliest_week);
+                PhaseRule {
+                    id: p.id.clone(),
+                    number: p.number,
+                    earliest_day: earliest * WEEK,
+                    expected_end_day: (p.expected_end_week + earliest - p.earliest_week) * WEEK,
+                    exercises: p.exercises.clone(),
+                    focus: p.focus.clone(),
+                    max_lines: p.max_lines,
+                    max_minutes: p.max_minutes,
+                }
+            })
+            .collect();
+        let mut opens = BTreeMap::new();
+        for phase in pathway.phases.iter().rev() {
+            for exercise in &phase.exercises {
+                opens.insert(exercise.clone(), (phase.number, phase.clinician.contains(exercise)));
+            }
+        }
+        let mut rules = Rules {
+            id: pathway.id.clone(),
+            // Releases from before there were clocks have one pathway without phases: nothing in it heals by the calendar.
+            clock: if pathway.phases.is_empty() { HealingClock::None } else { pathway.clock },
+            end_day: pathway.weeks.max(phases.last().map_or(0, |p| p.expected_end_day / WEEK)) * WEEK,
+            corridors: Vec::new(),
+            forbidden: Vec::new(),
+            precautions: Vec::new(),
+            sling: sling(pathway, &schools, &time),
+            milestones: milestones(pathway, &time),
+            gates: gates(pathway, &phases),
+            style: style(&schools),
+            schools: schools.iter().map(|s| (s.question.clone(), s.id.clone())).collect(),
+            allowances: Vec::new(),
+            caps: modifiers
+                .iter()
+                .flat_map(|m| m.cap.iter())
+                .flat_map(|cap| cap.groups.iter().map(|g| (*g, cap.until_week * WEEK, cap.levels.clone())))
+                .collect(),
+            classes: BTreeMap::new(),
+            pain: pain(pathway, &schools, &time),
+            phases,
+            turning: Vec::new(),
+            opens,
+        };
+        let typical: Vec<PostOpDay> = rules.phases.iter().map(|p| p.earliest_day).collect();
+        rules.lay(known, pathway, &modifiers, &time, &typical);
+        rules
+    }
+
+    /// Lays what counts in phases on the days on which the phases began or are expected.
+    fn settle_phases(&mut self, known: &Knowledge, pathway: &Pathway, spans: &[PhaseSpan]) {
+        let days: Vec<PostOpDay> = spans.iter().map(|s| s.from_day).collect();
+        let choices = Choices { schools: self.schools.iter().cloned().collect(), ..Choices::default() };
+        let schools = chosen_schools(known, pathway, &choices);
+        let time = Timetable::new(pathway, &schools, &[], 0);
+        self.lay(known, pathway, &[], &time, &days);
+    }
+
+    fn lay(
+        &mut self,
+        known: &Knowledge,
+        pathway: &Pathway,
+        modifiers: &[&Modifier],
+        time: &Timetable,
+        phase_days: &[PostOpDay],
+    ) {
+        let day_of = |phase: u32| phase_days.get(phase.saturating_sub(1) as usize).copied().unwrap_or(PostOpDay::MAX);
+        self.corridors = corridors(pathway, modifiers, time, &day_of);
+        self.allowances = pathway
+            .allowances
+            .iter()
+            .map(|row| (row.from_phase.map_or_else(|| time.allowance_week(row) * WEEK, day_of), row.clone()))
+            .collect();
+        self.allowances.sort_by_key(|(day, _)| *day);
+        self.forbidden = pathway
+            .forbidden
+            .iter()
+            .map(|f| ForbiddenRule {
+                id: f.id.clone(),
+                until_day: f.until_phase.map_or_else(|| time.later(f.until_week) * WEEK, day_of),
+                all: f.all.clone(),
+                tags: f.tags.clone(),
+            })
+            .chain(modifiers.iter().flat_map(|m| &m.forbidden).map(|f| ForbiddenRule {
+                id: f.id.clone(),
+                until_day: f.until_week * WEEK,
+                all: f.all.clone(),
+                tags: f.tags.clone(),
+            }))
+            .collect();
+        let own = pathway.precautions.iter().map(|p| PrecautionRule {
+            id: p.id.clone(),
+            from_day: p.from_phase.map_or_else(|| time.later(p.from_week) * WEEK, day_of),
+            until_day: p.until_phase.map_or_else(|| time.later(p.until_week) * WEEK, |n| day_of(n).min(self.end_day)),
+        });
+        let added = modifiers.iter().flat_map(|m| &m.precaution).map(|p| PrecautionRule {
+            id: p.id.clone(),
+            from_day: p.from_week * WEEK,
+            until_day: p.until_week * WEEK,
+        });
+        let mut precautions: Vec<PrecautionRule> = Vec::new();
+        for p in own.chain(added).filter(|p| p.until_day > p.from_day) {
+            match precautions.iter_mut().find(|q| q.id == p.id && p.from_day <= q.until_day && q.from_day <= p.until_day) {
+                Some(q) => {
+                    q.from_day = q.from_day.min(p.from_day);
+                    q.until_day = q.until_day.max(p.until_day);
+                }
+                None => precautions.push(p),
+            }
+        }
+        self.precautions = precautions;
+        self.classes =
+            known.gate_classes.values().filter_map(|c| Some((c.id.clone(), class_rule(pathway, c, modifiers, time, &day_of)?))).collect();
+        self.turning = self.worked_turning_days().into_iter().collect();
+    }
+
+    /// Whether something here heals by the calendar and is protected meanwhile.
+    pub fn protects(&self) -> bool {
+        self.clock != HealingClock::None
+    }
+
+    /// The corridor of a quantity.
+    pub fn corridor(&self, quantity: &str) -> Option<&CorridorRule> {
+        self.corridors.iter().find(|c| c.id == quantity)
+    }
+
+    /// What is permitted on `day`.
+    pub fn allowance(&self, day: PostOpDay) -> Option<AllowanceRule<'_>> {
+        let (from_day, row) = self.allowances.iter().rev().find(|(from, _)| day >= *from)?;
+        Some(AllowanceRule { from_day: *from_day, row, caps: &self.caps, day })
+    }
+
+    /// The phase with this number.
+    pub fn phase(&self, number: u32) -> Option<&PhaseRule> {
+        self.phases.iter().find(|p| p.number == number)
+    }
+
+    /// The phase in which an exercise opens.
+    pub fn opening_phase(&self, exercise: &str) -> Option<&PhaseRule> {
+        self.opens.get(exercise).and_then(|(number, _)| self.phase(*number))
+    }
+
+    /// Whether only a clinician opens an exercise.
+    pub fn clinician_opens(&self, exercise: &str) -> bool {
+        self.opens.get(exercise).is_some_and(|(_, locked)| *locked)
+    }
+
+    /// The gate that closes a phase.
+    pub fn gate_after(&self, phase: u32) -> Option<&GateRule> {
+        self.gates.iter().find(|g| g.from_phase == phase)
+    }
+
+    /// When a class of exercises opens; `None` where the class says nothing about this pathway.
+    pub fn class(&self, class: &str) -> Option<&ClassRule> {
+        self.classes.get(class)
+    }
+
+    /// Pain during exercise above this is outside the mode on `day` (0 to 10).
+    pub fn pain_max(&self, day: PostOpDay) -> f64 {
+        self.pain.at(day.max(0)).copied().unwrap_or(0.0)
+    }
+
+    /// Days on which some rule changes, ascending.
+    pub fn turning_days(&self) -> &[PostOpDay] {
+        &self.turning
+    }
+
+    fn worked_turning_days(&self) -> BTreeSet<PostOpDay> {
+        let mut days: BTreeSet<PostOpDay> = self.allowances.iter().map(|(day, _)| *day).collect();
+        days.extend(self.caps.iter().map(|(_, until, _)| *until));
+        days.extend(self.forbidden.iter().map(|f| f.until_day));
+        days.extend(self.corridors.iter().flat_map(|c| c.ceilings.steps.iter().map(|s| s.0)));
+        days.extend(self.classes.values().map(|c| c.opens_day));
+        days.extend(self.phases.iter().map(|p| p.earliest_day));
+        days
+    }
+}
+
+/// Where the weeks of a pathway lie once schools and modifiers have spoken.
+struct Timetable<'a> {
+    schools: &'a [&'a School],
+    second_phase_week: i32,
+    delay: i32,
+    strength_delay: i32,
+}
+
+impl<'a> Timetable<'a> {
+    fn new(pathway: &Pathway, schools: &'a [&'a School], modifiers: &[&Modifier], health_delay: i32) -> Self {
+        let clocked = pathway.clock != HealingClock::None;
+        let most = |weeks: &dyn Fn(&Modifier) -> i32| modifiers.iter().map(|m| weeks(m)).max().unwrap_or(0);
+        Timetable {
+            schools,
+            second_phase_week: pathway.phase(2).map_or(i32::MAX, |p| p.earliest_week),
+            delay: if clocked { most(&|m| m.delay_weeks) } else { 0 },
+            strength_delay: if clocked { most(&|m| m.strength_delay_weeks).max(health_delay) } else { 0 },
+        }
+    }
+
+    fn school(&self, pick: impl Fn(&School) -> Option<i32>) -> Option<i32> {
+        self.schools.iter().filter_map(|s| pick(s)).max()
+    }
+
+    /// A week with the delay of the modifiers: what belongs to the first phase stays.
+    fn later(&self, week: i32) -> i32 {
+        if week > 0 && week >= self.second_phase_week { week + self.delay } else { week }
+    }
+
+    fn phase_week(&self, id: &str, written: i32) -> i32 {
+        self.later(self.school(|s| s.phase_weeks.get(id).copied()).unwrap_or(written))
+    }
+
+    fn opens_week(&self, corridor: &Corridor) -> i32 {
+        self.later(self.school(|s| s.opens_weeks.get(&corridor.id).copied()).unwrap_or(corridor.opens_week))
+    }
+
+    fn allowance_week(&self, row: &Allowance) -> i32 {
+        let week = self.later(self.school(|s| s.allowance_weeks.get(&row.id).copied()).unwrap_or(row.from_week));
+        // Rows that open resisted work wait for general health, the earlier ones do not.
+        let strength = row.levels(Group::Cuff).iter().any(|level| *level >= Level::ResistedLight);
+        week + if strength { self.strength_delay } else { 0 }
+    }
+
+    fn class_week(&self, class: &GateClass, written: i32) -> i32 {
+        let by_shift = |week: i32| self.school(|s| s.classes_later.filter(|[from, _]| week >= *from).map(|[_, later]| later)).unwrap_or(0);
+        let week = self.school(|s| s.class_weeks.get(&class.id).copied()).unwrap_or(written + by_shift(written));
+        // Resisted work of a repair starts at week 12: from there on general health delays, whatever the class is called.
+        self.later(week) + if class.strength || written >= 12 { self.strength_delay } else { 0 }
+    }
+}
+
+fn chosen_schools<'a>(known: &'a Knowledge, pathway: &'a Pathway, choices: &Choices) -> Vec<&'a School> {
+    let all: Vec<&School> = pathway.schools.iter().chain(&known.schools).collect();
+    let mut questions: Vec<&str> = Vec::new();
+    for school in &all {
+        if !questions.contains(&school.question.as_str()) {
+            questions.push(&school.question);
+        }
+    }
+    let of = |question: &str| {
+        let here = |s: &&&School| s.question == question;
+        let chosen = choices.schools.get(question).and_then(|id| all.iter().filter(here).find(|s| &s.id == id));
+        chosen.or_else(|| all.iter().filter(here).find(|s| s.default)).copied()
+    };
+    questions.into_iter().filter_map(of).collect()
+}
+
+fn corridors(pathway: &Pathway, modifiers: &[&Modifier], time: &Timetable, day_of: &dyn Fn(u32) -> PostOpDay) -> Vec<CorridorRule> {
+    let mut out: Vec<CorridorRule> = pathway
+        .corridors
+        .iter()
+        .map(|c| {
+            let (opens_day, mut steps) = if c.by_phase() { by_phase(c, day_of) } else { by_week(c, time) };
+            let floors = c.rows.iter().filter_map(|r| r.floor.map(|floor| (time.later(r.end_of_week) * WEEK, floor)));
+            let floors = floors.filter(|(day, _)| *day >= opens_day + Corridor::FLOOR_GRACE_DAYS).collect();
+            steps.push((PostOpDay::MIN, Ceiling::NoneAllowed));
+            CorridorRule { id: c.id.clone(), opens_day, ceilings: Steps::new(steps), floors: Steps::new(floors) }
+        })
+        .collect();
+    for added in modifiers.iter().flat_map(|m| &m.corridor) {
+        let mut steps = vec![];
+        let mut from = PostOpDay::MIN;
+        for row in &added.rows {
+            steps.push((from, row.ceiling.map_or(Ceiling::NoneAllowed, |value| Ceiling::UpTo { value })));
+            from = row.until_week * WEEK;
+        }
+        steps.push((from, Ceiling::Free));
+        let theirs = Steps::new(steps);
+        match out.iter_mut().find(|c| c.id == added.id) {
+            Some(own) => own.ceilings = tighter(&own.ceilings, &theirs),
+            None => out.push(CorridorRule { id: added.id.clone(), opens_day: 0, ceilings: theirs, floors: Steps::new(Vec::new()) }),
+        }
+    }
+    for c in &mut out {
+        c.opens_day = c.ceilings.steps.iter().find(|(_, ceiling)| *ceiling != Ceiling::NoneAllowed).map_or(PostOpDay::MAX, |(day, _)| (*day).max(0));
+    }
+    out
+}
+
+/// The row "end of week N" holds from where the row before it ended through day 7N − 1.
+fn by_week(corridor: &Corridor, time: &Timetable) -> (PostOpDay, Vec<(PostOpDay, Ceiling)>) {
+    let opens = time.opens_week(corridor) * WEEK;
+    let mut steps = Vec::new();
+    let mut from = 0;
+    for row in &corridor.rows {
+        let end = time.later(row.end_of_week) * WEEK;
+        if end > opens {
+            let ceiling = if row.free { Ceiling::Free } else { row.ceiling.map_or(Ceiling::NoneAllowed, |value| Ceiling::UpTo { value }) };
+            steps.push((from.max(opens), ceiling));
+        }
+        from = end;
+    }
+    steps.push((from.max(opens), Ceiling::Free));
+    (opens, steps)
+}
+
+fn by_phase(corridor: &Corridor, day_of: &dyn Fn(u32) -> PostOpDay) -> (PostOpDay, Vec<(PostOpDay, Ceiling)>) {
+    let ceiling = |row: &crate::knowledge::CorridorRow| match row.ceiling {
+        _ if row.barred => Ceiling::NoneAllowed,
+        Some(value) => Ceiling::UpTo { value },
+        None => Ceiling::Free,
+    };
+    let steps: Vec<(PostOpDay, Ceiling)> = corridor.rows.iter().filter_map(|row| row.phase.map(|phase| (day_of(phase), ceiling(row)))).collect();
+    (steps.iter().find(|(_, c)| *c != Ceiling::NoneAllowed).map_or(0, |(day, _)| *day), steps)
+}
+
+/// The tighter of two ceilings on every day.
+fn tighter(a: &Steps<Ceiling>, b: &Steps<Ceiling>) -> Steps<Ceiling> {
+    let days: BTreeSet<PostOpDay> = a.steps.iter().chain(&b.steps).map(|s| s.0).collect();
+    let on = |steps: &Steps<Ceiling>, day| steps.at(day).copied().unwrap_or(Ceiling::NoneAllowed);
+    Steps::new(days.into_iter().map(|day| (day, on(a, day).tighter(on(b, day)))).collect())
+}
+
+fn sling(pathway: &Pathway, schools: &[&School], time: &Timetable) -> Option<SlingRule> {
+    let row = pathway.sling.first()?;
+    let [days, nights] =
+        schools.iter().find_map(|s| s.sling_weeks).unwrap_or([row.day_and_night_until_week, row.nights_until_week]);
+    Some(SlingRule { id: row.id.clone(), day_and_night_until: time.later(days) * WEEK, nights_until: time.later(nights) * WEEK })
+}
+
+fn milestones(pathway: &Pathway, time: &Timetable) -> Vec<MilestoneRule> {
+    pathway
+        .milestones
+        .iter()
+        .map(|m| MilestoneRule {
+            id: m.id.clone(),
+            day: time.later(m.week) * WEEK,
+            quantity: m.quantity.clone(),
+            strength: m.strength.clone(),
+            at_least: m.at_least,
+        })
+        .collect()
+}
+
+/// A gate stands at the beginning of the phase it opens, and its own time criterion moves with it.
+fn gates(pathway: &Pathway, phases: &[PhaseRule]) -> Vec<GateRule> {
+    pathway
+        .gates
+        .iter()
+        .map(|gate| {
+            let opens_day = phases.iter().find(|p| p.number == gate.from_phase + 1).map_or(gate.week * WEEK, |p| p.earliest_day);
+            let criteria = gate.criteria.iter().cloned().map(|mut c| {
+                if let CriterionKind::TimeSince { weeks } = &mut c.ask {
+                    *weeks = (*weeks).max(opens_day / WEEK);
+                    // A school may also open the door earlier than it is written.
+                    if opens_day < gate.week * WEEK {
+                        *weeks = opens_day / WEEK;
+                    }
+                }
+                c
+            });
+            GateRule {
+                id: gate.id.clone(),
+                from_phase: gate.from_phase,
+                opens_day,
+                holds_time: pathway.clock != HealingClock::None,
+                criteria: criteria.collect(),
+            }
+        })
+        .collect()
+}
+
+fn style(schools: &[&School]) -> Style {
+    let mut out = Style::default();
+    for s in schools {
+        out.max_lines = out.max_lines.or(s.max_lines);
+        out.lead.extend(s.lead.iter().cloned());
+        out.leave_out.extend(s.leave_out.iter().map(|ladder| (ladder.clone(), s.id.clone())));
+        out.times_per_day = out.times_per_day.or(s.times_per_day);
+        out.days_per_week = out.days_per_week.or(s.days_per_week);
+        out.structure = out.structure.or(s.structure);
+        out.hold = out.hold.or(s.hold);
+        out.effort_pct = out.effort_pct.or(s.effort_pct);
+    }
+    out
+}
+
+/// While tissue heals by the calendar a school may only lower the pain that is tolerated; later it says how much.
+fn pain(pathway: &Pathway, schools: &[&School], time: &Timetable) -> Steps<f64> {
+    let chosen = schools.iter().find_map(|s| s.pain_during_max);
+    let free = pathway.clock == HealingClock::None;
+    let early = chosen.map_or(pathway.pain_during_max, |p| if free { p } else { p.min(pathway.pain_during_max) });
+    let mut steps = vec![(0, early)];
+    if let Some(later) = pathway.pain_later {
+        steps.push((time.later(later.from_week) * WEEK, chosen.map_or(later.max, |p| p.min(later.max))));
+    }
+    Steps::new(steps)
+}
+
+fn class_rule(
+    pathway: &Pathway,
+    class: &GateClass,
+    modifiers: &[&Modifier],
+    time: &Timetable,
+    day_of: &dyn Fn(u32) -> PostOpDay,
+) -> Option<ClassRule> {
+    let columns = std::iter::once(pathway.column()).chain(modifiers.iter().map(|m| m.id.as_str()));
+    let mut out: Option<ClassRule> = None;
+    for column in columns {
+        let own = column == pathway.column();
+        let lock = |ids: &[String]| ids.iter().any(|id| id == column);
+        let lock = if lock(&class.never) { Lock::Never } else if lock(&class.clinician) { Lock::Clinician } else { Lock::Open };
+        let day = if own && pathway.clock == HealingClock::None {
+            Some(day_of(class.phases.get(column).copied().unwrap_or(1)))
+        } else if own {
+            pathway.class_weeks.get(&class.id).or_else(|| class.weeks.get(column)).map(|week| time.class_week(class, *week) * WEEK)
+        } else {
+            class.weeks.get(column).map(|week| *week * WEEK)
+        };
+        if day.is_none() && lock == Lock::Open {
+            continue;
+        }
+        let day = day.unwrap_or(0);
+        out = Some(match out {
+            None => ClassRule { opens_day: day, lock, whose: column.to_owned() },
+            Some(before) => ClassRule {
+                whose: if lock > before.lock || day > before.opens_day { column.to_owned() } else { before.whose },
+                opens_day: before.opens_day.max(day),
+                lock: before.lock.max(lock),
+            },
+        });
+    }
+    out
+}

@@ -1,0 +1,136 @@
+//! What can be chosen for a shoulder: pathway, modifiers, schools; and whether a story makes sense.
+
+use crate::app::AppState;
+use crate::problem::ApiError;
+use crate::validate::Faults;
+use chrono::{Months, NaiveDate};
+use ritorno_core::episode::{Start, Story};
+use ritorno_core::knowledge::{Confidence, HealingClock, Knowledge, Pathway, School};
+use ritorno_core::program::Rules;
+use ritorno_store::PgConnection;
+use ritorno_wording::Value;
+use serde::Serialize;
+
+/// A pathway to choose.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct PathwayChoice {
+    id: String,
+    /// What a clinic's own is called.
+    title: Option<String>,
+    clock: HealingClock,
+}
+
+/// A question on which practitioners disagree.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct Question {
+    id: String,
+    /// The school that holds.
+    holds: String,
+    schools: Vec<SchoolChoice>,
+}
+
+/// One school.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct SchoolChoice {
+    id: String,
+    default: bool,
+    source: String,
+    confidence: Confidence,
+}
+
+/// The pathways that can be chosen: what ships, and the clinic's own that are in force.
+pub(crate) fn pathway_choices(state: &AppState, conn: &mut PgConnection) -> Result<Vec<PathwayChoice>, ApiError> {
+    let retired: Vec<String> = ritorno_store::pathway::newest(conn)?.into_iter().filter(|p| p.state == "retired").map(|p| p.name).collect();
+    let known = state.current(conn)?;
+    let open = known.pathways.values().filter(|p| !retired.contains(&p.id));
+    Ok(open.map(|p| PathwayChoice { id: p.id.clone(), title: p.title.clone(), clock: p.clock }).collect())
+}
+
+pub(crate) fn check_story(state: &AppState, known: &Knowledge, story: &Story, birth: NaiveDate, faults: &mut Faults) {
+    let today = state.today.date();
+    faults.not_after("story.day0", story.day0, today);
+    if story.day0 < birth {
+        faults.push("story.day0", "before-birth", &[("birth", Value::Text(&birth.to_string()))]);
+    } else if story.day0.checked_add_months(Months::new(24)).is_some_and(|late| late < today) {
+        faults.push("story.day0", "too-old", &[("years", Value::Number(2.0))]);
+    }
+    faults.known("story.pathway", &story.pathway, known.pathways.contains_key(&story.pathway));
+    // A pathway with a surgical clock belongs to an operation, and to nothing else.
+    if let Some(pathway) = known.pathways.get(&story.pathway) {
+        let fits = match pathway.clock {
+            HealingClock::Operation => story.start == Start::Surgery,
+            HealingClock::Dislocation | HealingClock::Fracture | HealingClock::Sprain => story.start == Start::Injury,
+            HealingClock::None => story.start != Start::Surgery,
+        };
+        if !fits {
+            faults.push("story.pathway", "pathway-and-start", &[]);
+        }
+        check_choices(known, pathway, story, faults);
+    }
+    faults.text("story.mechanism", &story.mechanism, 500, false);
+    faults.text("story.work", &story.work, 200, false);
+    faults.text("story.note", &story.note, 4000, false);
+    if let Some(clearance) = &story.clearance {
+        faults.text("story.clearance.role", &clearance.role, 80, true);
+        faults.event_date("story.clearance.on", clearance.on, story.day0, today);
+    }
+    if let Some(mass) = story.mass_kg {
+        faults.within("story.mass_kg", mass, 2.0, 350.0);
+    }
+    if let Some(height) = story.height_cm {
+        faults.within("story.height_cm", height, 40.0, 250.0);
+    }
+    for item in &story.health {
+        faults.known("story.health", item, known.health.iter().any(|h| &h.id == item));
+    }
+    for item in &story.kit {
+        faults.known("story.kit", item, known.exercises.values().any(|e| e.kit.contains(item)));
+    }
+    for (i, task) in story.tasks.iter().enumerate() {
+        faults.text(&format!("story.tasks[{i}].label"), &task.label, 120, true);
+        faults.within(&format!("story.tasks[{i}].score"), f64::from(task.score), 0.0, 10.0);
+    }
+}
+
+/// Modifiers and schools must belong to the pathway.
+pub(crate) fn check_choices(known: &Knowledge, pathway: &Pathway, story: &Story, faults: &mut Faults) {
+    for id in &story.modifiers {
+        let fits = known.modifiers.iter().any(|m| &m.id == id && m.pathways.iter().any(|p| p == pathway.column()));
+        faults.known("story.modifiers", id, fits);
+    }
+    for (question, school) in &story.schools {
+        let fits = pathway.schools.iter().chain(&known.schools).any(|s| &s.question == question && &s.id == school);
+        faults.known(&format!("story.schools.{question}"), school, fits);
+    }
+    if let Some(minutes) = story.minutes_per_day {
+        faults.within("story.minutes_per_day", f64::from(minutes), 1.0, 600.0);
+    }
+    if let Some(kg) = story.job_load_kg {
+        faults.within("story.job_load_kg", kg, 0.0, 200.0);
+    }
+    if let Some(hours) = story.job_overhead_h {
+        faults.within("story.job_overhead_h", hours, 0.0, 24.0);
+    }
+    if let Some(slips) = story.slips_per_week {
+        faults.within("story.slips_per_week", f64::from(slips), 0.0, 100.0);
+    }
+}
+
+/// The questions on which practitioners disagree about a pathway, with what holds.
+pub(crate) fn questions(known: &Knowledge, pathway: &Pathway, rules: &Rules) -> Vec<Question> {
+    let all: Vec<&School> = pathway.schools.iter().chain(&known.schools).collect();
+    rules
+        .schools
+        .iter()
+        .map(|(question, holds)| Question {
+            id: question.clone(),
+            holds: holds.clone(),
+            schools: all
+                .iter()
+                .filter(|s| &s.question == question)
+                .map(|s| SchoolChoice { id: s.id.clone(), default: s.default, source: s.source.clone(), confidence: s.confidence })
+                .collect(),
+        })
+        .collect()
+}
+
