@@ -631,6 +631,11 @@ gate-class-slow-lowering = slow lowering
 gate-class-thoracic-and-massage = mobility and massage
 gate-class-weight-bearing-all-fours = weight on hands and knees
 gate-class-weight-bearing-plank = planks and push-ups
+field-structure = how sets follow
+field-tempo-s = tempo (s)
+field-minutes-per-day = Minutes a day
+field-title = Name
+field-file = File
 
 # Pathways, schools, modifiers
 clock-dislocation = dislocation

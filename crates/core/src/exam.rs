@@ -82,8 +82,7 @@ impl ReadingView {
 pub fn reading_view(ctx: &CheckContext, facts: &Facts, reading: &Reading) -> ReadingView {
     let day = facts.day_of(reading.on);
     // The other side carries no ceiling. A limit is judged as it stood on the reading's own day.
-    let over_ceiling =
-        reading.side == facts.story.side && protection(ctx, &reading.quantity, day, day).ceiling.exceeded_by(reading.value);
+    let over_ceiling = reading.side == facts.story.side && protection(ctx, &reading.quantity, day, day).ceiling.exceeded_by(reading.value);
     ReadingView {
         over_ceiling,
         at_limit: reading.stop == StopReason::AtLimit,

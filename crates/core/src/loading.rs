@@ -457,10 +457,10 @@ fn round1(v: f64) -> f64 {
 /// # Errors
 /// The reason why there is none.
 pub fn share_of_strength(ctx: &CheckContext, facts: &Facts, exercise: &Exercise, path: &Path, found: &Curve) -> Result<f64, Reason> {
-    let protected = exercise.demand.iter().any(|d| {
-        ctx.pathway.protects()
-            && !ctx.pathway.allowance(facts.day()).is_some_and(|a| a.permits(d.group, Level::Resisted))
-    });
+    let protected = exercise
+        .demand
+        .iter()
+        .any(|d| ctx.pathway.protects() && !ctx.pathway.allowance(facts.day()).is_some_and(|a| a.permits(d.group, Level::Resisted)));
     if protected {
         return Err(Reason::new("share-not-allowed"));
     }

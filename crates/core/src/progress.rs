@@ -180,7 +180,10 @@ fn strength(ctx: &CheckContext, facts: &Facts, test: &str, against: Option<&str>
     if against.is_none() && !matches!(facts.story.other_side, OtherSide::Sound | OtherSide::Hypermobile) {
         return (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-other-side-no-measure")));
     }
-    let pair = (newest_set(ctx, facts, test, own), newest_set(ctx, facts, against.unwrap_or(test), if against.is_some() { own } else { own.other() }));
+    let pair = (
+        newest_set(ctx, facts, test, own),
+        newest_set(ctx, facts, against.unwrap_or(test), if against.is_some() { own } else { own.other() }),
+    );
     let (Some(mine), Some(base)) = pair else { return (CriterionStatus::NotMeasured, asks, None) };
     let sound = |set: &StrengthSet| set.trials.iter().filter(|t| t.sound).count() >= 3;
     let (Some(a), Some(b)) = (mine.mean_n, base.mean_n.filter(|n| *n > 0.0)) else { return (CriterionStatus::NotMeasured, asks, None) };

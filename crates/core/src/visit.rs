@@ -2,12 +2,15 @@
 
 use crate::calendar::Clock;
 use crate::deciding::{LineDecision, decide};
+use crate::episode::OtherSide;
 use crate::episode::{ExamFact, Facts, LogEntry, LogFact, SurgeonLimit, TryOutWord};
 use crate::exam::{Dial, dials};
 use crate::flags::{FlagState, FlagView, flag_views};
-use crate::episode::OtherSide;
 use crate::knowledge::{HealingClock, Knowledge};
-use crate::program::{BuildAsk, CheckContext, CorridorView, PhaseSpan, PrecautionSpan, Proposal, Rules, Volume, build, corridor_views, reached_phase, running_lines, schedule, score_view, volume};
+use crate::program::{
+    BuildAsk, CheckContext, CorridorView, PhaseSpan, PrecautionSpan, Proposal, Rules, Volume, build, corridor_views, reached_phase,
+    running_lines, schedule, score_view, volume,
+};
 use crate::progress::{GateView, adherence_pct, next_gate};
 use crate::reading::{impairments, irritability};
 use crate::reason::Reason;

@@ -2,6 +2,7 @@
 
 use crate::Failure;
 use crate::demo_examined::{self, EXAMINED};
+use crate::demo_pathways::MORE;
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
     Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score, Start, StopReason, Story, SurgeonLimit,
@@ -21,37 +22,42 @@ use uuid::Uuid;
 const LOGIN: &str = "demo";
 const PASSWORD: &str = "molo-nove";
 
-/// One invented patient.
-struct Person {
-    given: &'static str,
-    family: &'static str,
-    born: &'static str,
-    work: &'static str,
-    side: Arm,
-    mechanism: &'static str,
-    task: &'static str,
-    health: &'static [&'static str],
+/// One invented patient with a program.
+pub(crate) struct Person {
+    pub(crate) given: &'static str,
+    pub(crate) family: &'static str,
+    pub(crate) born: &'static str,
+    pub(crate) work: &'static str,
+    pub(crate) side: Arm,
+    pub(crate) mechanism: &'static str,
+    pub(crate) task: &'static str,
+    pub(crate) health: &'static [&'static str],
     /// Today's post-operative day.
-    day: i32,
+    pub(crate) day: i32,
     /// Gates passed, with the day.
-    passed: &'static [(&'static str, i32)],
-    limits: &'static [(&'static str, f64, Option<i32>)],
+    pub(crate) passed: &'static [(&'static str, i32)],
+    pub(crate) limits: &'static [(&'static str, f64, Option<i32>)],
     /// Quantity, value, day, why it stopped.
-    readings: &'static [(&'static str, f64, i32, StopReason)],
-    rest_pain: Option<(f64, i32)>,
-    attested: &'static [(&'static str, i32)],
+    pub(crate) readings: &'static [(&'static str, f64, i32, StopReason)],
+    pub(crate) rest_pain: Option<(f64, i32)>,
+    pub(crate) attested: &'static [(&'static str, i32)],
     /// The day the program was built and signed.
-    built: Option<i32>,
-    slip: Option<i32>,
-    note: &'static str,
+    pub(crate) built: Option<i32>,
+    pub(crate) slip: Option<i32>,
+    /// A bad day that was said to be one.
+    pub(crate) flare: Option<i32>,
+    pub(crate) note: &'static str,
+    pub(crate) pathway: &'static str,
+    pub(crate) start: Start,
+    pub(crate) modifiers: &'static [&'static str],
 }
 
 use StopReason::{AtLimit, Pain, Stiff, Weak};
-const PE: &str = "passive-elevation";
-const ER: &str = "passive-er-side";
+pub(crate) const PE: &str = "passive-elevation";
+pub(crate) const ER: &str = "passive-er-side";
 const IR: &str = "passive-ir-side";
 const AEL: &str = "active-elevation-lying";
-const AEU: &str = "active-elevation-upright";
+pub(crate) const AEU: &str = "active-elevation-upright";
 const G1: &str = "to-protected-passive";
 const G2: &str = "to-assisted";
 const G3: &str = "to-early-strength";
@@ -85,7 +91,11 @@ const PEOPLE: &[Person] = &[
         attested: &[("wound-closed", 15)],
         built: Some(15),
         slip: None,
+        flare: None,
         note: "Wound quiet. Sleeps in the sling. Lying lift stays heavy in the hand.",
+        pathway: "cuff-repair-small-medium",
+        start: Start::Surgery,
+        modifiers: &[],
     },
     Person {
         given: "Bettina",
@@ -104,7 +114,11 @@ const PEOPLE: &[Person] = &[
         attested: &[("wound-closed", 14)],
         built: Some(14),
         slip: None,
+        flare: None,
         note: "Turned out further than agreed at home with the stick.",
+        pathway: "cuff-repair-small-medium",
+        start: Start::Surgery,
+        modifiers: &[],
     },
     Person {
         given: "Silvano",
@@ -131,7 +145,11 @@ const PEOPLE: &[Person] = &[
         attested: &[("wound-closed", 16), ("no-guarding", 47)],
         built: Some(48),
         slip: None,
+        flare: None,
         note: "Stiff at the end in every direction, not sore.",
+        pathway: "cuff-repair-small-medium",
+        start: Start::Surgery,
+        modifiers: &[],
     },
     Person {
         given: "Imelda",
@@ -150,7 +168,11 @@ const PEOPLE: &[Person] = &[
         attested: &[("wound-closed", 14), ("no-guarding", 41)],
         built: Some(14),
         slip: None,
+        flare: None,
         note: "Ready for the six-week check.",
+        pathway: "cuff-repair-small-medium",
+        start: Start::Surgery,
+        modifiers: &[],
     },
     Person {
         given: "Corrado",
@@ -176,7 +198,11 @@ const PEOPLE: &[Person] = &[
         attested: &[("wound-closed", 14), ("no-guarding", 43)],
         built: Some(43),
         slip: Some(57),
+        flare: None,
         note: "Back on light deck duty, no lines.",
+        pathway: "cuff-repair-small-medium",
+        start: Start::Surgery,
+        modifiers: &[],
     },
     Person {
         given: "Agata",
@@ -195,7 +221,11 @@ const PEOPLE: &[Person] = &[
         attested: &[("wound-closed", 14)],
         built: Some(14),
         slip: None,
+        flare: None,
         note: "Away for a fortnight; continues at home.",
+        pathway: "cuff-repair-small-medium",
+        start: Start::Surgery,
+        modifiers: &[],
     },
     Person {
         given: "Ottavio",
@@ -226,7 +256,11 @@ const PEOPLE: &[Person] = &[
         attested: &[("wound-closed", 14), ("no-guarding", 44), ("clean-lowering", 97), ("isometric-er-quiet", 97)],
         built: Some(98),
         slip: None,
+        flare: None,
         note: "First light weights went well.",
+        pathway: "cuff-repair-small-medium",
+        start: Start::Surgery,
+        modifiers: &[],
     },
     Person {
         given: "Livia",
@@ -245,7 +279,11 @@ const PEOPLE: &[Person] = &[
         attested: &[],
         built: Some(2),
         slip: None,
+        flare: None,
         note: "Sling understood; hand and elbow work started.",
+        pathway: "cuff-repair-small-medium",
+        start: Start::Surgery,
+        modifiers: &[],
     },
 ];
 
@@ -263,13 +301,13 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
         user::insert(conn, &clinician, &hash)?;
         knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)
     })?;
-    for person in PEOPLE {
+    for person in PEOPLE.iter().chain(MORE) {
         write(&mut conn, actor, |conn| add(state, conn, &clinician, person))?;
     }
     for person in EXAMINED {
         write(&mut conn, actor, |conn| demo_examined::add(state, conn, &clinician, person))?;
     }
-    Ok(format!("{} invented patients of the Molo Nove clinic loaded.\n{signed_in}", PEOPLE.len() + EXAMINED.len()))
+    Ok(format!("{} invented patients of the Molo Nove clinic loaded.\n{signed_in}", PEOPLE.len() + MORE.len() + EXAMINED.len()))
 }
 
 fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Result<(), StoreError> {
@@ -284,11 +322,12 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         mechanism: p.mechanism.into(),
         work: p.work.into(),
         clearance: Some(Clearance { role: "surgeon".into(), on: day0 }),
-        sling_worn: Some(p.day < 42),
+        sling_worn: (p.start == Start::Surgery).then_some(p.day < 42),
+        modifiers: p.modifiers.iter().map(|m| (*m).to_owned()).collect(),
         health: p.health.iter().map(|h| (*h).to_owned()).collect(),
         tasks: vec![Task { label: p.task.into(), score: 2 }],
         kit: ["bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic", "weight"].map(str::to_owned).to_vec(),
-        ..Story::begun("cuff-repair-small-medium", p.side, day0, Start::Surgery)
+        ..Story::begun(p.pathway, p.side, day0, p.start)
     };
     episode::insert(conn, &patient, id, &story)?;
     let answers: Vec<FlagAnswer> = state
@@ -401,14 +440,24 @@ fn build_and_log(
             events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: exercise.map(str::to_owned), fact })
                 .map(|_| ())
         };
-        for line in &planned(day) {
+        // Days of the week are spread evenly.
+        let due = |week: u32| (day * week as i32) / 7 != ((day - 1) * week as i32) / 7;
+        for line in planned(day).iter().filter(|l| due(l.dose.days_per_week)) {
             // One day in six a session was missed.
             let sessions = if day % 6 == 0 { line.dose.times_per_day.saturating_sub(1) } else { line.dose.times_per_day };
             log(conn, Some(&line.exercise), LogFact::Done { sessions, repetitions: line.dose.repetitions })?;
         }
+        // The morning after a bad day is worse.
+        let bad = |d: i32| p.flare.is_some_and(|flare| flare == d);
         log(conn, None, LogFact::PainBefore { value: f64::from(1 + day % 2) })?;
-        log(conn, None, LogFact::PainDuring { value: 2.0 })?;
-        log(conn, None, LogFact::PainNextMorning { value: 1.0 })?;
+        log(conn, None, LogFact::PainDuring { value: if bad(day) { 5.0 } else { 2.0 } })?;
+        log(conn, None, LogFact::PainNextMorning { value: if bad(day - 1) { 4.0 } else { 1.0 } })?;
+    }
+    // Asked this morning, before the patient came in.
+    let morning = LogFact::PainNextMorning { value: if p.flare == Some(p.day - 1) { 4.0 } else { 1.0 } };
+    events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(p.day), exercise: None, fact: morning })?;
+    if let Some(day) = p.flare {
+        events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: None, fact: LogFact::FlareDay })?;
     }
     if let Some(day) = p.slip {
         events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: Some("ael8".into()), fact: LogFact::Slip })?;

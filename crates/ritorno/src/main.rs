@@ -2,6 +2,7 @@
 
 mod demo;
 mod demo_examined;
+mod demo_pathways;
 
 use chrono::NaiveDate;
 use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, run_jobs, server};

@@ -133,4 +133,3 @@ pub(crate) fn questions(known: &Knowledge, pathway: &Pathway, rules: &Rules) -> 
         })
         .collect()
 }
-

@@ -79,7 +79,11 @@ pub(crate) async fn decide_line(
             (DecisionAnswer::Overridden, _) => Change::None,
         };
         // Going on is never the answer to a stop.
-        if form.answer == DecisionAnswer::Changed && proposal.kind == Move::Stop && !matches!(change, Change::None | Change::Remove) && change != proposal.change {
+        if form.answer == DecisionAnswer::Changed
+            && proposal.kind == Move::Stop
+            && !matches!(change, Change::None | Change::Remove)
+            && change != proposal.change
+        {
             faults.push("change", "stop-stands", &[]);
         }
         faults.check()?;

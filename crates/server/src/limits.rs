@@ -51,7 +51,11 @@ pub(crate) async fn add_limit(
             if let Some(floor) = limit.floor.filter(|floor| *floor > other.ceiling) {
                 faults.push("floor", "floor-above-ceiling", &[("floor", Value::Number(floor)), ("ceiling", Value::Number(other.ceiling))]);
             } else if let Some(floor) = other.floor.filter(|floor| *floor > limit.ceiling) {
-                faults.push("ceiling", "floor-above-ceiling", &[("floor", Value::Number(floor)), ("ceiling", Value::Number(limit.ceiling))]);
+                faults.push(
+                    "ceiling",
+                    "floor-above-ceiling",
+                    &[("floor", Value::Number(floor)), ("ceiling", Value::Number(limit.ceiling))],
+                );
             }
         }
         if let Some(until) = limit.until_day {

@@ -108,7 +108,11 @@ fn row(known: &Knowledge, p: &Pathway, own: &[OwnPathway]) -> PathwayRow {
         exercises: p.phases.iter().map(|f| f.exercises.len()).sum(),
         schools: p.schools.len(),
         source: p.source.clone(),
-        own: own.iter().find(|o| o.name == p.id).map(|o| OwnState { version: o.version, retired: o.state == "retired", made_on: o.made_on }),
+        own: own.iter().find(|o| o.name == p.id).map(|o| OwnState {
+            version: o.version,
+            retired: o.state == "retired",
+            made_on: o.made_on,
+        }),
     }
 }
 
@@ -149,7 +153,11 @@ fn page(conn: &mut PgConnection, known: &Knowledge, id: &str, file: String, faul
         file,
         faults: faults.into_iter().map(|f| FileFault { row: f.row, field: f.field, problem: f.problem }).collect(),
         phases: schedule(&rules, &facts),
-        corridors: rules.corridors.iter().map(|c| CorridorBands { quantity: c.id.clone(), bands: band_view(&rules, &[], &c.id, 0) }).collect(),
+        corridors: rules
+            .corridors
+            .iter()
+            .map(|c| CorridorBands { quantity: c.id.clone(), bands: band_view(&rules, &[], &c.id, 0) })
+            .collect(),
         against_base: base.map(|b| against_base(&b, &rules)).unwrap_or_default(),
     })
 }
@@ -188,7 +196,14 @@ fn against_base(base: &Rules, own: &Rules) -> Vec<AgainstBase> {
                     (None, _) => false,
                 };
                 let shown = |v: Option<f64>| v.map(|v| v.max(0.0));
-                out.push(AgainstBase { kind: "ceiling".to_owned(), what: quantity.to_owned(), day, base: shown(pair.0), own: shown(pair.1), looser });
+                out.push(AgainstBase {
+                    kind: "ceiling".to_owned(),
+                    what: quantity.to_owned(),
+                    day,
+                    base: shown(pair.0),
+                    own: shown(pair.1),
+                    looser,
+                });
             }
             last = Some(pair);
         }

@@ -136,4 +136,3 @@ pub(crate) async fn show_patient(app: App, req: HttpRequest, id: web::Path<Uuid>
     })
     .await
 }
-

@@ -10,8 +10,8 @@ use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
-    LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Variant, Verdict, WhatIf, check_exercise,
-    check_line, read_snapshot, running_lines, score_view, what_if,
+    LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Variant, Verdict, WhatIf,
+    check_exercise, check_line, read_snapshot, running_lines, score_view, what_if,
 };
 use ritorno_core::visit::{Assessment, untried};
 use ritorno_store::episode::Loaded;

@@ -82,9 +82,7 @@ pub(crate) async fn add_reading(
                 let on = protection(&assessment.ctx(), &quantity.id, day, day);
                 if reading.side == facts.story.side && on.ceiling == Ceiling::NoneAllowed {
                     match assessment.pathway.corridor(&quantity.id) {
-                        Some(corridor) => {
-                            faults.push("value", "barred", &[("opens_day", Value::Number(f64::from(corridor.opens_day)))])
-                        }
+                        Some(corridor) => faults.push("value", "barred", &[("opens_day", Value::Number(f64::from(corridor.opens_day)))]),
                         None => faults.push("value", "barred-without-corridor", &[]),
                     }
                 }

@@ -3,7 +3,10 @@
 use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
-use crate::{deciding, decisions, examine, home, library, limits, outcome, pathways, patients, program, ranges, reliability, security, session, story};
+use crate::{
+    deciding, decisions, examine, home, library, limits, outcome, pathways, patients, program, ranges, reliability, security, session,
+    story,
+};
 use crate::{strength, visit};
 use actix_files::{Files, NamedFile};
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};

@@ -157,7 +157,9 @@ pub(crate) fn page(state: &AppState, conn: &mut PgConnection, loaded: Loaded) ->
             .collect(),
         kit,
         pathways: pathway_choices(state, conn)?,
-        modifiers: pathway.map(|p| known.modifiers.iter().filter(|m| m.pathways.iter().any(|x| x == p.column())).map(|m| m.id.clone()).collect()).unwrap_or_default(),
+        modifiers: pathway
+            .map(|p| known.modifiers.iter().filter(|m| m.pathways.iter().any(|x| x == p.column())).map(|m| m.id.clone()).collect())
+            .unwrap_or_default(),
         questions: pathway.map(|p| questions(known, p, &assessment.pathway)).unwrap_or_default(),
         stations,
     })
@@ -240,4 +242,3 @@ pub(crate) async fn act_on_flag(
     })
     .await
 }
-

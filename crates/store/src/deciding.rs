@@ -61,7 +61,11 @@ pub fn add(
         .do_nothing()
         .execute(conn)?;
     settle(added, || {
-        let same = t::table.filter(t::id.eq(id)).filter(t::episode_id.eq(episode)).filter(t::line_id.eq(proposal.line)).filter(t::answer.eq(answer));
+        let same = t::table
+            .filter(t::id.eq(id))
+            .filter(t::episode_id.eq(episode))
+            .filter(t::line_id.eq(proposal.line))
+            .filter(t::answer.eq(answer));
         Ok(same.count().get_result::<i64>(conn)? == 1)
     })
 }

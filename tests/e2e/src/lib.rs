@@ -196,6 +196,11 @@ impl House {
         element.click().await.unwrap_or_else(|error| panic!("click {css}: {error}"));
     }
 
+    /// Chooses an option of a native select by its value.
+    pub async fn choose(&self, css: &str, value: &str) {
+        self.see(css).await.select_by_value(value).await.unwrap_or_else(|error| panic!("{css} has no {value}: {error}"));
+    }
+
     /// Empties a field and types into it.
     pub async fn fill(&self, css: &str, text: &str) {
         let field = self.see(css).await;

@@ -49,3 +49,12 @@ export function Field({ label, name, error, wide = false, children }: { label: s
     </label>
   );
 }
+
+/** Nought to ten, one tap. */
+export function Ten({ label, onPick, picked }: { label: string; onPick: (n: number) => void; picked?: number | undefined }) {
+  return (
+    <span role="group" aria-label={label} style={{ display: "inline-flex", gap: 3, whiteSpace: "nowrap" }}>
+      {Array.from({ length: 11 }, (_, n) => <button key={n} className="yn num" style={{ padding: "5px 0", width: 27 }} aria-pressed={picked === n} aria-label={`${label} ${n}`} onClick={() => onPick(n)}>{n}</button>)}
+    </span>
+  );
+}

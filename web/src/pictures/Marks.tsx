@@ -58,3 +58,29 @@ export function StopMark({ stop }: { stop: string }) {
       return <path d="M-2-7V7M2.4-7V7" {...s} strokeWidth={2.4} />;
   }
 }
+
+/** The shape of a decision about an exercise: told apart without colour. */
+export function MoveMark({ kind, size = 22 }: { kind: string; size?: number }) {
+  const common = { width: size, height: size, viewBox: "0 0 22 22", "aria-hidden": true } as const;
+  const stairs = "M2 18h6v-6h6V6h6";
+  switch (kind) {
+    case "stop":
+      return <svg {...common}><path d="M7 1h8l6 6v8l-6 6H7l-6-6V7Z" fill={ink.brick} /><path d="M6 11h10" stroke="#fff" strokeWidth="3" /></svg>;
+    case "step_back":
+      return <svg {...common}><path d={stairs} fill="none" stroke={ink.soft} strokeWidth="1.8" /><path d="M16 3 7 12M7 7v5h5" stroke={ink.brick} strokeWidth="2.6" fill="none" /></svg>;
+    case "ease":
+      return <svg {...common}><path d="M2 14c4-9 14-9 18 0" fill="none" stroke={ink.petrol} strokeWidth="2.4" /><path d="M2 18h18" stroke={ink.soft} strokeWidth="1.8" /></svg>;
+    case "progress_dose":
+      return <svg {...common}><path d="M2 18h18" stroke={ink.soft} strokeWidth="1.8" /><path d="M11 4v10M6 9h10" stroke={ink.moss} strokeWidth="3" /></svg>;
+    case "next_rung":
+      return <svg {...common}><path d={stairs} fill="none" stroke={ink.soft} strokeWidth="1.8" /><path d="M4 12 13 3M8 3h5v5" stroke={ink.moss} strokeWidth="2.6" fill="none" /></svg>;
+    case "hold_stiff":
+      return <svg {...common}><rect x="3" y="3" width="16" height="16" fill={ink.saffronPale} stroke={ink.text} strokeWidth="1.8" /><path d="M7 14c2-8 6-8 8 0" stroke={ink.text} strokeWidth="2" fill="none" /></svg>;
+    case "hold_sore":
+      return <svg {...common}><rect x="3" y="3" width="16" height="16" fill={ink.saffronPale} stroke={ink.text} strokeWidth="1.8" /><path d="m7 8 4 6 4-6" stroke={ink.brick} strokeWidth="2.4" fill="none" /></svg>;
+    case "hold_unknown":
+      return <svg {...common}><rect x="3" y="3" width="16" height="16" fill="none" stroke={ink.soft} strokeWidth="1.8" strokeDasharray="3 2.4" /><path d="M11 13.5v.5M8.6 8.4c.4-3 5-2.800 4.800.2-.1 1.700-2.400 1.700-2.400 3.400" stroke={ink.text} strokeWidth="1.8" fill="none" /></svg>;
+    default:
+      return <svg {...common}><rect x="3" y="3" width="16" height="16" fill="none" stroke={ink.soft} strokeWidth="1.8" /><path d="M7 11h8" stroke={ink.soft} strokeWidth="2.4" /></svg>;
+  }
+}

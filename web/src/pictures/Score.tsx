@@ -1,3 +1,4 @@
+import { useId, useState } from "react";
 import type { Schemas } from "../app/client";
 import { capital, nameOf, t } from "../app/wording";
 import { ink } from "../app/theme";
@@ -6,26 +7,51 @@ import { Corridor } from "./Corridor";
 type View = Schemas["ScoreView"];
 type Line = Schemas["LineView"];
 
-const LABEL = 196, RIGHT = 16, PURPOSES = ["settle", "move", "control", "strengthen", "load", "return"];
+const RIGHT = 16, PURPOSES = ["settle", "move", "control", "strengthen", "load", "return"];
 const tone: Record<string, string> = { settle: "#7d8f95", move: ink.petrol, control: "#3f6f8f", strengthen: "#6b5b8a", load: "#7b5a3a", return: ink.moss };
 
 export interface ScoreProps {
   view: View;
   selected: string | undefined;
   onSelect: (line: string) => void;
+  /** A line was moved or stretched by so many days at its beginning and its end. */
+  onMove?: (line: string, from: number, to: number) => void;
   /** Days shown, from and to. */
   window: [number, number];
   width: number;
+  /** Narrow: beside another one. */
+  small?: boolean;
+  /** Exercises that differ from the other one. */
+  marked?: Set<string>;
 }
 
 /** The whole program on one sheet, weeks across. */
-export function Score({ view, selected, onSelect, window: [from, to], width }: ScoreProps) {
+export function Score({ view, selected, onSelect, onMove, window: [from, to], width, small = false, marked }: ScoreProps) {
+  const LABEL = small ? 118 : 196;
+  const id = useId();
+  // A line that is being dragged: by its body it moves, by its end it stretches; whole days.
+  const [drag, setDrag] = useState<{ line: string; x: number; end: boolean; days: number }>();
+  const perDay = (width - LABEL - RIGHT) / (to - from);
+  const begin = (line: string, end: boolean) => (e: React.PointerEvent<SVGElement>) => {
+    if (!onMove || e.button !== 0) return;
+    e.currentTarget.setPointerCapture(e.pointerId);
+    setDrag({ line, x: e.clientX, end, days: 0 });
+  };
+  const along = (e: React.PointerEvent) => drag && setDrag({ ...drag, days: Math.round((e.clientX - drag.x) / perDay) });
+  const drop = () => {
+    if (drag && drag.days !== 0) onMove?.(drag.line, drag.end ? 0 : drag.days, drag.days);
+    setDrag(undefined);
+  };
   const x = (day: number) => LABEL + ((Math.min(Math.max(day, from), to) - from) / (to - from)) * (width - LABEL - RIGHT);
   const shows = (a: number, b: number) => b > from && a < to;
   let y = 30;
   const head: React.ReactNode[] = [];
-  const weekStep = to - from > 100 ? 2 : 1;
-  for (let w = Math.ceil(from / 7); w * 7 <= to; w += weekStep) {
+  const weekStep = to - from > (small ? 60 : 260) ? 4 : to - from > (small ? 30 : 100) ? 2 : 1;
+  const byDay = to - from <= 14;
+  for (let d = from; byDay && d < to; d++) {
+    head.push(<g key={`d${d}`}><text x={x(d) + perDay / 2} y={19} fontSize="12.5" textAnchor="middle" fill={ink.soft}>{t("day-n", { day: d })}</text><line x1={x(d)} x2={x(d)} y1={25} y2={30} stroke={ink.soft} /></g>);
+  }
+  for (let w = Math.ceil(from / 7); !byDay && w * 7 <= to; w += weekStep) {
     head.push(
       <g key={`w${w}`}>
         <text x={x(w * 7)} y={19} fontSize="12.5" textAnchor="middle" fill={ink.soft}>{w}</text>
@@ -33,7 +59,7 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
       </g>,
     );
   }
-  head.push(<text key="wk" x={12} y={19} fontSize="12.5" fill={ink.soft}>{t("score-weeks")}</text>);
+  head.push(<text key="wk" x={12} y={19} fontSize="12.5" fill={ink.soft}>{byDay ? "" : t("score-weeks")}</text>);
   const rows: React.ReactNode[] = [];
   const label = (text: string, at: number, strong = false) => (
     <text key={`l${at}${text}`} x={12} y={at} fontSize={strong ? 14 : 13.5} fontWeight={strong ? 650 : 400} fill={strong ? ink.text : ink.soft}>{text}</text>
@@ -46,8 +72,8 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
     rows.push(
       <g key={p.id}>
         <rect x={x0 + 1} y={y} width={w - 2} height={26} fill={now ? ink.petrol : p.projected ? "none" : "#cfc6b4"} stroke={now ? ink.petrol : "#b9b09d"} strokeDasharray={p.projected ? "4 3" : undefined} rx="2" />
-        <clipPath id={`ph-${p.id}`}><rect x={x0} y={y} width={w - 4} height={26} /></clipPath>
-        <text x={x0 + 7} y={y + 18} fontSize="13" fontWeight="600" fill={now ? "#fff" : ink.text} clipPath={`url(#ph-${p.id})`}>{p.number} {nameOf("phase", p.id)}</text>
+        <clipPath id={`ph-${id}-${p.id}`}><rect x={x0} y={y} width={w - 4} height={26} /></clipPath>
+        <text x={x0 + 7} y={y + 18} fontSize="13" fontWeight="600" fill={now ? "#fff" : ink.text} clipPath={`url(#ph-${id}-${p.id})`}>{p.number} {nameOf("phase", p.id)}</text>
       </g>,
     );
   }
@@ -56,11 +82,11 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
     const s = view.sling;
     rows.push(label(t("score-sling"), y + 12));
     if (shows(0, s.day_and_night_until)) rows.push(<rect key="s1" x={x(0)} y={y + 2} width={x(s.day_and_night_until) - x(0)} height={12} fill={ink.text} />);
-    if (shows(s.day_and_night_until, s.nights_until)) rows.push(<rect key="s2" x={x(s.day_and_night_until)} y={y + 2} width={x(s.nights_until) - x(s.day_and_night_until)} height={12} fill="url(#nights)" stroke={ink.text} />);
+    if (shows(s.day_and_night_until, s.nights_until)) rows.push(<rect key="s2" x={x(s.day_and_night_until)} y={y + 2} width={x(s.nights_until) - x(s.day_and_night_until)} height={12} fill={`url(#nights-${id})`} stroke={ink.text} />);
     rows.push(<text key="s3" x={x(s.nights_until) + 6} y={y + 12} fontSize="12" fill={ink.soft}>{from < s.nights_until ? t("score-nights") : ""}</text>);
     y += 20;
   }
-  for (const p of view.precautions.filter((p) => shows(p.from_day, p.to_day)).slice(0, 12)) {
+  for (const p of small ? [] : view.precautions.filter((p) => shows(p.from_day, p.to_day)).slice(0, 12)) {
     const x0 = x(p.from_day), x1 = x(p.to_day);
     rows.push(
       <g key={p.id}>
@@ -73,14 +99,15 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
     );
     y += 15;
   }
-  rows.push(label(t("score-precautions"), y - Math.min(12, view.precautions.length) * 15 + 14));
-  y += 24;
+  if (!small && view.precautions.some((p) => shows(p.from_day, p.to_day))) rows.push(label(t("score-precautions"), y - Math.min(12, view.precautions.filter((p) => shows(p.from_day, p.to_day)).length) * 15 + 14));
+  y += small ? 10 : 24;
   // Corridors as small multiples
   const corridorTop = y;
-  for (const c of view.corridors.filter((c) => c.quantity === "passive-elevation" || c.quantity === "passive-er-side")) {
+  const raised = view.corridors.find((c) => c.quantity === "passive-elevation") ?? view.corridors.find((c) => c.quantity.startsWith("active-elevation"));
+  for (const c of view.corridors.filter((c) => c === raised || c.quantity === "passive-er-side")) {
     rows.push(
       <g key={c.quantity}>
-        {label(capital(nameOf("short", c.quantity)), y + 20)}
+        {label(small ? t(`tiny-${c.quantity}`) : capital(nameOf("short", c.quantity)), y + 20)}
         <g transform={`translate(${LABEL - 34} ${y})`}>
           <Corridor view={c} today={view.today.day} from={from} to={to} width={width - LABEL - RIGHT + 34 + 8} height={84} weekless label={nameOf("quantity", c.quantity)} />
         </g>
@@ -108,15 +135,17 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
     const ladders = [...new Set(here.map((l) => l.ladder))];
     for (const ladder of ladders) {
       const steps = here.filter((l) => l.ladder === ladder).sort((a, b) => a.line.from_day - b.line.from_day);
-      rows.push(<text key={`t${purpose}${ladder}`} x={88} y={y + 28} fontSize="12.5" fill={ink.soft}>{nameOf("ladder", ladder)}</text>);
+      rows.push(small ? null : <text key={`t${purpose}${ladder}`} x={88} y={y + 28} fontSize="12.5" fill={ink.soft}>{nameOf("ladder", ladder)}</text>);
       steps.forEach((l, i) => rows.push(segment(l, i, y)));
-      y += 35;
+      y += small ? 27 : 35;
     }
     y += 5;
   }
   function segment(l: Line, i: number, top: number) {
-    if (!shows(l.line.from_day, l.line.to_day)) return null;
-    const x0 = x(l.line.from_day), x1 = Math.max(x0 + 4, x(l.line.to_day));
+    const pulled = drag?.line === l.line.id ? drag : undefined;
+    const first = l.line.from_day + (pulled && !pulled.end ? pulled.days : 0), last = l.line.to_day + (pulled?.days ?? 0);
+    if (!shows(first, last)) return null;
+    const x0 = x(first), x1 = Math.max(x0 + 4, x(last));
     const thick = Math.min(12, 3 + 2.2 * Math.log2(1 + l.totals.weekly_repetitions / 40));
     // A step up where the rung changes.
     const mid = top + 24 - (i % 2) * 4;
@@ -125,13 +154,17 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
     const on = selected === l.line.id;
     return (
       <g key={l.line.id} className="score-line" role="button" tabIndex={0} aria-pressed={on} aria-label={t("score-line", { name, from: l.line.from_day, to: l.line.to_day, verdict: bad ? t(`verdict-${l.verdict.status}`) : "" })}
-        onClick={() => onSelect(l.line.id)} onKeyDown={(e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); onSelect(l.line.id); } }}>
-        <rect className="hit" x={x0} y={top} width={x1 - x0} height={33} fill="transparent" rx="3" />
+        onClick={() => { if (!drag?.days) onSelect(l.line.id); }} onPointerMove={along} onPointerUp={drop} onPointerCancel={() => setDrag(undefined)} onKeyDown={(e) => { if (e.key === "Enter" || e.key === " ") { e.preventDefault(); onSelect(l.line.id); } }}>
+        <title>{t("score-line", { name, from: l.line.from_day, to: l.line.to_day, verdict: "" })}</title>
+        <rect className="hit" x={x0} y={top} width={x1 - x0} height={small ? 26 : 33} fill={marked?.has(l.line.exercise) ? ink.saffronPale : "transparent"} rx="3" onPointerDown={begin(l.line.id, false)} />
         <rect x={x0} y={mid - thick / 2} width={Math.max(3, x1 - x0 - 2)} height={thick} rx={Math.min(3, thick / 2)} fill={tone[l.purpose] ?? ink.petrol} />
         {l.verdict.status === "blocked" && <path d={`M${x0} ${mid - 9}V${mid + 9}`} stroke={ink.brick} strokeWidth="5" />}
         {l.verdict.status === "caution" && <path d={`M${x0 + 5} ${mid - 8}l6 8-6 8-6-8Z`} fill={ink.saffron} stroke={ink.text} />}
-        <clipPath id={`c-${l.line.id}`}><rect x={x0} y={top - 4} width={x1 - x0 - 3} height={32} /></clipPath>
-        {x1 - x0 > 46 && <text x={x0 + 3} y={top + 11} fontSize="11.8" fill={ink.text} clipPath={`url(#c-${l.line.id})`}>{name}</text>}
+        {onMove && <rect x={x1 - 9} y={top} width="9" height="33" fill="transparent" style={{ cursor: "ew-resize" }} onPointerDown={begin(l.line.id, true)} />}
+        {pulled && pulled.days !== 0 && <text x={x1 + 5} y={mid + 4} fontSize="12" fontWeight="650" fill={ink.text}>{t("score-pulled", { from: first, to: last })}</text>}
+        {l.line.by_hand && <path d={`M${x0 + 1} ${mid + 9}h${Math.min(16, x1 - x0 - 3)}`} stroke={ink.text} strokeWidth="1.6" strokeDasharray="2 2" />}
+        <clipPath id={`c-${id}-${l.line.id}`}><rect x={x0} y={top - 4} width={x1 - x0 - 3} height={32} /></clipPath>
+        {x1 - x0 > 46 && <text x={x0 + 3} y={top + 11} fontSize="11.8" fill={ink.text} clipPath={`url(#c-${id}-${l.line.id})`} pointerEvents="none">{name}{byDay ? ` · ${l.line.dose.sets} × ${l.line.dose.repetitions} · ${l.line.dose.times_per_day}/${t("day")}` : ""}</text>}
       </g>
     );
   }
@@ -157,7 +190,7 @@ export function Score({ view, selected, onSelect, window: [from, to], width }: S
   const day = view.today.day;
   return (
     <svg width={width} height={bottom + 8} viewBox={`0 0 ${width} ${bottom + 8}`} role="group" aria-label={t("score-label")}>
-      <defs><pattern id="nights" width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0V5" stroke={ink.text} strokeWidth="1.8" /></pattern></defs>
+      <defs><pattern id={`nights-${id}`} width="5" height="5" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0V5" stroke={ink.text} strokeWidth="1.8" /></pattern></defs>
       {head}
       {rows}
       {doors}

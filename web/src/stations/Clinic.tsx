@@ -5,6 +5,7 @@ import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
 import { capital, nameOf, shortDate, t } from "../app/wording";
 import { Elastics } from "./Elastics";
+import Pathways from "./Pathways";
 
 type Result = Schemas["Reliability"];
 const ROWS = 6, COLUMNS = 3;
@@ -79,6 +80,7 @@ export default function Clinic({ lead, today }: { lead: boolean; today: string }
         </section>
       </div>
       <Elastics lead={lead} today={today} />
+      <Pathways lead={lead} />
     </div>
   );
 }

@@ -5,6 +5,7 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Field, missingFields, ProblemNote } from "../app/parts";
+import { fits } from "./pathwayFits";
 import { attr, capital, nameOf, sentence, shortDate, t, withUnit } from "../app/wording";
 
 type Page = Schemas["StoryPage"];
@@ -99,14 +100,16 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
     } catch (e) { setError(e); }
   };
   const operated = story.start === "surgery";
+  // After a dislocation or a fracture somebody else lets go first, too.
+  const heals = ["dislocation", "fracture"].includes(page.pathways.find((p) => p.id === story.pathway)?.clock ?? "none");
   return (
     <section className="block">
       <h2>{t("story-happened")}</h2>
       <ProblemNote error={error} />
       <div className="sheet">
         <div className="form">
-          {operated && <Field label={t("procedure")} name="story.pathway" error={error}><select value={story.pathway} onChange={(e) => set({ pathway: e.target.value })}>{page.pathways.filter((p) => (p === "no-operation") === (story.start !== "surgery")).map((p) => <option key={p} value={p}>{nameOf("pathway", p)}</option>)}</select></Field>}
-          <Field label={t("story-start")} name="story.start"><select id="story-start" value={story.start} onChange={(e) => { const start = e.target.value as "surgery"; set({ start, pathway: start === "surgery" ? (page.pathways.find((p) => p !== "no-operation") ?? story.pathway) : "no-operation" }); }}>{(["surgery", "injury", "gradual"] as const).map((v) => <option key={v} value={v}>{nameOf("start", v)}</option>)}</select></Field>
+          <Field label={t(operated ? "procedure" : "pathway")} name="story.pathway" error={error}><select id="story-pathway" value={story.pathway} onChange={(e) => set({ pathway: e.target.value, modifiers: [], schools: {} })}>{page.pathways.filter((p) => fits(p.clock, story.start ?? "surgery")).map((p) => <option key={p.id} value={p.id}>{p.title ?? nameOf("pathway", p.id)}</option>)}</select></Field>
+          <Field label={t("story-start")} name="story.start"><select id="story-start" value={story.start} onChange={(e) => { const start = e.target.value as "surgery"; set({ start, modifiers: [], schools: {}, pathway: start === "surgery" ? "cuff-repair-small-medium" : "no-operation" }); }}>{(["surgery", "injury", "gradual"] as const).map((v) => <option key={v} value={v}>{nameOf("start", v)}</option>)}</select></Field>
           <Field label={t("story-complaint")} name="story.complaint"><select id="story-complaint" value={story.complaint ?? ""} onChange={(e) => set({ complaint: e.target.value === "" ? null : (e.target.value as "raising") })}><option value="">{t("not-asked")}</option>{(["raising", "weakness", "slipping", "stiffness", "top", "neck"] as const).map((v) => <option key={v} value={v}>{nameOf("complaint", v)}</option>)}</select></Field>
           <Field label={t("story-setting")} name="story.setting"><select value={story.setting} onChange={(e) => set({ setting: e.target.value as "primary" })}>{(["primary", "specialist"] as const).map((v) => <option key={v} value={v}>{nameOf("setting", v)}</option>)}</select></Field>
           <Field label={t("story-other-side")} name="story.other_side"><select value={story.other_side} onChange={(e) => set({ other_side: e.target.value as "sound" })}>{(["sound", "affected", "operated", "hypermobile"] as const).map((v) => <option key={v} value={v}>{nameOf("other-side", v)}</option>)}</select></Field>
@@ -115,8 +118,8 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
           <Field label={t("mass")} name="story.mass_kg" error={error}><input className="native num" inputMode="decimal" value={story.mass_kg ?? ""} onChange={(e) => set({ mass_kg: e.target.value === "" ? null : Number(e.target.value) })} /></Field>
           <Field label={t("height")} name="story.height_cm" error={error}><input className="native num" inputMode="decimal" value={story.height_cm ?? ""} onChange={(e) => set({ height_cm: e.target.value === "" ? null : Number(e.target.value) })} /></Field>
           <Field label={t("dominant-hand")} name="story.dominant"><select value={story.dominant} onChange={(e) => set({ dominant: e.target.value as "left" })}><option value="right">{t("side-right")}</option><option value="left">{t("side-left")}</option></select></Field>
-          {operated && <Field label={t("clearance")} name="story.clearance.on" error={error}><input type="date" id="clearance" value={story.clearance?.on ?? ""} max={today} onChange={(e) => set({ clearance: e.target.value ? { role: "surgeon", on: e.target.value } : null })} /></Field>}
-          {operated && <Field label={t("sling-worn")} name="story.sling_worn"><select id="sling" value={story.sling_worn === null || story.sling_worn === undefined ? "" : String(story.sling_worn)} onChange={(e) => set({ sling_worn: e.target.value === "" ? null : e.target.value === "true" })}><option value="">{t("not-asked")}</option><option value="true">{t("sling-as-told")}</option><option value="false">{t("sling-not")}</option></select></Field>}
+          {(operated || heals) && <Field label={t("clearance")} name="story.clearance.on" error={error}><input type="date" id="clearance" value={story.clearance?.on ?? ""} max={today} onChange={(e) => set({ clearance: e.target.value ? { role: "surgeon", on: e.target.value } : null })} /></Field>}
+          {(operated || heals) && <Field label={t("sling-worn")} name="story.sling_worn"><select id="sling" value={story.sling_worn === null || story.sling_worn === undefined ? "" : String(story.sling_worn)} onChange={(e) => set({ sling_worn: e.target.value === "" ? null : e.target.value === "true" })}><option value="">{t("not-asked")}</option><option value="true">{t("sling-as-told")}</option><option value="false">{t("sling-not")}</option></select></Field>}
           <Field label={t("mechanism")} name="story.mechanism" error={error} wide><Input id="story-mechanism" value={story.mechanism} onChange={(e) => set({ mechanism: e.target.value })} /></Field>
           <Field label={t("work-demands")} name="story.work" error={error} wide><Input id="story-work" value={story.work} onChange={(e) => set({ work: e.target.value })} /></Field>
         </div>
@@ -127,6 +130,7 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
           </Checkbox>
         ))}</div>
         <p className="soft small" style={{ marginTop: 5 }}>{t("health-longest")}</p>
+        <Choices page={page} story={story} set={set} error={error} />
         <h3 style={{ margin: "14px 0 6px" }}>{t("tasks-title")}</h3>
         {story.tasks.map((task, i) => (
           <div key={i} style={{ display: "grid", gridTemplateColumns: "1fr 130px 100px", gap: 10, marginBottom: 6 }}>
@@ -142,6 +146,44 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
         <p style={{ marginTop: 14 }}><Button type="primary" id="save-story" onClick={() => void save()}>{t("save-story")}</Button> {saved && <span role="status">{t("saved")}</span>}</p>
       </div>
     </section>
+  );
+}
+
+/** What else was done, what time there is, and where practitioners disagree. */
+function Choices({ page, story, set, error }: { page: Page; story: Schemas["Story"]; set: (part: Partial<Schemas["Story"]>) => void; error: unknown }) {
+  const number = (text: string) => (text === "" ? null : Number(text));
+  const saved = story.pathway === page.story.pathway;
+  const schools = story.schools ?? {}, modifiers = story.modifiers ?? [];
+  return (
+    <>
+      {saved && page.modifiers.length > 0 && (
+        <>
+          <h3 style={{ margin: "14px 0 6px" }}>{t("modifiers-title")} <span className="soft small">{t("modifiers-lead")}</span></h3>
+          <div className="ticks">{page.modifiers.map((m) => <Checkbox key={m} checked={modifiers.includes(m)} onChange={(e) => set({ modifiers: e.target.checked ? [...modifiers, m] : modifiers.filter((x) => x !== m) })}>{nameOf("modifier", m)}</Checkbox>)}</div>
+        </>
+      )}
+      <h3 style={{ margin: "14px 0 6px" }}>{t("time-title")}</h3>
+      <div className="form">
+        <Field label={t("minutes-per-day")} name="story.minutes_per_day" error={error}><input className="native num" id="minutes-per-day" inputMode="numeric" value={story.minutes_per_day ?? ""} onChange={(e) => set({ minutes_per_day: number(e.target.value) })} /></Field>
+        <Field label={t("job-load")} name="story.job_load_kg" error={error}><input className="native num" inputMode="decimal" value={story.job_load_kg ?? ""} onChange={(e) => set({ job_load_kg: number(e.target.value) })} /></Field>
+        <Field label={t("job-overhead")} name="story.job_overhead_h" error={error}><input className="native num" inputMode="decimal" value={story.job_overhead_h ?? ""} onChange={(e) => set({ job_overhead_h: number(e.target.value) })} /></Field>
+        <Field label={t("slips-per-week")} name="story.slips_per_week" error={error}><input className="native num" inputMode="numeric" value={story.slips_per_week ?? ""} onChange={(e) => set({ slips_per_week: number(e.target.value) })} /></Field>
+      </div>
+      {saved && page.questions.length > 0 && (
+        <>
+          <h3 style={{ margin: "14px 0 6px" }}>{t("schools-title")} <span className="soft small">{t("schools-lead")}</span></h3>
+          <div className="schools">{page.questions.map((q) => {
+            const holds = schools[q.id] ?? q.schools.find((s) => s.default)?.id ?? q.holds;
+            return (
+              <label className="school" key={q.id}><span>{nameOf("question", q.id)}</span>
+                <select className="native" id={`school-${q.id}`} value={holds} onChange={(e) => set({ schools: { ...schools, [q.id]: e.target.value } })}>{q.schools.map((s) => <option key={s.id} value={s.id}>{nameOf("school", s.id)}{s.default ? ` (${t("school-default")})` : ""}</option>)}</select>
+                <span className="soft small">{t(`why-${holds}`)} {t("school-source", { source: q.schools.find((s) => s.id === holds)?.source ?? "", confidence: q.schools.find((s) => s.id === holds)?.confidence ?? "" })}</span>
+              </label>
+            );
+          })}</div>
+        </>
+      )}
+    </>
   );
 }
 

@@ -4,11 +4,12 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, newId, type Schemas } from "../app/client";
-import { Pending, ProblemNote } from "../app/parts";
+import { Pending, ProblemNote, Ten } from "../app/parts";
 import { send } from "../app/queue";
 import { capital, clock, nameOf, sentence, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
 import { StatusMark } from "../pictures/Marks";
+import { Decide } from "./Decide";
 
 type Page = Schemas["VisitPage"];
 
@@ -75,7 +76,7 @@ export function Visit({ episode }: { episode: string }) {
             <h2>{t("visit-measure")}</h2>
             {due.length === 0 ? <p className="soft">{t("visit-nothing-due")}</p> : <ul style={{ margin: 0, paddingLeft: 20 }}>{due.map((d) => <li key={d.quantity}>{capital(nameOf("quantity", d.quantity))} <span className="soft small">{d.operated.last ? `${withUnit(d.quantity, d.operated.last.reading.value)}, ${t("day-n", { day: d.operated.last.day })}` : t("not-measured")}</span></li>)}</ul>}
             <p style={{ marginTop: 8 }}><Link to={`/e/${episode}/ranges`}><Button>{t("visit-to-ranges")} <kbd>g m</kbd></Button></Link></p>
-            <ScoreEntry today={page.data.today} post={post} />
+            <ScoreEntry today={page.data.today} post={post} asked={askedScores(view.gate)} />
           </section>
         </div>
         <div>
@@ -92,6 +93,7 @@ export function Visit({ episode }: { episode: string }) {
           {view.gate && <Gate episode={episode} gate={view.gate} today={page.data.today} post={post} />}
         </div>
       </div>
+      {!unplanned && <Decide day={view.clock.day} decisions={view.decisions} lines={page.data.lines} decided={page.data.decided} today={page.data.today} post={post} />}
       {view.untried.length > 0 && <TryOut exercises={view.untried} today={page.data.today} post={post} onDone={() => { void page.refetch(); keep(undefined); }} />}
       {!unplanned && <Log page={page.data} post={post} />}
       <Note episode={episode} post={post} />
@@ -153,21 +155,19 @@ function TryOut({ exercises, today, post, onDone }: { exercises: string[]; today
   );
 }
 
-type Post = (what: string, body: unknown) => Promise<boolean>;
-
-function Ten({ label, onPick, picked }: { label: string; onPick: (n: number) => void; picked?: number | undefined }) {
-  return (
-    <span role="group" aria-label={label} style={{ display: "inline-flex", gap: 3, whiteSpace: "nowrap" }}>
-      {Array.from({ length: 11 }, (_, n) => <button key={n} className="yn num" style={{ padding: "5px 0", width: 27 }} aria-pressed={picked === n} aria-label={`${label} ${n}`} onClick={() => onPick(n)}>{n}</button>)}
-    </span>
-  );
+/** Scores that the next gate asks for besides the two that are always asked. */
+function askedScores(gate: Schemas["GateView"] | null | undefined): string[] {
+  const all = (list: Schemas["CriterionView"][]): string[] => list.flatMap((c) => [...(c.asks.rule === "asks-score" ? [String(c.asks.args["score"])] : []), ...all(c.parts)]);
+  return gate ? [...new Set(all(gate.criteria))].filter((s) => s !== "rest-pain" && s !== "task-pain") : [];
 }
 
-function ScoreEntry({ today, post }: { today: string; post: Post }) {
+type Post = (what: string, body: unknown) => Promise<boolean>;
+
+function ScoreEntry({ today, post, asked }: { today: string; post: Post; asked?: string[] }) {
   const [given, setGiven] = useState<Record<string, number>>({});
   return (
     <table className="criteria" style={{ marginTop: 8 }}><tbody>
-      {["rest-pain", "task-pain"].map((score) => (
+      {["rest-pain", "task-pain", ...(asked ?? [])].map((score) => (
         <tr key={score}>
           <td style={{ width: "auto" }} className="small">{capital(nameOf("score", score))}</td>
           <td><Ten label={nameOf("score", score)} picked={given[score]} onPick={(value) => void post("scores", { id: newId(), score, value, on: today }).then((ok) => ok && setGiven({ ...given, [score]: value }))} /></td>
@@ -218,18 +218,22 @@ function Log({ page, post }: { page: Page; post: Post }) {
   const [done, setDone] = useState<Record<string, string>>({});
   const [pain, setPain] = useState<Record<string, number>>({});
   const [slip, setSlip] = useState(false);
+  const [worse, setWorse] = useState("");
+  const [flare, setFlare] = useState(false);
   const entry = (exercise: string | null, fact: object) => post("log", { id: newId(), on, exercise, ...fact });
-  const days = new Map<string, { done: number; out: number; pains: string[]; slip: boolean }>();
+  const days = new Map<string, { done: number; out: number; pains: string[]; slip: boolean; flare: boolean }>();
   // Newest first: a later entry for the same day and exercise, or the same kind of pain, corrects the earlier one.
   const seen = new Set<string>();
   for (const e of page.view.log) {
-    const d = days.get(e.on) ?? { done: 0, out: 0, pains: [], slip: false };
+    const d = days.get(e.on) ?? { done: 0, out: 0, pains: [], slip: false, flare: false };
     const what = `${e.on} ${e.exercise ?? ""} ${e.kind === "left_out" ? "done" : e.kind}`;
     if (seen.has(what)) continue;
     seen.add(what);
     if (e.kind === "done") d.done += e.sessions;
     else if (e.kind === "left_out") d.out += 1;
-    else if (e.kind === "slip") d.slip = true;
+    else if (e.kind === "slip" || e.kind === "slip_worse") d.slip = true;
+    else if (e.kind === "flare_day") d.flare = true;
+    else if (e.kind === "effort") d.pains[3] = `${t("short-effort")} ${e.value}`;
     else d.pains[["pain_before", "pain_during", "pain_next_morning"].indexOf(e.kind)] = `${t(`short-${e.kind}`)} ${e.value}`;
     days.set(e.on, d);
   }
@@ -238,7 +242,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
       <h2>{t("log-title")} <span className="soft small">{t("log-lead")}</span></h2>
       <div className="two">
         <div className="sheet">
-          <label className="field" style={{ maxWidth: 190, marginBottom: 10 }}>{t("log-day")}<input type="date" id="log-day" max={page.today} value={on} onChange={(e) => { setOn(e.target.value); setDone({}); setPain({}); setSlip(false); }} /></label>
+          <label className="field" style={{ maxWidth: 190, marginBottom: 10 }}>{t("log-day")}<input type="date" id="log-day" max={page.today} value={on} onChange={(e) => { setOn(e.target.value); setDone({}); setPain({}); setSlip(false); setWorse(""); setFlare(false); }} /></label>
           {page.lines.length === 0 && <p className="soft" style={{ marginTop: 8 }}>{t("log-no-lines")}</p>}
           <table className="log"><tbody>
             {page.lines.map((l) => (
@@ -252,16 +256,18 @@ function Log({ page, post }: { page: Page; post: Post }) {
             ))}
           </tbody></table>
           <table className="log"><tbody>
-            {["pain_before", "pain_during", "pain_next_morning"].map((kind) => (
+            {["pain_before", "pain_during", "pain_next_morning", "effort"].map((kind) => (
               <tr key={kind}><td>{t(`log-${kind}`)}</td><td style={{ textAlign: "right" }}><Ten label={t(`log-${kind}`)} picked={pain[kind]} onPick={(value) => void entry(null, { kind, value }).then((ok) => ok && setPain({ ...pain, [kind]: value }))} /></td></tr>
             ))}
             <tr><td>{t("log-slip-ask")}</td><td style={{ textAlign: "right" }}><button className="yn yes" id="log-slip" aria-pressed={slip} onClick={() => void entry(null, { kind: "slip" }).then((ok) => ok && setSlip(true))}>{t("log-slip")}</button></td></tr>
+            {slip && <tr><td>{t("log-slip-how")}</td><td style={{ textAlign: "right" }}>{(["stays_out", "new_direction", "numb", "more_often"] as const).map((how) => <button key={how} className="yn yes" style={{ padding: "4px 8px" }} aria-pressed={worse === how} onClick={() => void entry(null, { kind: "slip_worse", how }).then((ok) => ok && setWorse(how))}>{nameOf("how", how)}</button>)}</td></tr>}
+            <tr><td>{t("log-flare-ask")}</td><td style={{ textAlign: "right" }}><button className="yn" id="log-flare" aria-pressed={flare} onClick={() => void entry(null, { kind: "flare_day" }).then((ok) => ok && setFlare(true))}>{t("log-flare")}</button></td></tr>
           </tbody></table>
         </div>
         <table className="log" style={{ alignSelf: "start" }}>
           <thead><tr><th>{t("log-day")}</th><th>{t("log-sessions")}</th><th>{t("log-pain")}</th><th></th></tr></thead>
           <tbody>
-            {[...days].slice(0, 14).map(([date, d]) => <tr key={date}><td className="num">{new Date(`${date}T12:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" })}</td><td className="num">{d.done}{d.out ? `, ${d.out} ${t("log-left-out")}` : ""}</td><td className="small">{d.pains.filter(Boolean).join(" · ")}</td><td>{d.slip ? <b style={{ color: "var(--brick)" }}>{t("log-slip")}</b> : ""}</td></tr>)}
+            {[...days].slice(0, 14).map(([date, d]) => <tr key={date}><td className="num">{new Date(`${date}T12:00`).toLocaleDateString("en-GB", { weekday: "short", day: "numeric", month: "short" })}</td><td className="num">{d.done}{d.out ? `, ${d.out} ${t("log-left-out")}` : ""}</td><td className="small">{d.pains.filter(Boolean).join(" · ")}</td><td>{d.slip ? <b style={{ color: "var(--brick)" }}>{t("log-slip")}</b> : ""}{d.flare ? <span className="small">{t("log-flare")}</span> : ""}</td></tr>)}
             {days.size === 0 && <tr><td colSpan={4} className="soft">{t("log-empty")}</td></tr>}
           </tbody>
         </table>

@@ -33,7 +33,10 @@ impl<'a> Diary<'a> {
         let mut days: Vec<PostOpDay> = Vec::new();
         for entry in &facts.log {
             let day = facts.day_of(entry.on);
-            if entry.exercise.as_deref() == Some(exercise) && matches!(entry.fact, LogFact::Done { .. } | LogFact::LeftOut) && !days.contains(&day) {
+            if entry.exercise.as_deref() == Some(exercise)
+                && matches!(entry.fact, LogFact::Done { .. } | LogFact::LeftOut)
+                && !days.contains(&day)
+            {
                 days.push(day);
             }
         }
@@ -41,7 +44,11 @@ impl<'a> Diary<'a> {
         let mut diary = Diary { facts, exercise, days: Vec::new() };
         for day in days {
             // A later entry for the same day corrects the earlier one.
-            let Some(LogFact::Done { sessions, repetitions }) = diary.last_own(day, |f| matches!(f, LogFact::Done { .. } | LogFact::LeftOut)) else { continue };
+            let Some(LogFact::Done { sessions, repetitions }) =
+                diary.last_own(day, |f| matches!(f, LogFact::Done { .. } | LogFact::LeftOut))
+            else {
+                continue;
+            };
             if sessions == 0 {
                 continue;
             }
@@ -62,7 +69,11 @@ impl<'a> Diary<'a> {
 
     fn about(&self, day: PostOpDay) -> impl DoubleEndedIterator<Item = &'a LogFact> + '_ {
         let facts = self.facts;
-        facts.log.iter().filter(move |e| facts.day_of(e.on) == day && e.exercise.as_deref().is_none_or(|id| id == self.exercise)).map(|e| &e.fact)
+        facts
+            .log
+            .iter()
+            .filter(move |e| facts.day_of(e.on) == day && e.exercise.as_deref().is_none_or(|id| id == self.exercise))
+            .map(|e| &e.fact)
     }
 
     fn last_own(&self, day: PostOpDay, is: fn(&LogFact) -> bool) -> Option<LogFact> {

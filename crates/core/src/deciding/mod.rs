@@ -198,8 +198,13 @@ impl Case<'_> {
             .counted()
             .take(self.needed())
             .map(|d| {
-                let r = Reason::new("input-session").with("day", d.day).with("sessions", f64::from(d.sessions)).with("repetitions", f64::from(d.repetitions));
-                let known = |r: Reason, name: &str, v: Option<f64>| r.with(name, v.map_or_else(|| crate::reason::Arg::Text("?".into()), crate::reason::Arg::Number));
+                let r = Reason::new("input-session")
+                    .with("day", d.day)
+                    .with("sessions", f64::from(d.sessions))
+                    .with("repetitions", f64::from(d.repetitions));
+                let known = |r: Reason, name: &str, v: Option<f64>| {
+                    r.with(name, v.map_or_else(|| crate::reason::Arg::Text("?".into()), crate::reason::Arg::Number))
+                };
                 known(known(r, "pain", d.pain_during), "morning", d.next_morning)
             })
             .collect();
@@ -233,7 +238,11 @@ impl Case<'_> {
         }
         if today {
             let rule = Reason::new("stop-slip").with("count", slips as f64);
-            return Some(Say { kind: Move::Stop, rule, change: change::rung_below(self.ctx, self.exercise, 1, self.day).unwrap_or(Change::None) });
+            return Some(Say {
+                kind: Move::Stop,
+                rule,
+                change: change::rung_below(self.ctx, self.exercise, 1, self.day).unwrap_or(Change::None),
+            });
         }
         None
     }
@@ -289,7 +298,13 @@ impl Case<'_> {
         if flares as f64 >= self.threshold("flare-days-in-week") {
             return back(Reason::new("back-flares").with("count", flares as f64));
         }
-        let lost = self.exercise.adapts.as_ref().into_iter().flat_map(|a| calls(self.ctx, self.facts, &a.quantity)).find(|r| r.rule == "range-lost");
+        let lost = self
+            .exercise
+            .adapts
+            .as_ref()
+            .into_iter()
+            .flat_map(|a| calls(self.ctx, self.facts, &a.quantity))
+            .find(|r| r.rule == "range-lost");
         lost.and_then(back)
     }
 
@@ -311,14 +326,21 @@ impl Case<'_> {
             }
             if said.iter().any(|r| r.rule == "reading-below-floor") {
                 let change = change::more_often(self.exercise, self.dose()).map_or(Change::None, |dose| Change::Dose { dose });
-                return Some(Say { kind: Move::HoldStiff, rule: Reason::new("hold-stiff").with("quantity", adapts.quantity.as_str()), change });
+                return Some(Say {
+                    kind: Move::HoldStiff,
+                    rule: Reason::new("hold-stiff").with("quantity", adapts.quantity.as_str()),
+                    change,
+                });
             }
         }
         let Some(last) = self.diary.counted().next() else {
             return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged"));
         };
         if last.pain_during.is_some_and(|p| p > self.ctx.pathway.pain_max(last.day)) {
-            let rule = Reason::new("hold-sore").with("pain", last.pain_during.unwrap_or(0.0)).with("max", self.ctx.pathway.pain_max(last.day)).with("day", last.day);
+            let rule = Reason::new("hold-sore")
+                .with("pain", last.pain_during.unwrap_or(0.0))
+                .with("max", self.ctx.pathway.pain_max(last.day))
+                .with("day", last.day);
             return Some(Say { kind: Move::HoldSore, rule, change: self.lighter() });
         }
         let base = self.diary.baseline(last.day, self.threshold("pain-baseline-days") as i32);
@@ -337,7 +359,10 @@ impl Case<'_> {
         match adherence_pct(self.ctx, self.facts, 14) {
             None => return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged")),
             Some(pct) if pct < self.threshold("adherence-pct") => {
-                return hold(Move::HoldTooEarly, Reason::new("hold-adherence").with("percent", pct.round()).with("least", self.threshold("adherence-pct")));
+                return hold(
+                    Move::HoldTooEarly,
+                    Reason::new("hold-adherence").with("percent", pct.round()).with("least", self.threshold("adherence-pct")),
+                );
             }
             Some(_) => {}
         }
@@ -401,7 +426,12 @@ impl Case<'_> {
         if let Some((change, against)) = &next {
             if full && against.is_empty() {
                 if let Some(dose) = more {
-                    alternatives.push(Alternative { kind: Move::ProgressDose, reason: Reason::new("instead-next-rung"), change: dose, overridable: true });
+                    alternatives.push(Alternative {
+                        kind: Move::ProgressDose,
+                        reason: Reason::new("instead-next-rung"),
+                        change: dose,
+                        overridable: true,
+                    });
                 }
                 return Say { kind: Move::NextRung, rule: Reason::new("next-rung").with("needed", needed as f64), change: change.clone() };
             }

@@ -8,8 +8,8 @@ use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::modifier::Modifier;
 use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
-use super::school::School;
 use super::rows::{GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
+use super::school::School;
 use crate::loading::ElasticRow;
 use crate::mechanics::SegmentTable;
 use crate::outcome::Instrument;
@@ -95,7 +95,6 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 61] = [
     "step-back-delay-days",
     "elastic-may-repetitions",
     "elastic-must-repetitions",
-
     "front-back-ratio",
     "build-weight-need",
     "build-weight-goal",
@@ -392,7 +391,8 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
 
 fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError>) -> Option<Pathway> {
     const SECTIONS: [&str; 9] = ["phase", "corridor", "allowance", "forbidden", "precaution", "sling", "milestone", "gate", "school"];
-    const FIELDS: [&str; 10] = ["id", "based_on", "title", "class_weeks", "clock", "weeks", "pain_during_max", "pain_later", "source", "confidence"];
+    const FIELDS: [&str; 10] =
+        ["id", "based_on", "title", "class_weeks", "clock", "weeks", "pain_during_max", "pain_later", "source", "confidence"];
     let before = faults.len();
     for key in table.keys() {
         if !SECTIONS.contains(&key.as_str()) && !FIELDS.contains(&key.as_str()) {

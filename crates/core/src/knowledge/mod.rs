@@ -27,9 +27,9 @@ pub use exercise::{Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseR
 pub use load::{Knowledge, NamedText, load, load_release};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};
 pub use pathway::{
-    Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate, HealingClock, Milestone, PainLater, Pathway, Phase,
-    Precaution, Sling,
+    Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate, HealingClock, Milestone, PainLater, Pathway,
+    Phase, Precaution, Sling,
 };
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
-pub use school::{School, SetStructure};
 pub use rows::{Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference, Threshold, Tier, Unit};
+pub use school::{School, SetStructure};

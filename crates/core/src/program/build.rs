@@ -235,12 +235,21 @@ fn build_phase(ctx: &CheckContext, ask: &BuildAsk, phase: &PhaseRule, span: &Pha
     explain(&focus, &offer, &chosen.taken, &needs, phase, plan);
     later.extend(refused(&offer, &chosen.taken, &focus));
     later.sort_by_key(|(place, _)| *place);
-    plan.later.extend(later.into_iter().map(|(place, reason)| LaterItem { ladder: focus[place].to_owned(), phase: phase.id.clone(), reason }));
-    let per_week = ctx.known.threshold(if ask.current.is_empty() && span.from_day <= ctx.today { "first-visit-new-exercises" } else { "later-visit-new-exercises" });
+    plan.later.extend(later.into_iter().map(|(place, reason)| LaterItem {
+        ladder: focus[place].to_owned(),
+        phase: phase.id.clone(),
+        reason,
+    }));
+    let per_week = ctx.known.threshold(if ask.current.is_empty() && span.from_day <= ctx.today {
+        "first-visit-new-exercises"
+    } else {
+        "later-visit-new-exercises"
+    });
     let mut fresh = 0usize;
     for i in chosen.taken {
         let mut lines = placed[i].clone();
-        let goes_on = lines.iter().any(|l| plan.lines.iter().chain(ask.current).any(|old| old.exercise == l.exercise && old.to_day >= start));
+        let goes_on =
+            lines.iter().any(|l| plan.lines.iter().chain(ask.current).any(|old| old.exercise == l.exercise && old.to_day >= start));
         if !goes_on && lines.first().is_some_and(|l| l.from_day == start) {
             let wait = WEEK * (fresh / (per_week as usize).max(1)) as i32;
             fresh += 1;
@@ -274,7 +283,8 @@ fn explain(focus: &[&str], offer: &Offer, taken: &[usize], needs: &[Need], phase
 /// Why the others are not, and what stands there instead.
 fn refused(offer: &Offer, taken: &[usize], focus: &[&str]) -> Vec<(usize, Reason)> {
     let sum = |of: fn(&Choice) -> f64| taken.iter().map(|i| of(&offer.choices[*i])).sum::<f64>();
-    let last = taken.iter().min_by(|a, b| offer.choices[**a].value.total_cmp(&offer.choices[**b].value)).map(|i| focus[offer.choices[*i].ladder]);
+    let last =
+        taken.iter().min_by(|a, b| offer.choices[**a].value.total_cmp(&offer.choices[**b].value)).map(|i| focus[offer.choices[*i].ladder]);
     let mut out = Vec::new();
     for (i, choice) in offer.choices.iter().enumerate().filter(|(i, _)| !taken.contains(i)) {
         let _ = i;
@@ -287,10 +297,13 @@ fn refused(offer: &Offer, taken: &[usize], focus: &[&str]) -> Vec<(usize, Reason
         } else {
             Reason::new("later-not-worth")
         };
-        out.push((choice.ladder, match last {
-            Some(instead) => reason.with("instead", instead),
-            None => reason,
-        }));
+        out.push((
+            choice.ladder,
+            match last {
+                Some(instead) => reason.with("instead", instead),
+                None => reason,
+            },
+        ));
     }
     out
 }
@@ -312,7 +325,12 @@ fn open_rungs<'a>(ctx: &CheckContext<'a>, ask: &BuildAsk, phase: &PhaseRule, lad
     let own: Vec<&Exercise> = all.iter().filter(|(_, opens)| *opens == phase.number).map(|(e, _)| *e).collect();
     let mut out = if own.is_empty() { all.last().map(|(e, _)| *e).into_iter().collect() } else { own };
     // Whoever stands on a rung of this phase is not sent back to its first.
-    if let Some(now) = ask.current.iter().filter(|l| l.from_day <= ctx.today && l.to_day > ctx.today).find_map(|l| out.iter().position(|e| e.id == l.exercise)) {
+    if let Some(now) = ask
+        .current
+        .iter()
+        .filter(|l| l.from_day <= ctx.today && l.to_day > ctx.today)
+        .find_map(|l| out.iter().position(|e| e.id == l.exercise))
+    {
         out.drain(..now);
     }
     out
@@ -354,7 +372,8 @@ fn first_passing(
     if !passes(to - 1) {
         return None;
     }
-    let mut days: Vec<PostOpDay> = ctx.pathway.turning_days().iter().copied().chain(ctx.limits.iter().filter_map(|l| l.until_day)).collect();
+    let mut days: Vec<PostOpDay> =
+        ctx.pathway.turning_days().iter().copied().chain(ctx.limits.iter().filter_map(|l| l.until_day)).collect();
     days.retain(|day| *day > from && *day < to);
     days.sort_unstable();
     std::iter::once(from).chain(days).find(|day| passes(*day)).map(|day| (day, dose(day)))
@@ -366,7 +385,9 @@ fn join_lines(lines: &mut Vec<Line>) {
     let mut joined: Vec<Line> = Vec::with_capacity(lines.len());
     for line in lines.drain(..) {
         match joined.last_mut() {
-            Some(last) if last.exercise == line.exercise && last.by_hand == line.by_hand && line.from_day <= last.to_day && !line.by_hand => {
+            Some(last)
+                if last.exercise == line.exercise && last.by_hand == line.by_hand && line.from_day <= last.to_day && !line.by_hand =>
+            {
                 last.to_day = last.to_day.max(line.to_day);
             }
             _ => joined.push(line),

@@ -257,8 +257,11 @@ impl Rules {
     /// The rules of a pathway with choices; without a healing clock phases lie on their typical days.
     pub fn new(known: &Knowledge, pathway: &Pathway, choices: &Choices) -> Rules {
         let schools = chosen_schools(known, pathway, choices);
-        let modifiers: Vec<&Modifier> =
-            choices.modifiers.iter().filter_map(|id| known.modifiers.iter().find(|m| m.id == *id && m.pathways.iter().any(|p| p == pathway.column()))).collect();
+        let modifiers: Vec<&Modifier> = choices
+            .modifiers
+            .iter()
+            .filter_map(|id| known.modifiers.iter().find(|m| m.id == *id && m.pathways.iter().any(|p| p == pathway.column())))
+            .collect();
         let time = Timetable::new(pathway, &schools, &modifiers, choices.strength_delay_weeks);
         let phases: Vec<PhaseRule> = pathway
             .phases
@@ -322,14 +325,7 @@ impl Rules {
         self.lay(known, pathway, &[], &time, &days);
     }
 
-    fn lay(
-        &mut self,
-        known: &Knowledge,
-        pathway: &Pathway,
-        modifiers: &[&Modifier],
-        time: &Timetable,
-        phase_days: &[PostOpDay],
-    ) {
+    fn lay(&mut self, known: &Knowledge, pathway: &Pathway, modifiers: &[&Modifier], time: &Timetable, phase_days: &[PostOpDay]) {
         let day_of = |phase: u32| phase_days.get(phase.saturating_sub(1) as usize).copied().unwrap_or(PostOpDay::MAX);
         self.corridors = corridors(pathway, modifiers, time, &day_of);
         self.allowances = pathway
@@ -537,7 +533,8 @@ fn corridors(pathway: &Pathway, modifiers: &[&Modifier], time: &Timetable, day_o
         }
     }
     for c in &mut out {
-        c.opens_day = c.ceilings.steps.iter().find(|(_, ceiling)| *ceiling != Ceiling::NoneAllowed).map_or(PostOpDay::MAX, |(day, _)| (*day).max(0));
+        c.opens_day =
+            c.ceilings.steps.iter().find(|(_, ceiling)| *ceiling != Ceiling::NoneAllowed).map_or(PostOpDay::MAX, |(day, _)| (*day).max(0));
     }
     out
 }
@@ -565,7 +562,8 @@ fn by_phase(corridor: &Corridor, day_of: &dyn Fn(u32) -> PostOpDay) -> (PostOpDa
         Some(value) => Ceiling::UpTo { value },
         None => Ceiling::Free,
     };
-    let steps: Vec<(PostOpDay, Ceiling)> = corridor.rows.iter().filter_map(|row| row.phase.map(|phase| (day_of(phase), ceiling(row)))).collect();
+    let steps: Vec<(PostOpDay, Ceiling)> =
+        corridor.rows.iter().filter_map(|row| row.phase.map(|phase| (day_of(phase), ceiling(row)))).collect();
     (steps.iter().find(|(_, c)| *c != Ceiling::NoneAllowed).map_or(0, |(day, _)| *day), steps)
 }
 
@@ -578,8 +576,7 @@ fn tighter(a: &Steps<Ceiling>, b: &Steps<Ceiling>) -> Steps<Ceiling> {
 
 fn sling(pathway: &Pathway, schools: &[&School], time: &Timetable) -> Option<SlingRule> {
     let row = pathway.sling.first()?;
-    let [days, nights] =
-        schools.iter().find_map(|s| s.sling_weeks).unwrap_or([row.day_and_night_until_week, row.nights_until_week]);
+    let [days, nights] = schools.iter().find_map(|s| s.sling_weeks).unwrap_or([row.day_and_night_until_week, row.nights_until_week]);
     Some(SlingRule { id: row.id.clone(), day_and_night_until: time.later(days) * WEEK, nights_until: time.later(nights) * WEEK })
 }
 
@@ -664,7 +661,13 @@ fn class_rule(
     for column in columns {
         let own = column == pathway.column();
         let lock = |ids: &[String]| ids.iter().any(|id| id == column);
-        let lock = if lock(&class.never) { Lock::Never } else if lock(&class.clinician) { Lock::Clinician } else { Lock::Open };
+        let lock = if lock(&class.never) {
+            Lock::Never
+        } else if lock(&class.clinician) {
+            Lock::Clinician
+        } else {
+            Lock::Open
+        };
         let day = if own && pathway.clock == HealingClock::None {
             Some(day_of(class.phases.get(column).copied().unwrap_or(1)))
         } else if own {

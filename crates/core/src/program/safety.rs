@@ -370,11 +370,9 @@ pub fn bars_position(ctx: &CheckContext, path: &Path, demand: &[crate::knowledge
     }
     match ctx.pathway.allowance(day) {
         None => out.push(Reason::new("no-allowance-yet")),
-        Some(allowance) => {
-            out.extend(demand.iter().filter(|d| !allowance.permits(d.group, d.level)).map(|d| {
-                Reason::new("allowance").with("group", wire(d.group)).with("level", wire(d.level)).with("week", allowance.from_day / WEEK)
-            }))
-        }
+        Some(allowance) => out.extend(demand.iter().filter(|d| !allowance.permits(d.group, d.level)).map(|d| {
+            Reason::new("allowance").with("group", wire(d.group)).with("level", wire(d.level)).with("week", allowance.from_day / WEEK)
+        })),
     }
     out
 }

@@ -1,8 +1,8 @@
 //! Everything the score shows, worked out: nothing is left to compute on the page.
 
 use super::ceiling::{Band, band_view};
-use super::safety::{CheckContext, Verdict, check_line};
 use super::dose::{Volume, volume};
+use super::safety::{CheckContext, Verdict, check_line};
 use super::schedule::{PhaseSpan, reached_phase, schedule};
 use crate::calendar::{Clock, PostOpDay};
 use crate::episode::{Facts, Line};

@@ -125,7 +125,9 @@ fn moved(base: &ScoreView, other: &ScoreView) -> Vec<Moved> {
             out.push(Moved { kind: kind.to_owned(), what: what.to_owned(), base: a, variant: b, day });
         }
     };
-    for phase in &base.phases {
+    // A gate stands where its phase begins: a phase is told only where no gate leads to it.
+    let led_to = |number: u32| base.gates.iter().any(|g| g.view.from_phase + 1 == number);
+    for phase in base.phases.iter().filter(|p| !led_to(p.number)) {
         let there = other.phases.iter().find(|p| p.id == phase.id);
         say("phase", &phase.id, Some(f64::from(phase.from_day)), there.map(|p| f64::from(p.from_day)), None);
     }

@@ -123,7 +123,15 @@ fn adherence_leaves_out_today_and_days_without_a_plan() {
     let mut facts = shoulder(40);
     pass(&mut facts, "to-protected-passive", 14);
     let dose = known().exercises["pel1"].dose; // three times a day
-    facts.lines.push(Line { id: Uuid::now_v7(), exercise: "pel1".into(), from_day: 36, to_day: 60, dose, override_reason: None, by_hand: false });
+    facts.lines.push(Line {
+        id: Uuid::now_v7(),
+        exercise: "pel1".into(),
+        from_day: 36,
+        to_day: 60,
+        dose,
+        override_reason: None,
+        by_hand: false,
+    });
     let assessment = |facts: &Facts| {
         let a = Assessment::new(known(), facts).expect("a known pathway");
         ritorno_core::progress::adherence_pct(&a.ctx(), facts, 14)

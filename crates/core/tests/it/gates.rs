@@ -29,7 +29,15 @@ fn ready(day: i32) -> Facts {
     f.scores.push(Score { id: Uuid::now_v7(), score: "rest-pain".into(), value: 2.0, on: on(day - 1) });
     f.attestations.push(Attestation { id: Uuid::now_v7(), code: "no-guarding".into(), holds: true, on: on(day - 1) });
     let dose = known().exercises["pel1"].dose;
-    f.lines.push(Line { id: Uuid::now_v7(), exercise: "pel1".into(), from_day: 20, to_day: 60, dose, override_reason: None, by_hand: false });
+    f.lines.push(Line {
+        id: Uuid::now_v7(),
+        exercise: "pel1".into(),
+        from_day: 20,
+        to_day: 60,
+        dose,
+        override_reason: None,
+        by_hand: false,
+    });
     for back in 1..14 {
         let fact = LogFact::Done { sessions: 2, repetitions: 10 };
         f.log.push(LogEntry { id: Uuid::now_v7(), on: on(day - back), exercise: Some("pel1".into()), fact });

@@ -19,7 +19,14 @@ async fn main() {
     house.open_patient("Falanga").await;
     house.see("#gate").await;
     house.picture(&shot("visit")).await;
-    house.scroll("#log").await;
+    house.open_patient("Vess").await;
+    house.see(".decision").await;
+    house.click(".decision[data-kind=next_rung] button.plain, .decision[data-kind=progress_dose] button.plain").await;
+    house.see(".decision-more").await;
+    house.scroll("#decide").await;
+    house.picture(&shot("visit-decide")).await;
+    house.open_patient("Falanga").await;
+    house.see("#gate").await;
     house.keys("gs").await;
     house.see("#flags").await;
     house.picture(&shot("story")).await;
@@ -30,23 +37,27 @@ async fn main() {
     house.keys("gp").await;
     house.see(".score-line").await;
     house.picture(&shot("program")).await;
-    house.click(".score-line[aria-label^='Lying lift with the other hand']").await;
-    house.see("#line-panel img").await;
-    house.scroll("#line-panel").await;
-    house.until("[...document.images].every(i => i.complete && i.naturalWidth > 0)").await;
-    house.picture(&shot("program-line")).await;
+    for (family, name) in [("Vess", "program-instability"), ("Achterlo", "program-frozen"), ("Quill", "program-reverse")] {
+        house.open_patient(family).await;
+        house.keys("gp").await;
+        house.see(".score-line").await;
+        house.picture(&shot(name)).await;
+    }
+    house.open_patient("Falanga").await;
+    house.keys("gp").await;
+    house.see(".score-line").await;
+    house.click("#what-if-open").await;
+    house.see("#what-strength-start").await;
+    house.choose("#what-strength-start", "strength-16").await;
+    house.fill("#what-missed", "14").await;
+    house.click("#what-run").await;
+    house.see("#what-moved").await;
+    house.scroll("#what-moved").await;
+    house.picture(&shot("what-if")).await;
     house.keys("gh").await;
     house.see("article img").await;
     house.until("[...document.images].every(i => i.complete && i.naturalWidth > 0)").await;
     house.picture(&shot("home")).await;
-    sheet(&house, &out).await;
-    house.open_patient("Oravec").await;
-    house.keys("gm").await;
-    house.see(".dial.on").await;
-    house.picture(&shot("ranges-too-far")).await;
-    house.open_patient("Raso").await;
-    house.see("#gate").await;
-    house.scroll("#gate").await;
     house.open_patient("Vescolan").await;
     house.keys("ge").await;
     house.see(".mini").await;
@@ -61,9 +72,6 @@ async fn main() {
     house.click("#device").await;
     house.see("#reading").await;
     house.picture(&shot("strength")).await;
-    house.keys("go").await;
-    house.see("#change").await;
-    house.picture(&shot("scores")).await;
     house.open_patient("Falanga").await;
     house.keys("gr").await;
     house.see("#state").await;
@@ -82,8 +90,22 @@ async fn main() {
     }
     house.click("#keep-elastic").await;
     house.says("Every load is worked out with it").await;
-    house.scroll("#elastics").await;
-    house.picture(&shot("elastics")).await;
+    house.click("#pathways .score-list li:nth-child(4) button").await;
+    house.see("#copy-title").await;
+    house.fill("#copy-title", "Anterior repair, our way").await;
+    house.click("#copy-pathway").await;
+    house.see("#save-pathway").await;
+    house
+        .browser
+        .execute(
+            "const f=document.querySelector('#pathway-file');const set=Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype,'value').set;set.call(f,f.value.replace('ceiling = 90.0','ceiling = 80.0'));f.dispatchEvent(new Event('input',{bubbles:true}));",
+            vec![],
+        )
+        .await
+        .expect("edited");
+    house.see("#against-base").await;
+    house.scroll("#pathways").await;
+    house.picture(&shot("pathways")).await;
     house.goto("/library").await;
     house.until("document.querySelectorAll('.excard img').length > 200 && [...document.querySelectorAll('.excard img')].slice(0, 10).every(i => i.complete)").await;
     house.picture(&shot("library")).await;
@@ -98,29 +120,4 @@ async fn main() {
     house.browser.execute("window.scrollTo(0, 0)", vec![]).await.expect("scrolled");
     house.picture(&shot("load-bench")).await;
     house.close().await;
-}
-
-/// The second page of the sheet, drawn by poppler.
-async fn sheet(house: &House, out: &std::path::Path) {
-    let script = "const done=arguments[0];fetch(document.querySelector('#pdf').href).then(r=>r.blob()).then(b=>{const f=new FileReader();f.onload=()=>done(f.result.split(',')[1]);f.readAsDataURL(b)})";
-    let text = house.browser.execute_async(script, vec![]).await.expect("fetched");
-    let pdf = std::env::temp_dir().join(format!("ritorno-sheet-{}.pdf", std::process::id()));
-    let mut decode = std::process::Command::new("base64")
-        .arg("-d")
-        .stdin(std::process::Stdio::piped())
-        .stdout(std::fs::File::create(&pdf).expect("a file"))
-        .spawn()
-        .expect("base64 runs");
-    std::io::Write::write_all(&mut decode.stdin.take().expect("piped"), text.as_str().expect("text").as_bytes()).expect("written");
-    decode.wait().expect("decoded");
-    for page in ["1", "2"] {
-        let name = if page == "2" { out.join("sheet") } else { std::env::temp_dir().join("ritorno-sheet-1") };
-        let status = std::process::Command::new("pdftoppm")
-            .args(["-png", "-r", "80", "-singlefile", "-f", page, "-l", page])
-            .arg(&pdf)
-            .arg(name)
-            .status();
-        assert!(status.expect("poppler-utils is installed").success());
-    }
-    std::fs::remove_file(pdf).expect("removed");
 }
