@@ -1,6 +1,9 @@
 //! The core against the shipped knowledge: rules, published timing, properties.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
+mod choosing;
+mod courses;
 mod criteria;
+mod deciding;
 mod examined;
 mod gates;
 mod house;
@@ -10,6 +13,7 @@ mod loading;
 mod mechanics;
 mod outcome;
 mod paths;
+mod pathways;
 mod plans;
 mod properties;
 mod reading;
