@@ -35,6 +35,9 @@ impl Today {
     }
 }
 
+/// The number of the newest own version, and what is known with it.
+type WithOwn = (i64, Arc<Knowledge>);
+
 /// Shared by all handlers.
 #[derive(Clone)]
 pub struct AppState {
@@ -43,7 +46,7 @@ pub struct AppState {
     /// Everything the application knows.
     pub knowledge: Arc<Knowledge>,
     /// What is known with the clinic's own pathways, and the newest of their versions.
-    own: Arc<Mutex<Option<(i64, Arc<Knowledge>)>>>,
+    own: Arc<Mutex<Option<WithOwn>>>,
     /// Older releases that programs in use were built with.
     releases: Arc<Mutex<HashMap<String, Arc<Knowledge>>>>,
     /// Reading models by release: tables and draws that are built once.

@@ -27,6 +27,7 @@ export function Decide({ decisions, lines, decided, today, day, post }: { day: n
   // What holds everything up is asked right here: how was this morning?
   const morning = decisions.some((d) => d.rule.rule === "hold-no-morning-answer" && d.rule.args["day"] === day);
   const answered = (d: Decision) => decided.find((x) => x.line === d.line && x.on === today);
+  const todays = decided.filter((x) => x.on === today);
   const row = (d: Decision, quiet: boolean) => (
     <Row key={d.line} d={d} quiet={quiet} line={lines.find((l) => l.id === d.line)} answered={answered(d)} open={open === d.line} onOpen={() => setOpen(open === d.line ? undefined : d.line)} post={post} />
   );
@@ -34,6 +35,7 @@ export function Decide({ decisions, lines, decided, today, day, post }: { day: n
     <section className="block" id="decide">
       <h2>{t("decide-title")} <span className="soft small">{t("decide-lead")}</span></h2>
       {morning && <p className="ask-now"><b>{t("decide-morning")}</b> <Ten label={t("log-pain_next_morning")} onPick={(value) => void post("log", { id: newId(), on: today, exercise: null, kind: "pain_next_morning", value })} /></p>}
+      {todays.length > 0 && <ul className="decided-today small plainlist">{todays.map((x, i) => <li key={i}><MoveMark kind={x.proposed} size={16} /> {nameOf("exercise", x.exercise)}: {t(`move-${x.proposed.replaceAll("_", "-")}`)}. <b>{t(`decided-${x.answer}`)}</b>{x.reason && ` (${x.reason})`}</li>)}</ul>}
       {decisions.length === 0 && <p className="soft">{t("decide-none")}</p>}
       {asks.map((d) => row(d, false))}
       {stay.length > 0 && <h3 className="decide-stay">{t("decide-stay", { count: stay.length })}</h3>}

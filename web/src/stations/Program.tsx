@@ -38,9 +38,12 @@ export function Program({ episode }: { episode: string }) {
   const chosen = view?.lines.find((l) => l.line.id === selected);
   // Sent here from the load bench: the line stands in the draft, judged, until the clinician saves it.
   const sent = params.get("add");
+  const laid = useRef<string>(null);
   useEffect(() => {
     const candidate = page.data?.candidates.find((c) => c.exercise === sent);
-    if (!sent || !candidate || !view) return;
+    // The address changes only after this render: whatever else renders in between must not lay it twice.
+    if (!sent || !candidate || !view || laid.current === sent) return;
+    laid.current = sent;
     const kg = params.get("kg"), level = params.get("level");
     const dose = { ...candidate.dose, load_kg: kg === null ? candidate.dose.load_kg ?? null : Number(kg), elastic_level: level === null ? candidate.dose.elastic_level ?? null : Number(level) };
     setParams({}, { replace: true });

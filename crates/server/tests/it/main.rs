@@ -8,3 +8,4 @@ mod library;
 mod paper;
 mod record;
 mod story;
+mod whole;

@@ -3,6 +3,7 @@
 mod examination;
 mod library;
 mod outage;
+mod program;
 mod scores;
 mod screens;
 mod trouble;
