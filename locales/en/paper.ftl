@@ -3,25 +3,36 @@
 paper-title = Your shoulder program
 paper-for = For { $name }
 paper-day = { $weeks } weeks and { $days } days since your operation
+paper-day-injury = { $weeks } weeks and { $days } days since your injury
+paper-day-program = { $weeks } weeks and { $days } days into your program
 paper-signed = Made with you at Molo Nove on { $date }, version { $version }
 paper-arm-works = This arm works.
 paper-arm-helps = This arm helps a little. The other arm does most.
 paper-arm-rests-other = This arm rests. The other arm works.
 paper-arm-rests-body = This arm rests. Your body moves it.
 paper-arm = Operated arm: { $side }. Tinted in the drawings. The other arm is hatched.
+paper-arm-sore = Sore arm: { $side }. Tinted in the drawings. The other arm is hatched.
 paper-limits = Your limits today
 paper-avoid = Not yet
 paper-sling = Sling
 paper-sling-all = Wear it day and night until { $date }. Take it off only to wash, dress and exercise.
 paper-sling-nights = Wear it at night and in crowds until { $date }. By day, wean off it at home first.
+paper-sling-never = No sling needed.
 paper-sling-none = No sling any more.
 paper-stop = Stop and call us
 paper-stop-1 = You feel or hear a pop, or the shoulder slips or feels about to slip.
 paper-stop-2 = Sharp pain, or pain that is still worse the next morning.
 paper-stop-3 = The arm is suddenly weaker, or your hand goes numb, cold or blue.
 paper-stop-4 = Fever, or the wound is red, open or wet.
+paper-stop-4-plain = Fever, or you feel ill.
 paper-stop-now = Chest pain, trouble breathing, or a swollen calf or arm: call the emergency number now.
-paper-pain = A little discomfort (up to 2 out of 10) is all right if it is gone within an hour.
+paper-pain = { $max ->
+    [0] It should not hurt. Make it smaller or lighter until it does not.
+   *[other] A little discomfort (up to { $max } out of 10) is all right if it is gone within an hour.
+}
+paper-pain-morning = Some pain (up to { $max } out of 10) is all right if it is as usual again by the next morning.
+paper-circuit = one round of each exercise, then again from the first
+paper-single = one at a time, each as good as you can, with a breath between
 paper-exercises = Your exercises from { $from } to { $until }
 paper-dose = { $sets ->
     [one] { $sets } round

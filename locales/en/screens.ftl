@@ -730,3 +730,4 @@ pathway-unretire = Put in force again
 pathway-sums = Programs that run keep the version they were built with.
 decide-morning = How was this morning? Without it nothing goes on.
 no-clock = no clock
+gate-typical = Usually about day { $day }; the criteria decide.

@@ -72,7 +72,7 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
         (LaneName::SomethingIsWrong, reason)
     } else if let Some(reason) = spoken("reading-over-ceiling") {
         (LaneName::TooFar, reason)
-    } else if let Some(reason) = gate.as_ref().filter(|g| g.time_reached).map(|g| {
+    } else if let Some(reason) = gate.as_ref().filter(|g| g.due).map(|g| {
         let rule = if g.status == CriterionStatus::Met { "lane-gate-ready" } else { "lane-gate-due" };
         Reason::new(rule).with("gate", g.gate.as_str()).with("met", g.met as f64).with("total", g.total as f64)
     }) {

@@ -53,8 +53,14 @@ pub struct GateView {
     pub from_phase: u32,
     /// The day it opens.
     pub opens_day: PostOpDay,
-    /// Whether that day has come.
+    /// Whether it may be passed: its day has come, or nothing heals by the calendar.
     pub time_reached: bool,
+    /// Whether a decision is due: its day has come, or everything is met.
+    #[serde(default)]
+    pub due: bool,
+    /// Nothing here heals by the calendar: the day is only the usual one.
+    #[serde(default)]
+    pub typical: bool,
     /// Its criteria.
     pub criteria: Vec<CriterionView>,
     /// How many are met.
@@ -74,7 +80,9 @@ pub fn evaluate_gate(ctx: &CheckContext, facts: &Facts, gate: &GateRule) -> Gate
         gate: gate.id.clone(),
         from_phase: gate.from_phase,
         opens_day,
-        time_reached: facts.day() >= opens_day || (!gate.holds_time && status == CriterionStatus::Met),
+        time_reached: facts.day() >= opens_day || !gate.holds_time,
+        due: facts.day() >= opens_day || (!gate.holds_time && status == CriterionStatus::Met),
+        typical: !gate.holds_time,
         met: criteria.iter().filter(|c| c.status == CriterionStatus::Met).count(),
         total: criteria.len(),
         status,

@@ -3,7 +3,7 @@
 use crate::landmarks::{limit_rows, session_limit};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::episode::{Facts, Line};
-use ritorno_core::knowledge::{Exercise, Group, Helper, Level};
+use ritorno_core::knowledge::{Exercise, Group, HealingClock, Helper, Level, SetStructure};
 use ritorno_core::program::{CheckContext, resolved_path, running_lines, score_view};
 use ritorno_core::visit::untried;
 use ritorno_figure::{FigureSpec, figure_svg};
@@ -59,7 +59,12 @@ fn dose_text(wording: &Wording, line: &Line) -> String {
     }
     parts.push(wording.say("paper-times", &[("times", number(d.times_per_day))]));
     parts.push(wording.say("paper-days", &[("days", number(d.days_per_week))]));
-    if d.sets > 1 && d.rest_s > 0 {
+    match d.structure {
+        Some(SetStructure::Circuit) => parts.push(wording.say("paper-circuit", &[])),
+        Some(SetStructure::Single) => parts.push(wording.say("paper-single", &[])),
+        _ => {}
+    }
+    if d.sets > 1 && d.rest_s > 0 && d.structure != Some(SetStructure::Circuit) {
         parts.push(wording.say("paper-rest", &[("rest", number(d.rest_s))]));
     }
     capital(&parts.join(", "))
@@ -131,17 +136,25 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
     let sling = match &score.sling {
         Some(s) if day < s.day_and_night_until => wording.say("paper-sling-all", &[("date", Value::Text(&date(s.day_and_night_until)))]),
         Some(s) if day < s.nights_until => wording.say("paper-sling-nights", &[("date", Value::Text(&date(s.nights_until)))]),
-        _ => wording.say("paper-sling-none", &[]),
+        Some(_) => wording.say("paper-sling-none", &[]),
+        None => wording.say("paper-sling-never", &[]),
     };
+    let operated = ctx.pathway.clock == HealingClock::Operation;
+    let since = match ctx.pathway.clock {
+        HealingClock::Operation => "paper-day",
+        HealingClock::None => "paper-day-program",
+        _ => "paper-day-injury",
+    };
+    let pain_max = ctx.pathway.pain_max(day);
     let plain = |id: &str| wording.say(id, &[]);
     let data = json!({
         "title": plain("paper-title"),
         "name": name,
         "for_line": wording.say("paper-for", &[("name", Value::Text(name))]),
-        "clock": wording.say("paper-day", &[("weeks", Value::Number(f64::from(clock.weeks))), ("days", Value::Number(f64::from(clock.days)))]),
+        "clock": wording.say(since, &[("weeks", Value::Number(f64::from(clock.weeks))), ("days", Value::Number(f64::from(clock.days)))]),
         "signed": wording.say("paper-signed", &[("date", Value::Text(&signed_on.format("%-d %B %Y").to_string())), ("version", Value::Number(f64::from(version)))]),
         "page": plain("paper-page"),
-        "arm": wording.say("paper-arm", &[("side", Value::Text(&side))]),
+        "arm": wording.say(if operated { "paper-arm" } else { "paper-arm-sore" }, &[("side", Value::Text(&side))]),
         "limits_title": plain("paper-limits"),
         "limits": limit_rows(ctx, wording, day).into_iter().map(|(what, how)| json!({ "what": what, "how": how })).collect::<Vec<_>>(),
         "sling_title": plain("paper-sling"),
@@ -149,9 +162,9 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         "avoid_title": plain("paper-avoid"),
         "avoid": score.precautions.iter().filter(|p| (p.from_day..p.to_day).contains(&day)).map(|p| plain(&format!("precaution-{}", p.id))).collect::<Vec<_>>(),
         "stop_title": plain("paper-stop"),
-        "stop": (1..=4).map(|i| plain(&format!("paper-stop-{i}"))).collect::<Vec<_>>(),
+        "stop": (1..=3).map(|i| format!("paper-stop-{i}")).chain([if operated { "paper-stop-4" } else { "paper-stop-4-plain" }.to_owned()]).map(|id| plain(&id)).collect::<Vec<_>>(),
         "stop_now": plain("paper-stop-now"),
-        "pain": plain("paper-pain"),
+        "pain": wording.say(if pain_max > 3.0 { "paper-pain-morning" } else { "paper-pain" }, &[("max", Value::Number(pain_max))]),
         "kit_title": plain("paper-kit"),
         "kit": if kit.is_empty() { plain("paper-kit-none") } else { capital(&kit.join(", ")) },
         "exercises_title": wording.say("paper-exercises", &[("from", Value::Text(&date(day))), ("until", Value::Text(&date(until - 1)))]),

@@ -1848,6 +1848,8 @@ export interface components {
         GateView: {
             /** @description Its criteria. */
             criteria: components["schemas"]["CriterionView"][];
+            /** @description Whether a decision is due: its day has come, or everything is met. */
+            due?: boolean;
             /**
              * Format: int32
              * @description The phase it closes.
@@ -1861,10 +1863,12 @@ export interface components {
             opens_day: components["schemas"]["i32"];
             /** @description The worst status of all. */
             status: components["schemas"]["CriterionStatus"];
-            /** @description Whether that day has come. */
+            /** @description Whether it may be passed: its day has come, or nothing heals by the calendar. */
             time_reached: boolean;
             /** @description Of how many. */
             total: number;
+            /** @description Nothing here heals by the calendar: the day is only the usual one. */
+            typical?: boolean;
         };
         /**
          * @description What heals by the calendar, if anything does.

@@ -27,7 +27,7 @@ export interface ScoreProps {
 
 /** The whole program on one sheet, weeks across. */
 export function Score({ view, selected, onSelect, onMove, window: [from, to], width, small = false, marked }: ScoreProps) {
-  const LABEL = small ? 118 : 196;
+  const LABEL = small ? 118 : 226;
   const id = useId();
   // A line that is being dragged: by its body it moves, by its end it stretches; whole days.
   const [drag, setDrag] = useState<{ line: string; x: number; end: boolean; days: number }>();
@@ -78,7 +78,7 @@ export function Score({ view, selected, onSelect, onMove, window: [from, to], wi
     );
   }
   y += 34;
-  if (view.sling) {
+  if (view.sling && from < view.sling.nights_until) {
     const s = view.sling;
     rows.push(label(t("score-sling"), y + 12));
     if (shows(0, s.day_and_night_until)) rows.push(<rect key="s1" x={x(0)} y={y + 2} width={x(s.day_and_night_until) - x(0)} height={12} fill={ink.text} />);

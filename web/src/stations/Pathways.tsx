@@ -91,7 +91,7 @@ function Editor({ page, lead, onSaved }: { page: Page; lead: boolean; onSaved: (
       <div className="corridor-grid">
         {view.corridors.slice(0, 6).map((c) => (
           <figure key={c.quantity}><figcaption className="small">{capital(nameOf("short", c.quantity))}</figcaption>
-            <Corridor view={{ quantity: c.quantity, unit: c.quantity === "hand-behind-back" ? "level" : "deg", reference: 0, error: 0, bands: c.bands, readings: [], other_side: null }} today={-1} from={0} to={end} width={290} height={92} label={nameOf("quantity", c.quantity)} />
+            <Corridor view={{ quantity: c.quantity, unit: c.quantity === "hand-behind-back" ? "level" : "deg", reference: 0, error: 0, bands: c.bands, readings: [], other_side: null }} today={-1} from={0} to={end} width={268} height={92} label={nameOf("quantity", c.quantity)} />
           </figure>
         ))}
       </div>

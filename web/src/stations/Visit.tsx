@@ -207,6 +207,7 @@ function Gate({ episode, gate, today, post }: { episode: string; gate: Schemas["
         {gate.time_reached ? (
           <Button type="primary" id="pass-gate" disabled={!ready} onClick={() => void post(`gates/${gate.gate}/pass`, { overridden: over, reason })}>{over.length > 0 ? t("gate-pass-override") : t("gate-pass")}</Button>
         ) : <span className="soft">{t("gate-opens", { day: gate.opens_day })}</span>}{" "}
+        {gate.typical && !gate.due && <span className="soft">{t("gate-typical", { day: gate.opens_day })}</span>}{" "}
         <Link className="small" to={`/e/${episode}/program`}>{t("gate-to-program")}</Link>
       </p>
     </section>

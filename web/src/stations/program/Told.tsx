@@ -17,7 +17,7 @@ export function Told({ proposal }: { proposal: Schemas["ProposalPage"] }) {
       )}
       {difference.length > 0 && (
         <section className="block" id="difference"><h2>{t("program-difference")} <span className="soft small">{t("program-difference-lead")}</span></h2>
-          <ul className="small plainlist changes">{difference.map((d) => <li key={d.exercise} className={d.change}><b>{t(`change-${d.change}`)}</b> {nameOf("exercise", d.exercise)} <span className="soft num">{t("day-range", { from: days(d.from_day), to: days(d.to_day) })}</span></li>)}</ul>
+          <ul className="small plainlist changes">{difference.map((d) => <li key={d.exercise} className={`c-${d.change}`}><b>{t(`change-${d.change}`)}</b> {nameOf("exercise", d.exercise)} <span className="soft num">{t("day-range", { from: days(d.from_day), to: days(d.to_day) })}</span></li>)}</ul>
         </section>
       )}
       {later.length > 0 && (

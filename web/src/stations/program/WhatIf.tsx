@@ -28,7 +28,7 @@ export function WhatIf({ episode, onClose, width }: { episode: string; onClose: 
       })));
     } catch (e) { setError(e); }
   };
-  const half = Math.floor((width - 24) / 2);
+  const half = Math.floor((width - 58) / 2);
   const value = (m: Schemas["Moved"], v: number | null | undefined) => (v == null ? (m.kind === "ceiling" ? t("ceiling-gone") : "–") : m.kind === "ceiling" ? (v === 0 ? t("barred") : withUnit(m.what, v)) : t("week-day-short", { week: Math.floor(v / 7), day: v }));
   const name = (m: Schemas["Moved"]) => (m.kind === "ceiling" ? `${capital(nameOf("short", m.what))}, ${t("day-n", { day: m.day ?? 0 })}` : m.kind === "sling" ? t("score-nights") : m.kind === "gate" ? t("gate-title", { gate: m.what }) : nameOf("phase", m.what));
   const changed = new Set((both?.exercises ?? []).map((d) => d.exercise));
