@@ -636,6 +636,8 @@ field-tempo-s = tempo (s)
 field-minutes-per-day = Minutes a day
 field-title = Name
 field-file = File
+flag-slip-grave = A slip that stays out, or numbs the hand
+    .act = Same day: hospital when it stays out; examine nerve and circulation.
 
 # Pathways, schools, modifiers
 clock-dislocation = dislocation

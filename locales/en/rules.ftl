@@ -259,3 +259,4 @@ rule-say-unknown = Keep going as it is, and tell us how it was, also the next mo
 rule-say-stay = Keep going as it is. It is too early for more.
 rule-say-more = You may do a little more of it.
 rule-say-next = You may go on to { $next }.
+rule-flag-slip-grave = Logged on day { $day }: the joint stays out, or the hand is numb.

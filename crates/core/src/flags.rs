@@ -3,7 +3,7 @@
 //! *Not asked* is not *no*. A raised flag pauses the program and blocks building until a clinician has
 //! recorded what was done.
 
-use crate::episode::{Answer, Facts, Start, TestAnswer};
+use crate::episode::{Answer, Facts, LogFact, SlipHow, Start, TestAnswer};
 use crate::exam::calls;
 use crate::knowledge::{Found, RedFlag, Tier};
 use crate::program::CheckContext;
@@ -121,6 +121,11 @@ fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<(&'static str, Reason
         if age >= 40 && lost && passive.value >= active.value + ctx.known.threshold("active-passive-gap-deg") {
             out.push(("active-loss", reason("flag-active-loss"), active.on));
         }
+    }
+    // A slip told as worse than any before: the joint stays out, or the hand is numb.
+    let grave = |e: &&crate::episode::LogEntry| matches!(e.fact, LogFact::SlipWorse { how: SlipHow::StaysOut | SlipHow::Numb });
+    if let Some(slip) = facts.log.iter().rev().find(grave) {
+        out.push(("slip-grave", Reason::new("flag-slip-grave").with("day", facts.day_of(slip.on)), slip.on));
     }
     out.extend(from_examination(ctx, facts, age, &newest));
     let weakness = facts.flag_answers.iter().rev().find(|a| a.flag == "new-weakness").filter(|a| a.answer == Answer::Yes);

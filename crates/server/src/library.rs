@@ -135,7 +135,8 @@ pub(crate) async fn exercise_figure(
             let (mut path, mut arm, mut limited) = (exercise.path(), Arm::Right, false);
             if let Some(episode) = how.episode {
                 let loaded = episode::load(conn, episode, state.today.date())?;
-                let assessment = Assessment::new(&state.knowledge, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+                let known = state.knowledge_of(conn, &loaded)?;
+                let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
                 let cut = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
                 limited = cut.keys.last() != path.keys.last();
                 (path, arm) = (cut, loaded.facts.story.side);
@@ -186,7 +187,10 @@ pub(crate) async fn exercise_load(
 ) -> Result<web::Json<LoadAnswer>, ApiError> {
     let form = form.into_inner();
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let known = &state.knowledge;
+        let loaded = form.episode.map(|e| episode::load(conn, e, state.today.date())).transpose()?;
+        // Whoever is on a program is weighed by what was known when it was built.
+        let release = loaded.as_ref().map_or_else(|| Ok(state.knowledge.clone()), |l| state.knowledge_of(conn, l))?;
+        let known = &*release;
         let exercise = known_exercise(known, &id)?;
         let mut faults = Faults::default();
         let setup = complete(exercise, form.setup).unwrap_or_else(|bad| {
@@ -198,7 +202,6 @@ pub(crate) async fn exercise_load(
         }
         faults.check()?;
         let levels = elastic_levels(known, &elastic::all(conn)?, state.today.date());
-        let loaded = form.episode.map(|e| episode::load(conn, e, state.today.date())).transpose()?;
         let assessment = match &loaded {
             Some(loaded) => Some(Assessment::new(known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?),
             None => None,

@@ -82,8 +82,19 @@ impl<'a> Diary<'a> {
     }
 
     /// The worst of what was said on a day, about this exercise or about the day as a whole.
+    ///
+    /// A later entry about the same corrects an earlier one; of what was said about this exercise and about the whole day the
+    /// worse counts.
     fn worst(&self, day: PostOpDay, pick: fn(&LogFact) -> Option<f64>) -> Option<f64> {
-        self.about(day).filter_map(pick).reduce(f64::max)
+        let last = |own: bool| {
+            let said = self.facts.log.iter().rev().filter(|e| self.facts.day_of(e.on) == day);
+            let mut said = said.filter(|e| if own { e.exercise.as_deref() == Some(self.exercise) } else { e.exercise.is_none() });
+            said.find_map(|e| pick(&e.fact))
+        };
+        match (last(true), last(false)) {
+            (Some(a), Some(b)) => Some(a.max(b)),
+            (a, b) => a.or(b),
+        }
     }
 
     pub fn flare_on(&self, day: PostOpDay) -> bool {

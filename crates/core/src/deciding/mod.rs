@@ -238,11 +238,8 @@ impl Case<'_> {
         }
         if today {
             let rule = Reason::new("stop-slip").with("count", slips as f64);
-            return Some(Say {
-                kind: Move::Stop,
-                rule,
-                change: change::rung_below(self.ctx, self.exercise, 1, self.day).unwrap_or(Change::None),
-            });
+            // More slips than this shoulder's usual: nothing easier is offered until a clinician has looked.
+            return Some(Say { kind: Move::Stop, rule, change: Change::None });
         }
         None
     }

@@ -175,9 +175,12 @@ fn slips_are_told_apart_and_never_answered_by_going_on() {
         log(&mut loose, 60, None, LogFact::Slip);
     }
     assert_eq!(decide(&loose).rule.rule, "stop-slip");
-    log(&mut loose, 60, None, LogFact::SlipWorse { how: SlipHow::Numb });
+    log(&mut loose, 60, None, LogFact::SlipWorse { how: SlipHow::NewDirection });
     let found = decide(&loose);
     assert_eq!((found.kind, found.rule.rule.as_str(), found.patient.rule.as_str()), (Move::Stop, "stop-slip-worse", "say-stop"));
+    // Out of joint or numb is a red flag: it pauses everything until what was done is on record.
+    log(&mut loose, 60, None, LogFact::SlipWorse { how: SlipHow::Numb });
+    assert_eq!(decide(&loose).rule.rule, "stop-flag");
     // Two days later it holds until four days are free of symptoms.
     let mut after = running("instability-loose", &["to-low-range"], "erl3", 60);
     for day in 46..60 {

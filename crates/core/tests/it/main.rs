@@ -5,6 +5,7 @@ mod courses;
 mod criteria;
 mod deciding;
 mod examined;
+mod facts;
 mod gates;
 mod house;
 mod knowledge;

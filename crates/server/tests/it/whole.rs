@@ -67,7 +67,8 @@ fn a_decision_is_proposed_with_its_inputs_accepted_once_and_a_stop_is_never_answ
     let again = decide(id, "progress_dose", "accepted", "", Value::Null).ok();
     assert_eq!(again["decided"].as_array().expect("decided").len(), 1);
     // A slip stops; going on is not an answer to it, whatever the reason.
-    vera.post(&at("log"), &json!({ "id": Uuid::now_v7(), "on": TODAY, "exercise": null, "kind": "slip_worse", "how": "numb" })).ok();
+    vera.post(&at("log"), &json!({ "id": Uuid::now_v7(), "on": TODAY, "exercise": null, "kind": "slip_worse", "how": "new_direction" }))
+        .ok();
     let visit = vera.get(&at("visit")).ok();
     let stop = visit["view"]["decisions"][0].clone();
     assert_eq!((&stop["kind"], &stop["rule"]["rule"]), (&json!("stop"), &json!("stop-slip-worse")));

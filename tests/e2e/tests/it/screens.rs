@@ -79,6 +79,9 @@ async fn the_day_is_found_by_name_by_lane_and_by_key() {
     house.keys("/").await;
     house.until("document.activeElement && document.activeElement.id === 'search'").await;
     house.fill("#search", "mosaic").await;
+    house.until("document.querySelectorAll('.lane-row').length === 2").await;
+    house.says("Fosca Arbelin").await;
+    house.fill("#search", "imelda").await;
     house.until("document.querySelectorAll('.lane-row').length === 1").await;
     house.says("Imelda Raso").await;
     house.fill("#search", "100%").await;

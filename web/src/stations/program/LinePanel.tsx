@@ -1,7 +1,8 @@
+import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { Link } from "react-router";
-import type { Schemas } from "../../app/client";
+import { api, ask, type Schemas } from "../../app/client";
 import { attr, nameOf, sentence, t } from "../../app/wording";
 import { VerdictMark } from "../../pictures/Marks";
 import type { Draft } from "./draft";
@@ -34,6 +35,9 @@ export function LinePanel({ episode, chosen, why, draft, onRung, onRemove }: { e
               <input className="native num" id={`dose-${f}`} type="number" step={f === "load_kg" ? 0.5 : 1} defaultValue={line.dose[f] ?? ""} key={`${line.id}${f}${line.dose[f]}`} onBlur={(e) => { const n = Number(e.target.value); if (n !== line.dose[f] && n > 0) dose({ [f]: n }); }} />
             </label>
           ))}
+          <label className="field">{nameOf("field", "tempo_s")}
+            <input className="native num" id="dose-tempo" placeholder="2-0-2" defaultValue={line.dose.tempo_s?.join("-") ?? ""} key={`${line.id}${line.dose.tempo_s?.join("-") ?? ""}`} onBlur={(e) => { const parts = e.target.value.split(/[-–\s/]+/).filter(Boolean).map(Number); const next = parts.length === 3 && parts.every((n) => Number.isInteger(n) && n >= 0) ? parts : null; if (JSON.stringify(next) !== JSON.stringify(line.dose.tempo_s ?? null)) dose({ tempo_s: next }); }} />
+          </label>
           <label className="field">{nameOf("field", "structure")}
             <select className="native" value={line.dose.structure ?? "straight"} onChange={(e) => dose({ structure: e.target.value === "straight" ? null : (e.target.value as "circuit") })}>{["straight", "circuit", "single"].map((s) => <option key={s} value={s}>{t(`structure-${s}`)}</option>)}</select>
           </label>
@@ -43,6 +47,7 @@ export function LinePanel({ episode, chosen, why, draft, onRung, onRemove }: { e
             </label>
           ))}
         </div>
+        <Load episode={episode} line={line} />
         <p className="num small" style={{ marginTop: 8 }}>{t("minutes-session", { minutes: Math.round(chosen.totals.minutes) })}, {t("weekly-reps", { n: Math.round(chosen.totals.weekly_repetitions) })}</p>
         <Button id="remove-line" onClick={onRemove}>{t("remove")} <kbd>Del</kbd></Button>
       </div>
@@ -57,4 +62,20 @@ export function LinePanel({ episode, chosen, why, draft, onRung, onRemove }: { e
       </div>
     </section>
   );
+}
+
+/** What this line asks of this shoulder: the peak about the joint, and the share of the patient's own strength where that may be told. */
+function Load({ episode, line }: { episode: string; line: Schemas["Line"] }) {
+  const story = useQuery({ queryKey: ["story", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/story", { params: { path: { id: episode } } })) });
+  const mass = story.data?.story.mass_kg ?? 75, height = story.data?.story.height_cm ?? 175;
+  const setup = { mass_kg: mass, height_m: height / 100, weight_kg: line.dose.load_kg ?? null, level: line.dose.elastic_level ?? null, distance_m: null, doubled: false };
+  const load = useQuery({
+    queryKey: ["line-load", line.exercise, JSON.stringify(setup), episode],
+    enabled: story.data !== undefined,
+    queryFn: () => ask(api.POST("/api/exercises/{exercise}/load", { params: { path: { exercise: line.exercise } }, body: { setup, episode } })),
+  });
+  if (!load.data) return <p className="small soft" id="line-load">{load.error ? t("load-none") : " "}</p>;
+  const { view, share_pct, share_reason } = load.data;
+  const body = story.data?.story.mass_kg == null ? t("load-assumed", { mass, height }) : t("load-body", { mass, height });
+  return <p className="small num" id="line-load"><b>{t("load-peak", { peak_nm: view.curve.peak_nm.toFixed(1) })}</b> <span className="soft">{body}</span> {share_pct != null ? t("load-share", { percent: Math.round(share_pct) }) : <span className="soft">{share_reason ? sentence(share_reason) : ""}</span>}</p>;
 }

@@ -45,7 +45,7 @@ export function Volumes({ view }: { view: Schemas["ScoreView"] }) {
         <tbody>{rows.map((r) => {
           const phase = view.phases.find((p) => p.number === r.phase);
           return (
-            <tr key={r.phase}><td>{phase ? nameOf("phase", phase.id) : r.phase}{r.volume.warnings.map((w) => <div key={w.rule} className="warn small">{sentence(w)}</div>)}</td>
+            <tr key={r.phase}><td>{phase ? nameOf("phase", phase.id) : r.phase}<div className="soft small num">{Object.entries(r.volume.by_purpose).map(([p, n]) => `${nameOf("purpose", p)} ${Math.round(n)}`).join(" · ")}</div>{r.volume.warnings.map((w) => <div key={w.rule} className="warn small">{sentence(w)}</div>)}</td>
               <td className="num">{Math.round(r.volume.session_minutes)} min</td><td className="num">{Math.round(r.volume.day_minutes)} min</td>
               {groups.map((g) => { const n = r.volume.by_group[g] ?? 0; return <td key={g} className="num"><span className="bar" style={{ width: `${(n / most) * 62}px` }} />{n > 0 ? Math.round(n) : "–"}</td>; })}
             </tr>
