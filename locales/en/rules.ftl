@@ -209,6 +209,7 @@ rule-datum-strength-few = fewer than three sound pushes on day { $day }
 rule-datum-other-side-no-measure = the other side may not serve as a measure
 
 rule-need-job = Work asks for it: { $need }.
+rule-need-goal = For “{ $task }”, now { $score }/10: { $need }.
 rule-why-goal = Goal { $place } of the phase { $phase }.
 rule-later-day-minutes = the { $minutes } minutes of a day are full; { $instead } stands there
 rule-later-not-worth = it would add less than the minutes it takes
@@ -260,3 +261,20 @@ rule-say-stay = Keep going as it is. It is too early for more.
 rule-say-more = You may do a little more of it.
 rule-say-next = You may go on to { $next }.
 rule-flag-slip-grave = Logged on day { $day }: the joint stays out, or the hand is numb.
+
+# What a pathway watches for
+rule-asks-change = change of { $quantity } { $op } { $value } within { $days } days
+rule-asks-score-change = change of { $score } { $op } { $value } points within { $days } days
+rule-asks-lag-gain = gain of a lag { $op } { $value }°
+rule-datum-change = { $by ->
+    [0] no change
+   *[other] changed by { $by }
+  }, last on day { $day }
+rule-flag-pathway-stop = { $watch }: { $tell } to look first.
+rule-lane-watch = { $watch }.
+rule-back-watch = { $watch }: one rung back.
+rule-hold-watch = { $watch }: nothing gets harder.
+rule-lane-gate-unmeasured = { $count ->
+    [one] One number that the gate { $gate } asks for is missing or out of date.
+   *[other] { $count } numbers that the gate { $gate } asks for are missing or out of date.
+  }

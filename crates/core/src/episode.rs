@@ -33,6 +33,9 @@ pub struct Task {
     pub label: String,
     /// 0 cannot, 10 as before.
     pub score: u8,
+    /// The kind of movement it asks for, a need id; the builder works toward it.
+    #[serde(default)]
+    pub asks: Option<String>,
 }
 
 /// What happened and what was done.
@@ -485,6 +488,9 @@ impl Story {
     }
 }
 
+/// Tests in which the arm is placed and drops back.
+pub const LAG_TESTS: [&str; 3] = ["er-lag", "drop-sign", "ir-lag"];
+
 impl Facts {
     /// A story with nothing on record yet.
     pub fn new(today: NaiveDate, birth: NaiveDate, story: Story) -> Self {
@@ -512,7 +518,7 @@ impl Facts {
 
     /// The newest lag on the affected side that counts as one: test and degrees.
     pub fn lag(&self, from_deg: f64) -> Option<(&str, f64)> {
-        ["er-lag", "drop-sign", "ir-lag"].into_iter().find_map(|test| {
+        LAG_TESTS.into_iter().find_map(|test| {
             match self.findings.iter().rev().find(|f| f.test == test && f.side == self.story.side)?.answer {
                 TestAnswer::Number { value } if value >= from_deg => Some((test, value)),
                 _ => None,

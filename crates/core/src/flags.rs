@@ -5,9 +5,10 @@
 
 use crate::episode::{Answer, Facts, LogFact, SlipHow, Start, TestAnswer};
 use crate::exam::calls;
-use crate::knowledge::{Found, RedFlag, Tier};
+use crate::knowledge::{Found, RedFlag, Tier, WatchAct};
 use crate::program::CheckContext;
 use crate::reason::Reason;
+use crate::watching::watch_views;
 use serde::{Deserialize, Serialize};
 
 /// Where a flag stands.
@@ -60,6 +61,7 @@ pub fn flag_views(ctx: &CheckContext, facts: &Facts) -> Vec<FlagView> {
     ctx.known
         .red_flags
         .iter()
+        .filter(|flag| flag.pathways.is_empty() || flag.pathways.contains(&ctx.pathway.column))
         .filter_map(|flag| {
             let (raised_on, state, reason) = if flag.asked {
                 answered(flag, facts)
@@ -126,6 +128,11 @@ fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<(&'static str, Reason
     let grave = |e: &&crate::episode::LogEntry| matches!(e.fact, LogFact::SlipWorse { how: SlipHow::StaysOut | SlipHow::Numb });
     if let Some(slip) = facts.log.iter().rev().find(grave) {
         out.push(("slip-grave", Reason::new("flag-slip-grave").with("day", facts.day_of(slip.on)), slip.on));
+    }
+    // What the pathway calls a stop pauses everything, like any other flag.
+    if let Some(watch) = watch_views(ctx, facts).into_iter().find(|w| w.speaks && w.act == WatchAct::Stop) {
+        let on = facts.story.day0 + chrono::Days::new(watch.since_day.unwrap_or(day).max(0) as u64);
+        out.push(("pathway-stop", watch.reason("flag-pathway-stop"), on));
     }
     out.extend(from_examination(ctx, facts, age, &newest));
     let weakness = facts.flag_answers.iter().rev().find(|a| a.flag == "new-weakness").filter(|a| a.answer == Answer::Yes);

@@ -1,13 +1,15 @@
 //! Which lane of the day's work a patient is in, and the one-line reason.
 
-use crate::calendar::Clock;
+use crate::calendar::{Clock, WEEK};
 use crate::deciding::{LineDecision, Move, decide};
 use crate::episode::{Facts, LogFact};
 use crate::exam::{calls, is_due};
 use crate::flags::{FlagState, flag_views};
+use crate::knowledge::WatchAct;
 use crate::program::{Ceiling, CheckContext, CorridorView, ceiling_on, corridor_views};
 use crate::progress::{CriterionStatus, next_gate};
 use crate::reason::Reason;
+use crate::watching::watch_views;
 use serde::{Deserialize, Serialize};
 
 /// The lanes, most pressing first.
@@ -68,7 +70,11 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
     let quantities: Vec<&str> = ctx.known.quantities.iter().map(|q| q.id.as_str()).filter(|q| ctx.pathway.corridor(q).is_some()).collect();
     let spoken = |rule: &str| quantities.iter().find_map(|q| calls(ctx, facts, q).into_iter().find(|r| r.rule == rule));
     let decisions = if facts.lines.is_empty() { Vec::new() } else { decide(ctx, facts) };
-    let (name, reason) = if let Some(reason) = wrong(ctx, facts).or_else(|| grave(&decisions)) {
+    let watches = watch_views(ctx, facts);
+    let watched = |acts: &[WatchAct]| watches.iter().find(|w| w.speaks && acts.contains(&w.act)).map(|w| w.reason("lane-watch"));
+    let (name, reason) = if let Some(reason) =
+        wrong(ctx, facts).or_else(|| grave(&decisions)).or_else(|| watched(&[WatchAct::Back, WatchAct::Hold, WatchAct::Tell]))
+    {
         (LaneName::SomethingIsWrong, reason)
     } else if let Some(reason) = spoken("reading-over-ceiling") {
         (LaneName::TooFar, reason)
@@ -79,7 +85,7 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
         (LaneName::GateDue, reason)
     } else if let Some(reason) = spoken("reading-below-floor") {
         (LaneName::TooStiff, reason)
-    } else if let Some(reason) = due(ctx, facts) {
+    } else if let Some(reason) = watched(&[WatchAct::Review]).or_else(|| due(ctx, facts)) {
         (LaneName::ReMeasure, reason)
     } else {
         (LaneName::Quiet, quiet(ctx, facts, &decisions))
@@ -140,7 +146,8 @@ fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
             Some(_) => None,
         };
     }
-    ctx.known
+    let corridor = ctx
+        .known
         .quantities
         .iter()
         .filter(|q| ctx.pathway.corridor(&q.id).is_some())
@@ -155,5 +162,16 @@ fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
                 Some(day) => Reason::new("lane-out-of-date").with("quantity", q.id.as_str()).with("day", day),
                 None => Reason::new("lane-never-measured").with("quantity", q.id.as_str()),
             }
-        })
+        });
+    corridor.or_else(|| gate_wants(ctx, facts))
+}
+
+/// Without a healing clock the next gate says what is to be measured, from a fortnight before its usual day on.
+///
+/// Source: our choice, because there criteria alone move a phase, and nobody can meet what nobody measures.
+fn gate_wants(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
+    let gate = next_gate(ctx, facts).filter(|g| g.typical && facts.day() >= g.opens_day - 2 * WEEK)?;
+    let missing = gate.criteria.iter().filter(|c| matches!(c.status, CriterionStatus::NotMeasured | CriterionStatus::OutOfDate));
+    let count = missing.filter(|c| c.asks.rule != "asks-attested" && c.asks.rule != "asks-count").count();
+    (count > 0).then(|| Reason::new("lane-gate-unmeasured").with("gate", gate.gate.as_str()).with("count", count as f64))
 }

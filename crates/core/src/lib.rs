@@ -23,3 +23,4 @@ pub mod reason;
 pub mod reliability;
 pub mod strength;
 pub mod visit;
+pub mod watching;

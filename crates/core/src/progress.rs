@@ -1,13 +1,14 @@
 //! Gates: each criterion met, not met, not measured or out of date, with the datum behind it.
 
 use crate::calendar::{PostOpDay, WEEK};
-use crate::episode::{Facts, LogFact, OtherSide, TakenBy};
+use crate::episode::{Facts, LAG_TESTS, LogFact, OtherSide, TakenBy, TestAnswer};
 use crate::exam::{ReadingView, reading_view};
-use crate::knowledge::{Comparison, Criterion, CriterionKind, LogEvent};
+use crate::knowledge::{Comparison, Criterion, CriterionKind, HealingClock, LogEvent};
 use crate::program::{CheckContext, GateRule, scheduled_lines};
 use crate::reason::Reason;
 use crate::strength::{StrengthSet, newest_set};
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 
 /// Where a criterion stands, worst first: `all` takes the smallest, `any` the greatest.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
@@ -102,7 +103,8 @@ fn op_word(op: Comparison) -> &'static str {
     }
 }
 
-fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> CriterionView {
+/// Evaluates one criterion and its parts.
+pub(crate) fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> CriterionView {
     let parts: Vec<CriterionView> = criterion.ask.parts().iter().map(|part| evaluate(ctx, facts, part)).collect();
     let (status, asks, datum) = match &criterion.ask {
         CriterionKind::All { .. } => (parts.iter().map(|p| p.status).min().unwrap_or(CriterionStatus::Met), Reason::new("asks-all"), None),
@@ -137,6 +139,9 @@ fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> Criteri
             }
         }
         CriterionKind::CountFromLog { event, window_days, op, n } => count(ctx, facts, *event, *window_days, *op, *n),
+        CriterionKind::Change { quantity, op, value, over_days } => range_moved(ctx, facts, quantity, *op, *value, *over_days),
+        CriterionKind::ScoreChange { score, op, value, over_days } => score_moved(facts, score, *op, *value, *over_days),
+        CriterionKind::LagGain { op, value, max_age_days } => lag_gained(ctx, facts, *op, *value, *max_age_days),
         CriterionKind::SymptomFreeDays { n } => {
             let asks = Reason::new("asks-symptom-free").with("days", *n);
             let days_ago = |on| facts.day() - facts.day_of(on);
@@ -207,6 +212,66 @@ fn strength(ctx: &CheckContext, facts: &Facts, test: &str, against: Option<&str>
 
 type Judged = (CriterionStatus, Reason, Option<Reason>);
 
+/// The newest of some dated values, and the oldest of a window that lies at least half a window before it.
+fn moved(today: PostOpDay, over_days: i32, dated: &[(PostOpDay, f64)]) -> Option<(PostOpDay, f64)> {
+    let (last_day, last) = *dated.last()?;
+    let (first_day, first) = *dated.iter().find(|(day, _)| today - day <= over_days)?;
+    (2 * (last_day - first_day) >= over_days).then_some((last_day, last - first))
+}
+
+/// Change of a range; readings that cannot be, or that stopped at the permitted limit, say nothing of change.
+fn range_moved(ctx: &CheckContext, facts: &Facts, quantity: &str, op: Comparison, value: f64, over_days: i32) -> Judged {
+    let asks = Reason::new("asks-change").with("quantity", quantity).with("op", op_word(op)).with("value", value).with("days", over_days);
+    let views = facts.operated_readings(quantity).map(|r| reading_view(ctx, facts, r));
+    let dated: Vec<(PostOpDay, f64)> = views.filter(|v| v.usable() && !v.at_limit).map(|v| (v.day, v.reading.value)).collect();
+    judge_move(facts, asks, op, value, over_days, &dated)
+}
+
+fn score_moved(facts: &Facts, score: &str, op: Comparison, value: f64, over_days: i32) -> Judged {
+    let asks = Reason::new("asks-score-change").with("score", score).with("op", op_word(op)).with("value", value).with("days", over_days);
+    let dated: Vec<(PostOpDay, f64)> = facts.scores.iter().filter(|s| s.score == score).map(|s| (facts.day_of(s.on), s.value)).collect();
+    judge_move(facts, asks, op, value, over_days, &dated)
+}
+
+fn judge_move(facts: &Facts, asks: Reason, op: Comparison, value: f64, over_days: i32, dated: &[(PostOpDay, f64)]) -> Judged {
+    match moved(facts.day(), over_days, dated) {
+        None => (CriterionStatus::NotMeasured, asks, None),
+        Some((day, by)) => (met_if(op.holds(by, value)), asks, Some(Reason::new("datum-change").with("by", by).with("day", day))),
+    }
+}
+
+/// The greatest gain of lag among the lag tests of the affected side.
+fn lag_gained(ctx: &CheckContext, facts: &Facts, op: Comparison, value: f64, max_age: i32) -> Judged {
+    let asks = Reason::new("asks-lag-gain").with("op", op_word(op)).with("value", value);
+    let gains = LAG_TESTS.iter().filter_map(|test| {
+        let found = facts.findings.iter().filter(|f| f.test == *test && f.side == facts.story.side && facts.day_of(f.on) >= 0);
+        let dated: Vec<(PostOpDay, f64)> = found
+            .filter_map(|f| match f.answer {
+                TestAnswer::Number { value } => Some((facts.day_of(f.on), value)),
+                _ => None,
+            })
+            .collect();
+        let (day, last) = *dated.last()?;
+        let before = match dated.len() {
+            // What was there before the shoulder was first looked at is nothing new; after an operation none was to be left.
+            1 if ctx.pathway.clock != HealingClock::Operation => return None,
+            1 => 0.0,
+            _ => dated[0].1,
+        };
+        Some((last - before, day))
+    });
+    match gains.max_by(|a, b| a.0.total_cmp(&b.0)) {
+        None => (CriterionStatus::NotMeasured, asks, None),
+        Some((by, day)) => {
+            let datum = Some(Reason::new("datum-change").with("by", by).with("day", day));
+            if facts.day() - day > max_age {
+                return (CriterionStatus::OutOfDate, asks, datum);
+            }
+            (met_if(op.holds(by, value)), asks, datum)
+        }
+    }
+}
+
 /// A measured criterion: one reading by a clinician, or two by the patient some days apart that both suffice.
 fn measure(ctx: &CheckContext, facts: &Facts, quantity: &str, op: Comparison, value: f64, of_other_side: bool, max_age: i32) -> Judged {
     let mut asks = Reason::new(if of_other_side { "asks-measure-of-other" } else { "asks-measure" })
@@ -262,25 +327,39 @@ fn count(ctx: &CheckContext, facts: &Facts, event: LogEvent, window: i32, op: Co
         LogEvent::PainAboveMode => "pain-above-mode",
     };
     let asks = Reason::new("asks-count").with("event", name).with("op", op_word(op)).with("n", n).with("days", window);
+    // Days on which it happened; a later entry of a day corrects an earlier one.
+    let mut days: BTreeMap<PostOpDay, bool> = BTreeMap::new();
+    let entries = facts.log.iter().map(|e| (facts.day_of(e.on), &e.fact)).filter(|(day, _)| within(*day));
     let counted = match event {
         LogEvent::OverCeiling => {
             // Only readings can breach a ceiling; with none in the window there is nothing to hold against anybody.
             let recent = facts.readings.iter().filter(|r| within(facts.day_of(r.on)));
             Some(recent.filter(|r| reading_view(ctx, facts, r).over_ceiling).count() as f64)
         }
-        LogEvent::Slip => logged(facts, &within)
-            .then(|| facts.log.iter().filter(|e| e.fact.is_slip() && within(facts.day_of(e.on))).count() as f64),
-        LogEvent::PainAboveMode => logged(facts, &within).then(|| {
-            let above =
-                |e: &&crate::episode::LogEntry| matches!(e.fact, LogFact::PainDuring { value } if value > ctx.pathway.pain_max(facts.day_of(e.on)));
-            facts.log.iter().filter(|e| within(facts.day_of(e.on))).filter(above).count() as f64
-        }),
+        LogEvent::Slip => {
+            let slips: Vec<PostOpDay> = entries.filter(|(_, fact)| fact.is_slip()).map(|(day, _)| day).collect();
+            days.extend(slips.iter().map(|day| (*day, true)));
+            logged(facts, &within).then_some(slips.len() as f64)
+        }
+        LogEvent::PainAboveMode => {
+            for (day, fact) in entries {
+                if let LogFact::PainDuring { value } = fact {
+                    days.insert(day, *value > ctx.pathway.pain_max(day));
+                }
+            }
+            days.retain(|_, above| *above);
+            logged(facts, &within).then_some(days.len() as f64)
+        }
         LogEvent::SessionsDonePct => adherence_pct(ctx, facts, window),
     };
     match counted {
         None => (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-nothing-logged").with("days", window))),
         Some(value) => {
-            (met_if(op.holds(value, n)), asks, Some(Reason::new("datum-count").with("event", name).with("value", value.round())))
+            let mut datum = Reason::new("datum-count").with("event", name).with("value", value.round());
+            if let Some(day) = days.keys().next_back() {
+                datum = datum.with("day", *day);
+            }
+            (met_if(op.holds(value, n)), asks, Some(datum))
         }
     }
 }

@@ -14,6 +14,7 @@ use crate::program::{
 use crate::progress::{GateView, adherence_pct, next_gate};
 use crate::reading::{impairments, irritability};
 use crate::reason::Reason;
+use crate::watching::{WatchView, watch_views};
 use serde::{Deserialize, Serialize};
 
 /// The context of the checks, with what it borrows from.
@@ -123,6 +124,8 @@ pub struct VisitView {
     pub untried: Vec<String>,
     /// What today's facts call for.
     pub calls: Vec<Reason>,
+    /// What the pathway watches for at this time.
+    pub watches: Vec<WatchView>,
     /// What to do with each exercise, the gravest first.
     pub decisions: Vec<LineDecision>,
     /// What today's exercises add up to.
@@ -149,6 +152,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         precautions: score_view(&ctx, facts).precautions.into_iter().filter(|p| (p.from_day..p.to_day).contains(&day)).collect(),
         untried: untried(&ctx, facts),
         calls: all.iter().flat_map(|d| d.calls.clone()).collect(),
+        watches: watch_views(&ctx, facts),
         dials: all,
         corridors: corridor_views(&ctx, facts),
         gate: next_gate(&ctx, facts),

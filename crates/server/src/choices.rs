@@ -89,7 +89,15 @@ pub(crate) fn check_story(state: &AppState, known: &Knowledge, story: &Story, bi
     for (i, task) in story.tasks.iter().enumerate() {
         faults.text(&format!("story.tasks[{i}].label"), &task.label, 120, true);
         faults.within(&format!("story.tasks[{i}].score"), f64::from(task.score), 0.0, 10.0);
+        if let Some(asks) = &task.asks {
+            faults.known(&format!("story.tasks[{i}].asks"), asks, goals(known).any(|id| id == asks));
+        }
     }
+}
+
+/// Kinds of movement that a task may ask for.
+pub(crate) fn goals(known: &Knowledge) -> impl Iterator<Item = &str> {
+    known.needs.iter().map(|n| n.id.as_str()).filter(|id| id.starts_with("goal-"))
 }
 
 /// Modifiers and schools must belong to the pathway.

@@ -44,6 +44,8 @@ pub(crate) struct StoryPage {
     health: Vec<HealthChoice>,
     /// Ids of kit to choose from.
     kit: Vec<String>,
+    /// Kinds of movement a task may ask for.
+    goals: Vec<String>,
     /// Pathways to choose from.
     pathways: Vec<PathwayChoice>,
     /// Modifiers that go with the pathway.
@@ -156,6 +158,7 @@ pub(crate) fn page(state: &AppState, conn: &mut PgConnection, loaded: Loaded) ->
             .map(|h| HealthChoice { id: h.id.clone(), strength_delay_weeks: h.strength_delay_weeks, max_age_days: h.max_age_days })
             .collect(),
         kit,
+        goals: goals(known).map(str::to_owned).collect(),
         pathways: pathway_choices(state, conn)?,
         modifiers: pathway
             .map(|p| known.modifiers.iter().filter(|m| m.pathways.iter().any(|x| x == p.column())).map(|m| m.id.clone()).collect())

@@ -126,7 +126,7 @@ fn write_lists(conn: &mut PgConnection, id: Uuid, story: &Story) -> Result<(), S
         .zip(0i32..)
         .map(|(task, place)| {
             use episode_task as t;
-            (t::episode_id.eq(id), t::place.eq(place), t::label.eq(&task.label), t::score.eq(i32::from(task.score)))
+            (t::episode_id.eq(id), t::place.eq(place), t::label.eq(&task.label), t::score.eq(i32::from(task.score)), t::asks.eq(&task.asks))
         })
         .collect();
     diesel::insert_into(episode_task::table).values(tasks).execute(conn)?;
@@ -237,10 +237,10 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         .select(episode_health::item)
         .load(conn)?;
     let kit = episode_kit::table.filter(episode_kit::episode_id.eq(id)).order(episode_kit::item).select(episode_kit::item).load(conn)?;
-    let tasks: Vec<(String, i32)> = episode_task::table
+    let tasks: Vec<(String, i32, Option<String>)> = episode_task::table
         .filter(episode_task::episode_id.eq(id))
         .order(episode_task::place)
-        .select((episode_task::label, episode_task::score))
+        .select((episode_task::label, episode_task::score, episode_task::asks))
         .load(conn)?;
     let modifiers = episode_modifier::table
         .filter(episode_modifier::episode_id.eq(id))
@@ -268,7 +268,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         clearance: row.clearance_role.zip(row.clearance_on).map(|(role, on)| Clearance { role, on }),
         sling_worn: row.sling_worn,
         health,
-        tasks: tasks.into_iter().map(|(label, score)| Task { label, score: count(score).min(10) as u8 }).collect(),
+        tasks: tasks.into_iter().map(|(label, score, asks)| Task { label, score: count(score).min(10) as u8, asks }).collect(),
         kit,
         note: row.note,
         modifiers,

@@ -18,7 +18,7 @@ diesel::table! { episode_modifier (episode_id, item) { episode_id -> Uuid, item 
 diesel::table! { episode_school (episode_id, question) { episode_id -> Uuid, question -> Text, school -> Text, } }
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_kit (episode_id, item) { episode_id -> Uuid, item -> Text, } }
-diesel::table! { episode_task (episode_id, place) { episode_id -> Uuid, place -> Int4, label -> Text, score -> Int4, } }
+diesel::table! { episode_task (episode_id, place) { episode_id -> Uuid, place -> Int4, label -> Text, score -> Int4, asks -> Nullable<Text>, } }
 diesel::table! {
     surgeon_limit (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, quantity -> Text, ceiling -> Float8, floor -> Nullable<Float8>,

@@ -133,13 +133,14 @@ function Happened({ episode, page, keep, today, saved, onSaved }: { episode: str
         <Choices page={page} story={story} set={set} error={error} />
         <h3 style={{ margin: "14px 0 6px" }}>{t("tasks-title")}</h3>
         {story.tasks.map((task, i) => (
-          <div key={i} style={{ display: "grid", gridTemplateColumns: "1fr 130px 100px", gap: 10, marginBottom: 6 }}>
+          <div key={i} style={{ display: "grid", gridTemplateColumns: "1fr 270px 90px 100px", gap: 10, marginBottom: 6 }}>
             <Input aria-label={t("task-label")} value={task.label} onChange={(e) => set({ tasks: story.tasks.map((x, j) => (j === i ? { ...x, label: e.target.value } : x)) })} />
+            <select className="native" aria-label={t("task-asks")} value={task.asks ?? ""} onChange={(e) => set({ tasks: story.tasks.map((x, j) => (j === i ? { ...x, asks: e.target.value || null } : x)) })}><option value="">{t("task-asks-none")}</option>{page.goals.map((g) => <option key={g} value={g}>{capital(nameOf("need", g))}</option>)}</select>
             <input className="native" type="number" min={0} max={10} aria-label={t("task-score")} value={task.score} onChange={(e) => set({ tasks: story.tasks.map((x, j) => (j === i ? { ...x, score: Number(e.target.value) } : x)) })} />
             <Button onClick={() => set({ tasks: story.tasks.filter((_, j) => j !== i) })}>{t("remove")}</Button>
           </div>
         ))}
-        <Button size="small" id="add-task" onClick={() => set({ tasks: [...story.tasks, { label: "", score: 0 }] })}>{t("task-add")}</Button> <span className="soft small">{t("task-scale")}</span>
+        <Button size="small" id="add-task" onClick={() => set({ tasks: [...story.tasks, { label: "", score: 0, asks: null }] })}>{t("task-add")}</Button> <span className="soft small">{t("task-scale")}</span>
         <h3 style={{ margin: "14px 0 6px" }}>{t("kit-title")}</h3>
         <div className="ticks">{page.kit.map((k) => <Checkbox key={k} checked={story.kit.includes(k)} onChange={(e) => set({ kit: flip(story.kit, k, e.target.checked) })}>{capital(nameOf("kit", k))}</Checkbox>)}</div>
         <div style={{ marginTop: 14 }}><Field label={t("story-note")} name="story.note" error={error} wide><Input.TextArea id="story-note" rows={3} value={story.note} onChange={(e) => set({ note: e.target.value })} /></Field></div>

@@ -93,19 +93,15 @@ pub(super) fn against(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day:
     findings
 }
 
-/// The rung that follows, with the dose it starts with, and what speaks against it today.
-pub(super) fn next_rung(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Option<(Change, Vec<Finding>)> {
+/// The rungs that may follow, each with the dose it starts with and what speaks against it today.
+pub(super) fn next_rungs(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Vec<(Change, Vec<Finding>)> {
     let next = exercise.next.iter().filter_map(|id| ctx.known.exercises.get(id));
-    let mut offers: Vec<(Change, Vec<Finding>)> = next
-        .filter(|e| ctx.pathway.opening_phase(&e.id).is_some())
+    next.filter(|e| ctx.pathway.opening_phase(&e.id).is_some())
         .map(|e| {
             let dose = start_dose(ctx.pathway, e, Irritability::Low, day);
             (Change::Exercise { exercise: e.id.clone(), dose }, against(ctx, e, &dose, day))
         })
-        .collect();
-    // The first that nothing speaks against; else the first.
-    let clean = offers.iter().position(|(_, against)| against.is_empty()).unwrap_or(0);
-    (!offers.is_empty()).then(|| offers.swap_remove(clean))
+        .collect()
 }
 
 /// The rung `down` below on the same ladder that nothing blocks today.

@@ -12,10 +12,11 @@ pub use change::apply;
 use crate::calendar::PostOpDay;
 use crate::episode::{Facts, Line, LogFact, OtherSide};
 use crate::exam::calls;
-use crate::knowledge::{Dose, Exercise};
+use crate::knowledge::{Dose, Exercise, WatchAct};
 use crate::program::{CheckContext, Finding, Status, running_lines, scheduled_lines};
-use crate::progress::adherence_pct;
+use crate::progress::{CriterionStatus, adherence_pct, evaluate};
 use crate::reason::Reason;
+use crate::watching::{WatchView, watch_views};
 use diary::{Diary, SessionDay};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -134,7 +135,8 @@ struct Say {
 pub fn decide_line(ctx: &CheckContext, facts: &Facts, line: &Line) -> Option<LineDecision> {
     let exercise = ctx.known.exercises.get(&line.exercise)?;
     let diary = Diary::of(facts, &line.exercise);
-    let case = Case { ctx, facts, line, exercise, diary, day: facts.day() };
+    let watches: Vec<WatchView> = watch_views(ctx, facts).into_iter().filter(|w| w.speaks && w.concerns(&exercise.ladder)).collect();
+    let case = Case { ctx, facts, line, exercise, diary, watches, day: facts.day() };
     let mut inputs = case.inputs();
     let mut alternatives = Vec::new();
     let say = case
@@ -166,6 +168,7 @@ struct Case<'a> {
     line: &'a Line,
     exercise: &'a Exercise,
     diary: Diary<'a>,
+    watches: Vec<WatchView>,
     day: PostOpDay,
 }
 
@@ -302,7 +305,9 @@ impl Case<'_> {
             .into_iter()
             .flat_map(|a| calls(self.ctx, self.facts, &a.quantity))
             .find(|r| r.rule == "range-lost");
-        lost.and_then(back)
+        // Once: what was seen before the line began has been answered by it.
+        let watch = self.watches.iter().find(|w| w.act == WatchAct::Back && w.since_day.is_none_or(|day| day >= self.line.from_day));
+        lost.or_else(|| watch.map(|w| w.reason("back-watch"))).and_then(back)
     }
 
     fn flare(&self) -> Option<Say> {
@@ -316,6 +321,9 @@ impl Case<'_> {
     /// Sore, stiff, or not known.
     fn hold(&self) -> Option<Say> {
         let hold = |kind, rule: Reason| Some(Say { kind, rule, change: Change::None });
+        if let Some(watch) = self.watches.iter().find(|w| matches!(w.act, WatchAct::Hold | WatchAct::Back)) {
+            return hold(Move::HoldTooEarly, watch.reason("hold-watch"));
+        }
         if let Some(adapts) = &self.exercise.adapts {
             let said = calls(self.ctx, self.facts, &adapts.quantity);
             if said.iter().any(|r| r.rule == "reading-over-ceiling") {
@@ -418,10 +426,17 @@ impl Case<'_> {
             Change::Dose { dose } => change::against(self.ctx, self.exercise, dose, self.day),
             _ => Vec::new(),
         };
-        let next = change::next_rung(self.ctx, self.exercise, self.day);
         let full = change::at_top(self.exercise, self.dose());
-        if let Some((change, against)) = &next {
-            if full && against.is_empty() {
+        let offers = change::next_rungs(self.ctx, self.exercise, self.day).into_iter();
+        let asked = offers.map(|(change, against)| {
+            let asks = self.step_asks(&change);
+            (change, against, asks)
+        });
+        // The first that nothing speaks against and that asks for nothing more; else the first.
+        let next = asked.min_by_key(|(_, against, asks)| (!against.is_empty(), !asks.is_empty()));
+        let waits = next.is_some();
+        match next {
+            Some((change, against, asks)) if full && against.is_empty() && asks.is_empty() => {
                 if let Some(dose) = more {
                     alternatives.push(Alternative {
                         kind: Move::ProgressDose,
@@ -430,9 +445,19 @@ impl Case<'_> {
                         overridable: true,
                     });
                 }
-                return Say { kind: Move::NextRung, rule: Reason::new("next-rung").with("needed", needed as f64), change: change.clone() };
+                return Say { kind: Move::NextRung, rule: Reason::new("next-rung").with("needed", needed as f64), change };
             }
-            alternatives.push(not_now(Move::NextRung, change, against, full));
+            // Never harder for want of a number: what the step asks for is measured first, or taken with a reason.
+            Some((change, against, asks)) if full && against.is_empty() => {
+                alternatives.extend(asks.first().map(|reason| Alternative {
+                    kind: Move::NextRung,
+                    reason: reason.clone(),
+                    change,
+                    overridable: true,
+                }));
+            }
+            Some((change, against, _)) => alternatives.push(not_now(Move::NextRung, &change, &against, full)),
+            None => {}
         }
         if let Some(change) = more {
             let against = passes(&change);
@@ -441,8 +466,16 @@ impl Case<'_> {
             }
             alternatives.push(not_now(Move::ProgressDose, &change, &against, true));
         }
-        let rule = Reason::new(if next.is_some() { "hold-next-waits" } else { "hold-ladder-end" });
+        let rule = Reason::new(if waits { "hold-next-waits" } else { "hold-ladder-end" });
         Say { kind: Move::HoldTooEarly, rule, change: Change::None }
+    }
+
+    /// What the step to another rung asks for and does not have, as reasons.
+    fn step_asks(&self, change: &Change) -> Vec<Reason> {
+        let Change::Exercise { exercise: to, .. } = change else { return Vec::new() };
+        let steps = self.ctx.known.steps.iter().filter(|s| s.from == self.exercise.id && s.to.contains(to));
+        let views = steps.flat_map(|s| &s.criteria).map(|c| evaluate(self.ctx, self.facts, c));
+        views.filter(|v| v.status != CriterionStatus::Met).map(|v| v.asks).collect()
     }
 
     /// While it holds, a clinician may still go on where no rule of healing is against it.

@@ -125,6 +125,37 @@ pub enum CriterionKind {
         /// The bound.
         n: f64,
     },
+    /// How far a range moved since the oldest reading of a window, half a window ago at least; what was lost is negative.
+    Change {
+        /// Quantity id.
+        quantity: String,
+        /// How it is compared.
+        op: Comparison,
+        /// In the quantity's unit.
+        value: f64,
+        /// How far back the older reading may lie.
+        over_days: i32,
+    },
+    /// How far a score moved since the oldest answer of a window, half a window ago at least.
+    ScoreChange {
+        /// Score id.
+        score: String,
+        /// How it is compared.
+        op: Comparison,
+        /// In points.
+        value: f64,
+        /// How far back the older answer may lie.
+        over_days: i32,
+    },
+    /// How far the arm drops back more than before in a lag test. After an operation the first one counts whole.
+    LagGain {
+        /// How it is compared.
+        op: Comparison,
+        /// Degrees.
+        value: f64,
+        /// Older findings are out of date.
+        max_age_days: i32,
+    },
     /// Days since the last slip.
     SymptomFreeDays {
         /// How many.

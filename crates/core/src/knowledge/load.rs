@@ -1,6 +1,7 @@
 //! From text to knowledge, or to a list of faults.
 
 use super::check;
+use super::check_gates;
 use super::check_pathway;
 use super::check_tests;
 use super::clinical_test::{ClinicalTest, Cluster, Hypothesis};
@@ -10,6 +11,8 @@ use super::modifier::Modifier;
 use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
 use super::rows::{GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
 use super::school::School;
+use super::step::Step;
+use super::watch::Watch;
 use crate::loading::ElasticRow;
 use crate::mechanics::SegmentTable;
 use crate::outcome::Instrument;
@@ -48,6 +51,10 @@ pub struct Knowledge {
     pub modifiers: Vec<Modifier>,
     /// Schools that concern every pathway.
     pub schools: Vec<School>,
+    /// What is watched for in several pathways.
+    pub watches: Vec<Watch>,
+    /// What rungs ask for before the next one.
+    pub steps: Vec<Step>,
     /// Pathways, by id.
     pub pathways: BTreeMap<String, Pathway>,
     /// What a shoulder may have, in order of the page.
@@ -262,6 +269,7 @@ fn from_tables(
         check::paths_and_loads(&known, &mut faults);
         if faults.is_empty() {
             check_pathway::reach(&known, &mut faults);
+            check_gates::all(&known, &mut faults);
         }
     }
     if !faults.is_empty() {
@@ -335,6 +343,14 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
             one("school", faults);
             known.schools = rows(name, table, "school", faults);
         }
+        "watches.toml" => {
+            one("watch", faults);
+            known.watches = rows(name, table, "watch", faults);
+        }
+        "steps.toml" => {
+            one("step", faults);
+            known.steps = rows(name, table, "step", faults);
+        }
         "hypotheses.toml" => {
             one("hypothesis", faults);
             known.hypotheses = rows(name, table, "hypothesis", faults);
@@ -390,7 +406,8 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
 }
 
 fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError>) -> Option<Pathway> {
-    const SECTIONS: [&str; 9] = ["phase", "corridor", "allowance", "forbidden", "precaution", "sling", "milestone", "gate", "school"];
+    const SECTIONS: [&str; 10] =
+        ["phase", "corridor", "allowance", "forbidden", "precaution", "sling", "milestone", "gate", "watch", "school"];
     const FIELDS: [&str; 10] =
         ["id", "based_on", "title", "class_weeks", "clock", "weeks", "pain_during_max", "pain_later", "source", "confidence"];
     let before = faults.len();
@@ -408,6 +425,7 @@ fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError
     rows::<Sling>(name, table, "sling", faults);
     rows::<Milestone>(name, table, "milestone", faults);
     rows::<Gate>(name, table, "gate", faults);
+    rows::<Watch>(name, table, "watch", faults);
     rows::<School>(name, table, "school", faults);
     if faults.len() > before {
         return None;

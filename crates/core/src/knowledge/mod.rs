@@ -5,6 +5,7 @@
 //! each naming file, row and field.
 
 mod check;
+mod check_gates;
 mod check_pathway;
 mod check_tests;
 mod clinical_test;
@@ -17,6 +18,8 @@ mod pathway;
 mod picture;
 mod rows;
 mod school;
+mod step;
+mod watch;
 
 pub use clinical_test::{
     Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need, Prior, Setting, TestKind,
@@ -33,3 +36,5 @@ pub use pathway::{
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
 pub use rows::{Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference, Threshold, Tier, Unit};
 pub use school::{School, SetStructure};
+pub use step::Step;
+pub use watch::{Told, Watch, WatchAct};

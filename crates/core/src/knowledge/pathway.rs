@@ -7,6 +7,7 @@ use super::criteria::Criterion;
 use super::exercise::{Group, Level};
 use super::rows::Confidence;
 use super::school::School;
+use super::watch::Watch;
 use crate::calendar::{PostOpDay, WEEK};
 use crate::mechanics::ArmPose;
 use serde::{Deserialize, Serialize};
@@ -392,6 +393,9 @@ pub struct Pathway {
     /// Gates in order.
     #[serde(rename = "gate")]
     pub gates: Vec<Gate>,
+    /// What it watches for besides the common rules.
+    #[serde(rename = "watch", default)]
+    pub watches: Vec<Watch>,
     /// Where practitioners disagree about this pathway.
     #[serde(rename = "school", default)]
     pub schools: Vec<School>,

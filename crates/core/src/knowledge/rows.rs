@@ -116,6 +116,9 @@ pub struct RedFlag {
     pub tier: Tier,
     /// Whether it is asked (or only derived from findings).
     pub asked: bool,
+    /// Pathways it is asked in; all when empty.
+    #[serde(default)]
+    pub pathways: Vec<String>,
     /// Words in a note that contradict a "no".
     #[serde(default)]
     pub note_words: Vec<String>,

@@ -6,7 +6,7 @@ use super::rules::PhaseRule;
 use super::safety::{CheckContext, Status, check_exercise};
 use super::schedule::PhaseSpan;
 use crate::calendar::{PostOpDay, WEEK};
-use crate::episode::{Facts, Line};
+use crate::episode::{Facts, Line, Task};
 use crate::knowledge::Exercise;
 use crate::reading::{Impairment, Irritability};
 use crate::reason::Reason;
@@ -26,6 +26,8 @@ pub struct BuildAsk<'a> {
     pub minutes_per_day: Option<u32>,
     /// Needs of work beyond the findings, by need id.
     pub job: Vec<&'static str>,
+    /// Tasks that matter to the patient.
+    pub goals: &'a [Task],
     /// The lines of the present program: what runs is kept where nothing is lost by it, what was made by hand always.
     pub current: &'a [Line],
     /// Makes the ids of the lines.
@@ -42,7 +44,7 @@ impl<'a> BuildAsk<'a> {
         if facts.story.job_load_kg.is_some_and(|kg| kg >= 10.0) {
             job.push("job-load");
         }
-        BuildAsk { spans, impaired, irritability, minutes_per_day: facts.story.minutes_per_day, job, current: &facts.lines, seed }
+        BuildAsk { spans, impaired, irritability, minutes_per_day: facts.story.minutes_per_day, job, goals: &facts.story.tasks, current: &facts.lines, seed }
     }
 }
 
@@ -145,7 +147,8 @@ struct Need<'a> {
     ladders: Vec<&'a str>,
 }
 
-/// What is impaired now says nothing about a phase that is weeks away; what work asks for counts from the strength phases on.
+/// What is impaired now says nothing about a phase that is weeks away; what work asks for counts from the strength phases on;
+/// tasks that matter count in every phase, the worse they go the more, and always less than what was measured.
 fn needs<'a>(ctx: &CheckContext<'a>, ask: &'a BuildAsk, phase: &PhaseRule, span: &PhaseSpan) -> Vec<Need<'a>> {
     let answers = |measure: &str| -> Vec<&'a str> {
         let row = ctx.known.needs.iter().find(|n| n.id == measure);
@@ -164,6 +167,13 @@ fn needs<'a>(ctx: &CheckContext<'a>, ask: &'a BuildAsk, phase: &PhaseRule, span:
             // The larger deficit first; even the smallest outweighs the goals it could push out.
             let weight = most / (1.0 + place.min(8) as f64);
             out.push(Need { measure: &need.measure, weight, reason: need.reason.clone(), ladders: answers(&need.measure) });
+        }
+    }
+    for task in ask.goals {
+        if let Some(id) = task.asks.as_deref().filter(|_| task.score < 10) {
+            let weight = most / 16.0 * f64::from(10 - task.score) / 10.0;
+            let reason = Reason::new("need-goal").with("need", id).with("task", task.label.as_str()).with("score", f64::from(task.score));
+            out.push(Need { measure: id, weight, reason, ladders: answers(id) });
         }
     }
     if phase.number > 2 {
@@ -213,7 +223,7 @@ fn build_phase(ctx: &CheckContext, ask: &BuildAsk, phase: &PhaseRule, span: &Pha
             later.push((place, Reason::new("later-no-rung")));
             continue;
         }
-        let lines = place_ladder(ctx, ask, &rungs, start, span.to_day);
+        let lines = place_ladder(ctx, ask, &plan.lines, &rungs, start, span.to_day);
         let Some(minutes) = lines.iter().map(|l| l.dose.minutes()).reduce(f64::max) else {
             later.push((place, Reason::new("later-nothing-passes")));
             continue;
@@ -337,18 +347,26 @@ fn open_rungs<'a>(ctx: &CheckContext<'a>, ask: &BuildAsk, phase: &PhaseRule, lad
 }
 
 /// One rung after the other between two days, each once the check passes it.
-fn place_ladder(ctx: &CheckContext, ask: &BuildAsk, rungs: &[&Exercise], from: PostOpDay, to: PostOpDay) -> Vec<Line> {
+///
+/// What goes on from the present program or from an earlier phase keeps its dose, so that its minutes are counted as they are.
+fn place_ladder(
+    ctx: &CheckContext,
+    ask: &BuildAsk,
+    before: &[Line],
+    rungs: &[&Exercise],
+    from: PostOpDay,
+    to: PostOpDay,
+) -> Vec<Line> {
     let share = ((to - from) / rungs.len().max(1) as i32).max(WEEK);
     let bound = bounding(ask.irritability, ctx.pathway.clock);
     let mut lines: Vec<Line> = Vec::new();
     for (i, exercise) in rungs.iter().enumerate() {
         let wish = from + share * i as i32;
-        let kept = ask.current.iter().rev().find(|l| l.exercise == exercise.id);
+        let kept = before.iter().rev().chain(ask.current.iter().rev()).find(|l| l.exercise == exercise.id);
         let dose = |day| kept.map_or_else(|| start_dose(ctx.pathway, exercise, bound, day), |l| l.dose);
         let Some((day, dose)) = first_passing(ctx, exercise, &dose, wish, to) else { continue };
-        if let Some(last) = lines.last_mut() {
-            last.to_day = day;
-        }
+        // A rung may open sooner than the one below it, so that more than the last line has to give way: one rung at a time.
+        lines.iter_mut().for_each(|l| l.to_day = l.to_day.min(day));
         lines.retain(|l| l.to_day > l.from_day);
         let override_reason = None;
         lines.push(Line { id: ask.seed, exercise: exercise.id.clone(), from_day: day, to_day: to, dose, override_reason, by_hand: false });
@@ -386,7 +404,11 @@ fn join_lines(lines: &mut Vec<Line>) {
     for line in lines.drain(..) {
         match joined.last_mut() {
             Some(last)
-                if last.exercise == line.exercise && last.by_hand == line.by_hand && line.from_day <= last.to_day && !line.by_hand =>
+                if last.exercise == line.exercise
+                    && last.by_hand == line.by_hand
+                    && last.dose == line.dose
+                    && line.from_day <= last.to_day
+                    && !line.by_hand =>
             {
                 last.to_day = last.to_day.max(line.to_day);
             }

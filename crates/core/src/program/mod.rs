@@ -18,7 +18,7 @@ pub use choose::{Choice, Chosen, Offer, choose, value_of};
 pub use dose::{Volume, bounding, equal_time, hardest, start_dose, volume, within_irritability};
 pub use rules::{
     AllowanceRule, Choices, ClassRule, CorridorRule, ForbiddenRule, GateRule, Lock, MilestoneRule, PhaseRule, PrecautionRule, Rules,
-    SlingRule, Style,
+    SlingRule, Style, WatchRule,
 };
 pub use running::{running_lines, scheduled_lines};
 pub use safety::{CheckContext, Finding, Status, Verdict, barred_until, bars_position, check_exercise, check_line, resolved_path};

@@ -10,7 +10,7 @@ use crate::calendar::{PostOpDay, Steps, WEEK};
 use crate::episode::Facts;
 use crate::knowledge::{
     Allowance, AngleTest, Corridor, Criterion, CriterionKind, GateClass, Group, HealingClock, Knowledge, Level, Modifier, Pathway, School,
-    SetStructure,
+    SetStructure, Watch,
 };
 use crate::mechanics::PathPoint;
 use std::collections::{BTreeMap, BTreeSet};
@@ -152,6 +152,17 @@ pub struct GateRule {
     pub criteria: Vec<Criterion>,
 }
 
+/// A watch in days.
+#[derive(Debug, Clone, PartialEq)]
+pub struct WatchRule {
+    /// From this day on.
+    pub from_day: PostOpDay,
+    /// Before this day.
+    pub until_day: PostOpDay,
+    /// What it says.
+    pub row: Watch,
+}
+
 /// Who may open a class of exercises.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord)]
 pub enum Lock {
@@ -211,6 +222,8 @@ pub struct Choices {
 pub struct Rules {
     /// Pathway id.
     pub id: String,
+    /// The id under which other rows know it: its own, or that of the pathway it was copied from.
+    pub column: String,
     /// What heals by the calendar.
     pub clock: HealingClock,
     /// The day on which the pathway ends as a rule.
@@ -229,6 +242,8 @@ pub struct Rules {
     pub milestones: Vec<MilestoneRule>,
     /// Gates in order.
     pub gates: Vec<GateRule>,
+    /// What is watched for besides the common rules.
+    pub watches: Vec<WatchRule>,
     /// What the schools say.
     pub style: Style,
     /// The schools that hold: question and school.
@@ -288,6 +303,7 @@ impl Rules {
         }
         let mut rules = Rules {
             id: pathway.id.clone(),
+            column: pathway.column().to_owned(),
             // Releases from before there were clocks have one pathway without phases: nothing in it heals by the calendar.
             clock: if pathway.phases.is_empty() { HealingClock::None } else { pathway.clock },
             end_day: pathway.weeks.max(phases.last().map_or(0, |p| p.expected_end_day / WEEK)) * WEEK,
@@ -297,6 +313,7 @@ impl Rules {
             sling: sling(pathway, &schools, &time),
             milestones: milestones(pathway, &time),
             gates: gates(pathway, &phases),
+            watches: watches(known, pathway, &time),
             style: style(&schools),
             schools: schools.iter().map(|s| (s.question.clone(), s.id.clone())).collect(),
             allowances: Vec::new(),
@@ -620,6 +637,14 @@ fn gates(pathway: &Pathway, phases: &[PhaseRule]) -> Vec<GateRule> {
             }
         })
         .collect()
+}
+
+/// Those of the pathway, then those of several.
+fn watches(known: &Knowledge, pathway: &Pathway, time: &Timetable) -> Vec<WatchRule> {
+    let shared = known.watches.iter().filter(|w| w.pathways.is_empty() || w.pathways.iter().any(|p| p == pathway.column()));
+    let rows = pathway.watches.iter().chain(shared);
+    let day = |week: i32| time.later(week) * WEEK;
+    rows.map(|row| WatchRule { from_day: day(row.from_week), until_day: row.until_week.map_or(PostOpDay::MAX, day), row: row.clone() }).collect()
 }
 
 fn style(schools: &[&School]) -> Style {

@@ -22,3 +22,4 @@ mod reading_rules;
 mod shoulder;
 mod snapshot;
 mod strength;
+mod watching;

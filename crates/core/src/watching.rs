@@ -1,0 +1,98 @@
+//! What a pathway watches for besides the common rules, and which of it speaks today.
+//!
+//! Red flags and the common rules of deciding come first; a watch can only add to them. Source: the hold, back and stop
+//! blocks of the pathways, common practice without a published source where the row names none.
+
+use crate::calendar::PostOpDay;
+use crate::episode::Facts;
+use crate::knowledge::{Told, WatchAct};
+use crate::program::CheckContext;
+use crate::progress::{CriterionStatus, CriterionView, evaluate};
+use crate::reason::{Arg, Reason};
+use serde::{Deserialize, Serialize};
+
+/// One watch as the page shows it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WatchView {
+    /// Id, a wording key.
+    pub watch: String,
+    /// What is done when it speaks.
+    pub act: WatchAct,
+    /// Who is told.
+    pub tell: Told,
+    /// Within so many days.
+    pub within_days: Option<u32>,
+    /// Whether it speaks: everything it asks holds.
+    pub speaks: bool,
+    /// Whether it could not be answered, because something was not measured or is out of date.
+    pub open: bool,
+    /// The day of the newest datum behind it.
+    pub since_day: Option<PostOpDay>,
+    /// Ladders it holds or moves back; all when empty.
+    pub ladders: Vec<String>,
+    /// What it asks.
+    pub criteria: Vec<CriterionView>,
+}
+
+impl WatchView {
+    /// What it says, as a reason.
+    pub fn reason(&self, rule: &str) -> Reason {
+        let out = Reason::new(rule).with("watch", self.watch.as_str()).with("tell", told(self.tell));
+        match self.since_day {
+            Some(day) => out.with("day", day),
+            None => out,
+        }
+    }
+
+    /// Whether it concerns a ladder.
+    pub fn concerns(&self, ladder: &str) -> bool {
+        self.ladders.is_empty() || self.ladders.iter().any(|l| l == ladder)
+    }
+}
+
+fn told(who: Told) -> &'static str {
+    match who {
+        Told::Surgeon => "surgeon",
+        Told::Orthopaedics => "orthopaedics",
+        Told::Doctor => "doctor",
+        Told::Clinician => "clinician",
+    }
+}
+
+/// The watches of today, those that speak first, the gravest first.
+pub fn watch_views(ctx: &CheckContext, facts: &Facts) -> Vec<WatchView> {
+    let day = facts.day();
+    let mut out: Vec<WatchView> = ctx
+        .pathway
+        .watches
+        .iter()
+        .filter(|w| (w.from_day..w.until_day).contains(&day))
+        .map(|w| {
+            let criteria: Vec<CriterionView> = w.row.when.iter().map(|c| evaluate(ctx, facts, c)).collect();
+            let worst = criteria.iter().map(|c| c.status).min().unwrap_or(CriterionStatus::NotMeasured);
+            WatchView {
+                watch: w.row.id.clone(),
+                act: w.row.act,
+                tell: w.row.tell,
+                within_days: w.row.within_days,
+                speaks: worst == CriterionStatus::Met,
+                open: matches!(worst, CriterionStatus::NotMeasured | CriterionStatus::OutOfDate),
+                since_day: criteria.iter().filter_map(newest_day).max(),
+                ladders: w.row.ladders.clone(),
+                criteria,
+            }
+        })
+        .collect();
+    out.sort_by(|a, b| b.speaks.cmp(&a.speaks).then(a.act.cmp(&b.act)));
+    out
+}
+
+/// The newest day among the data behind a criterion that is met.
+fn newest_day(view: &CriterionView) -> Option<PostOpDay> {
+    let own = view.datum.as_ref().filter(|_| view.status == CriterionStatus::Met).and_then(|d| match d.args.get("day") {
+        Some(Arg::Number(day)) => Some(*day as PostOpDay),
+        _ => None,
+    });
+    view.parts.iter().filter_map(newest_day).chain(own).max()
+}

@@ -1,0 +1,1 @@
+alter table episode_task drop column asks;
