@@ -738,3 +738,20 @@ load-peak = Peak { $peak-nm } N·m
 load-assumed = for { $mass } kg and { $height } cm, assumed
 load-body = for { $mass } kg and { $height } cm
 load-share = { $percent } % of the patient’s own strength.
+
+# What the pathway watches for
+watched-title = Watched for
+watched-lead = besides red flags, at this time of this pathway
+watch-speaks = It speaks.
+watch-open = Not measured yet.
+watch-quiet = Quiet. If it comes:
+within-days = { $days ->
+    [one] within a day
+   *[other] within { $days } days
+  }
+
+# Where a range is heading
+trend-speed = { $speed } a week (80 % of such lines: { $low } to { $high }).
+trend-reach = { $target } about day { $day }, between day { $early } and day { $late }.
+trend-reach-open = { $target } about day { $day }, day { $early } at the earliest; the latest cannot be said.
+trend-cannot-say = When { $target } comes cannot be said.

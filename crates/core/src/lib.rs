@@ -22,5 +22,6 @@ pub mod reading;
 pub mod reason;
 pub mod reliability;
 pub mod strength;
+pub mod trend;
 pub mod visit;
 pub mod watching;

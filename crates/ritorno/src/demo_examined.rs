@@ -30,7 +30,7 @@ pub struct Examined {
     complaint: Complaint,
     other_side: OtherSide,
     mechanism: &'static str,
-    task: &'static str,
+    task: (&'static str, &'static str),
     health: &'static [&'static str],
     /// Days since day 0.
     day: i32,
@@ -61,7 +61,7 @@ pub const EXAMINED: &[Examined] = &[
         complaint: Complaint::Raising,
         other_side: OtherSide::Sound,
         mechanism: "Six weeks of vaulted ceilings; pain since the third",
-        task: "Holding the float overhead",
+        task: ("Holding the float overhead", "goal-overhead"),
         health: &[],
         day: 12,
         ranges: &[
@@ -108,7 +108,7 @@ pub const EXAMINED: &[Examined] = &[
         complaint: Complaint::Stiffness,
         other_side: OtherSide::Sound,
         mechanism: "Came over the autumn, no injury; cannot lead the upper voices",
-        task: "Raising the left hand for an entry",
+        task: ("Raising the left hand for an entry", "goal-forward-up"),
         health: &["diabetes"],
         day: 20,
         ranges: &[
@@ -144,7 +144,7 @@ pub const EXAMINED: &[Examined] = &[
         complaint: Complaint::Slipping,
         other_side: OtherSide::Hypermobile,
         mechanism: "Foot slipped while hanging from the right hand; it came out and went back by itself",
-        task: "Reaching back for a bolt",
+        task: ("Reaching back for a bolt", "goal-fast"),
         health: &[],
         day: 26,
         ranges: &[
@@ -182,7 +182,7 @@ pub const EXAMINED: &[Examined] = &[
         complaint: Complaint::Top,
         other_side: OtherSide::Sound,
         mechanism: "Sore on top after weeks under a vault",
-        task: "Setting tesserae across the body",
+        task: ("Setting tesserae across the body", "goal-hold-close"),
         health: &[],
         day: 15,
         ranges: &[
@@ -220,7 +220,7 @@ pub const EXAMINED: &[Examined] = &[
         complaint: Complaint::Weakness,
         other_side: OtherSide::Sound,
         mechanism: "Weaker on the winch over a season, aches after a shift",
-        task: "Cranking the winch above the shoulder",
+        task: ("Cranking the winch above the shoulder", "goal-push-pull"),
         health: &["nicotine"],
         day: 5,
         ranges: &[
@@ -256,7 +256,7 @@ pub const EXAMINED: &[Examined] = &[
         complaint: Complaint::Weakness,
         other_side: OtherSide::Sound,
         mechanism: "Fell from the stage step onto the outstretched hand",
-        task: "Carrying the large marionette",
+        task: ("Carrying the large marionette", "goal-carry"),
         health: &[],
         day: 9,
         ranges: &[
@@ -302,7 +302,7 @@ pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -
         mechanism: p.mechanism.into(),
         work: p.work.into(),
         health: p.health.iter().map(|h| (*h).to_owned()).collect(),
-        tasks: vec![Task { label: p.task.into(), score: 3 }],
+        tasks: vec![Task { label: p.task.0.into(), score: 3, asks: Some(p.task.1.into()) }],
         kit: ["bed", "table", "cloth", "towel", "wall"].map(str::to_owned).to_vec(),
         ..Story::begun("no-operation", p.side, day0, p.start)
     };

@@ -1,7 +1,7 @@
 //! Story: what happened, is it safe to go on?
 
 use crate::app::{App, AppState};
-use crate::choices::{PathwayChoice, Question, check_story, pathway_choices, questions};
+use crate::choices::{PathwayChoice, Question, check_story, goals, pathway_choices, questions};
 use crate::lanes::refresh_lane;
 use crate::patients::{PatientHead, head};
 use crate::problem::{ApiError, Problem};

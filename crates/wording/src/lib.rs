@@ -153,11 +153,11 @@ mod tests {
 
     /// Names that a criterion and its parts speak of.
     fn asked(criterion: &ritorno_core::knowledge::Criterion) -> Vec<String> {
-        use ritorno_core::knowledge::CriterionKind::{Attested, Score, Strength};
+        use ritorno_core::knowledge::CriterionKind::{Attested, Score, ScoreChange, Strength};
         let mut out: Vec<String> = criterion.ask.parts().iter().flat_map(asked).collect();
         match &criterion.ask {
             Attested { code, .. } => out.push(format!("code-{code}")),
-            Score { score, .. } => out.push(format!("score-{score}")),
+            Score { score, .. } | ScoreChange { score, .. } => out.push(format!("score-{score}")),
             Strength { test, .. } => out.push(format!("strength-{test}")),
             _ => {}
         }
@@ -218,6 +218,13 @@ mod tests {
             names.extend(p.forbidden.iter().map(|r| format!("position-{}", r.id)));
             names.extend(p.gates.iter().flat_map(|g| &g.criteria).flat_map(asked));
         }
+        for w in known.pathways.values().flat_map(|p| &p.watches).chain(&known.watches) {
+            names.extend([format!("watch-{}", w.id), format!("act-{:?}", w.act), format!("tell-{:?}", w.tell)]);
+            names.extend(w.when.iter().flat_map(asked));
+            assert!(!wording.attribute(&format!("watch-{}", w.id), "do").is_empty(), "{} does not say what to do", w.id);
+        }
+        names.extend(known.steps.iter().flat_map(|s| &s.criteria).flat_map(asked));
+        names.extend(known.needs.iter().filter(|n| n.id.starts_with("goal-")).map(|n| format!("need-{}", n.id)));
         for s in known.pathways.values().flat_map(|p| &p.schools).chain(&known.schools) {
             names.extend([format!("school-{}", s.id), format!("why-{}", s.id), format!("question-{}", s.question)]);
         }

@@ -3356,6 +3356,8 @@ export interface components {
             /** @description Quantities a limit can be written for, with today's ceilings. */
             dials: components["schemas"]["Dial"][];
             flags: components["schemas"]["FlagView"][];
+            /** @description Kinds of movement a task may ask for. */
+            goals: string[];
             head: components["schemas"]["PatientHead"];
             /** @description General health to choose from, with what each changes. */
             health: components["schemas"]["HealthChoice"][];
@@ -3541,6 +3543,8 @@ export interface components {
         TakenBy: "clinician" | "patient";
         /** @description A task that matters to the patient, with how well it goes now. */
         Task: {
+            /** @description The kind of movement it asks for, a need id; the builder works toward it. */
+            asks?: string | null;
             /** @description In the patient's words. */
             label: string;
             /**
@@ -3627,6 +3631,11 @@ export interface components {
          * @enum {string}
          */
         Tier: "emergency_now" | "same_day" | "within_days" | "ask_surgeon";
+        /**
+         * @description Who is told.
+         * @enum {string}
+         */
+        Told: "surgeon" | "orthopaedics" | "doctor" | "clinician";
         /** @description What the samples say. */
         TraceReading: {
             /** @description What is wrong with the samples; anything here keeps the trial from being used. */
@@ -3755,6 +3764,8 @@ export interface components {
             untried: string[];
             /** @description What today's exercises add up to. */
             volume: components["schemas"]["Volume"];
+            /** @description What the pathway watches for at this time. */
+            watches: components["schemas"]["WatchView"][];
         };
         /** @description Work of a week in repetitions, by muscle group and by purpose. */
         Volume: {
@@ -3801,6 +3812,34 @@ export interface components {
             /** Format: double */
             peak_nm: number;
             what: components["schemas"]["SolveFor"];
+        };
+        /**
+         * @description What is done when a watch speaks, the gravest first.
+         * @enum {string}
+         */
+        WatchAct: "stop" | "back" | "hold" | "tell" | "review";
+        /** @description One watch as the page shows it. */
+        WatchView: {
+            /** @description What is done when it speaks. */
+            act: components["schemas"]["WatchAct"];
+            /** @description What it asks. */
+            criteria: components["schemas"]["CriterionView"][];
+            /** @description Ladders it holds or moves back; all when empty. */
+            ladders: string[];
+            /** @description Whether it could not be answered, because something was not measured or is out of date. */
+            open: boolean;
+            since_day?: components["schemas"]["i32"] | null;
+            /** @description Whether it speaks: everything it asks holds. */
+            speaks: boolean;
+            /** @description Who is told. */
+            tell: components["schemas"]["Told"];
+            /** @description Id, a wording key. */
+            watch: string;
+            /**
+             * Format: int32
+             * @description Within so many days.
+             */
+            within_days?: number | null;
         };
         /** @description The newest finding of a test on one side, with what keeps it from being used. */
         Weighed: {

@@ -63,6 +63,7 @@ export function Corridor({ view, today, from, to, width, height, tiny = false, w
         );
       })}
       {view.other_side != null && !tiny && <line x1={left} x2={width - right} y1={y(view.other_side)} y2={y(view.other_side)} stroke={ink.soft} strokeWidth="1.2" strokeDasharray="1 3" />}
+      {view.trend && !tiny && <Fan trend={view.trend} x={x} y={y} to={Math.min(to, Math.max(view.trend.to_day, today) + 42)} />}
       {today >= from && today <= to && <line x1={x(today)} x2={x(today)} y1={top} y2={height - bottom} stroke={ink.text} strokeWidth={tiny ? 1 : 1.6} />}
       {view.readings.filter((r) => r.day >= from && r.day <= to).map((r, i) => (
         <g key={i} transform={`translate(${x(r.day)} ${y(r.value)})`}>
@@ -71,5 +72,18 @@ export function Corridor({ view, today, from, to, width, height, tiny = false, w
         </g>
       ))}
     </svg>
+  );
+}
+
+/** The line through the readings, and where it may go: 80 of 100 such lines lie in the fan. It ends at the other side. */
+function Fan({ trend, x, y, to }: { trend: Schemas["Trend"]; x: (day: number) => number; y: (value: number) => number; to: number }) {
+  const at = (perWeek: number, day: number) => Math.min(trend.cap, trend.at_last + (perWeek / 7) * (day - trend.to_day));
+  const days = Array.from({ length: Math.max(0, to - trend.to_day) + 1 }, (_, i) => trend.to_day + i);
+  const edge = (perWeek: number) => days.map((day) => `${x(day)} ${y(at(perWeek, day))}`);
+  return (
+    <g className="fan">
+      {days.length > 1 && <path d={`M${edge(trend.per_week_high).join("L")}L${edge(trend.per_week_low).reverse().join("L")}Z`} fill="var(--petrol)" opacity=".16" />}
+      <path d={`M${x(trend.from_day)} ${y(trend.at_last + (trend.per_week / 7) * (trend.from_day - trend.to_day))}L${edge(trend.per_week).join("L")}`} fill="none" stroke="var(--petrol)" strokeWidth="1.4" strokeDasharray="6 3" />
+    </g>
   );
 }

@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote, Ten } from "../app/parts";
 import { send } from "../app/queue";
-import { capital, clock, nameOf, sentence, shortDate, t, withUnit } from "../app/wording";
+import { attr, capital, clock, nameOf, sentence, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
 import { StatusMark } from "../pictures/Marks";
 import { Decide } from "./Decide";
@@ -49,6 +49,7 @@ export function Visit({ episode }: { episode: string }) {
       <ProblemNote error={error} />
       {open.map((f) => <div className="notice stop" key={f.flag} role="alert"><b>{nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}.</b> {f.reason ? sentence(f.reason) : ""} <Link to={`/e/${episode}/story`}>{t("flag-go")}</Link></div>)}
       {view.calls.map((c) => <div className="notice stop" key={sentence(c)}><b>{sentence(c)}</b></div>)}
+      {view.watches.filter((w) => w.speaks && w.act !== "stop").map((w) => <div className="notice decide" key={w.watch} data-watch={w.watch}><b>{nameOf("act", w.act)}{w.act === "tell" ? ` ${nameOf("tell", w.tell)}` : ""}{w.within_days != null ? `, ${t("within-days", { days: w.within_days })}` : ""}: {nameOf("watch", w.watch)}.</b> {attr(`watch-${w.watch}`, "do")}</div>)}
       {view.limits_to_confirm.map((l) => <div className="notice decide" key={l.id}>{t("limit-waits", { quantity: l.quantity, ceiling: withUnit(l.quantity, l.ceiling), day: l.until_day ?? 0 })} <Link to={`/e/${episode}/story`}>{t("limit-confirm-end")}</Link></div>)}
       <div className="two">
         <div>
@@ -76,7 +77,7 @@ export function Visit({ episode }: { episode: string }) {
             <h2>{t("visit-measure")}</h2>
             {due.length === 0 ? <p className="soft">{t("visit-nothing-due")}</p> : <ul style={{ margin: 0, paddingLeft: 20 }}>{due.map((d) => <li key={d.quantity}>{capital(nameOf("quantity", d.quantity))} <span className="soft small">{d.operated.last ? `${withUnit(d.quantity, d.operated.last.reading.value)}, ${t("day-n", { day: d.operated.last.day })}` : t("not-measured")}</span></li>)}</ul>}
             <p style={{ marginTop: 8 }}><Link to={`/e/${episode}/ranges`}><Button>{t("visit-to-ranges")} <kbd>g m</kbd></Button></Link></p>
-            <ScoreEntry today={page.data.today} post={post} asked={askedScores(view.gate)} />
+            <ScoreEntry today={page.data.today} post={post} asked={askedScores(view)} />
           </section>
         </div>
         <div>
@@ -87,10 +88,12 @@ export function Visit({ episode }: { episode: string }) {
               <figure key={c.quantity} style={{ margin: "0 0 10px" }}>
                 <figcaption className="small soft">{capital(nameOf("quantity", c.quantity))}</figcaption>
                 <Corridor view={c} today={view.clock.day} from={Math.max(0, view.clock.day - 35)} to={Math.max(0, view.clock.day - 35) + 84} width={560} height={150} label={nameOf("quantity", c.quantity)} />
+                {c.trend && <p className="small num" data-trend={c.quantity}>{trendText(c.quantity, c.trend)}</p>}
               </figure>
             ))}
           </section>}
           {view.gate && <Gate episode={episode} gate={view.gate} today={page.data.today} post={post} />}
+          {view.watches.length > 0 && <Watched watches={view.watches} />}
         </div>
       </div>
       {!unplanned && <Decide day={view.clock.day} decisions={view.decisions} lines={page.data.lines} decided={page.data.decided} today={page.data.today} post={post} />}
@@ -100,6 +103,17 @@ export function Visit({ episode }: { episode: string }) {
       <p className="soft small num">{clock(view.clock)}</p>
     </>
   );
+}
+
+/** How fast, and when what is asked next may be there. */
+function trendText(quantity: string, trend: Schemas["Trend"]): string {
+  const unit = quantity === "hand-behind-back" ? "" : "°", signed = (v: number) => `${v > 0 ? "+" : ""}${v.toFixed(1)}${unit}`;
+  const speed = t("trend-speed", { speed: signed(trend.per_week), low: signed(trend.per_week_low), high: signed(trend.per_week_high) });
+  const r = trend.reach;
+  if (!r) return speed;
+  const target = withUnit(quantity, r.target);
+  if (r.middle == null) return `${speed} ${t("trend-cannot-say", { target })}`;
+  return `${speed} ${t(r.latest == null ? "trend-reach-open" : "trend-reach", { target, day: r.middle, early: r.earliest ?? r.middle, late: r.latest ?? 0 })}`;
 }
 
 function FlagLine({ episode, missing, flags, onDone, onError }: { episode: string; missing: string[]; flags: Schemas["FlagView"][]; onDone: () => void; onError: (e: unknown) => void }) {
@@ -155,10 +169,26 @@ function TryOut({ exercises, today, post, onDone }: { exercises: string[]; today
   );
 }
 
-/** Scores that the next gate asks for besides the two that are always asked. */
-function askedScores(gate: Schemas["GateView"] | null | undefined): string[] {
-  const all = (list: Schemas["CriterionView"][]): string[] => list.flatMap((c) => [...(c.asks.rule === "asks-score" ? [String(c.asks.args["score"])] : []), ...all(c.parts)]);
-  return gate ? [...new Set(all(gate.criteria))].filter((s) => s !== "rest-pain" && s !== "task-pain") : [];
+/** Scores that the next gate and the watches ask for besides the two that are always asked. */
+function askedScores(view: Page["view"]): string[] {
+  const all = (list: Schemas["CriterionView"][]): string[] => list.flatMap((c) => [...(c.asks.rule.startsWith("asks-score") ? [String(c.asks.args["score"])] : []), ...all(c.parts)]);
+  return [...new Set(all([...(view.gate?.criteria ?? []), ...view.watches.flatMap((w) => w.criteria)]))].filter((s) => s !== "rest-pain" && s !== "task-pain");
+}
+
+/** What this pathway watches for at this time, and which of it could be answered. */
+function Watched({ watches }: { watches: Schemas["WatchView"][] }) {
+  const mark = (w: Schemas["WatchView"]) => (w.speaks ? "not_met" : w.open ? "not_measured" : "met");
+  return (
+    <section className="block" id="watched">
+      <h2>{t("watched-title")} <span className="soft small">{t("watched-lead")}</span></h2>
+      <table className="criteria"><tbody>{watches.map((w) => (
+        <tr key={w.watch} data-watch={w.watch} data-speaks={w.speaks}>
+          <td><StatusMark status={mark(w)} /></td>
+          <td>{w.speaks ? <b>{nameOf("watch", w.watch)}</b> : nameOf("watch", w.watch)}<br /><span className="soft small">{t(w.speaks ? "watch-speaks" : w.open ? "watch-open" : "watch-quiet")} {w.speaks ? w.criteria.flatMap((c) => (c.datum ? [sentence(c.datum)] : [])).join(". ") : attr(`watch-${w.watch}`, "do")}</span></td>
+        </tr>
+      ))}</tbody></table>
+    </section>
+  );
 }
 
 type Post = (what: string, body: unknown) => Promise<boolean>;

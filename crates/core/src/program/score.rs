@@ -7,8 +7,10 @@ use super::schedule::{PhaseSpan, reached_phase, schedule};
 use crate::calendar::{Clock, PostOpDay};
 use crate::episode::{Facts, Line};
 use crate::exam::reading_view;
-use crate::knowledge::{HealingClock, Helper, Purpose, Unit};
+use crate::knowledge::{Comparison, CriterionKind, HealingClock, Helper, Purpose, Quantity, Unit};
 use crate::progress::{GateView, evaluate_gate};
+use crate::reading::measure_for;
+use crate::trend::Trend;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
@@ -30,6 +32,9 @@ pub struct CorridorView {
     pub readings: Vec<CorridorDot>,
     /// Last reading of the other side.
     pub other_side: Option<f64>,
+    /// Where it is heading, where enough readings say so.
+    #[serde(default)]
+    pub trend: Option<Trend>,
 }
 
 /// One reading on a corridor.
@@ -199,8 +204,32 @@ pub fn corridor_views(ctx: &CheckContext, facts: &Facts) -> Vec<CorridorView> {
                 })
                 .collect(),
             other_side: facts.readings.iter().rev().find(|r| r.quantity == q.id && r.side != facts.story.side).map(|r| r.value),
+            trend: trend(ctx, facts, q),
         })
         .collect()
+}
+
+/// The trend of a range toward what is asked of it next: by the gate, else by the next floor.
+///
+/// What stopped at the permitted limit or cannot be is left out; the line ends at the other side, where that may serve, else
+/// at the usual reading.
+fn trend(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<Trend> {
+    let views = facts.operated_readings(&q.id).map(|r| reading_view(ctx, facts, r));
+    let used: Vec<(PostOpDay, f64)> = views.filter(|v| v.usable() && !v.at_limit && v.day >= 0).map(|v| (v.day, v.reading.value)).collect();
+    // Who already goes further than the other side is not drawn back.
+    let cap = used.iter().map(|r| r.1).fold(measure_for(facts, q).0, f64::max);
+    let found = Trend::of(&used, cap)?;
+    let last = used.last()?.1;
+    let asked = ctx.pathway.gate_after(ctx.phase).into_iter().flat_map(|g| &g.criteria).find_map(|c| match &c.ask {
+        CriterionKind::Measure { quantity, op: Comparison::AtLeast, value, of_other_side: false, .. } if *quantity == q.id => Some(*value),
+        _ => None,
+    });
+    let floors = ctx.pathway.corridor(&q.id).into_iter().flat_map(|c| &c.floors.steps).filter(|(day, _)| *day > facts.day());
+    let target = asked.into_iter().chain(floors.map(|(_, floor)| *floor)).find(|target| *target > last);
+    Some(match target {
+        Some(target) => found.toward(target),
+        None => found,
+    })
 }
 
 /// The score of a program.

@@ -22,4 +22,5 @@ mod reading_rules;
 mod shoulder;
 mod snapshot;
 mod strength;
+mod trend;
 mod watching;
