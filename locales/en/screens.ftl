@@ -26,7 +26,7 @@ sign-in-password = Password
 sign-in-lead = From the first question to the last gate: Ritorno measures, counts the weeks, checks every limit and shows its reasons. You decide.
 sign-out = Sign out
 caution = Ritorno supports clinical judgement and never replaces it. The surgeon’s orders, local protocols and licensed practice take precedence.
-defers = this plan defers to the surgeon’s orders, local protocols and licensed practice.
+defers = This plan defers to the surgeon’s orders, local protocols and licensed practice.
 waiting = One moment …
 close = Close
 cancel = Cancel
@@ -683,6 +683,7 @@ milestones-lead = by completed weeks, with the gates between
 milestones-typical = weeks are only typical here; criteria decide
 milestone-sling-off = Sling off at night too
 print-sheet = sheet { $n } of 2
+print-draft = not signed
 tiny-passive-elevation = Elevation
 tiny-passive-er-side = Rotation
 tiny-active-elevation-upright = Raising
@@ -743,7 +744,7 @@ load-share = { $percent } % of the patient’s own strength.
 watched-title = Watched for
 watched-lead = besides red flags, at this time of this pathway
 watch-speaks = It speaks.
-watch-open = Not measured yet.
+watch-open = Not measured yet. If it comes:
 watch-quiet = Quiet. If it comes:
 within-days = { $days ->
     [one] within a day
@@ -755,3 +756,8 @@ trend-speed = { $speed } a week (80 % of such lines: { $low } to { $high }).
 trend-reach = { $target } about day { $day }, between day { $early } and day { $late }.
 trend-reach-open = { $target } about day { $day }, day { $early } at the earliest; the latest cannot be said.
 trend-cannot-say = When { $target } comes cannot be said.
+
+# By day and by lamplight
+look-dark = Dark look
+look-light = Light look
+visit-flags-blade = New pain on top or at the back of the shoulder blade?

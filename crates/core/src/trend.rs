@@ -78,12 +78,13 @@ impl Trend {
         })
     }
 
-    /// With the days on which `target` may be reached; none beyond the cap, where the line says nothing.
+    /// With the days on which `target` may be reached, none of them before `from`; none beyond the cap, where the line says nothing.
     #[must_use]
-    pub fn toward(mut self, target: f64) -> Trend {
+    pub fn toward(mut self, target: f64, from: PostOpDay) -> Trend {
         let day = |per_week: f64| -> Option<PostOpDay> {
             let days = (target - self.at_last) / per_week * f64::from(WEEK);
-            (target <= self.cap && per_week > 0.0 && days.is_finite() && days <= FURTHEST_DAYS).then(|| self.to_day + days.max(0.0).ceil() as PostOpDay)
+            (target <= self.cap && per_week > 0.0 && days.is_finite() && days <= FURTHEST_DAYS)
+                .then(|| (self.to_day + days.max(0.0).ceil() as PostOpDay).max(from))
         };
         self.reach = Some(Reach { target, earliest: day(self.per_week_high), middle: day(self.per_week), latest: day(self.per_week_low) });
         self

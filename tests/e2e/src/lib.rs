@@ -1,6 +1,8 @@
 //! The real application in a real browser: one database, one server, one ChromeDriver, all ended by id.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 
+pub use fantoccini::wd::PrintOrientation;
+use fantoccini::wd::{PrintConfiguration, PrintMargins, PrintSize};
 use fantoccini::{Client, ClientBuilder, Locator};
 use serde_json::{Value, json};
 use std::io::{BufRead, BufReader};
@@ -215,6 +217,24 @@ impl House {
         self.browser.execute(script, vec![json!(css), json!(iso)]).await.expect("script runs");
     }
 
+    /// Prints the page on A4 and answers with what is on each sheet.
+    pub async fn print(&self, orientation: PrintOrientation) -> Vec<String> {
+        let paper = PrintConfiguration::builder()
+            .orientation(orientation)
+            .size(PrintSize::A4)
+            .margins(PrintMargins { top: 1.0, bottom: 1.0, left: 1.0, right: 1.0 })
+            .build()
+            .expect("A4");
+        let pdf = self.browser.print(paper).await.expect("the page prints");
+        let file = self.profile.with_extension("pdf");
+        std::fs::write(&file, pdf).expect("written");
+        let out = Command::new("pdftotext").arg("-layout").arg(&file).arg("-").output().expect("poppler-utils is installed");
+        let _ = std::fs::remove_file(&file);
+        // Each sheet ends in a form feed.
+        let text = String::from_utf8_lossy(&out.stdout).into_owned();
+        text.split_terminator('\u{c}').map(str::to_owned).collect()
+    }
+
     /// Presses keys on the page itself.
     pub async fn keys(&self, keys: &str) {
         self.browser.find(Locator::Css("body")).await.expect("a body").send_keys(keys).await.expect("keys");
@@ -296,13 +316,12 @@ impl House {
             return;
         }
         // A driver that is ended does not end its browser, so the browser's id is read before.
-        let id = self.driver.id();
-        let browsers = std::fs::read_to_string(format!("/proc/{id}/task/{id}/children")).unwrap_or_default();
+        let browsers = children(self.driver.id());
         for child in [&mut self.driver, &mut self.server] {
             let _ = child.kill();
             let _ = child.wait();
         }
-        for browser in browsers.split_whitespace() {
+        for browser in browsers {
             let _ = Command::new("kill").arg(browser).stderr(Stdio::null()).status();
         }
         let _ = std::fs::remove_dir_all(&self.profile);
@@ -313,6 +332,13 @@ impl Drop for House {
     fn drop(&mut self) {
         self.end();
     }
+}
+
+/// Processes that a process started, from whichever of its threads.
+fn children(id: u32) -> Vec<String> {
+    let threads = std::fs::read_dir(format!("/proc/{id}/task")).into_iter().flatten().flatten();
+    let lists = threads.filter_map(|thread| std::fs::read_to_string(thread.path().join("children")).ok());
+    lists.flat_map(|list| list.split_whitespace().map(str::to_owned).collect::<Vec<_>>()).collect()
 }
 
 fn quoted(text: &str) -> String {

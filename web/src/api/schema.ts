@@ -1286,6 +1286,7 @@ export interface components {
              * @description Usual reading of a healthy shoulder.
              */
             reference: number;
+            trend?: components["schemas"]["Trend"] | null;
             /** @description Unit of the readings. */
             unit: components["schemas"]["Unit"];
         };
@@ -2792,6 +2793,17 @@ export interface components {
             quantity: string;
             ratings: number[][];
         };
+        /** @description When a value may be reached; a day that cannot be said is left out. */
+        Reach: {
+            earliest?: components["schemas"]["i32"] | null;
+            latest?: components["schemas"]["i32"] | null;
+            middle?: components["schemas"]["i32"] | null;
+            /**
+             * Format: double
+             * @description What is to be reached.
+             */
+            target: number;
+        };
         /** @description Everything that Read shows. */
         ReadView: {
             /** @description What changed since the last visit. */
@@ -3660,6 +3672,39 @@ export interface components {
              * @description Standard deviation over the plateau in percent of its mean.
              */
             variation_pct: number;
+        };
+        /** @description A line through readings, with an 80 % interval of its slope. */
+        Trend: {
+            /**
+             * Format: double
+             * @description On the line on the last day, in the quantity's unit.
+             */
+            at_last: number;
+            /**
+             * Format: double
+             * @description The line is never followed beyond this: the other side, or the usual reading.
+             */
+            cap: number;
+            /** @description First day that counts. */
+            from_day: components["schemas"]["i32"];
+            /**
+             * Format: double
+             * @description Change in a week.
+             */
+            per_week: number;
+            /**
+             * Format: double
+             * @description Its upper end.
+             */
+            per_week_high: number;
+            /**
+             * Format: double
+             * @description The 80 % interval of that.
+             */
+            per_week_low: number;
+            reach?: components["schemas"]["Reach"] | null;
+            /** @description Last day that counts. */
+            to_day: components["schemas"]["i32"];
         };
         /**
          * @description How a try-out went.

@@ -3,6 +3,7 @@ import Button from "antd/es/button";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { NavLink, Navigate, Route, Routes, useLocation, useNavigate } from "react-router";
 import { SignIn } from "../stations/SignIn";
+import { choose, useLook } from "./look";
 import { api, ApiProblem, ask, type Problem } from "./client";
 import { drain, watchQueue } from "./queue";
 import { Pending, Waiting } from "./parts";
@@ -55,11 +56,12 @@ export function Shell() {
     <div className="shell">
       <header className="topbar no-print">
         <NavLink className="wordmark" to="/">
-          <svg width="24" height="24" viewBox="0 0 32 32" aria-hidden="true"><path d="M6 27V16a10 10 0 0 1 20 0" fill="none" stroke="#12616b" strokeWidth="5" strokeLinecap="round" /><circle cx="26" cy="24" r="3.6" fill="#d99a1c" /></svg>
+          <svg width="24" height="24" viewBox="0 0 32 32" aria-hidden="true"><path d="M6 27V16a10 10 0 0 1 20 0" fill="none" stroke="var(--petrol)" strokeWidth="5" strokeLinecap="round" /><circle cx="26" cy="24" r="3.6" fill="var(--saffron)" /></svg>
           {t("app-name")}
         </NavLink>
         <nav aria-label={t("nav-main")}><NavLink to="/" end className={({ isActive }) => (isActive ? "on" : "")}>{t("nav-decisions")}</NavLink> <NavLink to="/library" style={{ marginLeft: 18 }} className={({ isActive }) => (isActive ? "on" : "")}>{t("nav-library")}</NavLink> <NavLink to="/clinic" style={{ marginLeft: 18 }} className={({ isActive }) => (isActive ? "on" : "")}>{t("nav-clinic")}</NavLink></nav>
         <span className="who">
+          <LookSwitch />
           <span>{me.data.name}, {t(`role-${me.data.role}`)}</span>
           <Button size="small" onClick={() => void api.DELETE("/api/session").then(() => { queries.clear(); void queries.invalidateQueries(); window.location.assign("/"); })}>{t("sign-out")}</Button>
         </span>
@@ -80,5 +82,16 @@ export function Shell() {
       </main>
       {queue}
     </div>
+  );
+}
+
+/** Half a disc, turned to the side that is dark. */
+function LookSwitch() {
+  const look = useLook();
+  const other = look === "dark" ? "light" : "dark";
+  return (
+    <button className="plain look" id="look" aria-label={t(`look-${other}`)} title={t(`look-${other}`)} onClick={() => choose(other)}>
+      <svg width="20" height="20" viewBox="0 0 20 20" aria-hidden="true"><circle cx="10" cy="10" r="7.6" fill="none" stroke="currentColor" strokeWidth="1.8" /><path d={look === "dark" ? "M10 2.4a7.6 7.6 0 0 0 0 15.2Z" : "M10 2.4a7.6 7.6 0 0 1 0 15.2Z"} fill="currentColor" /></svg>
+    </button>
   );
 }

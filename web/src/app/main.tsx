@@ -6,7 +6,8 @@ import { BrowserRouter } from "react-router";
 import { ApiProblem } from "./client";
 import { Shell } from "./Shell";
 import "./style.css";
-import { theme } from "./theme";
+import { useLook } from "./look";
+import { themeOf } from "./theme";
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -19,16 +20,23 @@ const queries = new QueryClient({
   },
 });
 
+/** Everything, in the look that was chosen. */
+function App() {
+  return (
+    <ConfigProvider theme={themeOf(useLook())}>
+      <QueryClientProvider client={queries}>
+        <BrowserRouter>
+          <Shell />
+        </BrowserRouter>
+      </QueryClientProvider>
+    </ConfigProvider>
+  );
+}
+
 const root = document.getElementById("root");
 if (root)
   createRoot(root).render(
     <StrictMode>
-      <ConfigProvider theme={theme}>
-        <QueryClientProvider client={queries}>
-          <BrowserRouter>
-            <Shell />
-          </BrowserRouter>
-        </QueryClientProvider>
-      </ConfigProvider>
+      <App />
     </StrictMode>,
   );

@@ -51,10 +51,10 @@ export function Field({ label, name, error, wide = false, children }: { label: s
 }
 
 /** Nought to ten, one tap. */
-export function Ten({ label, onPick, picked }: { label: string; onPick: (n: number) => void; picked?: number | undefined }) {
+export function Ten({ label, onPick, picked, max = 10 }: { label: string; onPick: (n: number) => void; picked?: number | undefined; max?: number }) {
   return (
     <span role="group" aria-label={label} style={{ display: "inline-flex", gap: 3, whiteSpace: "nowrap" }}>
-      {Array.from({ length: 11 }, (_, n) => <button key={n} className="yn num" style={{ padding: "5px 0", width: 27 }} aria-pressed={picked === n} aria-label={`${label} ${n}`} onClick={() => onPick(n)}>{n}</button>)}
+      {Array.from({ length: max + 1 }, (_, n) => <button key={n} className="yn num" style={{ padding: "5px 0", width: 27 }} aria-pressed={picked === n} aria-label={`${label} ${n}`} onClick={() => onPick(n)}>{n}</button>)}
     </span>
   );
 }

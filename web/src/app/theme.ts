@@ -1,43 +1,56 @@
+import antd from "antd/es/theme";
 import type { ThemeConfig } from "antd";
+import type { Look } from "./look";
 
-/** Colours of the application. Never colour alone: each state has its own shape and word. */
+/** Colours by name; what they are by day and by lamplight stands in style.css. Never colour alone: each state has its own shape and word. */
 export const ink = {
-  ground: "#f8f4ec",
-  paper: "#fffdf8",
-  text: "#22211f",
-  soft: "#5d584e",
-  line: "#ddd5c5",
-  petrol: "#12616b",
-  petrolPale: "#d5e6e5",
-  saffron: "#d99a1c",
-  saffronPale: "#fbefd3",
-  brick: "#a8402c",
-  brickPale: "#f7e0d9",
-  moss: "#4c6a2c",
-  mossPale: "#e3ebd6",
+  ground: "var(--ground)",
+  paper: "var(--paper)",
+  text: "var(--text)",
+  soft: "var(--soft)",
+  line: "var(--line)",
+  petrol: "var(--petrol)",
+  petrolPale: "var(--petrol-pale)",
+  saffron: "var(--saffron)",
+  saffronPale: "var(--saffron-pale)",
+  brick: "var(--brick)",
+  brickPale: "var(--brick-pale)",
+  moss: "var(--moss)",
+  mossPale: "var(--moss-pale)",
+} as const;
+
+/** The controls work out shades from their colours, so they need the numbers. */
+const numbers = {
+  light: { petrol: "#12616b", moss: "#4c6a2c", saffron: "#d99a1c", brick: "#a8402c", text: "#22211f", soft: "#5d584e", placeholder: "#736d61", paper: "#fffdf8", ground: "#f8f4ec", edge: "#b9b09d", line: "#ddd5c5", on: "#ffffff" },
+  dark: { petrol: "#76bcc2", moss: "#a3c07f", saffron: "#e2ac45", brick: "#e8917a", text: "#ece6da", soft: "#b5ac9b", placeholder: "#a39a89", paper: "#262420", ground: "#1b1a18", edge: "#6d6557", line: "#3d3932", on: "#1b1a18" },
 } as const;
 
 /** The one theme file of the controls. */
-export const theme: ThemeConfig = {
-  cssVar: { key: "ritorno" },
-  token: {
-    colorPrimary: ink.petrol,
-    colorInfo: ink.petrol,
-    colorSuccess: ink.moss,
-    colorWarning: ink.saffron,
-    colorError: ink.brick,
-    colorText: ink.text,
-    colorTextSecondary: ink.soft,
-    colorTextPlaceholder: "#736d61",
-    colorBgBase: ink.paper,
-    colorBgLayout: ink.ground,
-    colorBorder: "#b9b09d",
-    colorBorderSecondary: ink.line,
-    borderRadius: 4,
-    fontFamily: "'Ritorno Sans', system-ui, sans-serif",
-    fontSize: 16,
-    controlHeight: 38,
-    motion: false,
-  },
-  components: { Button: { fontWeight: 600, primaryShadow: "none", defaultShadow: "none" } },
-};
+export function themeOf(look: Look): ThemeConfig {
+  const c = numbers[look];
+  return {
+    cssVar: { key: "ritorno" },
+    algorithm: look === "dark" ? antd.darkAlgorithm : antd.defaultAlgorithm,
+    token: {
+      colorPrimary: c.petrol,
+      colorInfo: c.petrol,
+      colorSuccess: c.moss,
+      colorWarning: c.saffron,
+      colorError: c.brick,
+      colorText: c.text,
+      colorTextSecondary: c.soft,
+      colorTextPlaceholder: c.placeholder,
+      colorTextLightSolid: c.on,
+      colorBgBase: c.paper,
+      colorBgLayout: c.ground,
+      colorBorder: c.edge,
+      colorBorderSecondary: c.line,
+      borderRadius: 4,
+      fontFamily: "'Ritorno Sans', system-ui, sans-serif",
+      fontSize: 16,
+      controlHeight: 38,
+      motion: false,
+    },
+    components: { Button: { fontWeight: 600, primaryShadow: "none", defaultShadow: "none" } },
+  };
+}

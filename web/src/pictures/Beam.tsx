@@ -42,10 +42,10 @@ export function Beam({ view, width, label }: { view: View; width: number; label:
   const y = 15;
   return (
     <svg width={width} height="30" viewBox={`0 0 ${width} 30`} role="img" aria-label={label} style={{ display: "block", overflow: "visible" }}>
-      <rect x="0" y="5" width={at(0.1)} height="20" fill="#ece5d7" />
+      <rect x="0" y="5" width={at(0.1)} height="20" fill="var(--sunk)" />
       <rect x={at(0.85)} y="5" width={width - at(0.85)} height="20" fill={ink.petrolPale} />
       <path d={`M0 ${y}H${width}`} stroke={ink.line} strokeWidth="1.5" />
-      {TICKS.map((p) => <path key={p} d={`M${at(p)} ${y - 3}V${y + 3}`} stroke="#b9b09d" />)}
+      {TICKS.map((p) => <path key={p} d={`M${at(p)} ${y - 3}V${y + 3}`} stroke="var(--edge)" />)}
       {moved && <path d={`M${at(view.pre.probability)} ${y}H${at(view.probability)}`} stroke={ink.petrol} strokeWidth="2" strokeDasharray="2 3" />}
       {moved && <path d={`M${at(view.low)} ${y}H${at(view.high)}M${at(view.low)} ${y - 6}V${y + 6}M${at(view.high)} ${y - 6}V${y + 6}`} stroke={ink.text} strokeWidth="1.8" />}
       <circle cx={at(view.pre.probability)} cy={y} r="5.4" fill={ink.paper} stroke={ink.text} strokeWidth="1.8" />
@@ -70,8 +70,8 @@ export function BeamSteps({ view, width }: { view: View; width: number }) {
             <span>{capital(nameOf("group", s.group))}<br /><span className="soft small">{s.tests.map((x) => `${nameOf("test", x.test)} ${x.positive ? "+" : "−"}`).join(", ")}</span></span>
             <svg width={width} height="26" viewBox={`0 0 ${width} 26`} aria-hidden="true" style={{ overflow: "visible" }}>
               <path d={`M${from} 0V26`} stroke={ink.line} />
-              <rect x={Math.min(from, to)} y="7" width={Math.max(1.5, Math.abs(to - from))} height="12" fill={up ? ink.petrol : "#b9b09d"} />
-              <path d={up ? `M${to} 3l6 10l-6 10z` : `M${to} 3l-6 10l6 10z`} fill={up ? ink.petrol : "#8b8373"} />
+              <rect x={Math.min(from, to)} y="7" width={Math.max(1.5, Math.abs(to - from))} height="12" fill={up ? ink.petrol : "var(--edge)"} />
+              <path d={up ? `M${to} 3l6 10l-6 10z` : `M${to} 3l-6 10l6 10z`} fill={up ? ink.petrol : "var(--mid)"} />
             </svg>
             <b className="num">{t("read-times", { ratio: Number(Math.exp(s.log_ratio).toPrecision(2)) })}</b>
           </div>

@@ -35,7 +35,7 @@ export function Corridor({ view, today, from, to, width, height, tiny = false, w
   return (
     <svg width={width} height={height} viewBox={`0 0 ${width} ${height}`} role="img" aria-label={label} style={tiny || weekless ? undefined : { maxWidth: "100%", height: "auto" }}>
       <defs>
-        <pattern id={`none-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><path d="M0 0V6" stroke="#c9c0ad" strokeWidth="1.5" /></pattern>
+        <pattern id={`none-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)"><path d="M0 0V6" stroke="var(--bars)" strokeWidth="1.5" /></pattern>
         <pattern id={`over-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)"><path d="M0 0V6" stroke={ink.brick} strokeWidth="1.1" opacity=".6" /></pattern>
       </defs>
       {!tiny && ticks.map((v) => (
@@ -63,7 +63,7 @@ export function Corridor({ view, today, from, to, width, height, tiny = false, w
         );
       })}
       {view.other_side != null && !tiny && <line x1={left} x2={width - right} y1={y(view.other_side)} y2={y(view.other_side)} stroke={ink.soft} strokeWidth="1.2" strokeDasharray="1 3" />}
-      {view.trend && !tiny && <Fan trend={view.trend} x={x} y={y} to={Math.min(to, Math.max(view.trend.to_day, today) + 42)} />}
+      {view.trend && !tiny && <Fan trend={view.trend} bands={view.bands} x={x} y={y} to={Math.min(to, Math.max(view.trend.to_day, today) + 42)} />}
       {today >= from && today <= to && <line x1={x(today)} x2={x(today)} y1={top} y2={height - bottom} stroke={ink.text} strokeWidth={tiny ? 1 : 1.6} />}
       {view.readings.filter((r) => r.day >= from && r.day <= to).map((r, i) => (
         <g key={i} transform={`translate(${x(r.day)} ${y(r.value)})`}>
@@ -76,8 +76,10 @@ export function Corridor({ view, today, from, to, width, height, tiny = false, w
 }
 
 /** The line through the readings, and where it may go: 80 of 100 such lines lie in the fan. It ends at the other side. */
-function Fan({ trend, x, y, to }: { trend: Schemas["Trend"]; x: (day: number) => number; y: (value: number) => number; to: number }) {
-  const at = (perWeek: number, day: number) => Math.min(trend.cap, trend.at_last + (perWeek / 7) * (day - trend.to_day));
+function Fan({ trend, bands, x, y, to }: { trend: Schemas["Trend"]; bands: Schemas["Band"][]; x: (day: number) => number; y: (value: number) => number; to: number }) {
+  // Never drawn where the ceiling forbids it: a line is not a permission.
+  const most = (day: number) => { const c = bands.find((b) => b.from_day <= day && day < b.to_day)?.ceiling; return c?.kind === "up_to" ? Math.min(trend.cap, c.value) : trend.cap; };
+  const at = (perWeek: number, day: number) => Math.min(most(day), trend.at_last + (perWeek / 7) * (day - trend.to_day));
   const days = Array.from({ length: Math.max(0, to - trend.to_day) + 1 }, (_, i) => trend.to_day + i);
   const edge = (perWeek: number) => days.map((day) => `${x(day)} ${y(at(perWeek, day))}`);
   return (

@@ -51,7 +51,7 @@ export function Dial({ dial, which, typed, label }: DialProps) {
           <path d="M0 0V6" stroke={ink.brick} strokeWidth="2" />
         </pattern>
         <pattern id={`bar-${id}`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
-          <path d="M0 0V7" stroke="#b9b09d" strokeWidth="1.6" />
+          <path d="M0 0V7" stroke="var(--edge)" strokeWidth="1.6" />
         </pattern>
       </defs>
       <g transform={mirrored ? `translate(${2 * CX} 0) scale(-1 1)` : undefined}>

@@ -21,7 +21,7 @@ export interface LoadCurveProps {
 /** The three clinical parts: which group supplies them upward and downward, and how their line is drawn. */
 const PARTS = [
   { key: "raising_nm", up: "raisers", down: "lowerers", dash: "none", color: ink.text },
-  { key: "rotation_nm", up: "external_rotators", down: "internal_rotators", dash: "6 3", color: "#8a5a12" },
+  { key: "rotation_nm", up: "external_rotators", down: "internal_rotators", dash: "6 3", color: "var(--saffron-deep)" },
   { key: "across_nm", up: "across_forward", down: "across_back", dash: "2 3", color: ink.soft },
 ] as const;
 

@@ -5,7 +5,7 @@ export function LaneMark({ lane, size = 20 }: { lane: string; size?: number }) {
   const common = { width: size, height: size, viewBox: "0 0 20 20", "aria-hidden": true } as const;
   switch (lane) {
     case "something_is_wrong":
-      return <svg {...common}><path d="M6.2 1h7.6L19 6.2v7.6L13.8 19H6.2L1 13.8V6.2Z" fill={ink.brick} /><path d="M10 5v6.4M10 13.6v1.6" stroke="#fff" strokeWidth="2.4" /></svg>;
+      return <svg {...common}><path d="M6.2 1h7.6L19 6.2v7.6L13.8 19H6.2L1 13.8V6.2Z" fill={ink.brick} /><path d="M10 5v6.4M10 13.6v1.6" stroke="var(--on)" strokeWidth="2.4" /></svg>;
     case "too_far":
       return <svg {...common}><path d="M10 1.5 19 18H1Z" fill="none" stroke={ink.brick} strokeWidth="2.4" strokeLinejoin="round" /><path d="M10 7.5V13" stroke={ink.brick} strokeWidth="2.4" /></svg>;
     case "gate_due":
@@ -24,7 +24,7 @@ export function StatusMark({ status }: { status: string }) {
   const common = { width: 20, height: 20, viewBox: "0 0 20 20", "aria-hidden": true } as const;
   switch (status) {
     case "met":
-      return <svg {...common}><rect x="1" y="1" width="18" height="18" rx="3" fill={ink.moss} /><path d="m5 10.5 3.4 3.5L15 6.5" stroke="#fff" strokeWidth="2.6" fill="none" /></svg>;
+      return <svg {...common}><rect x="1" y="1" width="18" height="18" rx="3" fill={ink.moss} /><path d="m5 10.5 3.4 3.5L15 6.5" stroke="var(--on)" strokeWidth="2.6" fill="none" /></svg>;
     case "not_met":
       return <svg {...common}><rect x="1.2" y="1.2" width="17.6" height="17.6" rx="3" fill="none" stroke={ink.brick} strokeWidth="2.2" /><path d="M6 10h8" stroke={ink.brick} strokeWidth="2.6" /></svg>;
     case "out_of_date":
@@ -37,7 +37,7 @@ export function StatusMark({ status }: { status: string }) {
 /** The shape of a verdict of the safety check. */
 export function VerdictMark({ status, size = 17 }: { status: string; size?: number }) {
   const common = { width: size, height: size, viewBox: "0 0 20 20", "aria-hidden": true } as const;
-  if (status === "blocked") return <svg {...common}><circle cx="10" cy="10" r="9" fill={ink.brick} /><path d="M4.5 10h11" stroke="#fff" strokeWidth="3" /></svg>;
+  if (status === "blocked") return <svg {...common}><circle cx="10" cy="10" r="9" fill={ink.brick} /><path d="M4.5 10h11" stroke="var(--on)" strokeWidth="3" /></svg>;
   if (status === "caution") return <svg {...common}><path d="M10 1 19 10 10 19 1 10Z" fill={ink.saffron} stroke={ink.text} strokeWidth="1.2" /></svg>;
   return <svg {...common}><circle cx="10" cy="10" r="8" fill="none" stroke={ink.moss} strokeWidth="2.4" /><path d="m6 10.3 2.8 2.9L14 7.4" stroke={ink.moss} strokeWidth="2.4" fill="none" /></svg>;
 }
@@ -65,7 +65,7 @@ export function MoveMark({ kind, size = 22 }: { kind: string; size?: number }) {
   const stairs = "M2 18h6v-6h6V6h6";
   switch (kind) {
     case "stop":
-      return <svg {...common}><path d="M7 1h8l6 6v8l-6 6H7l-6-6V7Z" fill={ink.brick} /><path d="M6 11h10" stroke="#fff" strokeWidth="3" /></svg>;
+      return <svg {...common}><path d="M7 1h8l6 6v8l-6 6H7l-6-6V7Z" fill={ink.brick} /><path d="M6 11h10" stroke="var(--on)" strokeWidth="3" /></svg>;
     case "step_back":
       return <svg {...common}><path d={stairs} fill="none" stroke={ink.soft} strokeWidth="1.8" /><path d="M16 3 7 12M7 7v5h5" stroke={ink.brick} strokeWidth="2.6" fill="none" /></svg>;
     case "ease":

@@ -8,7 +8,7 @@ type View = Schemas["ScoreView"];
 type Line = Schemas["LineView"];
 
 const RIGHT = 16, PURPOSES = ["settle", "move", "control", "strengthen", "load", "return"];
-const tone: Record<string, string> = { settle: "#7d8f95", move: ink.petrol, control: "#3f6f8f", strengthen: "#6b5b8a", load: "#7b5a3a", return: ink.moss };
+const tone: Record<string, string> = { settle: "var(--purpose-settle)", move: ink.petrol, control: "var(--purpose-move)", strengthen: "var(--purpose-control)", load: "var(--purpose-load)", return: ink.moss };
 
 export interface ScoreProps {
   view: View;
@@ -71,9 +71,9 @@ export function Score({ view, selected, onSelect, onMove, window: [from, to], wi
     const x0 = x(p.from_day), w = Math.max(2, x(p.to_day) - x0), now = p.number === view.phase;
     rows.push(
       <g key={p.id}>
-        <rect x={x0 + 1} y={y} width={w - 2} height={26} fill={now ? ink.petrol : p.projected ? "none" : "#cfc6b4"} stroke={now ? ink.petrol : "#b9b09d"} strokeDasharray={p.projected ? "4 3" : undefined} rx="2" />
+        <rect x={x0 + 1} y={y} width={w - 2} height={26} fill={now ? ink.petrol : p.projected ? "none" : "var(--bars)"} stroke={now ? ink.petrol : "var(--edge)"} strokeDasharray={p.projected ? "4 3" : undefined} rx="2" />
         <clipPath id={`ph-${id}-${p.id}`}><rect x={x0} y={y} width={w - 4} height={26} /></clipPath>
-        <text x={x0 + 7} y={y + 18} fontSize="13" fontWeight="600" fill={now ? "#fff" : ink.text} clipPath={`url(#ph-${id}-${p.id})`}>{p.number} {nameOf("phase", p.id)}</text>
+        <text x={x0 + 7} y={y + 18} fontSize="13" fontWeight="600" fill={now ? "var(--on)" : ink.text} clipPath={`url(#ph-${id}-${p.id})`}>{p.number} {nameOf("phase", p.id)}</text>
       </g>,
     );
   }
@@ -198,7 +198,7 @@ export function Score({ view, selected, onSelect, onMove, window: [from, to], wi
         <g>
           <line x1={x(day)} x2={x(day)} y1={25} y2={bottom} stroke={ink.text} strokeWidth="1.6" strokeDasharray="7 3" />
           <rect x={x(day) - 24} y={3} width="48" height="20" rx="3" fill={ink.text} />
-          <text x={x(day)} y={17.5} fontSize="12.5" fontWeight="600" textAnchor="middle" fill="#fff">{t("score-today")}</text>
+          <text x={x(day)} y={17.5} fontSize="12.5" fontWeight="600" textAnchor="middle" fill="var(--on)">{t("score-today")}</text>
         </g>
       )}
     </svg>

@@ -22,7 +22,7 @@ export function ScoreLine({ view, width, label }: ScoreLineProps) {
   const y = 46;
   return (
     <svg viewBox={`0 0 ${width} 92`} role="img" aria-label={label} style={{ width: "100%", height: "auto", display: "block" }}>
-      {before !== undefined && view.detectable != null && <rect x={x(before - view.detectable)} width={x(before + view.detectable) - x(before - view.detectable)} y={y - 17} height="34" fill="#ece5d7" />}
+      {before !== undefined && view.detectable != null && <rect x={x(before - view.detectable)} width={x(before + view.detectable) - x(before - view.detectable)} y={y - 17} height="34" fill="var(--sunk)" />}
       <path d={`M${x(least)} ${y}H${x(greatest)}`} stroke={ink.text} strokeWidth="1.6" />
       {ticks.map((v) => <g key={v}><path d={`M${x(v)} ${y}v7`} stroke={ink.text} strokeWidth="1.4" /><text x={x(v)} y={y + 24} fontSize="12.5" textAnchor="middle" fill={ink.soft}>{number(v)}</text></g>)}
       <path d={more_is_better ? `M${width - 16} ${y - 5}l9 5-9 5Z` : `M16 ${y - 5}l-9 5 9 5Z`} fill={ink.text} />

@@ -104,7 +104,7 @@ export function Bench({ id, cards }: { id: string; cards: Card[] }) {
           <div className="stage" ref={stage}>{figure.data ? <div dangerouslySetInnerHTML={{ __html: figure.data }} /> : <Pending query={figure} />}</div>
           <p style={{ display: "flex", gap: 12, alignItems: "center", margin: "8px 0 14px" }}>
             {!still && <Button size="small" onClick={() => setPlaying(!playing)}>{t(playing ? "bench-stop" : "bench-play")}</Button>}
-            <input type="range" min="0" max="100" value={at} aria-label={t("bench-along")} style={{ flex: 1, accentColor: "#12616b" }} onChange={(e) => { setPlaying(false); setAt(Number(e.target.value)); }} />
+            <input type="range" min="0" max="100" value={at} aria-label={t("bench-along")} style={{ flex: 1, accentColor: "var(--petrol)" }} onChange={(e) => { setPlaying(false); setAt(Number(e.target.value)); }} />
           </p>
           <p style={{ margin: "0 0 4px" }}>{attr(`ex-${id}`, "start")}</p>
           <p style={{ margin: "0 0 10px" }}>{attr(`ex-${id}`, "how")}</p>
@@ -149,7 +149,7 @@ export function Bench({ id, cards }: { id: string; cards: Card[] }) {
               {answer?.unsolved && <span className="bad" id="unsolved">{sentence(answer.unsolved)}</span>}
             </div>
           )}
-          {held && <p className="small"><svg width="30" height="8" aria-hidden="true"><path d="M0 4H30" stroke="#d99a1c" strokeWidth="2.4" strokeDasharray="8 5" /></svg> {t("bench-held")} {setupText(held.view.setup) || t("bench-own-weight")}</p>}
+          {held && <p className="small"><svg width="30" height="8" aria-hidden="true"><path d="M0 4H30" stroke="var(--saffron)" strokeWidth="2.4" strokeDasharray="8 5" /></svg> {t("bench-held")} {setupText(held.view.setup) || t("bench-own-weight")}</p>}
           <table className="criteria" style={{ marginTop: 12 }}><tbody>
             <tr><td style={{ width: 190 }} className="soft">{t("bench-demand")}</td><td>{view ? nameOf("demand-class", view.demand) : ""}{card.activity.length > 0 && <span className="soft small num"> {card.activity.map((a) => `${nameOf("muscle", a.muscle)} ${a.percent} %`).join(", ")} ({card.activity[0]?.source}, {t("bench-memory")})</span>}</td></tr>
             {near && near.length > 0 && <tr><td className="soft">{t("bench-near")}</td><td>{near.map((c, i) => <span key={c.id}>{i > 0 && ", "}<Link to={`/library/${c.id}`}>{nameOf("exercise", c.id)}</Link> <span className="soft num small">{c.peak_nm?.toFixed(1)}</span></span>)}</td></tr>}

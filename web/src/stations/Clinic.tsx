@@ -99,9 +99,9 @@ function Verdict({ result, cells, quantity }: { result: Result; cells: number[][
         <div key={name} className="icc">
           <span>{t(`bench-${name}`)}<br /><span className="soft small">{nameOf("band", band)}</span></span>
           <svg width="230" height="30" viewBox="0 0 230 30" role="img" aria-label={`${icc.value.toFixed(2)} (${icc.low.toFixed(2)} – ${icc.high.toFixed(2)})`}>
-            {[0, ...BANDS].map((b, i) => <rect key={b} x={b * 230} y="6" width={(([...BANDS, 1][i] ?? 1) - b) * 230} height="18" fill={["#f3eee2", "#ece5d7", "#dfe9e4", "#d5e6e5"][i]} />)}
-            <path d={`M${Math.max(0, icc.low) * 230} 15H${Math.max(0, icc.high) * 230}M${Math.max(0, icc.low) * 230} 10v10M${Math.max(0, icc.high) * 230} 10v10`} stroke="#22211f" strokeWidth="1.8" />
-            <circle cx={Math.max(0, icc.value) * 230} cy="15" r="5.5" fill="#12616b" />
+            {[0, ...BANDS].map((b, i) => <rect key={b} x={b * 230} y="6" width={(([...BANDS, 1][i] ?? 1) - b) * 230} height="18" fill={["var(--sunk-pale)", "var(--sunk)", "var(--petrol-faint)", "var(--petrol-pale)"][i]} />)}
+            <path d={`M${Math.max(0, icc.low) * 230} 15H${Math.max(0, icc.high) * 230}M${Math.max(0, icc.low) * 230} 10v10M${Math.max(0, icc.high) * 230} 10v10`} stroke="var(--text)" strokeWidth="1.8" />
+            <circle cx={Math.max(0, icc.value) * 230} cy="15" r="5.5" fill="var(--petrol)" />
           </svg>
           <b className="num">{icc.value.toFixed(2)}</b>
         </div>
@@ -109,7 +109,7 @@ function Verdict({ result, cells, quantity }: { result: Result; cells: number[][
       <p className="num" style={{ fontSize: 18, marginTop: 10 }}>{t("bench-mdc-same")} <b>{result.mdc95_same_rater.toFixed(1)}°</b> <span className="soft small">SEM {result.sem_same_rater.toFixed(1)}°</span><br />{t("bench-mdc-any")} <b>{result.mdc95.toFixed(1)}°</b> <span className="soft small">SEM {result.sem.toFixed(1)}°</span></p>
       <p className="soft small num">{quantity ? t("bench-default", { same: quantity.detectable_same.toFixed(1), any: quantity.detectable_any.toFixed(1) }) : ""}</p>
       <svg viewBox={`0 0 ${width} ${cells.length * 15 + 6}`} style={{ width: "100%", maxWidth: width }} role="img" aria-label={t("bench-spread")}>
-        {cells.map((r, i) => <g key={i}><path d={`M${x(Math.min(...r))} ${i * 15 + 10}H${x(Math.max(...r))}`} stroke="#b9b09d" strokeWidth="2" />{r.map((v, j) => (j % 3 === 0 ? <circle key={j} cx={x(v)} cy={i * 15 + 10} r="4" fill="#12616b" /> : j % 3 === 1 ? <rect key={j} x={x(v) - 3.6} y={i * 15 + 6.4} width="7.2" height="7.2" fill="#d99a1c" stroke="#22211f" strokeWidth=".8" /> : <path key={j} d={`M${x(v)} ${i * 15 + 5}l4.4 8h-8.8z`} fill="#5d584e" />))}</g>)}
+        {cells.map((r, i) => <g key={i}><path d={`M${x(Math.min(...r))} ${i * 15 + 10}H${x(Math.max(...r))}`} stroke="var(--edge)" strokeWidth="2" />{r.map((v, j) => (j % 3 === 0 ? <circle key={j} cx={x(v)} cy={i * 15 + 10} r="4" fill="var(--petrol)" /> : j % 3 === 1 ? <rect key={j} x={x(v) - 3.6} y={i * 15 + 6.4} width="7.2" height="7.2" fill="var(--saffron)" stroke="var(--text)" strokeWidth=".8" /> : <path key={j} d={`M${x(v)} ${i * 15 + 5}l4.4 8h-8.8z`} fill="var(--soft)" />))}</g>)}
       </svg>
     </div>
   );

@@ -35,7 +35,7 @@ export default function Decisions({ today }: { today: string }) {
         <span className="soft">{new Date(`${today}T12:00`).toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long", year: "numeric" })}</span>
         <span className="right">
           <label className="soft small" htmlFor="search"><kbd>/</kbd></label>
-          <input id="search" className="native" style={{ height: 38, width: 250, border: "1px solid #b9b09d", borderRadius: 4, padding: "0 10px", font: "inherit" }} placeholder={t("decisions-search")} aria-label={t("decisions-search")} value={typed} onChange={(e) => setTyped(e.target.value)} />
+          <input id="search" className="native" style={{ height: 38, width: 250, border: "1px solid var(--edge)", borderRadius: 4, padding: "0 10px", font: "inherit" }} placeholder={t("decisions-search")} aria-label={t("decisions-search")} value={typed} onChange={(e) => setTyped(e.target.value)} />
           <Button type="primary" id="new-patient" onClick={() => setAdding(true)}>{t("new-patient")}</Button>
         </span>
       </div>

@@ -22,10 +22,10 @@ const ROOMS = [["ranges", "m"], ["strength", "f"], ["scores", "o"]] as const;
 /** The state of a station, as a shape. */
 function StationMark({ state }: { state: string }) {
   const common = { className: "mark", viewBox: "0 0 20 20", role: "img", "aria-label": t(`station-${state}`) } as const;
-  if (state === "done") return <svg {...common}><circle cx="10" cy="10" r="9" fill={ink.petrol} /><path d="m5.6 10.3 3 3.1 5.6-6.3" stroke="#fff" strokeWidth="2.4" fill="none" /></svg>;
+  if (state === "done") return <svg {...common}><circle cx="10" cy="10" r="9" fill={ink.petrol} /><path d="m5.6 10.3 3 3.1 5.6-6.3" stroke="var(--on)" strokeWidth="2.4" fill="none" /></svg>;
   if (state === "under-way") return <svg {...common}><circle cx="10" cy="10" r="8" fill={ink.paper} stroke={ink.petrol} strokeWidth="2" /><path d="M10 2a8 8 0 0 1 0 16Z" fill={ink.petrol} /></svg>;
   if (state === "due") return <svg {...common}><path d="M10 1 19 10 10 19 1 10Z" fill={ink.saffron} stroke={ink.text} strokeWidth="1.4" /></svg>;
-  return <svg {...common}><circle cx="10" cy="10" r="8" fill={ink.paper} stroke="#b9b09d" strokeWidth="2" /></svg>;
+  return <svg {...common}><circle cx="10" cy="10" r="8" fill={ink.paper} stroke="var(--edge)" strokeWidth="2" /></svg>;
 }
 
 export default function Patient({ today }: { today: string }) {
@@ -82,7 +82,7 @@ export default function Patient({ today }: { today: string }) {
           <Route path="ranges" element={<Ranges episode={episode} today={today} />} />
           <Route path="strength" element={<Strength episode={episode} today={today} />} />
           <Route path="scores" element={<Scores episode={episode} today={today} />} />
-          <Route path="program" element={<Program episode={episode} />} />
+          <Route path="program" element={<Program episode={episode} who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`} />} />
           <Route path="home" element={<Home episode={episode} />} />
           <Route path="*" element={<Navigate to="visit" replace />} />
         </Routes>

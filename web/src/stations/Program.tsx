@@ -4,7 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import { Link, useSearchParams } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
-import { nameOf, shortDate, t } from "../app/wording";
+import { clock, nameOf, shortDate, t } from "../app/wording";
 import { Score } from "../pictures/Score";
 import { useDraft } from "./program/draft";
 import { LinePanel } from "./program/LinePanel";
@@ -13,7 +13,7 @@ import { WhatIf } from "./program/WhatIf";
 
 const ZOOMS = ["all", "ten", "week"] as const;
 
-export function Program({ episode }: { episode: string }) {
+export function Program({ episode, who }: { episode: string; who: string }) {
   const queries = useQueryClient();
   const path = { params: { path: { id: episode } } };
   const page = useQuery({ queryKey: ["program", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/program", { params: { path: { id: episode } } })) });
@@ -103,7 +103,7 @@ export function Program({ episode }: { episode: string }) {
   const why = proposal?.why.filter((w) => w.exercise === chosen?.ladder).flatMap((w) => w.reasons) ?? [];
   const half = Math.ceil(view.end_day / 14) * 7;
   return (
-    <>
+    <div id="program-page">
       <div className="page-head stick">
         <h1>{t("program-title")}</h1>
         <span className="soft">{page.data.signed ? (page.data.signed.current && !draft.draft ? t("signed-version", { version: page.data.signed.version, date: shortDate(page.data.signed.on) }) : t("program-edited", { version: page.data.signed.version })) : lines.length > 0 ? t("program-unsigned") : t("program-none")}</span>
@@ -123,7 +123,13 @@ export function Program({ episode }: { episode: string }) {
       {zoom === "week" && <p className="weeks no-print"><Button size="small" disabled={at <= 0} onClick={() => setWeek(at - 1)}>←</Button> <b className="num">{t("zoom-week-of", { week: at, from: at * 7, to: at * 7 + 6 })}</b> <Button size="small" disabled={at * 7 + 7 >= view.end_day} onClick={() => setWeek(at + 1)}>→</Button></p>}
       <div className="score-wrap no-print" ref={box}><Score view={view} selected={selected} onSelect={(id) => setSelected(selected === id ? undefined : id)} onMove={move} window={shown} width={width} /></div>
       <p className="soft small no-print" id="score-keys">{t("score-keys")}</p>
-      <div className="print-only">{([[0, half], [half, view.end_day]] as [number, number][]).map((w, i) => <div key={i} className="print-sheet"><p><b>{t("program-title")}</b> · {t("print-sheet", { n: i + 1 })}</p><Score view={view} selected={undefined} onSelect={() => undefined} window={w} width={1020} /></div>)}</div>
+      <div className="print-only">{([[0, half], [half, view.end_day]] as [number, number][]).map((w, i) => (
+        <div key={i} className="print-sheet">
+          <p className="num"><b>{who}</b> · {clock(view.today)} · {page.data.signed && !draft.draft && page.data.signed.current ? t("signed-version", { version: page.data.signed.version, date: shortDate(page.data.signed.on) }) : t("print-draft")} · {t("print-sheet", { n: i + 1 })}</p>
+          <Score view={view} selected={undefined} onSelect={() => undefined} window={w} width={1020} />
+          <p className="soft small">{t("defers")}</p>
+        </div>
+      ))}</div>
       {chosen && <LinePanel episode={episode} chosen={chosen} why={why} draft={draft} onRung={(step) => rung(chosen.line.id, step)} onRemove={() => { setSelected(undefined); void draft.remove(chosen.line.id); }} />}
       <section className="block no-print" style={{ marginTop: 18 }}>
         <h2>{t("program-add")}</h2>
@@ -146,7 +152,7 @@ export function Program({ episode }: { episode: string }) {
       <Volumes view={view} />
       <Milestones view={view} />
       <p className="soft small" style={{ marginTop: 10 }}>{view.schools && Object.keys(view.schools).length > 0 ? `${t("schools-hold")} ${Object.entries(view.schools).filter(([q]) => !GENERAL.has(q)).map(([q, s]) => `${nameOf("question", q)}: ${nameOf("school", s)}`).join(" · ")}. ` : ""}{t("program-knowledge", { sha: page.data.knowledge ?? "–" })} {t("defers")}</p>
-    </>
+    </div>
   );
 }
 

@@ -95,7 +95,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
                 <tr key={i.measure} className={i.real ? "" : "soft"}>
                   <td style={{ width: "auto" }}>{capital(nameOf("measure", i.measure))}</td>
                   <td className="num" style={{ width: 128, textAlign: "right" }}><b>{i.deficit.toFixed(0)}</b> ± {i.error.toFixed(0)}{i.unit === "level" ? "" : i.unit === "deg" ? "°" : ` ${nameOf("unit", i.unit)}`}</td>
-                  <td style={{ width: 170 }}><svg width="150" height="14" aria-hidden="true"><rect width="150" height="14" fill="#ece5d7" /><rect width={Math.min(150, i.percent * 1.5)} height="14" fill={i.real ? "#12616b" : "#b9b09d"} /></svg></td>
+                  <td style={{ width: 170 }}><svg width="150" height="14" aria-hidden="true"><rect width="150" height="14" fill="var(--sunk)" /><rect width={Math.min(150, i.percent * 1.5)} height="14" fill={i.real ? "var(--petrol)" : "var(--edge)"} /></svg></td>
                   <td className="small">{i.real ? `${i.percent.toFixed(0)} % ${t("less-than")} ${nameOf("against", i.against)}` : t("within-error")}</td>
                 </tr>
               ))}
@@ -226,7 +226,7 @@ function State({ view }: { view: View }) {
       {view.state.map((s) => (
         <div key={s.sign} className={`sign ${s.state}`} data-sign={s.sign} data-state={s.state}>
           <svg width="22" height="22" viewBox="-11 -11 22 22" aria-hidden="true">
-            {s.state === "raised" ? <path d="M-4-9H4L9-4V4L4 9H-4L-9 4V-4Z" fill="#a8402c" /> : s.state === "quiet" ? <path d="m-6 0 4 5 8-10" fill="none" stroke="#4c6a2c" strokeWidth="3" /> : <circle r="7" fill="none" stroke="#8b8373" strokeWidth="2" strokeDasharray="3 3" />}
+            {s.state === "raised" ? <path d="M-4-9H4L9-4V4L4 9H-4L-9 4V-4Z" fill="var(--brick)" /> : s.state === "quiet" ? <path d="m-6 0 4 5 8-10" fill="none" stroke="var(--moss)" strokeWidth="3" /> : <circle r="7" fill="none" stroke="var(--mid)" strokeWidth="2" strokeDasharray="3 3" />}
           </svg>
           <span><b>{capital(nameOf("sign", s.sign))}</b> <span className="soft">{t(`state-${s.state}`)}</span>{s.reasons.map((r) => <span key={sentence(r)}><br />{sentence(r)}</span>)}</span>
         </div>

@@ -30,9 +30,9 @@ export function SignIn({ onDone }: { onDone: () => void }) {
           <p style={{ marginTop: 14 }}>{t("sign-in-lead")}</p>
         </div>
         <svg viewBox="0 0 520 210" aria-hidden="true" style={{ maxWidth: 620 }}>
-          <path d="M0 180H90V120H210V70H330V20H520" fill="none" stroke="#f8f4ec" strokeWidth="3" />
-          <path d="M0 200H90V175H210V140H330V95H520" fill="none" stroke="#f8f4ec" strokeWidth="2" strokeDasharray="7 5" />
-          {[[20, 192], [70, 186], [125, 158], [180, 140], [240, 116], [290, 98], [360, 74], [430, 52]].map(([x, y]) => <circle key={x} cx={x} cy={y} r="6" fill="#d99a1c" />)}
+          <path d="M0 180H90V120H210V70H330V20H520" fill="none" stroke="var(--ground)" strokeWidth="3" />
+          <path d="M0 200H90V175H210V140H330V95H520" fill="none" stroke="var(--ground)" strokeWidth="2" strokeDasharray="7 5" />
+          {[[20, 192], [70, 186], [125, 158], [180, 140], [240, 116], [290, 98], [360, 74], [430, 52]].map(([x, y]) => <circle key={x} cx={x} cy={y} r="6" fill="var(--saffron)" />)}
         </svg>
         <p style={{ fontSize: 15 }}>{t("caution")}</p>
       </div>

@@ -150,7 +150,7 @@ export function Strength({ episode, today }: { episode: string; today: string })
               <tr key={x.test} className={i === at ? "on" : ""} data-test={x.test}>
                 <td><button className="plain" onClick={() => { setAt(i); setTyped(""); setLive(undefined); }}>{nameOf("strength", x.test)}</button>{x.barred.length > 0 && <span className="soft small"><br />{t("barred")}</span>}</td>
                 <Cell set={x.affected} /><Cell set={x.other} />
-                <td className="num">{x.symmetry_pct == null ? <span className="soft">–</span> : <><b>{n(x.symmetry_pct)} %</b><svg width="84" height="9" aria-hidden="true" style={{ display: "block" }}><rect width="84" height="9" fill="#ece5d7" /><rect width={Math.min(84, x.symmetry_pct * 0.7)} height="9" fill={x.symmetry_pct >= page.symmetry_goal_pct ? "#4c6a2c" : "#d99a1c"} /><path d={`M${page.symmetry_goal_pct * 0.7} 0V9`} stroke="#22211f" strokeWidth="1.5" /></svg></>}</td>
+                <td className="num">{x.symmetry_pct == null ? <span className="soft">–</span> : <><b>{n(x.symmetry_pct)} %</b><svg width="84" height="9" aria-hidden="true" style={{ display: "block" }}><rect width="84" height="9" fill="var(--sunk)" /><rect width={Math.min(84, x.symmetry_pct * 0.7)} height="9" fill={x.symmetry_pct >= page.symmetry_goal_pct ? "var(--moss)" : "var(--saffron)"} /><path d={`M${page.symmetry_goal_pct * 0.7} 0V9`} stroke="var(--text)" strokeWidth="1.5" /></svg></>}</td>
               </tr>
             ))}
           </tbody></table>

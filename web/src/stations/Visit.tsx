@@ -128,7 +128,7 @@ function FlagLine({ episode, missing, flags, onDone, onError }: { episode: strin
   };
   return (
     <p className="small">
-      {missing.length > 0 ? t("flags-missing", { count: missing.length }) : t("visit-flags-line")}{" "}
+      {missing.length > 0 ? t("flags-missing", { count: missing.length }) : t("visit-flags-line")}{flags.some((f) => f.flag === "blade-bone-pain") ? ` ${t("visit-flags-blade")}` : ""}{" "}
       <Button size="small" id="flags-none" onClick={() => void none()} disabled={asked}>{asked ? t("visit-flags-done") : t("visit-flags-none")}</Button> <Link to={`/e/${episode}/story`}>{t("visit-flags-some")}</Link>
     </p>
   );
@@ -200,7 +200,7 @@ function ScoreEntry({ today, post, asked }: { today: string; post: Post; asked?:
       {["rest-pain", "task-pain", ...(asked ?? [])].map((score) => (
         <tr key={score}>
           <td style={{ width: "auto" }} className="small">{capital(nameOf("score", score))}</td>
-          <td><Ten label={nameOf("score", score)} picked={given[score]} onPick={(value) => void post("scores", { id: newId(), score, value, on: today }).then((ok) => ok && setGiven({ ...given, [score]: value }))} /></td>
+          <td><Ten label={nameOf("score", score)} max={score === "nights-woken" ? 7 : 10} picked={given[score]} onPick={(value) => void post("scores", { id: newId(), score, value, on: today }).then((ok) => ok && setGiven({ ...given, [score]: value }))} /></td>
         </tr>
       ))}
     </tbody></table>

@@ -8,9 +8,7 @@ use super::load::Knowledge;
 use super::pathway::{Gate, HealingClock, Pathway};
 use super::watch::Watch;
 use crate::calendar::PostOpDay;
-use crate::episode::{
-    Attestation, Clearance, Facts, GatePass, Line, LogEntry, LogFact, Reading, Score, Start, StopReason, Story, TakenBy,
-};
+use crate::episode::{Attestation, Clearance, Facts, GatePass, Line, LogEntry, LogFact, Reading, Score, Start, StopReason, Story, TakenBy};
 use crate::mechanics::Arm;
 use crate::program::GateRule;
 use crate::progress::{CriterionStatus, evaluate_gate};

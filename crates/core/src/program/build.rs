@@ -44,7 +44,16 @@ impl<'a> BuildAsk<'a> {
         if facts.story.job_load_kg.is_some_and(|kg| kg >= 10.0) {
             job.push("job-load");
         }
-        BuildAsk { spans, impaired, irritability, minutes_per_day: facts.story.minutes_per_day, job, goals: &facts.story.tasks, current: &facts.lines, seed }
+        BuildAsk {
+            spans,
+            impaired,
+            irritability,
+            minutes_per_day: facts.story.minutes_per_day,
+            job,
+            goals: &facts.story.tasks,
+            current: &facts.lines,
+            seed,
+        }
     }
 }
 
@@ -349,22 +358,16 @@ fn open_rungs<'a>(ctx: &CheckContext<'a>, ask: &BuildAsk, phase: &PhaseRule, lad
 /// One rung after the other between two days, each once the check passes it.
 ///
 /// What goes on from the present program or from an earlier phase keeps its dose, so that its minutes are counted as they are.
-fn place_ladder(
-    ctx: &CheckContext,
-    ask: &BuildAsk,
-    before: &[Line],
-    rungs: &[&Exercise],
-    from: PostOpDay,
-    to: PostOpDay,
-) -> Vec<Line> {
+fn place_ladder(ctx: &CheckContext, ask: &BuildAsk, before: &[Line], rungs: &[&Exercise], from: PostOpDay, to: PostOpDay) -> Vec<Line> {
     let share = ((to - from) / rungs.len().max(1) as i32).max(WEEK);
     let bound = bounding(ask.irritability, ctx.pathway.clock);
     let mut lines: Vec<Line> = Vec::new();
     for (i, exercise) in rungs.iter().enumerate() {
         let wish = from + share * i as i32;
         let kept = before.iter().rev().chain(ask.current.iter().rev()).find(|l| l.exercise == exercise.id);
-        let dose = |day| kept.map_or_else(|| start_dose(ctx.pathway, exercise, bound, day), |l| l.dose);
-        let Some((day, dose)) = first_passing(ctx, exercise, &dose, wish, to) else { continue };
+        let as_before = kept.and_then(|l| first_passing(ctx, exercise, &|_| l.dose, wish, to));
+        let anew = || first_passing(ctx, exercise, &|day| start_dose(ctx.pathway, exercise, bound, day), wish, to);
+        let Some((day, dose)) = as_before.or_else(anew) else { continue };
         // A rung may open sooner than the one below it, so that more than the last line has to give way: one rung at a time.
         lines.iter_mut().for_each(|l| l.to_day = l.to_day.min(day));
         lines.retain(|l| l.to_day > l.from_day);

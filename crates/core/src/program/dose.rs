@@ -63,7 +63,8 @@ pub fn start_dose(rules: &Rules, exercise: &Exercise, irritability: Irritability
     if hardest(exercise) >= Level::Eccentric {
         dose.days_per_week = dose.days_per_week.min(3);
     }
-    if let (Some(effort), Some(max)) = (dose.effort_pct, rules.allowance(day).and_then(|a| a.effort_max_pct())) {
+    let shoulder = exercise.demand.iter().any(|d| d.group != Group::Distal);
+    if let (Some(effort), Some(max), true) = (dose.effort_pct, rules.allowance(day).and_then(|a| a.effort_max_pct()), shoulder) {
         dose.effort_pct = Some(effort.min(max));
     }
     if let Some(structure) = style.structure.filter(|s| *s != SetStructure::Straight) {

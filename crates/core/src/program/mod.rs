@@ -10,6 +10,7 @@ mod safety;
 mod schedule;
 mod score;
 mod snapshot;
+mod timetable;
 mod what_if;
 
 pub use build::{BuildAsk, LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, build};

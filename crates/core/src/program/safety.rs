@@ -297,6 +297,8 @@ fn check_allowances(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: P
         }
         if let (Some(max), Some(effort), Level::Isometric) = (allowance.effort_max_pct(), dose.effort_pct, demand.level)
             && effort > max
+            // The number speaks of the shoulder; a hand may squeeze a ball.
+            && demand.group != Group::Distal
         {
             say(Status::Blocked, false, Reason::new("effort-above").with("max", f64::from(max)).with("given", f64::from(effort)));
         }

@@ -1,6 +1,6 @@
 //! Everything the score shows, worked out: nothing is left to compute on the page.
 
-use super::ceiling::{Band, band_view};
+use super::ceiling::{Band, band_view, ceiling_on};
 use super::dose::{Volume, volume};
 use super::safety::{CheckContext, Verdict, check_line};
 use super::schedule::{PhaseSpan, reached_phase, schedule};
@@ -226,8 +226,13 @@ fn trend(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<Trend> {
     });
     let floors = ctx.pathway.corridor(&q.id).into_iter().flat_map(|c| &c.floors.steps).filter(|(day, _)| *day > facts.day());
     let target = asked.into_iter().chain(floors.map(|(_, floor)| *floor)).find(|target| *target > last);
-    Some(match target {
-        Some(target) => found.toward(target),
+    // No day is told on which the ceiling forbids what would be reached.
+    let allowed = |target: f64| {
+        let ceilings = |day| ceiling_on(ctx.pathway, ctx.limits, &q.id, day, ctx.today).ceiling;
+        (facts.day()..=ctx.pathway.end_day).find(|day| !ceilings(*day).exceeded_by(target))
+    };
+    Some(match target.and_then(|target| Some((target, allowed(target)?))) {
+        Some((target, from)) => found.toward(target, from),
         None => found,
     })
 }

@@ -55,7 +55,15 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
     let lag = |facts: &mut Facts, degrees: f64, day: i32| {
         let answer = TestAnswer::Number { value: degrees };
         let side = facts.story.side;
-        facts.findings.push(TestFinding { id: Uuid::now_v7(), test: "er-lag".into(), side, answer, variant: None, on: on(day), rater: Uuid::nil() });
+        facts.findings.push(TestFinding {
+            id: Uuid::now_v7(),
+            test: "er-lag".into(),
+            side,
+            answer,
+            variant: None,
+            on: on(day),
+            rater: Uuid::nil(),
+        });
     };
     let mut torn = running("cuff-tear", &[], "iso1", 60);
     lag(&mut torn, 20.0, 5);

@@ -1,6 +1,6 @@
 //! The score as the main screen: edited by keyboard, taken back, compared, printed; decisions on the visit page.
 
-use ritorno_e2e::House;
+use ritorno_e2e::{House, PrintOrientation};
 
 async fn number(house: &House, script: &str) -> i64 {
     house.browser.execute(&format!("return {script}"), vec![]).await.expect("ran").as_i64().expect("a number")
@@ -56,6 +56,9 @@ async fn the_score_is_edited_by_keyboard_and_every_step_is_taken_back() {
     house.says("days 63 to 69").await;
     // On paper it is two sheets.
     assert_eq!(number(&house, "document.querySelectorAll('.print-sheet > svg').length").await, 2);
+    let sheets = house.print(PrintOrientation::Landscape).await;
+    assert_eq!(sheets.len(), 2, "{sheets:#?}");
+    assert!(sheets[0].contains("Ilario Vess") && sheets.iter().all(|s| s.contains("wk")), "{sheets:#?}");
     house.close().await;
 }
 

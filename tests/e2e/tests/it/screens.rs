@@ -93,3 +93,34 @@ async fn the_day_is_found_by_name_by_lane_and_by_key() {
     house.says("all 7 criteria met").await;
     house.close().await;
 }
+
+/// The dark look keeps its contrast on the screens with the most ink, survives a reload, and leaves paper light.
+#[tokio::test(flavor = "multi_thread")]
+async fn by_lamplight_everything_stays_readable() {
+    let house = House::open("lamplight", 1280, 800).await;
+    house.sign_in().await;
+    house.see(".lane-row svg").await;
+    house.click("#look").await;
+    house.until("document.documentElement.dataset.look === 'dark'").await;
+    let mut faults = house.accessibility_faults().await;
+    let operated = house.open_patient("Oravec").await;
+    house.goto("/").await;
+    house.until("document.documentElement.dataset.look === 'dark'").await;
+    let examined = house.open_patient("Vescolan").await;
+    for (path, landmark) in [
+        (format!("/e/{operated}/visit"), "#log"),
+        (format!("/e/{operated}/ranges"), ".dial.on"),
+        (format!("/e/{operated}/program"), ".score-line"),
+        (format!("/e/{examined}/examine"), ".mini"),
+        (format!("/e/{examined}/read"), "#beams"),
+        (format!("/e/{examined}/strength"), "#push"),
+        ("/library/erl4".to_owned(), ".stage svg"),
+        ("/clinic".to_owned(), "#pathways"),
+    ] {
+        house.goto(&path).await;
+        house.see(landmark).await;
+        faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("{path}: {f}")));
+    }
+    assert!(faults.is_empty(), "{faults:#?}");
+    house.close().await;
+}
