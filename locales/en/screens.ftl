@@ -761,3 +761,9 @@ trend-cannot-say = When { $target } comes cannot be said.
 look-dark = Dark look
 look-light = Light look
 visit-flags-blade = New pain on top or at the back of the shoulder blade?
+
+# Rooms of the clinic
+clinic-reliability = How well we agree
+clinic-elastics = Elastics
+clinic-pathways = Pathways
+days-a-week = { $n } days a week

@@ -131,7 +131,7 @@ impl Wording {
         let key = |prefix: &str| format!("{prefix}-{value}").replace('_', "-");
         // A measure is a quantity, or something worked out from several.
         let others: &[&str] = match argument {
-            "measure" => &["quantity", "test", "strength"],
+            "measure" => &["quantity", "test", "strength", "need"],
             "whose" => &["pathway", "modifier"],
             _ => &[],
         };

@@ -217,17 +217,21 @@ impl House {
         self.browser.execute(script, vec![json!(css), json!(iso)]).await.expect("script runs");
     }
 
-    /// Prints the page on A4 and answers with what is on each sheet.
-    pub async fn print(&self, orientation: PrintOrientation) -> Vec<String> {
+    /// The page as it prints on A4, a PDF.
+    pub async fn pdf(&self, orientation: PrintOrientation) -> Vec<u8> {
         let paper = PrintConfiguration::builder()
             .orientation(orientation)
             .size(PrintSize::A4)
             .margins(PrintMargins { top: 1.0, bottom: 1.0, left: 1.0, right: 1.0 })
             .build()
             .expect("A4");
-        let pdf = self.browser.print(paper).await.expect("the page prints");
+        self.browser.print(paper).await.expect("the page prints")
+    }
+
+    /// Prints the page and answers with what is on each sheet.
+    pub async fn print(&self, orientation: PrintOrientation) -> Vec<String> {
         let file = self.profile.with_extension("pdf");
-        std::fs::write(&file, pdf).expect("written");
+        std::fs::write(&file, self.pdf(orientation).await).expect("written");
         let out = Command::new("pdftotext").arg("-layout").arg(&file).arg("-").output().expect("poppler-utils is installed");
         let _ = std::fs::remove_file(&file);
         // Each sheet ends in a form feed.

@@ -71,7 +71,7 @@ export function Shell() {
         <Suspense fallback={<Waiting />}>
           <Routes>
             <Route path="/" element={<Decisions today={me.data.today} />} />
-            <Route path="/clinic" element={<Clinic lead={me.data.role === "lead"} today={me.data.today} />} />
+            <Route path="/clinic/:room?" element={<Clinic lead={me.data.role === "lead"} today={me.data.today} />} />
             <Route path="/library" element={<Library />} />
             <Route path="/library/:exercise" element={<Library />} />
             <Route path="/e/:episode/*" element={<Patient today={me.data.today} />} />

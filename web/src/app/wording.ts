@@ -27,7 +27,7 @@ export function nameOf(argument: string, value: string): string {
   const prefix = SAME[argument] ?? argument;
   const key = (of: string) => `${of}-${value}`.replaceAll("_", "-");
   // A measure is a quantity, or something worked out from several.
-  const places = argument === "measure" ? [prefix, "quantity", "test", "strength"] : argument === "whose" ? [prefix, "pathway", "modifier"] : [prefix];
+  const places = argument === "measure" ? [prefix, "quantity", "test", "strength", "need"] : argument === "whose" ? [prefix, "pathway", "modifier"] : [prefix];
   return places.map((place) => raw(key(place), undefined, {})).find((text) => text !== undefined) ?? value;
 }
 

@@ -21,12 +21,14 @@ export interface ScoreProps {
   width: number;
   /** Narrow: beside another one. */
   small?: boolean;
+  /** Only ladders that run in the days shown. */
+  tight?: boolean;
   /** Exercises that differ from the other one. */
   marked?: Set<string>;
 }
 
 /** The whole program on one sheet, weeks across. */
-export function Score({ view, selected, onSelect, onMove, window: [from, to], width, small = false, marked }: ScoreProps) {
+export function Score({ view, selected, onSelect, onMove, window: [from, to], width, small = false, tight = false, marked }: ScoreProps) {
   const LABEL = small ? 118 : 226;
   const id = useId();
   // A line that is being dragged: by its body it moves, by its end it stretches; whole days.
@@ -129,7 +131,7 @@ export function Score({ view, selected, onSelect, onMove, window: [from, to], wi
   // Exercise lines: one row a ladder, steps where the rung changes
   const linesTop = y;
   for (const purpose of PURPOSES) {
-    const here = view.lines.filter((l) => l.purpose === purpose);
+    const here = view.lines.filter((l) => l.purpose === purpose && (!tight || shows(l.line.from_day, l.line.to_day)));
     if (here.length === 0) continue;
     rows.push(label(nameOf("purpose", purpose), y + 28, true));
     const ladders = [...new Set(here.map((l) => l.ladder))];
@@ -164,7 +166,7 @@ export function Score({ view, selected, onSelect, onMove, window: [from, to], wi
         {pulled && pulled.days !== 0 && <text x={x1 + 5} y={mid + 4} fontSize="12" fontWeight="650" fill={ink.text}>{t("score-pulled", { from: first, to: last })}</text>}
         {l.line.by_hand && <path d={`M${x0 + 1} ${mid + 9}h${Math.min(16, x1 - x0 - 3)}`} stroke={ink.text} strokeWidth="1.6" strokeDasharray="2 2" />}
         <clipPath id={`c-${id}-${l.line.id}`}><rect x={x0} y={top - 4} width={x1 - x0 - 3} height={32} /></clipPath>
-        {x1 - x0 > 46 && <text x={x0 + 3} y={top + 11} fontSize="11.8" fill={ink.text} clipPath={`url(#c-${id}-${l.line.id})`} pointerEvents="none">{name}{byDay ? ` · ${l.line.dose.sets} × ${l.line.dose.repetitions} · ${l.line.dose.times_per_day}/${t("day")}` : ""}</text>}
+        {x1 - x0 > 46 && <text x={x0 + 3} y={top + 11} fontSize="11.8" fill={ink.text} clipPath={`url(#c-${id}-${l.line.id})`} pointerEvents="none">{name}{byDay ? ` · ${l.line.dose.sets} × ${l.line.dose.repetitions} · ${l.line.dose.times_per_day}/${t("day")}${l.line.dose.days_per_week < 7 ? `, ${t("days-a-week", { n: l.line.dose.days_per_week })}` : ""}` : ""}</text>}
       </g>
     );
   }

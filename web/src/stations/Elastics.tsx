@@ -54,8 +54,8 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
     } catch (failure) { setError(failure); }
   };
   return (
-    <section className="block" id="elastics" style={{ marginTop: 34 }}>
-      <h2>{t("elastic-title")} <span className="soft small">{t("elastic-lead")}</span></h2>
+    <section className="block" id="elastics">
+      <div className="page-head"><h1>{t("elastic-title")}</h1><span className="soft">{t("elastic-lead")}</span></div>
       <ProblemNote error={error} />
       <div className="elastic">
         <table className="criteria levels"><thead><tr><th>{t("elastic-level")}</th><th>{t("elastic-at-100")}</th><th>{t("elastic-measured")}</th></tr></thead><tbody>

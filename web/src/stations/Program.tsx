@@ -121,12 +121,12 @@ export function Program({ episode, who }: { episode: string; who: string }) {
       {draft.draft && <div className="notice decide" id="draft" data-took={Math.round(draft.took ?? 0)}>{blocked > 0 ? t("program-blocked", { count: blocked }) : t("program-draft")}</div>}
       {whatIf && <WhatIf episode={episode} width={width} onClose={() => setWhatIf(false)} />}
       {zoom === "week" && <p className="weeks no-print"><Button size="small" disabled={at <= 0} onClick={() => setWeek(at - 1)}>←</Button> <b className="num">{t("zoom-week-of", { week: at, from: at * 7, to: at * 7 + 6 })}</b> <Button size="small" disabled={at * 7 + 7 >= view.end_day} onClick={() => setWeek(at + 1)}>→</Button></p>}
-      <div className="score-wrap no-print" ref={box}><Score view={view} selected={selected} onSelect={(id) => setSelected(selected === id ? undefined : id)} onMove={move} window={shown} width={width} /></div>
+      <div className="score-wrap no-print" ref={box}><Score view={view} selected={selected} onSelect={(id) => setSelected(selected === id ? undefined : id)} onMove={move} window={shown} width={width} tight={zoom === "week"} /></div>
       <p className="soft small no-print" id="score-keys">{t("score-keys")}</p>
       <div className="print-only">{([[0, half], [half, view.end_day]] as [number, number][]).map((w, i) => (
         <div key={i} className="print-sheet">
           <p className="num"><b>{who}</b> · {clock(view.today)} · {page.data.signed && !draft.draft && page.data.signed.current ? t("signed-version", { version: page.data.signed.version, date: shortDate(page.data.signed.on) }) : t("print-draft")} · {t("print-sheet", { n: i + 1 })}</p>
-          <Score view={view} selected={undefined} onSelect={() => undefined} window={w} width={1020} />
+          <Score view={view} selected={undefined} onSelect={() => undefined} window={w} width={1360} tight />
           <p className="soft small">{t("defers")}</p>
         </div>
       ))}</div>

@@ -1,10 +1,10 @@
 //! Looks at any screen of the demo: `look FOLDER WIDTHxHEIGHT STEP…`, run with the cluster of ./test.
 //!
 //! A step is `open:Family name`, `goto:/path`, `keys:gs`, `click:css`, `fill:css=text`, `see:css`, `says:text`,
-//! `scroll:css`, `until:js`, `size:390x844` or `shot:name`. `{e}` in a path is the patient opened last.
+//! `scroll:css`, `until:js`, `size:390x844`, `shot:name` or `print:name`. `{e}` in a path is the patient opened last.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a tool that cannot go on says so and ends
 
-use ritorno_e2e::House;
+use ritorno_e2e::{House, PrintOrientation};
 
 fn size(text: &str) -> (u32, u32) {
     let (w, h) = text.split_once('x').expect("WIDTHxHEIGHT");
@@ -39,6 +39,10 @@ async fn main() {
             "size" => {
                 let (w, h) = size(rest);
                 house.resize(w, h).await;
+            }
+            "print" => {
+                let pdf = house.pdf(PrintOrientation::Landscape).await;
+                std::fs::write(std::path::Path::new(folder).join(format!("{rest}.pdf")), pdf).expect("written");
             }
             "shot" => house.picture(&std::path::Path::new(folder).join(format!("{rest}.png"))).await,
             other => panic!("no such step: {other}"),

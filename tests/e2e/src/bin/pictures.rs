@@ -85,11 +85,13 @@ async fn main() {
     }
     house.see("#verdict").await;
     house.picture(&shot("reliability")).await;
+    house.goto("/clinic/elastics").await;
     for (i, force) in [4.4, 7.5, 10.1, 12.2, 14.3, 16.3, 19.9, 23.6].iter().enumerate() {
         house.fill(&format!("#pull-{i}"), &force.to_string()).await;
     }
     house.click("#keep-elastic").await;
     house.says("Every load is worked out with it").await;
+    house.goto("/clinic/pathways").await;
     house.click("#pathways .score-list li:nth-child(4) button").await;
     house.see("#copy-title").await;
     house.fill("#copy-title", "Anterior repair, our way").await;

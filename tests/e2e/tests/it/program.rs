@@ -91,7 +91,7 @@ async fn decisions_are_accepted_on_the_visit_and_two_programs_stand_side_by_side
 async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_patient() {
     let house = House::open("pathways", 1280, 900).await;
     house.sign_in().await;
-    house.goto("/clinic").await;
+    house.goto("/clinic/pathways").await;
     house.see("#pathways").await;
     let open =
         "[...document.querySelectorAll('#pathways .score-list button')].find(b => b.innerText.startsWith('Anterior labrum')).click()";

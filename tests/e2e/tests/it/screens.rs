@@ -115,7 +115,7 @@ async fn by_lamplight_everything_stays_readable() {
         (format!("/e/{examined}/read"), "#beams"),
         (format!("/e/{examined}/strength"), "#push"),
         ("/library/erl4".to_owned(), ".stage svg"),
-        ("/clinic".to_owned(), "#pathways"),
+        ("/clinic/pathways".to_owned(), "#pathways"),
     ] {
         house.goto(&path).await;
         house.see(landmark).await;

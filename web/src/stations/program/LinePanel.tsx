@@ -77,5 +77,5 @@ function Load({ episode, line }: { episode: string; line: Schemas["Line"] }) {
   if (!load.data) return <p className="small soft" id="line-load">{load.error ? t("load-none") : " "}</p>;
   const { view, share_pct, share_reason } = load.data;
   const body = story.data?.story.mass_kg == null ? t("load-assumed", { mass, height }) : t("load-body", { mass, height });
-  return <p className="small num" id="line-load"><b>{t("load-peak", { peak_nm: view.curve.peak_nm.toFixed(1) })}</b> <span className="soft">{body}</span> {share_pct != null ? t("load-share", { percent: Math.round(share_pct) }) : <span className="soft">{share_reason ? sentence(share_reason) : ""}</span>}</p>;
+  return <p className="small num" id="line-load"><b>{t("load-peak", { peak_nm: view.curve.peak_nm.toFixed(1) })}</b> <span className="soft">{body}.</span> {share_pct != null ? t("load-share", { percent: Math.round(share_pct) }) : <span className="soft">{share_reason ? sentence(share_reason) : ""}</span>}</p>;
 }

@@ -12,7 +12,7 @@ export function Told({ proposal }: { proposal: Schemas["ProposalPage"] }) {
     <div className="told">
       {first.length > 0 && (
         <section className="block" id="first"><h2>{t("program-first")}</h2>
-          <ul className="small plainlist">{first.map((f) => <li key={f.ladder + f.measure}><b>{nameOf("ladder", f.ladder)}</b>: {nameOf("measure", f.measure)}, {low(sentence(f.reason))}</li>)}</ul>
+          <ul className="small plainlist">{first.map((f) => <li key={f.ladder + f.measure}><b>{nameOf("ladder", f.ladder)}</b>: {f.reason.rule.startsWith("need-") ? low(sentence(f.reason)) : `${nameOf("measure", f.measure)}, ${low(sentence(f.reason))}`}</li>)}</ul>
         </section>
       )}
       {difference.length > 0 && (
