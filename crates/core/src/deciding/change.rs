@@ -93,10 +93,10 @@ pub(super) fn against(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day:
     findings
 }
 
-/// The rungs that may follow, each with the dose it starts with and what speaks against it today.
+/// The rungs of the same ladder that may follow (another ladder is the builder's to open), each with the dose it starts with and what speaks against it today.
 pub(super) fn next_rungs(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Vec<(Change, Vec<Finding>)> {
     let next = exercise.next.iter().filter_map(|id| ctx.known.exercises.get(id));
-    next.filter(|e| ctx.pathway.opening_phase(&e.id).is_some())
+    next.filter(|e| e.ladder == exercise.ladder && ctx.pathway.opening_phase(&e.id).is_some())
         .map(|e| {
             let dose = start_dose(ctx.pathway, e, Irritability::Low, day);
             (Change::Exercise { exercise: e.id.clone(), dose }, against(ctx, e, &dose, day))
@@ -124,8 +124,12 @@ pub(super) fn rung_below(ctx: &CheckContext, exercise: &Exercise, down: u32, day
 pub fn apply(known: &Knowledge, lines: &[Line], line: Uuid, change: &Change, day: PostOpDay, id: Uuid) -> Vec<Line> {
     let ladder = |exercise: &str| known.exercises.get(exercise).map(|e| (e.ladder.as_str(), e.rung));
     let old = lines.iter().find(|l| l.id == line);
+    // A branch may lead to a rung with a smaller number: what follows is never less than before.
+    let follows = |exercise: &str| old.and_then(|l| known.exercises.get(&l.exercise)).is_some_and(|e| e.next.iter().any(|n| n == exercise));
     let back = match (old.and_then(|l| ladder(&l.exercise)), change) {
-        (Some((_, rung)), Change::Exercise { exercise, .. }) => ladder(exercise).is_some_and(|(_, to)| to < rung),
+        (Some((own, rung)), Change::Exercise { exercise, .. }) => {
+            ladder(exercise).is_some_and(|(other, to)| other == own && to < rung) && !follows(exercise)
+        }
         _ => false,
     };
     let own = old.and_then(|l| ladder(&l.exercise)).map(|(l, _)| l);

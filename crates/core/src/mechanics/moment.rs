@@ -110,8 +110,7 @@ struct Reach {
     hand: Vec3,
 }
 
-fn reach(arm: &ArmBody, frame: &Frame, pose: &ArmPose) -> Reach {
-    let (u, f) = pose.directions();
+fn reach(arm: &ArmBody, frame: &Frame, (u, f): (Vec3, Vec3)) -> Reach {
     let (u, f) = (frame.room(u), frame.room(f));
     let elbow = u * arm.upper_arm_m;
     let wrist = elbow + f * arm.forearm_m;
@@ -142,15 +141,16 @@ fn load_moment(arm: &ArmBody, load: &Resolved, at: &Reach, about: Vec3, from_seg
 /// What must be supplied at the shoulder in one pose, and the band's elongation and tension.
 pub fn supply_at(arm: &ArmBody, attitude: Attitude, load: &Resolved, pose: &ArmPose) -> (Split, Option<[f64; 2]>) {
     let frame = Frame::of_pose(attitude, pose);
-    let at = reach(arm, &frame, pose);
+    let (u, f) = pose.directions();
+    let at = reach(arm, &frame, (u, f));
     let (loaded, pulled) = load_moment(arm, load, &at, Vec3::default(), 0);
     let needed = frame.trunk(loaded) * -1.0;
-    (split(pose, needed, load.rests), pulled)
+    (split(pose, u, needed, load.rests), pulled)
 }
 
 /// A moment in trunk axes, split along the clinical axes of a pose.
-fn split(pose: &ArmPose, needed: Vec3, rests: bool) -> Split {
-    let (u, rising, forward) = pose.clinical_axes();
+fn split(pose: &ArmPose, u: Vec3, needed: Vec3, rests: bool) -> Split {
+    let (u, rising, forward) = pose.axes_along(u);
     if rests {
         return Split { rotation_nm: needed.dot(u), ..Split::default() };
     }
@@ -162,17 +162,17 @@ fn split(pose: &ArmPose, needed: Vec3, rests: bool) -> Split {
 /// # Panics
 /// Never; a path without poses gives no points.
 pub fn curve(arm: &ArmBody, attitude: Attitude, load: &Resolved, path: &Path, count: usize, seconds: f64) -> Curve {
-    let last = count.saturating_sub(1).max(1) as f64;
-    let points: Vec<MomentPoint> = (0..count.max(1))
-        .filter_map(|i| {
-            let share = i as f64 / last;
-            let pose = path.at(share)?;
-            let frame = Frame::of_pose(attitude, &pose);
-            let at = reach(arm, &frame, &pose);
+    let still = Frame::of(attitude);
+    let points: Vec<MomentPoint> = path
+        .walk(count)
+        .map(|(share, pose, turn)| {
+            let frame = if attitude == Attitude::TableBow { Frame::of_pose(attitude, &pose) } else { still };
+            let (u, f) = pose.directions_at(turn);
+            let at = reach(arm, &frame, (u, f));
             let (loaded, band) = load_moment(arm, load, &at, Vec3::default(), 0);
-            let supply = split(&pose, frame.trunk(loaded) * -1.0, load.rests);
+            let supply = split(&pose, u, frame.trunk(loaded) * -1.0, load.rests);
             let rotation_deg = if pose.elevation_deg < 30.0 { pose.twist_deg() } else { pose.clinic_deg() };
-            Some(MomentPoint {
+            MomentPoint {
                 at: share,
                 elevation_deg: pose.elevation_deg,
                 plane_deg: pose.plane_deg,
@@ -180,7 +180,7 @@ pub fn curve(arm: &ArmBody, attitude: Attitude, load: &Resolved, path: &Path, co
                 supply,
                 total_nm: supply.total_nm(),
                 band,
-            })
+            }
         })
         .collect();
     let peak_at = points.iter().enumerate().max_by(|a, b| a.1.total_nm.total_cmp(&b.1.total_nm)).map_or(0, |(i, _)| i);
@@ -207,7 +207,7 @@ pub fn work_and_energy(arm: &ArmBody, attitude: Attitude, load: &Resolved, from:
     let turn = from.orientation().back().then(to.orientation()).vector_deg();
     let between =
         ArmPose::from_orientation(from.orientation().towards(to.orientation(), 0.5), (from.elbow_deg + to.elbow_deg) / 2.0, from.plane_deg);
-    let at = reach(arm, &frame, &between);
+    let at = reach(arm, &frame, between.directions());
     let (shoulder, _) = load_moment(arm, load, &at, Vec3::default(), 0);
     let (elbow, _) = load_moment(arm, load, &at, at.elbow, 1);
     // The elbow turns about the axis that carries the upper arm's line into the forearm's.
@@ -216,7 +216,7 @@ pub fn work_and_energy(arm: &ArmBody, attitude: Attitude, load: &Resolved, from:
     let work =
         -shoulder.dot(frame.room(turn)) * std::f64::consts::PI / 180.0 - elbow.dot(hinge) * (to.elbow_deg - from.elbow_deg).to_radians();
     let stored = |pose: &ArmPose| {
-        let at = reach(arm, &frame, pose);
+        let at = reach(arm, &frame, pose.directions());
         let heights: f64 = (0..3).map(|i| arm.mass_kg[i] * (1.0 - load.carried) * at.centres[i].y).sum();
         let band = load.band.map_or(0.0, |b| {
             let (elongation, _) = b.tension((b.anchor - at.hand).norm());

@@ -1,6 +1,7 @@
 //! The path of an exercise: a few key poses, and every frame in between.
 
 use super::pose::{ArmPose, Rotation};
+use super::turn::{Arc, Turn};
 use serde::{Deserialize, Serialize};
 
 /// One key pose of an exercise file. Exactly one of the two rotations is given.
@@ -67,6 +68,31 @@ impl Path {
         let elbow = a.elbow_deg + (b.elbow_deg - a.elbow_deg) * k;
         let hint = if k < 0.5 { a.plane_deg } else { b.plane_deg };
         Some(ArmPose::from_orientation(a.orientation().towards(b.orientation(), k), elbow, hint))
+    }
+
+    /// `count` poses evenly along the path, both ends included, each with its share of the path and its orientation.
+    ///
+    /// The same poses as [`Path::at`] gives, with what a leg needs worked out once for all of its points.
+    pub(super) fn walk(&self, count: usize) -> impl Iterator<Item = (f64, ArmPose, Turn)> + '_ {
+        let turns: Vec<Turn> = self.keys.iter().map(ArmPose::orientation).collect();
+        let arcs: Vec<Arc> = turns.windows(2).map(|pair| Arc::between(pair[0], pair[1])).collect();
+        let legs = arcs.len();
+        let steps = count.saturating_sub(1).max(1) as f64;
+        let points = if self.keys.is_empty() { 0 } else { count.max(1) };
+        (0..points).map(move |i| {
+            let share = i as f64 / steps;
+            let place = share * legs as f64;
+            let leg = (place.floor() as usize).min(legs.saturating_sub(1));
+            let k = place - leg as f64;
+            let a = self.keys[leg];
+            let Some(b) = self.keys.get(leg + 1).filter(|b| k > 0.0 && a != **b) else { return (share, a, turns[leg]) };
+            if k >= 1.0 {
+                return (share, *b, turns[leg + 1]);
+            }
+            let turn = arcs[leg].at(k);
+            let elbow = a.elbow_deg + (b.elbow_deg - a.elbow_deg) * k;
+            (share, ArmPose::from_orientation(turn, elbow, if k < 0.5 { a.plane_deg } else { b.plane_deg }), turn)
+        })
     }
 
     /// Key poses further apart than 90° of turn: between them the shortest arc is no longer what anybody means.

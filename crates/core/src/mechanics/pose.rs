@@ -79,7 +79,11 @@ impl ArmPose {
 
     /// Unit directions of upper arm and forearm, in trunk axes.
     pub fn directions(&self) -> (Vec3, Vec3) {
-        let q = self.orientation();
+        self.directions_at(self.orientation())
+    }
+
+    /// The same where the orientation is at hand already.
+    pub(super) fn directions_at(&self, q: Turn) -> (Vec3, Vec3) {
         let (sb, cb) = self.elbow_deg.to_radians().sin_cos();
         // The hanging arm points down and, bent square, straight ahead.
         (q.apply(HANGING), q.apply(Vec3::new(sb, -cb, 0.0)))
@@ -94,10 +98,10 @@ impl ArmPose {
     /// is kept there. Rotation is given as a twist, −180 to 180.
     pub fn from_orientation(q: Turn, elbow_deg: f64, plane_hint_deg: f64) -> ArmPose {
         let u = q.apply(HANGING);
-        let level = u.x.hypot(u.z);
+        let level = (u.x * u.x + u.z * u.z).sqrt();
         let elevation_deg = level.atan2(-u.y).to_degrees();
         let plane_deg = if level < 1e-6 { plane_hint_deg } else { u.x.atan2(u.z).to_degrees() };
-        let twist = swing(plane_deg, elevation_deg).back();
+        let twist = Turn::shortest(HANGING, u).unwrap_or_else(|| swing(plane_deg, elevation_deg)).back();
         // First the arm's whole turn, then the swing back: what is left turns about the hanging arm's own line.
         let left = q.then(twist).degrees_about(HANGING);
         ArmPose { plane_deg, elevation_deg, rotation: Rotation::TwistDeg(left), elbow_deg }
@@ -106,6 +110,16 @@ impl ArmPose {
     /// Three unit directions at right angles: along the arm; the way the elbow goes when the arm is raised in its plane; the
     /// way it goes when the plane turns forward. Trunk axes.
     pub fn clinical_axes(&self) -> (Vec3, Vec3, Vec3) {
+        self.axes_along(self.upper_arm())
+    }
+
+    /// The same where the direction of the upper arm is at hand already.
+    pub(super) fn axes_along(&self, u: Vec3) -> (Vec3, Vec3, Vec3) {
+        let level = (u.x * u.x + u.z * u.z).sqrt();
+        if level > 1e-6 {
+            let (sp, cp) = (u.x / level, u.z / level);
+            return (u, Vec3::new(-u.y * sp, level, -u.y * cp), Vec3::new(cp, 0.0, -sp));
+        }
         let (se, ce) = self.elevation_deg.to_radians().sin_cos();
         let (sp, cp) = self.plane_deg.to_radians().sin_cos();
         (Vec3::new(se * sp, -ce, se * cp), Vec3::new(ce * sp, se, ce * cp), Vec3::new(cp, 0.0, -sp))

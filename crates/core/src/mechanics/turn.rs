@@ -43,15 +43,14 @@ impl Turn {
 
     /// Part of the way to another orientation along the shortest arc, at an even pace; `k` from 0 to 1.
     pub fn towards(self, other: Turn, k: f64) -> Turn {
-        let dot = self.w * other.w + self.v.dot(other.v);
-        let sign = if dot < 0.0 { -1.0 } else { 1.0 };
-        let half = (dot * sign).min(1.0).acos();
-        // Nearly the same orientation: the straight line is the arc.
-        let (a, b) =
-            if half < 1e-6 { (1.0 - k, k * sign) } else { (((1.0 - k) * half).sin() / half.sin(), sign * (k * half).sin() / half.sin()) };
-        let (w, v) = (self.w * a + other.w * b, self.v * a + other.v * b);
+        Arc::between(self, other).at(k)
+    }
+
+    /// The shortest turn that takes one unit direction to another; none where they are opposite, since any would do.
+    pub fn shortest(from: Vec3, to: Vec3) -> Option<Turn> {
+        let (w, v) = (1.0 + from.dot(to), from.cross(to));
         let norm = (w * w + v.dot(v)).sqrt();
-        Turn { w: w / norm, v: v * (1.0 / norm) }
+        (w > 1e-6).then(|| Turn { w: w / norm, v: v * (1.0 / norm) })
     }
 
     /// Axis times angle in degrees, the angle at most 180.
@@ -74,5 +73,38 @@ impl Turn {
         } else {
             deg
         }
+    }
+}
+
+/// The shortest arc between two orientations, with what every point of it needs worked out once.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct Arc {
+    from: Turn,
+    to: Turn,
+    half: f64,
+    per_sin: f64,
+}
+
+impl Arc {
+    /// From one to the other.
+    pub fn between(from: Turn, to: Turn) -> Arc {
+        let dot = from.w * to.w + from.v.dot(to.v);
+        // A turn and its negative are the same orientation: the nearer one is meant.
+        let to = if dot < 0.0 { Turn { w: -to.w, v: to.v * -1.0 } } else { to };
+        let half = dot.abs().min(1.0).acos();
+        Arc { from, to, half, per_sin: 1.0 / half.sin() }
+    }
+
+    /// The orientation at a share of the way, 0 to 1.
+    pub fn at(&self, k: f64) -> Turn {
+        // Nearly the same orientation: the straight line is the arc.
+        let (a, b) = if self.half < 1e-6 {
+            (1.0 - k, k)
+        } else {
+            (((1.0 - k) * self.half).sin() * self.per_sin, (k * self.half).sin() * self.per_sin)
+        };
+        let (w, v) = (self.from.w * a + self.to.w * b, self.from.v * a + self.to.v * b);
+        let norm = (w * w + v.dot(v)).sqrt();
+        Turn { w: w / norm, v: v * (1.0 / norm) }
     }
 }

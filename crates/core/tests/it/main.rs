@@ -12,6 +12,7 @@ mod knowledge;
 mod library;
 mod loading;
 mod mechanics;
+mod monotone;
 mod outcome;
 mod paths;
 mod pathways;

@@ -2,6 +2,7 @@
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod bad_input;
 mod doors;
+mod every_pathway;
 mod examine;
 mod harness;
 mod library;
