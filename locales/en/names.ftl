@@ -1166,6 +1166,8 @@ watch-sore-3-days = Sore beyond the limit on three days of a week
 watch-nights-more = Two more nights awake a week than before
     .do = One rung back until the nights settle.
 
+bound-unknown = not measured yet
+
 act-stop = Pause
 act-back = One rung back
 act-hold = Nothing harder

@@ -282,7 +282,9 @@ fn measure(ctx: &CheckContext, facts: &Facts, quantity: &str, op: Comparison, va
         let other = facts.readings.iter().rev().find(|r| r.quantity == quantity && r.side != facts.story.side);
         match other {
             Some(other) => value / 100.0 * other.value,
-            None => return (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-other-side-missing"))),
+            None => {
+                return (CriterionStatus::NotMeasured, asks.with("bound", "unknown"), Some(Reason::new("datum-other-side-missing")));
+            }
         }
     } else {
         value

@@ -53,7 +53,10 @@ fn patient(vera: &Session, pathway: &str, clock: &str) -> String {
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     for (quantity, values) in [("passive-elevation", [60.0, 70.0, 78.0, 85.0]), ("passive-er-side", [5.0, 9.0, 12.0, 16.0])] {
         for (i, value) in values.into_iter().enumerate() {
-            vera.post(&at("readings"), &reading(quantity, value, &day(15 + 7 * i as u64))).ok();
+            // What protection bars on that day is refused, and nothing else.
+            let answer = vera.post(&at("readings"), &reading(quantity, value, &day(15 + 7 * i as u64)));
+            let barred = answer.status == 422 && answer.json()["fields"][0]["code"].as_str().is_some_and(|c| c.starts_with("barred"));
+            assert!(answer.status == 200 || barred, "{pathway}: {}", answer.json());
         }
     }
     for (score, value, on) in [("rest-pain", 4.0, 20), ("rest-pain", 3.0, 37), ("task-pain", 6.0, 37), ("nights-woken", 2.0, 36)] {
@@ -78,7 +81,9 @@ fn each_goes_from_the_first_question_to_the_sheet() {
     assert!(pathways.len() >= 20, "{pathways:?}");
     let mut said: BTreeSet<String> = BTreeSet::new();
     let mut faults: Vec<String> = Vec::new();
-    for (pathway, clock) in &pathways {
+    // A sheet takes the longest: one in four of them, all in `./test --long`.
+    let printed = if std::env::var("RITORNO_COURSES").is_ok() { 1 } else { 4 };
+    for (i, (pathway, clock)) in pathways.iter().enumerate() {
         let episode = patient(&vera, pathway, clock);
         let at = |what: &str| format!("/api/episodes/{episode}/{what}");
         let built = vera.post(&at("program/build"), &json!({})).ok();
@@ -91,8 +96,8 @@ fn each_goes_from_the_first_question_to_the_sheet() {
         vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
         let running = vera.get(&at("program")).ok()["running"].as_array().expect("running").clone();
         // A sore week, a bad day, and a slip at its end.
-        let exercises: Vec<Value> = lines.iter().filter(|l| running.contains(&l["id"])).map(|l| l["exercise"].clone()).take(2).collect();
-        for n in 31..38 {
+        let exercises: Vec<Value> = lines.iter().filter(|l| running.contains(&l["id"])).map(|l| l["exercise"].clone()).take(1).collect();
+        for n in 36..38 {
             for exercise in &exercises {
                 let done =
                     json!({ "id": Uuid::now_v7(), "on": day(n), "exercise": exercise, "kind": "done", "sessions": 1, "repetitions": 10 });
@@ -119,6 +124,9 @@ fn each_goes_from_the_first_question_to_the_sheet() {
                 faults.push(format!("{pathway}: {sentence} from {reason:?}"));
             }
             said.insert(reason.rule);
+        }
+        if i % printed != 0 {
+            continue;
         }
         let pdf = vera.get(&at("handout.pdf"));
         assert_eq!((pdf.status, pdf.kind.as_str()), (200, "application/pdf"), "{pathway}: {}", String::from_utf8_lossy(&pdf.bytes));
@@ -153,7 +161,10 @@ fn a_stop_of_the_pathway_pauses_the_program_until_somebody_has_looked() {
         (&watch(&visit)["speaks"], &watch(&visit)["act"], &watch(&visit)["tell"]),
         (&json!(false), &json!("stop"), &json!("orthopaedics"))
     );
-    vera.post(&at("program/build"), &json!({})).ok();
+    let built = vera.post(&at("program/build"), &json!({})).ok();
+    let lines: Vec<Value> = built["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
+    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
     vera.post(&at("scores"), &json!({ "id": Uuid::now_v7(), "score": "rest-pain", "value": 3.0, "on": day(29) })).ok();
     let jumped = vera.post(&at("scores"), &json!({ "id": Uuid::now_v7(), "score": "rest-pain", "value": 7.0, "on": TODAY })).ok();
     assert_eq!(watch(&jumped)["speaks"], true, "{}", watch(&jumped));
