@@ -8,7 +8,7 @@ import { Pending, ProblemNote, Ten } from "../app/parts";
 import { send } from "../app/queue";
 import { attr, capital, clock, nameOf, sentence, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
-import { StatusMark } from "../pictures/Marks";
+import { LaneMark, StatusMark } from "../pictures/Marks";
 import { Decide } from "./Decide";
 
 type Page = Schemas["VisitPage"];
@@ -177,13 +177,14 @@ function askedScores(view: Page["view"]): string[] {
 
 /** What this pathway watches for at this time, and which of it could be answered. */
 function Watched({ watches }: { watches: Schemas["WatchView"][] }) {
-  const mark = (w: Schemas["WatchView"]) => (w.speaks ? "not_met" : w.open ? "not_measured" : "met");
+  // Not a tick: what is quiet is not there, and a tick would say that it is.
+  const mark = (w: Schemas["WatchView"]) => (w.speaks ? "something_is_wrong" : w.open ? "re_measure" : "quiet");
   return (
     <section className="block" id="watched">
       <h2>{t("watched-title")} <span className="soft small">{t("watched-lead")}</span></h2>
       <table className="criteria"><tbody>{watches.map((w) => (
         <tr key={w.watch} data-watch={w.watch} data-speaks={w.speaks}>
-          <td><StatusMark status={mark(w)} /></td>
+          <td><LaneMark lane={mark(w)} /></td>
           <td>{w.speaks ? <b>{nameOf("watch", w.watch)}</b> : nameOf("watch", w.watch)}<br /><span className="soft small">{t(w.speaks ? "watch-speaks" : w.open ? "watch-open" : "watch-quiet")} {w.speaks ? w.criteria.flatMap((c) => (c.datum ? [sentence(c.datum)] : [])).join(". ") : attr(`watch-${w.watch}`, "do")}</span></td>
         </tr>
       ))}</tbody></table>

@@ -35,11 +35,14 @@ pub struct SignView {
 
 /// Flags behind each sign that is asked about.
 const ASKED: [(&str, &[&str]); 5] = [
-    ("repair-trouble", &["pop", "new-weakness", "active-loss", "active-passive-gap", "over-ceiling-sudden", "fall-back-range"]),
+    (
+        "repair-trouble",
+        &["pop", "new-weakness", "active-loss", "active-passive-gap", "over-ceiling-sudden", "fall-back-range", "pathway-stop"],
+    ),
     ("infection", &["infection"]),
     ("nerve", &["new-weakness", "nerve-finding"]),
     ("regional-pain", &["regional-pain"]),
-    ("stress-fracture", &["deformity"]),
+    ("stress-fracture", &["deformity", "blade-bone-pain"]),
 ];
 
 /// Reads the state of an operated shoulder.

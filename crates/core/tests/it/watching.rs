@@ -202,3 +202,23 @@ proptest! {
         }
     }
 }
+
+/// What a pathway stops for, and new pain on the shoulder blade, stand among the signs of an operated shoulder.
+#[test]
+fn stops_stand_among_the_signs_of_an_operated_shoulder() {
+    use ritorno_core::reading::{SignState, operated_state};
+    let sign = |facts: &Facts, id: &str| {
+        let assessment = Assessment::new(known(), facts).expect("known");
+        let signs = operated_state(&assessment.ctx(), facts, &assessment.flags);
+        signs.into_iter().find(|s| s.sign == id).map(|s| s.state)
+    };
+    let mut facts = Facts { story: Story { pathway: "reverse-shoulder".into(), ..shoulder(80).story }, ..shoulder(80) };
+    assert_eq!(sign(&facts, "stress-fracture"), Some(SignState::Quiet), "asked and answered with no");
+    facts.flag_answers.push(FlagAnswer { flag: "blade-bone-pain".into(), answer: Answer::Yes, on: on(80), confirmed: true });
+    assert_eq!(sign(&facts, "stress-fracture"), Some(SignState::Raised));
+    for (day, value) in [(58, 110.0), (66, 108.0), (79, 82.0)] {
+        read(&mut facts, "active-elevation-upright", value, day, StopReason::Weak);
+    }
+    assert!(speaks(&facts, "active-lost-20"));
+    assert_eq!(sign(&facts, "repair-trouble"), Some(SignState::Raised));
+}
