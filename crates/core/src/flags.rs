@@ -130,7 +130,9 @@ fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<(&'static str, Reason
         out.push(("slip-grave", Reason::new("flag-slip-grave").with("day", facts.day_of(slip.on)), slip.on));
     }
     // What the pathway calls a stop pauses everything, like any other flag.
-    if let Some(watch) = watch_views(ctx, facts).into_iter().find(|w| w.speaks && w.act == WatchAct::Stop) {
+    // The newest counts: one that was closed must not hide another that came after it.
+    let stops = watch_views(ctx, facts).into_iter().filter(|w| w.speaks && w.act == WatchAct::Stop);
+    if let Some(watch) = stops.max_by_key(|w| w.since_day) {
         let on = facts.story.day0 + chrono::Days::new(watch.since_day.unwrap_or(day).max(0) as u64);
         out.push(("pathway-stop", watch.reason("flag-pathway-stop"), on));
     }

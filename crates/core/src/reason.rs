@@ -61,3 +61,8 @@ impl Reason {
         self
     }
 }
+
+/// The wire name of an enum without data, as reasons carry it.
+pub(crate) fn wire<T: Serialize>(value: T) -> String {
+    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
+}

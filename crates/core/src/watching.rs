@@ -8,7 +8,7 @@ use crate::episode::Facts;
 use crate::knowledge::{Told, WatchAct};
 use crate::program::CheckContext;
 use crate::progress::{CriterionStatus, CriterionView, evaluate};
-use crate::reason::{Arg, Reason};
+use crate::reason::{Arg, Reason, wire};
 use serde::{Deserialize, Serialize};
 
 /// One watch as the page shows it.
@@ -38,7 +38,7 @@ pub struct WatchView {
 impl WatchView {
     /// What it says, as a reason.
     pub fn reason(&self, rule: &str) -> Reason {
-        let out = Reason::new(rule).with("watch", self.watch.as_str()).with("tell", told(self.tell));
+        let out = Reason::new(rule).with("watch", self.watch.as_str()).with("tell", wire(self.tell));
         match self.since_day {
             Some(day) => out.with("day", day),
             None => out,
@@ -48,15 +48,6 @@ impl WatchView {
     /// Whether it concerns a ladder.
     pub fn concerns(&self, ladder: &str) -> bool {
         self.ladders.is_empty() || self.ladders.iter().any(|l| l == ladder)
-    }
-}
-
-fn told(who: Told) -> &'static str {
-    match who {
-        Told::Surgeon => "surgeon",
-        Told::Orthopaedics => "orthopaedics",
-        Told::Doctor => "doctor",
-        Told::Clinician => "clinician",
     }
 }
 

@@ -16,9 +16,10 @@ export default function Clinic({ lead, today }: { lead: boolean; today: string }
       <nav className="chips" aria-label={t("nav-clinic")} style={{ margin: "-6px 0 20px" }}>
         {ROOMS.map((r) => <Link key={r} className="chip" style={{ paddingLeft: 13, textDecoration: "none", color: "inherit" }} aria-current={r === at ? "page" : undefined} to={r === "reliability" ? "/clinic" : `/clinic/${r}`}>{t(`clinic-${r}`)}</Link>)}
       </nav>
-      {at === "reliability" && <Reliability lead={lead} />}
-      {at === "elastics" && <Elastics lead={lead} today={today} />}
-      {at === "pathways" && <Pathways lead={lead} />}
+      {/* Every room stays as it was left: what was typed and not kept yet is not lost by looking into another. */}
+      <div hidden={at !== "reliability"}><Reliability lead={lead} /></div>
+      <div hidden={at !== "elastics"}><Elastics lead={lead} today={today} /></div>
+      <div hidden={at !== "pathways"}><Pathways lead={lead} /></div>
     </>
   );
 }

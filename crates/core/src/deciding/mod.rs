@@ -5,9 +5,11 @@
 //! used by Holmgren 2012, from memory. All of them are rows in `thresholds.toml`.
 
 mod change;
+mod decision;
 mod diary;
 
 pub use change::apply;
+pub use decision::{Alternative, Change, LineDecision, Move};
 
 use crate::calendar::PostOpDay;
 use crate::episode::{Facts, Line, LogFact, OtherSide};
@@ -15,102 +17,9 @@ use crate::exam::calls;
 use crate::knowledge::{Dose, Exercise, WatchAct};
 use crate::program::{CheckContext, Finding, Status, running_lines, scheduled_lines};
 use crate::progress::{CriterionStatus, adherence_pct, evaluate};
-use crate::reason::Reason;
+use crate::reason::{Reason, wire};
 use crate::watching::{WatchView, watch_views};
 use diary::{Diary, SessionDay};
-use serde::{Deserialize, Serialize};
-use uuid::Uuid;
-
-/// What is proposed for a line, the gravest first.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Move {
-    /// Not today; somebody is to be asked.
-    Stop,
-    /// The rung below, or less.
-    StepBack,
-    /// A lighter day; it counts neither way.
-    Ease,
-    /// Stay, with less load.
-    HoldSore,
-    /// Stay, more often and never harder.
-    HoldStiff,
-    /// Stay: something is not known.
-    HoldUnknown,
-    /// Stay: it is too early.
-    HoldTooEarly,
-    /// More of the same rung.
-    ProgressDose,
-    /// The next rung.
-    NextRung,
-}
-
-/// What it does to the line.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[serde(tag = "kind", rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Change {
-    /// Nothing.
-    None,
-    /// Another dose.
-    Dose {
-        /// The dose from today on.
-        dose: Dose,
-    },
-    /// Another exercise of the ladder.
-    Exercise {
-        /// Exercise id.
-        exercise: String,
-        /// Its dose.
-        dose: Dose,
-    },
-    /// The line ends.
-    Remove,
-}
-
-/// Something else that could be done, and why it was not proposed.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Alternative {
-    /// What.
-    pub kind: Move,
-    /// Why not.
-    pub reason: Reason,
-    /// What it would do.
-    pub change: Change,
-    /// Whether a clinician may take it with a reason.
-    pub overridable: bool,
-}
-
-/// The decision about one line.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct LineDecision {
-    /// The line.
-    pub line: Uuid,
-    /// Its exercise.
-    pub exercise: String,
-    /// What is proposed.
-    pub kind: Move,
-    /// The rule that decided.
-    pub rule: Reason,
-    /// What it rests on, with dates.
-    pub inputs: Vec<Reason>,
-    /// What was not taken.
-    pub alternatives: Vec<Alternative>,
-    /// What accepting does.
-    pub change: Change,
-    /// The sentence for the patient.
-    pub patient: Reason,
-}
-
-impl LineDecision {
-    /// Whether it asks somebody to do something.
-    pub fn asks(&self) -> bool {
-        !matches!(self.kind, Move::HoldTooEarly | Move::HoldUnknown) || self.change != Change::None
-    }
-}
 
 /// Decides every line that runs today.
 pub fn decide(ctx: &CheckContext, facts: &Facts) -> Vec<LineDecision> {
@@ -118,7 +27,8 @@ pub fn decide(ctx: &CheckContext, facts: &Facts) -> Vec<LineDecision> {
     let runs = running_lines(ctx, facts, day);
     // A red flag blocks every line, so none would run: what is scheduled is told to stop.
     let lines = if ctx.open_flags.is_empty() { runs } else { scheduled_lines(ctx, facts, day) };
-    let mut out: Vec<LineDecision> = lines.into_iter().filter_map(|l| decide_line(ctx, facts, l)).collect();
+    let watches = watch_views(ctx, facts);
+    let mut out: Vec<LineDecision> = lines.into_iter().filter_map(|l| decide_watched(ctx, facts, l, &watches)).collect();
     out.sort_by(|a, b| a.kind.cmp(&b.kind).then(a.exercise.cmp(&b.exercise)));
     out
 }
@@ -133,9 +43,13 @@ struct Say {
 ///
 /// The order is fixed: stop, step back, a flare day, hold, more of it, next rung. What is unknown never counts as good.
 pub fn decide_line(ctx: &CheckContext, facts: &Facts, line: &Line) -> Option<LineDecision> {
+    decide_watched(ctx, facts, line, &watch_views(ctx, facts))
+}
+
+fn decide_watched(ctx: &CheckContext, facts: &Facts, line: &Line, watches: &[WatchView]) -> Option<LineDecision> {
     let exercise = ctx.known.exercises.get(&line.exercise)?;
     let diary = Diary::of(facts, &line.exercise);
-    let watches: Vec<WatchView> = watch_views(ctx, facts).into_iter().filter(|w| w.speaks && w.concerns(&exercise.ladder)).collect();
+    let watches = watches.iter().filter(|w| w.speaks && w.concerns(&exercise.ladder)).collect();
     let case = Case { ctx, facts, line, exercise, diary, watches, day: facts.day() };
     let mut inputs = case.inputs();
     let mut alternatives = Vec::new();
@@ -168,7 +82,7 @@ struct Case<'a> {
     line: &'a Line,
     exercise: &'a Exercise,
     diary: Diary<'a>,
-    watches: Vec<WatchView>,
+    watches: Vec<&'a WatchView>,
     day: PostOpDay,
 }
 
@@ -515,8 +429,4 @@ fn not_now(kind: Move, change: &Change, against: &[Finding], full: bool) -> Alte
     };
     let overridable = against.iter().all(|f| f.overridable && f.status != Status::Blocked);
     Alternative { kind, reason, change: change.clone(), overridable }
-}
-
-fn wire<T: Serialize>(value: T) -> String {
-    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
 }

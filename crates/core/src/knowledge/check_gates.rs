@@ -15,7 +15,6 @@ use crate::progress::{CriterionStatus, evaluate_gate};
 use crate::strength::StrengthTrial;
 use crate::visit::Assessment;
 use chrono::{Days, NaiveDate};
-use std::collections::BTreeMap;
 use uuid::Uuid;
 
 pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
@@ -79,6 +78,14 @@ fn named(known: &Knowledge, criteria: &[Criterion], fault: &mut dyn FnMut(&str, 
                     fault(&c.id, format!("no strength test `{id}`"));
                 }
             }
+            CriterionKind::Score { max_age_days: days, .. }
+            | CriterionKind::ScoreChange { over_days: days, .. }
+            | CriterionKind::LagGain { max_age_days: days, .. }
+            | CriterionKind::CountFromLog { window_days: days, .. }
+                if *days <= 0 =>
+            {
+                fault(&c.id, "a window has a length".to_owned());
+            }
             _ => {}
         }
         named(known, c.ask.parts(), fault);
@@ -113,13 +120,16 @@ impl Witness {
         let story = Story::begun(&pathway.id, Arm::Right, day0, start);
         let mut facts = Facts::new(day0, NaiveDate::from_ymd_opt(1984, 1, 1)?, story);
         facts.story.clearance = Some(Clearance { role: "surgeon".to_owned(), on: day0 });
-        // Phases last as long as their gates say.
-        let weeks: BTreeMap<u32, i32> = pathway.gates.iter().map(|g| (g.from_phase, g.week)).collect();
         let day = Assessment::new(known, &facts)?.pathway.gate_after(gate.from_phase)?.opens_day.max(1);
         let on = |week: i32| day0 + Days::new((week.max(0) * 7) as u64);
         for before in pathway.gates.iter().filter(|g| g.from_phase < gate.from_phase) {
-            let week = weeks.get(&before.from_phase).copied().unwrap_or(0);
-            facts.gate_passes.push(GatePass { gate: before.id.clone(), on: on(week), overridden: Vec::new(), reason: String::new() });
+            // Phases last as long as their gates say.
+            facts.gate_passes.push(GatePass {
+                gate: before.id.clone(),
+                on: on(before.week),
+                overridden: Vec::new(),
+                reason: String::new(),
+            });
         }
         facts.today = day0 + Days::new(day as u64);
         let mut witness = Witness { facts, day };

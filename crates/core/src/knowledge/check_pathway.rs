@@ -28,8 +28,11 @@ pub(super) fn sources(known: &Knowledge, source: &mut impl FnMut(&str, &str, &st
         pathway.sling.iter().for_each(|r| source(&file, &r.id, &r.source));
         pathway.milestones.iter().for_each(|r| source(&file, &r.id, &r.source));
         pathway.gates.iter().for_each(|r| source(&file, &r.id, &r.source));
+        pathway.watches.iter().for_each(|r| source(&file, &r.id, &r.source));
         pathway.schools.iter().for_each(|r| source(&file, &r.id, &r.source));
     }
+    known.watches.iter().for_each(|r| source("watches.toml", &r.id, &r.source));
+    known.steps.iter().for_each(|r| source("steps.toml", &r.id, &r.source));
     known.schools.iter().for_each(|r| source("schools.toml", &r.id, &r.source));
     for modifier in &known.modifiers {
         source("modifiers.toml", &modifier.id, &modifier.source);

@@ -6,7 +6,7 @@ use crate::calendar::{PostOpDay, WEEK};
 use crate::episode::{Line, SurgeonLimit};
 use crate::knowledge::{Dose, Exercise, Group, HealingClock, Helper, Knowledge, Level};
 use crate::mechanics::{ArmPose, Attitude, Path, PathPoint};
-use crate::reason::Reason;
+use crate::reason::{Reason, wire};
 use serde::{Deserialize, Serialize};
 
 /// What the check says.
@@ -412,11 +412,6 @@ fn outside_range(exercise: &Exercise, dose: &Dose) -> Option<(&'static str, f64,
         let max = f64::from(range.elastic_level_max?);
         (f64::from(dose.elastic_level?) > max).then_some(("elastic_level", 1.0, max))
     })
-}
-
-/// The wire name of an enum without data.
-fn wire<T: Serialize>(value: T) -> String {
-    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
 }
 
 /// What a movement that is not made at all may show at rest, in degrees: a hanging arm is never quite still.

@@ -222,3 +222,39 @@ fn stops_stand_among_the_signs_of_an_operated_shoulder() {
     assert!(speaks(&facts, "active-lost-20"));
     assert_eq!(sign(&facts, "repair-trouble"), Some(SignState::Raised));
 }
+
+/// A stop that was looked at never hides one that came after it, and a row without a known source is refused.
+#[test]
+fn a_closed_stop_hides_no_newer_one_and_sources_are_checked() {
+    let mut torn = running("cuff-tear", &[], "iso1", 60);
+    for (day, value) in [(30, 140.0), (45, 138.0)] {
+        read(&mut torn, "active-elevation-upright", value, day, StopReason::Weak);
+    }
+    let side = torn.story.side;
+    for (day, degrees) in [(5, 20.0), (40, 32.0)] {
+        let answer = TestAnswer::Number { value: degrees };
+        torn.findings.push(TestFinding {
+            id: Uuid::now_v7(),
+            test: "er-lag".into(),
+            side,
+            answer,
+            variant: None,
+            on: on(day),
+            rater: Uuid::nil(),
+        });
+    }
+    torn.flag_actions.push(FlagAction { flag: "pathway-stop".into(), on: on(41), action: "scan, seen".into(), closed: true });
+    let open = |f: &Facts| Assessment::new(known(), f).expect("known").flags.iter().any(|x| x.flag == "pathway-stop" && x.open());
+    assert!(speaks(&torn, "lag-new") && !open(&torn), "looked at");
+    read(&mut torn, "active-elevation-upright", 112.0, 59, StopReason::Weak);
+    assert!(speaks(&torn, "lag-new") && speaks(&torn, "active-lost-20") && open(&torn), "the newer one is open");
+    let unsourced = |name: &str| {
+        let mut files = files();
+        let file = files.iter_mut().find(|f| f.name == name).expect("a file");
+        file.text = file.text.replacen("common practice, no published source", "hearsay", 1);
+        ritorno_core::knowledge::load(&files).expect_err("refused")
+    };
+    for name in ["watches.toml", "steps.toml"] {
+        assert!(unsourced(name).iter().any(|f| f.file == name && f.field == "source"), "{name}");
+    }
+}

@@ -91,6 +91,13 @@ async fn decisions_are_accepted_on_the_visit_and_two_programs_stand_side_by_side
 async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_patient() {
     let house = House::open("pathways", 1280, 900).await;
     house.sign_in().await;
+    // What was typed in one room of the clinic is still there after a look into another.
+    house.goto("/clinic").await;
+    house.fill("#cell-0-0", "120").await;
+    house.click("nav.chips a:nth-of-type(3)").await;
+    house.until("document.querySelector('#bench').offsetHeight === 0 && document.querySelector('#pathways').offsetHeight > 0").await;
+    house.click("nav.chips a:nth-of-type(1)").await;
+    house.until("document.querySelector('#bench').offsetHeight > 0 && document.querySelector('#cell-0-0').value === '120'").await;
     house.goto("/clinic/pathways").await;
     house.see("#pathways").await;
     let open =
