@@ -2,7 +2,11 @@
 
 fn main() {
     match ritorno_shelf::read(&ritorno_shelf::shipped()) {
-        Ok(known) => println!("{} tests, {} exercises: no fault", known.tests.len(), known.exercises.len()),
+        Ok(known) => println!(
+            "{} tests, {} exercises: no fault",
+            known.tests.len(),
+            known.exercises.len()
+        ),
         Err(faults) => println!("{faults}"),
     }
 }

@@ -3,7 +3,9 @@
 use ritorno_core::episode::*;
 use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
-use ritorno_core::reading::{IrritabilityView, ReadingModel, irritability, plan, read, read_hypothesis, weigh};
+use ritorno_core::reading::{
+    IrritabilityView, ReadingModel, irritability, plan, read, read_hypothesis, weigh,
+};
 use ritorno_core::visit::Assessment;
 use std::time::{Duration, Instant};
 use uuid::Uuid;
@@ -33,8 +35,16 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     let model = ReadingModel::new(&known);
     let built = start.elapsed();
     let today = "2027-03-01".parse()?;
-    let begun = Story::begun("no-operation", Arm::Right, "2027-02-20".parse()?, Start::Gradual);
-    let story = Story { complaint: Some(Complaint::Raising), ..begun };
+    let begun = Story::begun(
+        "no-operation",
+        Arm::Right,
+        "2027-02-20".parse()?,
+        Start::Gradual,
+    );
+    let story = Story {
+        complaint: Some(Complaint::Raising),
+        ..begun
+    };
     let reading = |quantity: &str, value: f64| Reading {
         id: Uuid::nil(),
         quantity: quantity.into(),
@@ -70,9 +80,17 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         on: today,
         rater: Uuid::nil(),
     };
-    let ranges = [("active-elevation-upright", 160.0), ("active-er-side", 60.0), ("active-er-90", 90.0), ("hand-behind-back", 6.0)];
+    let ranges = [
+        ("active-elevation-upright", 160.0),
+        ("active-er-side", 60.0),
+        ("active-er-90", 90.0),
+        ("hand-behind-back", 6.0),
+    ];
     let facts = Facts {
-        readings: ranges.iter().map(|(quantity, value)| reading(quantity, *value)).collect(),
+        readings: ranges
+            .iter()
+            .map(|(quantity, value)| reading(quantity, *value))
+            .collect(),
         findings: words.iter().map(finding).collect(),
         ..Facts::new(today, "1979-05-12".parse()?, story)
     };
@@ -80,20 +98,35 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     let ctx = assessment.ctx();
     let weighed = weigh(&ctx, &facts, Arm::Right);
     let view = read(&assessment, &model);
-    let hypothesis = known.hypothesis("subacromial-pain").ok_or("no hypothesis")?;
+    let hypothesis = known
+        .hypothesis("subacromial-pain")
+        .ok_or("no hypothesis")?;
     let group = model.groups("subacromial-pain").first().ok_or("no group")?;
     let answers: Vec<Option<bool>> = group
         .tests
         .iter()
-        .map(|t| words.iter().find(|(w, _)| w == t).map(|(_, f)| matches!(f, Found::Familiar | Found::StrongPainful)))
+        .map(|t| {
+            words
+                .iter()
+                .find(|(w, _)| w == t)
+                .map(|(_, f)| matches!(f, Found::Familiar | Found::StrongPainful))
+        })
         .collect();
     let point = time(400, || group.log_ratio(&answers));
-    let interval = time(100, || read_hypothesis(&known, &model, hypothesis, &facts, &weighed));
+    let interval = time(100, || {
+        read_hypothesis(&known, &model, hypothesis, &facts, &weighed)
+    });
     let IrritabilityView { level, .. } = irritability(&ctx, &facts);
-    let ordered = time(60, || plan(&ctx, &model, &facts, &weighed, &view.hypotheses, level));
+    let ordered = time(60, || {
+        plan(&ctx, &model, &facts, &weighed, &view.hypotheses, level)
+    });
     let whole = time(40, || read(&assessment, &model));
     println!("{point:.4} ms for a group of {} tests", group.tests.len());
-    println!("{interval:.2} ms for {} tests, {} draws", answers.iter().flatten().count(), ritorno_core::reading::DRAWS);
+    println!(
+        "{interval:.2} ms for {} tests, {} draws",
+        answers.iter().flatten().count(),
+        ritorno_core::reading::DRAWS
+    );
     println!(
         "{:.0} ms (tables and draws {:.0} ms, knowledge {:.0} ms); a whole reading of 12 findings {whole:.1} ms",
         (loaded + built).as_secs_f64() * 1000.0 + whole,

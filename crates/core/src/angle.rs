@@ -36,14 +36,26 @@ const STEADY_DEG: f64 = 3.0;
 /// the arm stands still; no published procedure.
 pub fn read_angle(samples: &[AngleSample]) -> AngleReading {
     let mut faults = Vec::new();
-    let sound: Vec<&AngleSample> = samples.iter().filter(|s| s.t_s.is_finite() && (-180.0..=240.0).contains(&s.angle_deg)).collect();
+    let sound: Vec<&AngleSample> = samples
+        .iter()
+        .filter(|s| s.t_s.is_finite() && (-180.0..=240.0).contains(&s.angle_deg))
+        .collect();
     if sound.len() < samples.len() {
-        faults.push(Reason::new("angle-impossible").with("n", (samples.len() - sound.len()) as f64));
+        faults
+            .push(Reason::new("angle-impossible").with("n", (samples.len() - sound.len()) as f64));
     }
     let spread = |window: &[&AngleSample]| {
         let n = window.len() as f64;
         let mean = window.iter().map(|s| s.angle_deg).sum::<f64>() / n;
-        (mean, (window.iter().map(|s| (s.angle_deg - mean).powi(2)).sum::<f64>() / n).sqrt())
+        (
+            mean,
+            (window
+                .iter()
+                .map(|s| (s.angle_deg - mean).powi(2))
+                .sum::<f64>()
+                / n)
+                .sqrt(),
+        )
     };
     let mut best: Option<(f64, f64)> = None;
     let mut to = 0;
@@ -57,12 +69,17 @@ pub fn read_angle(samples: &[AngleSample]) -> AngleReading {
         // A hold needs samples all along it: ten a second is the least a device may send.
         let window = &sound[from..to];
         let (mean, wobble) = spread(window);
-        if window.len() >= 5 && wobble <= STEADY_DEG && best.is_none_or(|(so_far, _)| mean > so_far) {
+        if window.len() >= 5 && wobble <= STEADY_DEG && best.is_none_or(|(so_far, _)| mean > so_far)
+        {
             best = Some((mean, wobble));
         }
     }
     if best.is_none() {
         faults.push(Reason::new("angle-not-held").with("seconds", HELD_S));
     }
-    AngleReading { held_deg: best.map(|(mean, _)| mean.round()), unsteady_deg: best.map_or(0.0, |(_, wobble)| wobble), faults }
+    AngleReading {
+        held_deg: best.map(|(mean, _)| mean.round()),
+        unsteady_deg: best.map_or(0.0, |(_, wobble)| wobble),
+        faults,
+    }
 }

@@ -21,7 +21,11 @@ pub fn post_op_day(day0: NaiveDate, date: NaiveDate) -> PostOpDay {
 
 /// The calendar date of a post-operative day, or `None` outside chrono's range.
 pub fn date_of(day0: NaiveDate, day: PostOpDay) -> Option<NaiveDate> {
-    if day >= 0 { day0.checked_add_days(Days::new(day as u64)) } else { day0.checked_sub_days(Days::new(u64::from(day.unsigned_abs()))) }
+    if day >= 0 {
+        day0.checked_add_days(Days::new(day as u64))
+    } else {
+        day0.checked_sub_days(Days::new(u64::from(day.unsigned_abs())))
+    }
 }
 
 /// Age in completed years on `on`; a birthday on 29 February falls on 1 March in other years.
@@ -45,7 +49,11 @@ impl Clock {
     /// Splits a post-operative day.
     pub fn at(day: PostOpDay) -> Self {
         let shown = day.max(0);
-        Clock { day, weeks: shown / WEEK, days: shown % WEEK }
+        Clock {
+            day,
+            weeks: shown / WEEK,
+            days: shown % WEEK,
+        }
     }
 }
 
@@ -103,10 +111,38 @@ mod tests {
 
     #[test]
     fn six_weeks_means_day_forty_two_has_come() {
-        assert_eq!(Clock::at(41), Clock { day: 41, weeks: 5, days: 6 });
-        assert_eq!(Clock::at(42), Clock { day: 42, weeks: 6, days: 0 });
-        assert_eq!(Clock::at(45), Clock { day: 45, weeks: 6, days: 3 });
-        assert_eq!(Clock::at(-3), Clock { day: -3, weeks: 0, days: 0 });
+        assert_eq!(
+            Clock::at(41),
+            Clock {
+                day: 41,
+                weeks: 5,
+                days: 6
+            }
+        );
+        assert_eq!(
+            Clock::at(42),
+            Clock {
+                day: 42,
+                weeks: 6,
+                days: 0
+            }
+        );
+        assert_eq!(
+            Clock::at(45),
+            Clock {
+                day: 45,
+                weeks: 6,
+                days: 3
+            }
+        );
+        assert_eq!(
+            Clock::at(-3),
+            Clock {
+                day: -3,
+                weeks: 0,
+                days: 0
+            }
+        );
     }
 
     #[test]

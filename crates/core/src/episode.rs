@@ -4,7 +4,9 @@ mod beginning;
 mod examination;
 
 pub use beginning::{Complaint, OtherSide, Start};
-pub use examination::{ClinicError, Evidence, ExamFact, ExamNote, Severity, TestAnswer, TestFinding, TryOutWord, Vote};
+pub use examination::{
+    ClinicError, Evidence, ExamFact, ExamNote, Severity, TestAnswer, TestFinding, TryOutWord, Vote,
+};
 
 use crate::calendar::{PostOpDay, post_op_day};
 use crate::knowledge::{Dose, Setting};
@@ -519,7 +521,13 @@ impl Facts {
     /// The newest lag on the affected side that counts as one: test and degrees.
     pub fn lag(&self, from_deg: f64) -> Option<(&str, f64)> {
         LAG_TESTS.into_iter().find_map(|test| {
-            match self.findings.iter().rev().find(|f| f.test == test && f.side == self.story.side)?.answer {
+            match self
+                .findings
+                .iter()
+                .rev()
+                .find(|f| f.test == test && f.side == self.story.side)?
+                .answer
+            {
                 TestAnswer::Number { value } if value >= from_deg => Some((test, value)),
                 _ => None,
             }
@@ -529,7 +537,8 @@ impl Facts {
     /// Whether the other shoulder heals from an operation itself: half a year. Source: our choice.
     pub fn other_side_heals(&self) -> bool {
         const HALF_A_YEAR: i64 = 182;
-        self.other_operated_on.is_some_and(|on| (0..HALF_A_YEAR).contains(&(self.today - on).num_days()))
+        self.other_operated_on
+            .is_some_and(|on| (0..HALF_A_YEAR).contains(&(self.today - on).num_days()))
     }
 
     /// Today's post-operative day.
@@ -549,11 +558,19 @@ impl Facts {
 
     /// The newest reading of a quantity on the affected side.
     pub fn newest(&self, quantity: &str) -> Option<&Reading> {
-        self.readings.iter().rev().find(|r| r.quantity == quantity && r.side == self.story.side)
+        self.readings
+            .iter()
+            .rev()
+            .find(|r| r.quantity == quantity && r.side == self.story.side)
     }
 
     /// Readings of one quantity on the affected side, oldest first.
-    pub fn operated_readings<'a>(&'a self, quantity: &'a str) -> impl DoubleEndedIterator<Item = &'a Reading> {
-        self.readings.iter().filter(move |r| r.quantity == quantity && r.side == self.story.side)
+    pub fn operated_readings<'a>(
+        &'a self,
+        quantity: &'a str,
+    ) -> impl DoubleEndedIterator<Item = &'a Reading> {
+        self.readings
+            .iter()
+            .filter(move |r| r.quantity == quantity && r.side == self.story.side)
     }
 }

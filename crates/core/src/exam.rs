@@ -26,7 +26,10 @@ pub fn possible(quantity: &Quantity, value: f64) -> Result<(), RangeFault> {
     if value.is_finite() && (quantity.min..=quantity.max).contains(&value) {
         Ok(())
     } else {
-        Err(RangeFault { min: quantity.min, max: quantity.max })
+        Err(RangeFault {
+            min: quantity.min,
+            max: quantity.max,
+        })
     }
 }
 
@@ -34,21 +37,38 @@ pub fn possible(quantity: &Quantity, value: f64) -> Result<(), RangeFault> {
 ///
 /// While something heals a movement for which the pathway has no corridor is not measured by default: only once the ceiling of
 /// the movement that guards it is gone. Source: our choice, because what nobody has allowed is not allowed.
-pub fn protection(ctx: &CheckContext, quantity: &str, day: PostOpDay, today: PostOpDay) -> CeilingToday {
+pub fn protection(
+    ctx: &CheckContext,
+    quantity: &str,
+    day: PostOpDay,
+    today: PostOpDay,
+) -> CeilingToday {
     let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, today);
-    let written = ctx.pathway.corridor(quantity).is_some() || ctx.limits.iter().any(|l| l.quantity == quantity);
+    let written = ctx.pathway.corridor(quantity).is_some()
+        || ctx.limits.iter().any(|l| l.quantity == quantity);
     if !ctx.pathway.protects() || written {
         return on;
     }
-    let guard = ctx.known.quantity(quantity).and_then(|q| q.guard.as_deref());
+    let guard = ctx
+        .known
+        .quantity(quantity)
+        .and_then(|q| q.guard.as_deref());
     match guard {
-        Some(guard) if ceiling_on(ctx.pathway, ctx.limits, guard, day, today).ceiling == Ceiling::Free => on,
+        Some(guard)
+            if ceiling_on(ctx.pathway, ctx.limits, guard, day, today).ceiling == Ceiling::Free =>
+        {
+            on
+        }
         _ => {
             let mut reason = Reason::new("barred-without-corridor").with("quantity", quantity);
             if let Some(guard) = guard {
                 reason = reason.with("guard", guard);
             }
-            CeilingToday { ceiling: Ceiling::NoneAllowed, reason, ..on }
+            CeilingToday {
+                ceiling: Ceiling::NoneAllowed,
+                reason,
+                ..on
+            }
         }
     }
 }
@@ -82,7 +102,10 @@ impl ReadingView {
 pub fn reading_view(ctx: &CheckContext, facts: &Facts, reading: &Reading) -> ReadingView {
     let day = facts.day_of(reading.on);
     // The other side carries no ceiling. A limit is judged as it stood on the reading's own day.
-    let over_ceiling = reading.side == facts.story.side && protection(ctx, &reading.quantity, day, day).ceiling.exceeded_by(reading.value);
+    let over_ceiling = reading.side == facts.story.side
+        && protection(ctx, &reading.quantity, day, day)
+            .ceiling
+            .exceeded_by(reading.value);
     ReadingView {
         over_ceiling,
         at_limit: reading.stop == StopReason::AtLimit,
@@ -93,13 +116,17 @@ pub fn reading_view(ctx: &CheckContext, facts: &Facts, reading: &Reading) -> Rea
 }
 
 fn beyond_partner(ctx: &CheckContext, facts: &Facts, reading: &Reading) -> Option<Reason> {
-    let quantity = ctx.known.quantity(&reading.quantity).filter(|q| q.mode == Mode::Active)?;
+    let quantity = ctx
+        .known
+        .quantity(&reading.quantity)
+        .filter(|q| q.mode == Mode::Active)?;
     let partner = quantity.partner.as_deref()?;
-    let passive = facts
-        .readings
-        .iter()
-        .rev()
-        .find(|r| r.quantity == partner && r.side == reading.side && r.on == reading.on && r.stop != StopReason::AtLimit)?;
+    let passive = facts.readings.iter().rev().find(|r| {
+        r.quantity == partner
+            && r.side == reading.side
+            && r.on == reading.on
+            && r.stop != StopReason::AtLimit
+    })?;
     (reading.value > passive.value + quantity.error).then(|| {
         Reason::new("active-beyond-passive")
             .with("quantity", reading.quantity.as_str())
@@ -172,9 +199,11 @@ pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
         .into_iter()
         .map(|q| {
             let ceiling = protection(ctx, &q.id, today, today);
-            let barred = (ceiling.ceiling == Ceiling::NoneAllowed).then(|| match ctx.pathway.corridor(&q.id) {
-                Some(_) => barred_until(ctx, &q.id),
-                None => ceiling.reason.clone(),
+            let barred = (ceiling.ceiling == Ceiling::NoneAllowed).then(|| {
+                match ctx.pathway.corridor(&q.id) {
+                    Some(_) => barred_until(ctx, &q.id),
+                    None => ceiling.reason.clone(),
+                }
             });
             let spare = spare(facts, q, ctx);
             Dial {
@@ -206,21 +235,44 @@ fn spare(facts: &Facts, q: &Quantity, ctx: &CheckContext) -> Option<Reason> {
     q.shown_by.iter().find_map(|id| {
         let active = facts.newest(id).filter(|r| r.on == facts.today)?;
         let whole = ctx.known.quantity(id)?;
-        (active.value >= whole.reference - whole.error)
-            .then(|| Reason::new("passive-spared").with("quantity", q.id.as_str()).with("active", active.value))
+        (active.value >= whole.reference - whole.error).then(|| {
+            Reason::new("passive-spared")
+                .with("quantity", q.id.as_str())
+                .with("active", active.value)
+        })
     })
 }
 
-fn dial_side(ctx: &CheckContext, facts: &Facts, q: &Quantity, side: Arm, barred: Option<Reason>) -> DialSide {
-    let mut newest = facts.readings.iter().rev().filter(|r| r.quantity == q.id && r.side == side);
+fn dial_side(
+    ctx: &CheckContext,
+    facts: &Facts,
+    q: &Quantity,
+    side: Arm,
+    barred: Option<Reason>,
+) -> DialSide {
+    let mut newest = facts
+        .readings
+        .iter()
+        .rev()
+        .filter(|r| r.quantity == q.id && r.side == side);
     let last = newest.next().map(|r| reading_view(ctx, facts, r));
     let previous = newest.next().map(|r| reading_view(ctx, facts, r));
-    DialSide { side, barred, last, previous }
+    DialSide {
+        side,
+        barred,
+        last,
+        previous,
+    }
 }
 
 /// Days after which a reading is out of date for this person.
 pub fn max_age_days(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> i32 {
-    let health = ctx.known.health.iter().filter(|h| facts.story.health.contains(&h.id)).filter_map(|h| h.max_age_days);
+    let health = ctx
+        .known
+        .health
+        .iter()
+        .filter(|h| facts.story.health.contains(&h.id))
+        .filter_map(|h| h.max_age_days);
     health.fold(q.max_age_days, i32::min)
 }
 
@@ -239,7 +291,9 @@ fn age_days(facts: &Facts, on: NaiveDate) -> i32 {
 /// Source: common practice, no published source; thresholds in `thresholds.toml`.
 pub fn calls(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Vec<Reason> {
     let mut newest = facts.operated_readings(quantity).rev();
-    let Some(last) = newest.next() else { return Vec::new() };
+    let Some(last) = newest.next() else {
+        return Vec::new();
+    };
     let before = newest.next();
     let view = reading_view(ctx, facts, last);
     let mut out = Vec::new();
@@ -248,16 +302,24 @@ pub fn calls(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Vec<Reason> {
     }
     let on = ceiling_on(ctx.pathway, ctx.limits, quantity, view.day, view.day);
     if view.over_ceiling {
-        let mut reason = Reason::new("reading-over-ceiling").with("quantity", quantity).with("value", last.value);
+        let mut reason = Reason::new("reading-over-ceiling")
+            .with("quantity", quantity)
+            .with("value", last.value);
         if let Some(value) = on.ceiling.value() {
             reason = reason.with("ceiling", value);
         }
         out.push(reason.with("whose", on.reason.rule.as_str()));
-    } else if let Some(floor) = floor_on(ctx.pathway, ctx.limits, quantity, facts.day(), facts.day())
+    } else if let Some(floor) =
+        floor_on(ctx.pathway, ctx.limits, quantity, facts.day(), facts.day())
         && last.value < floor
         && !view.at_limit
     {
-        out.push(Reason::new("reading-below-floor").with("quantity", quantity).with("value", last.value).with("floor", floor));
+        out.push(
+            Reason::new("reading-below-floor")
+                .with("quantity", quantity)
+                .with("value", last.value)
+                .with("floor", floor),
+        );
     }
     if let Some(before) = before {
         let window = ctx.known.threshold("change-window-days");
@@ -269,11 +331,24 @@ pub fn calls(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Vec<Reason> {
             _ => f64::INFINITY,
         };
         if recent && loss >= bound {
-            out.push(Reason::new("range-lost").with("quantity", quantity).with("value", last.value).with("before", before.value));
+            out.push(
+                Reason::new("range-lost")
+                    .with("quantity", quantity)
+                    .with("value", last.value)
+                    .with("before", before.value),
+            );
         }
         let gain = last.value - before.value;
-        if recent && view.over_ceiling && quantity.contains("-er-") && gain > ctx.known.threshold("sudden-er-gain-deg") {
-            out.push(Reason::new("sudden-er-gain").with("quantity", quantity).with("gain", gain));
+        if recent
+            && view.over_ceiling
+            && quantity.contains("-er-")
+            && gain > ctx.known.threshold("sudden-er-gain-deg")
+        {
+            out.push(
+                Reason::new("sudden-er-gain")
+                    .with("quantity", quantity)
+                    .with("gain", gain),
+            );
         }
     }
     out

@@ -67,20 +67,47 @@ pub struct NextGate {
 /// Source: our choice, because harm comes before delay.
 pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
     let gate = next_gate(ctx, facts);
-    let quantities: Vec<&str> = ctx.known.quantities.iter().map(|q| q.id.as_str()).filter(|q| ctx.pathway.corridor(q).is_some()).collect();
-    let spoken = |rule: &str| quantities.iter().find_map(|q| calls(ctx, facts, q).into_iter().find(|r| r.rule == rule));
-    let decisions = if facts.lines.is_empty() { Vec::new() } else { decide(ctx, facts) };
+    let quantities: Vec<&str> = ctx
+        .known
+        .quantities
+        .iter()
+        .map(|q| q.id.as_str())
+        .filter(|q| ctx.pathway.corridor(q).is_some())
+        .collect();
+    let spoken = |rule: &str| {
+        quantities
+            .iter()
+            .find_map(|q| calls(ctx, facts, q).into_iter().find(|r| r.rule == rule))
+    };
+    let decisions = if facts.lines.is_empty() {
+        Vec::new()
+    } else {
+        decide(ctx, facts)
+    };
     let watches = watch_views(ctx, facts);
-    let watched = |acts: &[WatchAct]| watches.iter().find(|w| w.speaks && acts.contains(&w.act)).map(|w| w.reason("lane-watch"));
-    let (name, reason) = if let Some(reason) =
-        wrong(ctx, facts).or_else(|| grave(&decisions)).or_else(|| watched(&[WatchAct::Back, WatchAct::Hold, WatchAct::Tell]))
+    let watched = |acts: &[WatchAct]| {
+        watches
+            .iter()
+            .find(|w| w.speaks && acts.contains(&w.act))
+            .map(|w| w.reason("lane-watch"))
+    };
+    let (name, reason) = if let Some(reason) = wrong(ctx, facts)
+        .or_else(|| grave(&decisions))
+        .or_else(|| watched(&[WatchAct::Back, WatchAct::Hold, WatchAct::Tell]))
     {
         (LaneName::SomethingIsWrong, reason)
     } else if let Some(reason) = spoken("reading-over-ceiling") {
         (LaneName::TooFar, reason)
     } else if let Some(reason) = gate.as_ref().filter(|g| g.due).map(|g| {
-        let rule = if g.status == CriterionStatus::Met { "lane-gate-ready" } else { "lane-gate-due" };
-        Reason::new(rule).with("gate", g.gate.as_str()).with("met", g.met as f64).with("total", g.total as f64)
+        let rule = if g.status == CriterionStatus::Met {
+            "lane-gate-ready"
+        } else {
+            "lane-gate-due"
+        };
+        Reason::new(rule)
+            .with("gate", g.gate.as_str())
+            .with("met", g.met as f64)
+            .with("total", g.total as f64)
     }) {
         (LaneName::GateDue, reason)
     } else if let Some(reason) = spoken("reading-below-floor") {
@@ -97,47 +124,92 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
     Lane {
         lane: name,
         reason,
-        next_gate: gate.map(|g| NextGate { gate: g.gate, opens_day: g.opens_day, met: g.met, total: g.total }),
+        next_gate: gate.map(|g| NextGate {
+            gate: g.gate,
+            opens_day: g.opens_day,
+            met: g.met,
+            total: g.total,
+        }),
         clock: Clock::at(facts.day()),
-        corridor: corridor_views(ctx, facts).into_iter().find(|c| c.quantity == shown),
+        corridor: corridor_views(ctx, facts)
+            .into_iter()
+            .find(|c| c.quantity == shown),
     }
 }
 
 /// An exercise that is to stop or to step back.
 fn grave(decisions: &[LineDecision]) -> Option<Reason> {
-    let first = decisions.iter().find(|d| matches!(d.kind, Move::Stop | Move::StepBack))?;
-    let n = decisions.iter().filter(|d| matches!(d.kind, Move::Stop | Move::StepBack)).count();
-    Some(Reason::new("lane-step-back").with("count", n as f64).with("exercise", first.exercise.as_str()))
+    let first = decisions
+        .iter()
+        .find(|d| matches!(d.kind, Move::Stop | Move::StepBack))?;
+    let n = decisions
+        .iter()
+        .filter(|d| matches!(d.kind, Move::Stop | Move::StepBack))
+        .count();
+    Some(
+        Reason::new("lane-step-back")
+            .with("count", n as f64)
+            .with("exercise", first.exercise.as_str()),
+    )
 }
 
 /// Nothing presses; what may go on is told.
 fn quiet(ctx: &CheckContext, facts: &Facts, decisions: &[LineDecision]) -> Reason {
-    let ready = decisions.iter().filter(|d| matches!(d.kind, Move::ProgressDose | Move::NextRung)).count();
+    let ready = decisions
+        .iter()
+        .filter(|d| matches!(d.kind, Move::ProgressDose | Move::NextRung))
+        .count();
     if ready > 0 {
         return Reason::new("lane-steps-ready").with("count", ready as f64);
     }
-    Reason::new(if facts.operated() || !ctx.pathway.phases.is_empty() { "lane-quiet" } else { "lane-examined" })
+    Reason::new(if facts.operated() || !ctx.pathway.phases.is_empty() {
+        "lane-quiet"
+    } else {
+        "lane-examined"
+    })
 }
 
 fn wrong(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
     let flags = flag_views(ctx, facts);
     if let Some(open) = flags.iter().find(|f| f.open()) {
-        let rule = if open.state == FlagState::Queried { "lane-flag-queried" } else { "lane-flag-open" };
+        let rule = if open.state == FlagState::Queried {
+            "lane-flag-queried"
+        } else {
+            "lane-flag-open"
+        };
         return Some(Reason::new(rule).with("flag", open.flag.as_str()));
     }
     let window = ctx.known.threshold("recent-trouble-days") as i32;
     let recent = |on: chrono::NaiveDate| (0..window).contains(&(facts.day() - facts.day_of(on)));
-    let trouble = facts.log.iter().rev().filter(|e| recent(e.on)).find_map(|e| match e.fact {
-        LogFact::Slip | LogFact::SlipWorse { .. } => Some(Reason::new("lane-slip").with("day", facts.day_of(e.on))),
-        _ => None,
-    });
-    trouble.or_else(|| ctx.known.quantities.iter().find_map(|q| calls(ctx, facts, &q.id).into_iter().find(|r| r.rule == "range-lost")))
+    let trouble = facts
+        .log
+        .iter()
+        .rev()
+        .filter(|e| recent(e.on))
+        .find_map(|e| match e.fact {
+            LogFact::Slip | LogFact::SlipWorse { .. } => {
+                Some(Reason::new("lane-slip").with("day", facts.day_of(e.on)))
+            }
+            _ => None,
+        });
+    trouble.or_else(|| {
+        ctx.known.quantities.iter().find_map(|q| {
+            calls(ctx, facts, &q.id)
+                .into_iter()
+                .find(|r| r.rule == "range-lost")
+        })
+    })
 }
 
 fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
     if ctx.pathway.phases.is_empty() {
-        let age =
-            facts.findings.iter().map(|f| f.on).chain(facts.readings.iter().map(|r| r.on)).max().map(|on| facts.day() - facts.day_of(on));
+        let age = facts
+            .findings
+            .iter()
+            .map(|f| f.on)
+            .chain(facts.readings.iter().map(|r| r.on))
+            .max()
+            .map(|on| facts.day() - facts.day_of(on));
         return match age {
             None => Some(Reason::new("lane-not-examined")),
             Some(days) if f64::from(days) > ctx.known.threshold("finding-max-age-days") => {
@@ -151,15 +223,29 @@ fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
         .quantities
         .iter()
         .filter(|q| ctx.pathway.corridor(&q.id).is_some())
-        .filter(|q| ceiling_on(ctx.pathway, ctx.limits, &q.id, facts.day(), facts.day()).ceiling != Ceiling::NoneAllowed)
         .filter(|q| {
-            matches!(q.id.as_str(), "passive-elevation" | "passive-er-side" | "active-elevation-lying" | "active-elevation-upright")
+            ceiling_on(ctx.pathway, ctx.limits, &q.id, facts.day(), facts.day()).ceiling
+                != Ceiling::NoneAllowed
+        })
+        .filter(|q| {
+            matches!(
+                q.id.as_str(),
+                "passive-elevation"
+                    | "passive-er-side"
+                    | "active-elevation-lying"
+                    | "active-elevation-upright"
+            )
         })
         .find(|q| is_due(ctx, facts, q))
         .map(|q| {
-            let last = facts.operated_readings(&q.id).next_back().map(|r| facts.day_of(r.on));
+            let last = facts
+                .operated_readings(&q.id)
+                .next_back()
+                .map(|r| facts.day_of(r.on));
             match last {
-                Some(day) => Reason::new("lane-out-of-date").with("quantity", q.id.as_str()).with("day", day),
+                Some(day) => Reason::new("lane-out-of-date")
+                    .with("quantity", q.id.as_str())
+                    .with("day", day),
                 None => Reason::new("lane-never-measured").with("quantity", q.id.as_str()),
             }
         });
@@ -170,8 +256,20 @@ fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
 ///
 /// Source: our choice, because there criteria alone move a phase, and nobody can meet what nobody measures.
 fn gate_wants(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
-    let gate = next_gate(ctx, facts).filter(|g| g.typical && facts.day() >= g.opens_day - 2 * WEEK)?;
-    let missing = gate.criteria.iter().filter(|c| matches!(c.status, CriterionStatus::NotMeasured | CriterionStatus::OutOfDate));
-    let count = missing.filter(|c| c.asks.rule != "asks-attested" && c.asks.rule != "asks-count").count();
-    (count > 0).then(|| Reason::new("lane-gate-unmeasured").with("gate", gate.gate.as_str()).with("count", count as f64))
+    let gate =
+        next_gate(ctx, facts).filter(|g| g.typical && facts.day() >= g.opens_day - 2 * WEEK)?;
+    let missing = gate.criteria.iter().filter(|c| {
+        matches!(
+            c.status,
+            CriterionStatus::NotMeasured | CriterionStatus::OutOfDate
+        )
+    });
+    let count = missing
+        .filter(|c| c.asks.rule != "asks-attested" && c.asks.rule != "asks-count")
+        .count();
+    (count > 0).then(|| {
+        Reason::new("lane-gate-unmeasured")
+            .with("gate", gate.gate.as_str())
+            .with("count", count as f64)
+    })
 }

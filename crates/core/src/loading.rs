@@ -3,7 +3,8 @@
 use crate::episode::Facts;
 use crate::knowledge::{Confidence, DemandClass, Exercise, Knowledge, Level};
 use crate::mechanics::{
-    ArmBody, Band, Curve, Fit, Law, Load, PLANNED_PCT, Path, Person, PullPoint, Resolved, Supply, Vec3, curve, fit, peak_nm, solve_for,
+    ArmBody, Band, Curve, Fit, Law, Load, PLANNED_PCT, Path, Person, PullPoint, Resolved, Supply,
+    Vec3, curve, fit, peak_nm, solve_for,
 };
 use crate::program::CheckContext;
 use crate::reason::Reason;
@@ -73,7 +74,11 @@ const DRIFT_PCT: f64 = 10.0;
 const MEASURE_AGAIN_DAYS: i64 = 365;
 
 /// All levels, the clinic's own before the defaults. `measured` is oldest first.
-pub fn elastic_levels(known: &Knowledge, measured: &[Calibration], today: NaiveDate) -> Vec<ElasticLevel> {
+pub fn elastic_levels(
+    known: &Knowledge,
+    measured: &[Calibration],
+    today: NaiveDate,
+) -> Vec<ElasticLevel> {
     known
         .elastics
         .iter()
@@ -83,10 +88,17 @@ pub fn elastic_levels(known: &Knowledge, measured: &[Calibration], today: NaiveD
             let fits: Vec<Fit> = own.iter().filter_map(|c| fit(&c.points).ok()).collect();
             let newest = own.last();
             let found = fits.last().cloned();
-            let drift_pct = fits.len().checked_sub(2).map(|i| crate::mechanics::drift_pct(&fits[i], &fits[i + 1]));
+            let drift_pct = fits
+                .len()
+                .checked_sub(2)
+                .map(|i| crate::mechanics::drift_pct(&fits[i], &fits[i + 1]));
             let mut minds = Vec::new();
             if let Some(drift) = drift_pct.filter(|d| d.abs() > DRIFT_PCT) {
-                minds.push(Reason::new("elastic-drifted").with("percent", drift.round()).with("limit", DRIFT_PCT));
+                minds.push(
+                    Reason::new("elastic-drifted")
+                        .with("percent", drift.round())
+                        .with("limit", DRIFT_PCT),
+                );
             }
             if newest.is_some_and(|c| (today - c.on).num_days() > MEASURE_AGAIN_DAYS) {
                 minds.push(Reason::new("elastic-old"));
@@ -94,11 +106,17 @@ pub fn elastic_levels(known: &Knowledge, measured: &[Calibration], today: NaiveD
             if found.is_none() {
                 minds.push(Reason::new("elastic-default").with("force", row.at_100_n));
             }
-            let law = found.as_ref().map_or_else(|| Law::ideal(row.at_100_n), |f| f.law);
+            let law = found
+                .as_ref()
+                .map_or_else(|| Law::ideal(row.at_100_n), |f| f.law);
             let drawn = (0..=50)
                 .map(|i| {
                     let pct = f64::from(i) * 5.0;
-                    [pct, law.force_n(pct), found.as_ref().map_or(0.0, |f| f.error_n(pct))]
+                    [
+                        pct,
+                        law.force_n(pct),
+                        found.as_ref().map_or(0.0, |f| f.error_n(pct)),
+                    ]
                 })
                 .collect();
             ElasticLevel {
@@ -214,34 +232,104 @@ const WEIGHTS_KG: [f64; 2] = [0.0, 40.0];
 
 /// The band of an exercise at a distance. Its free length is chosen so that it is stretched by a quarter where the path is
 /// nearest to the anchor at the distance the exercise names: light, never slack.
-fn band(exercise: &Exercise, arm: &ArmBody, path: &Path, law: Law, distance_m: f64, doubled: bool) -> Option<Band> {
-    let Load::Elastic { anchor, .. } = exercise.load else { return None };
-    let at = |d: f64| crate::mechanics::Anchor { distance_m: d, ..anchor }.from_shoulder(arm, exercise.attitude);
+fn band(
+    exercise: &Exercise,
+    arm: &ArmBody,
+    path: &Path,
+    law: Law,
+    distance_m: f64,
+    doubled: bool,
+) -> Option<Band> {
+    let Load::Elastic { anchor, .. } = exercise.load else {
+        return None;
+    };
+    let at = |d: f64| {
+        crate::mechanics::Anchor {
+            distance_m: d,
+            ..anchor
+        }
+        .from_shoulder(arm, exercise.attitude)
+    };
     let probe = |anchor: Vec3| {
-        let load = Resolved { band: Some(Band { anchor, slack_m: 1.0, law, strands: 1.0 }), ..Resolved::NONE };
+        let load = Resolved {
+            band: Some(Band {
+                anchor,
+                slack_m: 1.0,
+                law,
+                strands: 1.0,
+            }),
+            ..Resolved::NONE
+        };
         let c = curve(arm, exercise.attitude, &load, path, 41, 1.0);
-        c.points.iter().filter_map(|p| p.band).map(|[pct, _]| 1.0 + pct / 100.0).fold(f64::INFINITY, f64::min)
+        c.points
+            .iter()
+            .filter_map(|p| p.band)
+            .map(|[pct, _]| 1.0 + pct / 100.0)
+            .fold(f64::INFINITY, f64::min)
     };
     let slack_m = (probe(at(anchor.distance_m)) / (1.0 + PLANNED_PCT[0] / 100.0)).max(0.1);
-    Some(Band { anchor: at(distance_m), slack_m, law, strands: if doubled { 2.0 } else { 1.0 } })
+    Some(Band {
+        anchor: at(distance_m),
+        slack_m,
+        law,
+        strands: if doubled { 2.0 } else { 1.0 },
+    })
 }
 
-fn resolve(exercise: &Exercise, arm: &ArmBody, path: &Path, setup: &Setup, levels: &[ElasticLevel]) -> Resolved {
-    let law = setup.level.and_then(|l| levels.iter().find(|x| x.level == l)).map(|l| l.law);
-    let none = Resolved { rests: exercise.upper_arm_rests, ..Resolved::NONE };
+fn resolve(
+    exercise: &Exercise,
+    arm: &ArmBody,
+    path: &Path,
+    setup: &Setup,
+    levels: &[ElasticLevel],
+) -> Resolved {
+    let law = setup
+        .level
+        .and_then(|l| levels.iter().find(|x| x.level == l))
+        .map(|l| l.law);
+    let none = Resolved {
+        rests: exercise.upper_arm_rests,
+        ..Resolved::NONE
+    };
     match exercise.load {
-        Load::Gravity | Load::Isometric => Resolved { weight_kg: setup.weight_kg.unwrap_or(0.0), ..none },
-        Load::Weight => Resolved { weight_kg: setup.weight_kg.unwrap_or(0.0), ..none },
-        Load::Carried { share } => Resolved { carried: share, ..none },
+        Load::Gravity | Load::Isometric => Resolved {
+            weight_kg: setup.weight_kg.unwrap_or(0.0),
+            ..none
+        },
+        Load::Weight => Resolved {
+            weight_kg: setup.weight_kg.unwrap_or(0.0),
+            ..none
+        },
+        Load::Carried { share } => Resolved {
+            carried: share,
+            ..none
+        },
         Load::Support { share } => {
             // A wall pushes back level, everything else straight up.
             let force = share * arm.body_kg * crate::mechanics::GRAVITY;
             let wall = exercise.attitude == crate::mechanics::Attitude::WallLean;
-            Resolved { support_n: if wall { Vec3::new(-force, 0.0, 0.0) } else { Vec3::new(0.0, force, 0.0) }, ..none }
+            Resolved {
+                support_n: if wall {
+                    Vec3::new(-force, 0.0, 0.0)
+                } else {
+                    Vec3::new(0.0, force, 0.0)
+                },
+                ..none
+            }
         }
-        Load::Elastic { .. } => {
-            Resolved { band: law.and_then(|law| band(exercise, arm, path, law, setup.distance_m.unwrap_or(1.0), setup.doubled)), ..none }
-        }
+        Load::Elastic { .. } => Resolved {
+            band: law.and_then(|law| {
+                band(
+                    exercise,
+                    arm,
+                    path,
+                    law,
+                    setup.distance_m.unwrap_or(1.0),
+                    setup.doubled,
+                )
+            }),
+            ..none
+        },
     }
 }
 
@@ -253,10 +341,20 @@ pub fn complete(exercise: &Exercise, setup: Setup) -> Result<Setup, Vec<SetupFau
     let mut faults = Vec::new();
     let mut check = |field, given: f64, [min, max]: [f64; 2]| {
         if !(min..=max).contains(&given) {
-            faults.push(SetupFault { field, min, max, given });
+            faults.push(SetupFault {
+                field,
+                min,
+                max,
+                given,
+            });
         }
     };
-    if let Err(bad) = (Person { mass_kg: setup.mass_kg, height_m: setup.height_m }).checked() {
+    if let Err(bad) = (Person {
+        mass_kg: setup.mass_kg,
+        height_m: setup.height_m,
+    })
+    .checked()
+    {
         check(bad.field, bad.given, [bad.min, bad.max]);
     }
     let mut out = setup;
@@ -267,18 +365,32 @@ pub fn complete(exercise: &Exercise, setup: Setup) -> Result<Setup, Vec<SetupFau
             out.distance_m = Some(setup.distance_m.unwrap_or(anchor.distance_m));
             out.doubled = setup.doubled || doubled;
             check("level", f64::from(out.level.unwrap_or(1)), [1.0, 6.0]);
-            let least = if anchor.side == crate::mechanics::AnchorSide::Under { 0.0 } else { DISTANCES_M[0] };
-            check("distance_m", out.distance_m.unwrap_or(1.0), [least, DISTANCES_M[1]]);
+            let least = if anchor.side == crate::mechanics::AnchorSide::Under {
+                0.0
+            } else {
+                DISTANCES_M[0]
+            };
+            check(
+                "distance_m",
+                out.distance_m.unwrap_or(1.0),
+                [least, DISTANCES_M[1]],
+            );
         }
         Load::Weight | Load::Gravity => {
             (out.level, out.distance_m, out.doubled) = (None, None, false);
-            out.weight_kg =
-                setup.weight_kg.or(exercise.dose.load_kg).filter(|_| exercise.load == Load::Weight || setup.weight_kg.is_some());
+            out.weight_kg = setup
+                .weight_kg
+                .or(exercise.dose.load_kg)
+                .filter(|_| exercise.load == Load::Weight || setup.weight_kg.is_some());
             check("weight_kg", out.weight_kg.unwrap_or(0.0), WEIGHTS_KG);
         }
         _ => (out.weight_kg, out.level, out.distance_m, out.doubled) = (None, None, None, false),
     }
-    if faults.is_empty() { Ok(out) } else { Err(faults) }
+    if faults.is_empty() {
+        Ok(out)
+    } else {
+        Err(faults)
+    }
 }
 
 /// Which angle changes most along a path.
@@ -288,38 +400,71 @@ fn along(path: &Path) -> Along {
         all.clone().fold(f64::NEG_INFINITY, f64::max) - all.fold(f64::INFINITY, f64::min)
     };
     let low = path.keys.iter().all(|k| k.elevation_deg < 30.0);
-    let rotation = span(if low { |k| k.twist_deg() } else { |k| k.clinic_deg() });
+    let rotation = span(if low {
+        |k| k.twist_deg()
+    } else {
+        |k| k.clinic_deg()
+    });
     let all = [
         (span(|k| k.elevation_deg), Along::Elevation),
         (rotation, Along::Rotation),
         (span(|k| k.plane_deg) * 0.9, Along::Plane),
         (span(|k| k.elbow_deg) * 0.5, Along::Elbow),
     ];
-    all.into_iter().max_by(|a, b| a.0.total_cmp(&b.0)).map_or(Along::Elevation, |(_, a)| a)
+    all.into_iter()
+        .max_by(|a, b| a.0.total_cmp(&b.0))
+        .map_or(Along::Elevation, |(_, a)| a)
 }
 
 /// Everything about one exercise with one set-up. The set-up must be [`complete`].
-pub fn load_view(known: &Knowledge, exercise: &Exercise, path: &Path, setup: Setup, levels: &[ElasticLevel]) -> Option<LoadView> {
+pub fn load_view(
+    known: &Knowledge,
+    exercise: &Exercise,
+    path: &Path,
+    setup: Setup,
+    levels: &[ElasticLevel],
+) -> Option<LoadView> {
     let table = known.segment_table()?;
-    let arm = ArmBody::new(table, Person { mass_kg: setup.mass_kg, height_m: setup.height_m });
+    let arm = ArmBody::new(
+        table,
+        Person {
+            mass_kg: setup.mass_kg,
+            height_m: setup.height_m,
+        },
+    );
     let load = resolve(exercise, &arm, path, &setup, levels);
     let seconds = exercise.path_s.unwrap_or(2.0);
     let found = curve(&arm, exercise.attitude, &load, path, 101, seconds);
     let mut minds = Vec::new();
     match exercise.load {
         Load::Isometric => minds.push(Reason::new("load-isometric")),
-        Load::Carried { share } => minds.push(Reason::new("load-carried").with("percent", (share * 100.0).round())),
-        Load::Support { share } => minds.push(Reason::new("load-support").with("percent", (share * 100.0).round())),
+        Load::Carried { share } => {
+            minds.push(Reason::new("load-carried").with("percent", (share * 100.0).round()))
+        }
+        Load::Support { share } => {
+            minds.push(Reason::new("load-support").with("percent", (share * 100.0).round()))
+        }
         Load::Elastic { .. } => {
             if found.slack_share > 0.0 {
-                minds.push(Reason::new("band-slack").with("percent", (found.slack_share * 100.0).ceil()));
+                minds.push(
+                    Reason::new("band-slack").with("percent", (found.slack_share * 100.0).ceil()),
+                );
             }
             if found.longest_pct > PLANNED_PCT[1] {
-                minds.push(Reason::new("band-long").with("percent", found.longest_pct.round()).with("limit", PLANNED_PCT[1]));
+                minds.push(
+                    Reason::new("band-long")
+                        .with("percent", found.longest_pct.round())
+                        .with("limit", PLANNED_PCT[1]),
+                );
             }
             if let Some(level) = levels.iter().find(|l| Some(l.level) == setup.level) {
-                let beyond = level.fit.as_ref().filter(|f| found.longest_pct > f.measured_to_pct);
-                minds.extend(beyond.map(|f| Reason::new("band-beyond-measured").with("percent", f.measured_to_pct.round())));
+                let beyond = level
+                    .fit
+                    .as_ref()
+                    .filter(|f| found.longest_pct > f.measured_to_pct);
+                minds.extend(beyond.map(|f| {
+                    Reason::new("band-beyond-measured").with("percent", f.measured_to_pct.round())
+                }));
                 minds.extend(level.minds.iter().cloned());
             }
         }
@@ -328,7 +473,17 @@ pub fn load_view(known: &Knowledge, exercise: &Exercise, path: &Path, setup: Set
     if exercise.upper_arm_rests {
         minds.push(Reason::new("upper-arm-rests"));
     }
-    let step = |factor: f64| step_to(exercise, &arm, path, &setup, levels, found.peak_nm * factor, factor > 1.0);
+    let step = |factor: f64| {
+        step_to(
+            exercise,
+            &arm,
+            path,
+            &setup,
+            levels,
+            found.peak_nm * factor,
+            factor > 1.0,
+        )
+    };
     Some(LoadView {
         harder: step(STEP_UP),
         easier: step(STEP_DOWN),
@@ -352,14 +507,35 @@ fn step_to(
     wanted_nm: f64,
     up: bool,
 ) -> Option<LoadStep> {
-    let peak = |s: &Setup| peak_nm(arm, exercise.attitude, &resolve(exercise, arm, path, s, levels), path);
-    let of = |s: Setup| LoadStep { weight_kg: s.weight_kg, level: s.level, distance_m: s.distance_m, peak_nm: peak(&s) };
+    let peak = |s: &Setup| {
+        peak_nm(
+            arm,
+            exercise.attitude,
+            &resolve(exercise, arm, path, s, levels),
+            path,
+        )
+    };
+    let of = |s: Setup| LoadStep {
+        weight_kg: s.weight_kg,
+        level: s.level,
+        distance_m: s.distance_m,
+        peak_nm: peak(&s),
+    };
     match exercise.load {
         Load::Weight => {
-            let kg = solve_for(wanted_nm, WEIGHTS_KG, |kg| peak(&Setup { weight_kg: Some(kg), ..*setup })).ok()?;
+            let kg = solve_for(wanted_nm, WEIGHTS_KG, |kg| {
+                peak(&Setup {
+                    weight_kg: Some(kg),
+                    ..*setup
+                })
+            })
+            .ok()?;
             // Weights come in quarters of a kilogram; a step up is rounded down, an easy day as well.
             let kg = (kg * 4.0).floor() / 4.0;
-            let found = Setup { weight_kg: Some(kg), ..*setup };
+            let found = Setup {
+                weight_kg: Some(kg),
+                ..*setup
+            };
             (Some(kg) != setup.weight_kg && (!up || peak(&found) > peak(setup))).then(|| of(found))
         }
         Load::Elastic { anchor, .. } if anchor.side != crate::mechanics::AnchorSide::Under => {
@@ -367,20 +543,50 @@ fn step_to(
             let now = peak(setup);
             // What was promised is checked on the rounded set-up: against a light band the arm's own weight can turn the peak.
             let keeps = |s: &Setup| {
-                let c = curve(arm, exercise.attitude, &resolve(exercise, arm, path, s, levels), path, 41, 1.0);
+                let c = curve(
+                    arm,
+                    exercise.attitude,
+                    &resolve(exercise, arm, path, s, levels),
+                    path,
+                    41,
+                    1.0,
+                );
                 let ratio = c.peak_nm / now;
                 c.longest_pct <= PLANNED_PCT[1]
                     && c.slack_share == 0.0
-                    && if up { ratio > 1.01 && ratio <= STEP_UP_MOST } else { ratio < 0.75 }
+                    && if up {
+                        ratio > 1.01 && ratio <= STEP_UP_MOST
+                    } else {
+                        ratio < 0.75
+                    }
             };
-            let tries = if up { vec![level, level + 1] } else { vec![level, level.saturating_sub(1)] };
-            tries.into_iter().filter(|l| (1..=6).contains(l)).find_map(|l| {
-                let s = Setup { level: Some(l), ..*setup };
-                let d = solve_for(wanted_nm, DISTANCES_M, |d| peak(&Setup { distance_m: Some(d), ..s })).ok()?;
-                // Five centimetres are a foot's width; where that is too coarse, one.
-                let rounded = [20.0, 100.0].map(|k| Setup { distance_m: Some((d * k).floor() / k), ..s });
-                rounded.into_iter().find(keeps).map(of)
-            })
+            let tries = if up {
+                vec![level, level + 1]
+            } else {
+                vec![level, level.saturating_sub(1)]
+            };
+            tries
+                .into_iter()
+                .filter(|l| (1..=6).contains(l))
+                .find_map(|l| {
+                    let s = Setup {
+                        level: Some(l),
+                        ..*setup
+                    };
+                    let d = solve_for(wanted_nm, DISTANCES_M, |d| {
+                        peak(&Setup {
+                            distance_m: Some(d),
+                            ..s
+                        })
+                    })
+                    .ok()?;
+                    // Five centimetres are a foot's width; where that is too coarse, one.
+                    let rounded = [20.0, 100.0].map(|k| Setup {
+                        distance_m: Some((d * k).floor() / k),
+                        ..s
+                    });
+                    rounded.into_iter().find(keeps).map(of)
+                })
         }
         _ => None,
     }
@@ -413,32 +619,91 @@ pub fn solve(
     wanted_nm: f64,
 ) -> Result<Setup, Reason> {
     use crate::mechanics::NoAnswer;
-    let Some(table) = known.segment_table() else { return Err(Reason::new("solve-not-here")) };
-    let arm = ArmBody::new(table, Person { mass_kg: setup.mass_kg, height_m: setup.height_m });
-    let peak = |s: &Setup| peak_nm(&arm, exercise.attitude, &resolve(exercise, &arm, path, s, levels), path);
+    let Some(table) = known.segment_table() else {
+        return Err(Reason::new("solve-not-here"));
+    };
+    let arm = ArmBody::new(
+        table,
+        Person {
+            mass_kg: setup.mass_kg,
+            height_m: setup.height_m,
+        },
+    );
+    let peak = |s: &Setup| {
+        peak_nm(
+            &arm,
+            exercise.attitude,
+            &resolve(exercise, &arm, path, s, levels),
+            path,
+        )
+    };
     let say = |e| match e {
-        NoAnswer::TooMuch { least_nm } => Reason::new("solve-too-much").with("least", round1(least_nm)),
-        NoAnswer::TooLittle { most_nm } => Reason::new("solve-too-little").with("most", round1(most_nm)),
+        NoAnswer::TooMuch { least_nm } => {
+            Reason::new("solve-too-much").with("least", round1(least_nm))
+        }
+        NoAnswer::TooLittle { most_nm } => {
+            Reason::new("solve-too-little").with("most", round1(most_nm))
+        }
     };
     match (what, exercise.load) {
         (SolveFor::Weight, Load::Weight | Load::Gravity) => {
-            let kg = solve_for(wanted_nm, WEIGHTS_KG, |kg| peak(&Setup { weight_kg: Some(kg), ..setup })).map_err(say)?;
-            Ok(Setup { weight_kg: Some((kg * 20.0).round() / 20.0), ..setup })
+            let kg = solve_for(wanted_nm, WEIGHTS_KG, |kg| {
+                peak(&Setup {
+                    weight_kg: Some(kg),
+                    ..setup
+                })
+            })
+            .map_err(say)?;
+            Ok(Setup {
+                weight_kg: Some((kg * 20.0).round() / 20.0),
+                ..setup
+            })
         }
         (SolveFor::Distance, Load::Elastic { .. }) => {
-            let d = solve_for(wanted_nm, DISTANCES_M, |d| peak(&Setup { distance_m: Some(d), ..setup })).map_err(say)?;
-            Ok(Setup { distance_m: Some((d * 100.0).round() / 100.0), ..setup })
+            let d = solve_for(wanted_nm, DISTANCES_M, |d| {
+                peak(&Setup {
+                    distance_m: Some(d),
+                    ..setup
+                })
+            })
+            .map_err(say)?;
+            Ok(Setup {
+                distance_m: Some((d * 100.0).round() / 100.0),
+                ..setup
+            })
         }
         (SolveFor::Level, Load::Elastic { .. }) => {
-            let fits = |l: &&ElasticLevel| peak(&Setup { level: Some(l.level), ..setup }) <= wanted_nm;
-            let best = levels.iter().filter(fits).max_by(|a, b| a.at_100_n.total_cmp(&b.at_100_n));
+            let fits = |l: &&ElasticLevel| {
+                peak(&Setup {
+                    level: Some(l.level),
+                    ..setup
+                }) <= wanted_nm
+            };
+            let best = levels
+                .iter()
+                .filter(fits)
+                .max_by(|a, b| a.at_100_n.total_cmp(&b.at_100_n));
             let least = || {
                 Reason::new("solve-too-much").with(
                     "least",
-                    round1(levels.iter().map(|l| peak(&Setup { level: Some(l.level), ..setup })).fold(f64::INFINITY, f64::min)),
+                    round1(
+                        levels
+                            .iter()
+                            .map(|l| {
+                                peak(&Setup {
+                                    level: Some(l.level),
+                                    ..setup
+                                })
+                            })
+                            .fold(f64::INFINITY, f64::min),
+                    ),
                 )
             };
-            best.map(|l| Setup { level: Some(l.level), ..setup }).ok_or_else(least)
+            best.map(|l| Setup {
+                level: Some(l.level),
+                ..setup
+            })
+            .ok_or_else(least)
         }
         _ => Err(Reason::new("solve-not-here")),
     }
@@ -456,27 +721,60 @@ fn round1(v: f64) -> f64 {
 ///
 /// # Errors
 /// The reason why there is none.
-pub fn share_of_strength(ctx: &CheckContext, facts: &Facts, exercise: &Exercise, path: &Path, found: &Curve) -> Result<f64, Reason> {
-    let protected = exercise
-        .demand
-        .iter()
-        .any(|d| ctx.pathway.protects() && !ctx.pathway.allowance(facts.day()).is_some_and(|a| a.permits(d.group, Level::Resisted)));
+pub fn share_of_strength(
+    ctx: &CheckContext,
+    facts: &Facts,
+    exercise: &Exercise,
+    path: &Path,
+    found: &Curve,
+) -> Result<f64, Reason> {
+    let protected = exercise.demand.iter().any(|d| {
+        ctx.pathway.protects()
+            && !ctx
+                .pathway
+                .allowance(facts.day())
+                .is_some_and(|a| a.permits(d.group, Level::Resisted))
+    });
     if protected {
         return Err(Reason::new("share-not-allowed"));
     }
     let supply = found.main.ok_or_else(|| Reason::new("share-no-moment"))?;
-    let at = found.points.get(found.peak_at).and_then(|p| path.at(p.at)).ok_or_else(|| Reason::new("share-no-moment"))?;
+    let at = found
+        .points
+        .get(found.peak_at)
+        .and_then(|p| path.at(p.at))
+        .ok_or_else(|| Reason::new("share-no-moment"))?;
     let page = strength_page(ctx, facts);
     let mut why = Reason::new("share-no-test");
-    for test in ctx.known.strength.iter().filter(|t| t.supplies == Some(supply)) {
-        let Some(pose) = test.path.first().and_then(crate::mechanics::KeyPose::pose) else { continue };
+    for test in ctx
+        .known
+        .strength
+        .iter()
+        .filter(|t| t.supplies == Some(supply))
+    {
+        let Some(pose) = test.path.first().and_then(crate::mechanics::KeyPose::pose) else {
+            continue;
+        };
         // The elbow and where the pad lies differ between test and exercise; what must agree is where the upper arm is turned.
         if at.orientation().degrees_to(pose.orientation()) > 30.0 {
             continue;
         }
-        let Some(set) = page.tests.iter().find(|v| v.test == test.id).and_then(|v| v.affected.as_ref()) else { continue };
-        let (Some(_), Some(moment)) = (set.variation_pct, set.moment_nm.filter(|m| *m > 0.0)) else { continue };
-        if set.pain.is_some_and(|p| p >= ctx.known.threshold("strength-pain-limit")) {
+        let Some(set) = page
+            .tests
+            .iter()
+            .find(|v| v.test == test.id)
+            .and_then(|v| v.affected.as_ref())
+        else {
+            continue;
+        };
+        let (Some(_), Some(moment)) = (set.variation_pct, set.moment_nm.filter(|m| *m > 0.0))
+        else {
+            continue;
+        };
+        if set
+            .pain
+            .is_some_and(|p| p >= ctx.known.threshold("strength-pain-limit"))
+        {
             why = Reason::new("share-pain");
             continue;
         }
@@ -499,9 +797,18 @@ pub struct LoadRow {
 
 /// The peak of every exercise with its starting dose for one body.
 pub fn load_table(known: &Knowledge, person: Person, levels: &[ElasticLevel]) -> Vec<LoadRow> {
-    let Some(table) = known.segment_table() else { return Vec::new() };
+    let Some(table) = known.segment_table() else {
+        return Vec::new();
+    };
     let arm = ArmBody::new(table, person);
-    let open = Setup { mass_kg: person.mass_kg, height_m: person.height_m, weight_kg: None, level: None, distance_m: None, doubled: false };
+    let open = Setup {
+        mass_kg: person.mass_kg,
+        height_m: person.height_m,
+        weight_kg: None,
+        level: None,
+        distance_m: None,
+        doubled: false,
+    };
     known
         .exercises
         .values()
@@ -510,8 +817,21 @@ pub fn load_table(known: &Knowledge, person: Person, levels: &[ElasticLevel]) ->
             let found = complete(exercise, open)
                 .ok()
                 .filter(|_| exercise.load != Load::Isometric)
-                .map(|setup| curve(&arm, exercise.attitude, &resolve(exercise, &arm, &path, &setup, levels), &path, 41, 1.0));
-            LoadRow { exercise: exercise.id.clone(), peak_nm: found.as_ref().map(|c| c.peak_nm), main: found.and_then(|c| c.main) }
+                .map(|setup| {
+                    curve(
+                        &arm,
+                        exercise.attitude,
+                        &resolve(exercise, &arm, &path, &setup, levels),
+                        &path,
+                        41,
+                        1.0,
+                    )
+                });
+            LoadRow {
+                exercise: exercise.id.clone(),
+                peak_nm: found.as_ref().map(|c| c.peak_nm),
+                main: found.and_then(|c| c.main),
+            }
         })
         .collect()
 }

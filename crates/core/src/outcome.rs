@@ -106,7 +106,11 @@ impl Instrument {
 
     /// The smallest detectable change at 95 %, from the published one at its own level (1.645 for 90 %, 1.96 for 95 %).
     pub fn detectable_95(&self) -> Option<f64> {
-        let z = if self.detectable_level == Some(90.0) { 1.645 } else { 1.96 };
+        let z = if self.detectable_level == Some(90.0) {
+            1.645
+        } else {
+            1.96
+        };
         self.detectable.map(|d| d * 1.96 / z)
     }
 }
@@ -146,7 +150,13 @@ pub struct PartScore {
 }
 
 fn named(parts: &[(&str, f64)]) -> Vec<PartScore> {
-    parts.iter().map(|(part, value)| PartScore { part: (*part).to_owned(), value: *value }).collect()
+    parts
+        .iter()
+        .map(|(part, value)| PartScore {
+            part: (*part).to_owned(),
+            value: *value,
+        })
+        .collect()
 }
 
 fn total_of(parts: &[PartScore]) -> f64 {
@@ -191,54 +201,91 @@ pub fn score(instrument: &Instrument, answers: &[Option<f64>]) -> Result<Scored,
         }
         parts.push((part, given));
     }
-    let sum = |i: usize| parts.get(i).map_or(0.0, |(_, given)| given.iter().sum::<f64>());
+    let sum = |i: usize| {
+        parts
+            .get(i)
+            .map_or(0.0, |(_, given)| given.iter().sum::<f64>())
+    };
     let answered: f64 = parts.iter().map(|(_, given)| given.len() as f64).sum();
     let total: f64 = parts.iter().flat_map(|(_, given)| given).sum();
     let greatest: f64 = parts.iter().map(|(p, _)| p.max * p.items as f64).sum();
     let mut of_parts = Vec::new();
     let value = match instrument.formula {
         Formula::MeanStretched => {
-            let (min, max) = instrument.parts.first().map_or((0.0, 1.0), |p| (p.min, p.max));
+            let (min, max) = instrument
+                .parts
+                .first()
+                .map_or((0.0, 1.0), |p| (p.min, p.max));
             100.0 * (total / answered - min) / (max - min)
         }
         Formula::Mean => total / answered,
-        Formula::Sum => parts.iter().map(|(p, given)| given.iter().sum::<f64>() * p.items as f64 / given.len() as f64).sum(),
+        Formula::Sum => parts
+            .iter()
+            .map(|(p, given)| given.iter().sum::<f64>() * p.items as f64 / given.len() as f64)
+            .sum(),
         Formula::MeanOfParts => {
             of_parts = parts
                 .iter()
-                .map(|(p, given)| PartScore { part: p.id.clone(), value: 100.0 * given.iter().sum::<f64>() / (p.max * given.len() as f64) })
+                .map(|(p, given)| PartScore {
+                    part: p.id.clone(),
+                    value: 100.0 * given.iter().sum::<f64>() / (p.max * given.len() as f64),
+                })
                 .collect();
             total_of(&of_parts) / of_parts.len() as f64
         }
         Formula::PercentKept => 100.0 * (greatest - total) / greatest,
         Formula::Reaches => 100.0 * sum(0) / (3.0 * sum(1)),
         Formula::PainAndFunction => {
-            of_parts = named(&[("pain", (10.0 - sum(0)) * 5.0), ("function", sum(1) * 5.0 / 3.0)]);
+            of_parts = named(&[
+                ("pain", (10.0 - sum(0)) * 5.0),
+                ("function", sum(1) * 5.0 / 3.0),
+            ]);
             total_of(&of_parts)
         }
         Formula::PainSatisfactionFunction => {
-            let function = parts.get(2).map_or(0.0, |(_, given)| 60.0 * given.iter().sum::<f64>() / (3.0 * given.len() as f64));
-            of_parts = named(&[("pain", 30.0 - sum(0)), ("satisfaction", sum(1)), ("function", function)]);
+            let function = parts.get(2).map_or(0.0, |(_, given)| {
+                60.0 * given.iter().sum::<f64>() / (3.0 * given.len() as f64)
+            });
+            of_parts = named(&[
+                ("pain", 30.0 - sum(0)),
+                ("satisfaction", sum(1)),
+                ("function", function),
+            ]);
             total_of(&of_parts)
         }
         Formula::PainActivityRangeStrength => {
             let activity: f64 = (1..5).map(sum).sum();
             let motion = band(sum(5)) + band(sum(6)) + 2.0 * sum(7) + sum(8);
-            of_parts = named(&[("pain", sum(0)), ("activity", activity), ("motion", motion), ("strength", force_points(sum(9)))]);
+            of_parts = named(&[
+                ("pain", sum(0)),
+                ("activity", activity),
+                ("motion", motion),
+                ("strength", force_points(sum(9))),
+            ]);
             total_of(&of_parts)
         }
     };
-    Ok(Scored { value, parts: of_parts })
+    Ok(Scored {
+        value,
+        parts: of_parts,
+    })
 }
 
 /// The first answer outside its range: its place on the sheet, what is allowed, what was given.
 pub fn faults(instrument: &Instrument, answers: &[Option<f64>]) -> Option<(usize, f64, f64, f64)> {
-    let bounds = instrument.parts.iter().flat_map(|p| std::iter::repeat_n((p.min, p.max), p.items));
+    let bounds = instrument
+        .parts
+        .iter()
+        .flat_map(|p| std::iter::repeat_n((p.min, p.max), p.items));
     answers
         .iter()
         .zip(bounds)
         .enumerate()
-        .find_map(|(i, (answer, (min, max)))| answer.filter(|a| !(min..=max).contains(a)).map(|given| (i + 1, min, max, given)))
+        .find_map(|(i, (answer, (min, max)))| {
+            answer
+                .filter(|a| !(min..=max).contains(a))
+                .map(|given| (i + 1, min, max, given))
+        })
 }
 
 /// One sheet with its result.
@@ -296,12 +343,20 @@ pub fn instruments(rows: &[Instrument], sheets: &[Sheet]) -> Vec<InstrumentView>
                         scored,
                         refused,
                         change,
-                        word: change.and_then(|c| Some(change_word(c, row.detectable_95()?, row.important?))),
-                        worse: change.is_some_and(|c| if row.more_is_better { c < 0.0 } else { c > 0.0 }),
+                        word: change.and_then(|c| {
+                            Some(change_word(c, row.detectable_95()?, row.important?))
+                        }),
+                        worse: change
+                            .is_some_and(|c| if row.more_is_better { c < 0.0 } else { c > 0.0 }),
                     }
                 })
                 .collect();
-            InstrumentView { instrument: row.clone(), detectable: row.detectable_95(), barred: Vec::new(), sheets: views }
+            InstrumentView {
+                instrument: row.clone(),
+                detectable: row.detectable_95(),
+                barred: Vec::new(),
+                sheets: views,
+            }
         })
         .collect()
 }
@@ -310,7 +365,12 @@ pub fn instruments(rows: &[Instrument], sheets: &[Sheet]) -> Vec<InstrumentView>
 pub fn outcome_page(ctx: &CheckContext, facts: &Facts) -> Vec<InstrumentView> {
     let mut views = instruments(&ctx.known.scores, &facts.sheets);
     for view in &mut views {
-        if let Some(test) = view.instrument.test.as_ref().and_then(|id| ctx.known.test(id)) {
+        if let Some(test) = view
+            .instrument
+            .test
+            .as_ref()
+            .and_then(|id| ctx.known.test(id))
+        {
             view.barred = barred(ctx, facts, test);
         }
     }

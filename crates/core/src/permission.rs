@@ -22,7 +22,14 @@ pub enum Role {
 }
 
 /// All roles, for the table test and for administration.
-pub const ROLES: [Role; 6] = [Role::Clinician, Role::Lead, Role::Assistant, Role::Auditor, Role::Learner, Role::PatientLink];
+pub const ROLES: [Role; 6] = [
+    Role::Clinician,
+    Role::Lead,
+    Role::Assistant,
+    Role::Auditor,
+    Role::Learner,
+    Role::PatientLink,
+];
 
 /// What can be asked of the application.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Hash)]
@@ -95,7 +102,10 @@ mod tests {
             "-----------", // patient link
         ];
         for (role, row) in ROLES.iter().zip(expected) {
-            let got: String = ACTIONS.iter().map(|action| if may(*role, *action) { 'x' } else { '-' }).collect();
+            let got: String = ACTIONS
+                .iter()
+                .map(|action| if may(*role, *action) { 'x' } else { '-' })
+                .collect();
             assert_eq!(got, row, "{role:?}");
         }
     }

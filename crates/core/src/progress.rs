@@ -74,9 +74,17 @@ pub struct GateView {
 
 /// Evaluates a gate against the facts.
 pub fn evaluate_gate(ctx: &CheckContext, facts: &Facts, gate: &GateRule) -> GateView {
-    let criteria: Vec<CriterionView> = gate.criteria.iter().map(|c| evaluate(ctx, facts, c)).collect();
+    let criteria: Vec<CriterionView> = gate
+        .criteria
+        .iter()
+        .map(|c| evaluate(ctx, facts, c))
+        .collect();
     let opens_day = gate.opens_day;
-    let status = criteria.iter().map(|c| c.status).min().unwrap_or(CriterionStatus::Met);
+    let status = criteria
+        .iter()
+        .map(|c| c.status)
+        .min()
+        .unwrap_or(CriterionStatus::Met);
     GateView {
         gate: gate.id.clone(),
         from_phase: gate.from_phase,
@@ -84,7 +92,10 @@ pub fn evaluate_gate(ctx: &CheckContext, facts: &Facts, gate: &GateRule) -> Gate
         time_reached: facts.day() >= opens_day || !gate.holds_time,
         due: facts.day() >= opens_day || (!gate.holds_time && status == CriterionStatus::Met),
         typical: !gate.holds_time,
-        met: criteria.iter().filter(|c| c.status == CriterionStatus::Met).count(),
+        met: criteria
+            .iter()
+            .filter(|c| c.status == CriterionStatus::Met)
+            .count(),
         total: criteria.len(),
         status,
         criteria,
@@ -93,7 +104,9 @@ pub fn evaluate_gate(ctx: &CheckContext, facts: &Facts, gate: &GateRule) -> Gate
 
 /// The gate that closes the reached phase.
 pub fn next_gate(ctx: &CheckContext, facts: &Facts) -> Option<GateView> {
-    ctx.pathway.gate_after(ctx.phase).map(|gate| evaluate_gate(ctx, facts, gate))
+    ctx.pathway
+        .gate_after(ctx.phase)
+        .map(|gate| evaluate_gate(ctx, facts, gate))
 }
 
 fn op_word(op: Comparison) -> &'static str {
@@ -105,26 +118,86 @@ fn op_word(op: Comparison) -> &'static str {
 
 /// Evaluates one criterion and its parts.
 pub(crate) fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion) -> CriterionView {
-    let parts: Vec<CriterionView> = criterion.ask.parts().iter().map(|part| evaluate(ctx, facts, part)).collect();
+    let parts: Vec<CriterionView> = criterion
+        .ask
+        .parts()
+        .iter()
+        .map(|part| evaluate(ctx, facts, part))
+        .collect();
     let (status, asks, datum) = match &criterion.ask {
-        CriterionKind::All { .. } => (parts.iter().map(|p| p.status).min().unwrap_or(CriterionStatus::Met), Reason::new("asks-all"), None),
-        CriterionKind::Any { .. } => {
-            (parts.iter().map(|p| p.status).max().unwrap_or(CriterionStatus::NotMeasured), Reason::new("asks-any"), None)
-        }
+        CriterionKind::All { .. } => (
+            parts
+                .iter()
+                .map(|p| p.status)
+                .min()
+                .unwrap_or(CriterionStatus::Met),
+            Reason::new("asks-all"),
+            None,
+        ),
+        CriterionKind::Any { .. } => (
+            parts
+                .iter()
+                .map(|p| p.status)
+                .max()
+                .unwrap_or(CriterionStatus::NotMeasured),
+            Reason::new("asks-any"),
+            None,
+        ),
         CriterionKind::AtLeast { k, .. } => {
             let mut statuses: Vec<CriterionStatus> = parts.iter().map(|p| p.status).collect();
             statuses.sort_unstable_by(|a, b| b.cmp(a));
-            let status = statuses.get(k.saturating_sub(1)).copied().unwrap_or(CriterionStatus::NotMeasured);
-            (status, Reason::new("asks-at-least-k").with("k", *k as f64).with("n", parts.len() as f64), None)
+            let status = statuses
+                .get(k.saturating_sub(1))
+                .copied()
+                .unwrap_or(CriterionStatus::NotMeasured);
+            (
+                status,
+                Reason::new("asks-at-least-k")
+                    .with("k", *k as f64)
+                    .with("n", parts.len() as f64),
+                None,
+            )
         }
-        CriterionKind::Measure { quantity, op, value, of_other_side, max_age_days } => {
-            measure(ctx, facts, quantity, *op, *value, *of_other_side, *max_age_days)
-        }
-        CriterionKind::Strength { test, against, op, value, max_age_days } => {
-            strength(ctx, facts, test, against.as_deref(), *op, *value, *max_age_days)
-        }
-        CriterionKind::Score { score, op, value, max_age_days } => {
-            let asks = Reason::new("asks-score").with("score", score.as_str()).with("op", op_word(*op)).with("value", *value);
+        CriterionKind::Measure {
+            quantity,
+            op,
+            value,
+            of_other_side,
+            max_age_days,
+        } => measure(
+            ctx,
+            facts,
+            quantity,
+            *op,
+            *value,
+            *of_other_side,
+            *max_age_days,
+        ),
+        CriterionKind::Strength {
+            test,
+            against,
+            op,
+            value,
+            max_age_days,
+        } => strength(
+            ctx,
+            facts,
+            test,
+            against.as_deref(),
+            *op,
+            *value,
+            *max_age_days,
+        ),
+        CriterionKind::Score {
+            score,
+            op,
+            value,
+            max_age_days,
+        } => {
+            let asks = Reason::new("asks-score")
+                .with("score", score.as_str())
+                .with("op", op_word(*op))
+                .with("value", *value);
             match facts.scores.iter().rev().find(|s| &s.score == score) {
                 None => (CriterionStatus::NotMeasured, asks, None),
                 Some(datum) => {
@@ -133,33 +206,68 @@ pub(crate) fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion)
                     } else {
                         met_if(op.holds(datum.value, *value))
                     };
-                    let shown = Reason::new("datum-score").with("value", datum.value).with("day", facts.day_of(datum.on));
+                    let shown = Reason::new("datum-score")
+                        .with("value", datum.value)
+                        .with("day", facts.day_of(datum.on));
                     (status, asks, Some(shown))
                 }
             }
         }
-        CriterionKind::CountFromLog { event, window_days, op, n } => count(ctx, facts, *event, *window_days, *op, *n),
-        CriterionKind::Change { quantity, op, value, over_days } => range_moved(ctx, facts, quantity, *op, *value, *over_days),
-        CriterionKind::ScoreChange { score, op, value, over_days } => score_moved(facts, score, *op, *value, *over_days),
-        CriterionKind::LagGain { op, value, max_age_days } => lag_gained(ctx, facts, *op, *value, *max_age_days),
+        CriterionKind::CountFromLog {
+            event,
+            window_days,
+            op,
+            n,
+        } => count(ctx, facts, *event, *window_days, *op, *n),
+        CriterionKind::Change {
+            quantity,
+            op,
+            value,
+            over_days,
+        } => range_moved(ctx, facts, quantity, *op, *value, *over_days),
+        CriterionKind::ScoreChange {
+            score,
+            op,
+            value,
+            over_days,
+        } => score_moved(facts, score, *op, *value, *over_days),
+        CriterionKind::LagGain {
+            op,
+            value,
+            max_age_days,
+        } => lag_gained(ctx, facts, *op, *value, *max_age_days),
         CriterionKind::SymptomFreeDays { n } => {
             let asks = Reason::new("asks-symptom-free").with("days", *n);
             let days_ago = |on| facts.day() - facts.day_of(on);
             let last = facts.log.iter().rev().find(|entry| entry.fact.is_slip());
-            let datum =
-                last.map_or_else(|| Reason::new("datum-no-slip"), |slip| Reason::new("datum-last-slip").with("day", facts.day_of(slip.on)));
+            let datum = last.map_or_else(
+                || Reason::new("datum-no-slip"),
+                |slip| Reason::new("datum-last-slip").with("day", facts.day_of(slip.on)),
+            );
             // Silence is not freedom from symptoms: the log must reach back so far, and go on.
             let reaches_back = facts.log.iter().any(|e| days_ago(e.on) >= *n);
             let goes_on = facts.log.iter().any(|e| (0..*n).contains(&days_ago(e.on)));
             match last {
-                Some(slip) if days_ago(slip.on) < *n => (CriterionStatus::NotMet, asks, Some(datum)),
+                Some(slip) if days_ago(slip.on) < *n => {
+                    (CriterionStatus::NotMet, asks, Some(datum))
+                }
                 _ if reaches_back && goes_on => (CriterionStatus::Met, asks, Some(datum)),
-                _ => (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-log-too-short").with("days", *n))),
+                _ => (
+                    CriterionStatus::NotMeasured,
+                    asks,
+                    Some(Reason::new("datum-log-too-short").with("days", *n)),
+                ),
             }
         }
         CriterionKind::TimeSince { weeks } => {
-            let asks = Reason::new("asks-time").with("week", *weeks).with("day", weeks * WEEK);
-            (met_if(facts.day() >= weeks * WEEK), asks, Some(Reason::new("datum-day").with("day", facts.day())))
+            let asks = Reason::new("asks-time")
+                .with("week", *weeks)
+                .with("day", weeks * WEEK);
+            (
+                met_if(facts.day() >= weeks * WEEK),
+                asks,
+                Some(Reason::new("datum-day").with("day", facts.day())),
+            )
         }
         CriterionKind::Attested { code, max_age_days } => {
             let asks = Reason::new("asks-attested").with("code", code.as_str());
@@ -167,42 +275,97 @@ pub(crate) fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion)
                 None => (CriterionStatus::NotMeasured, asks, None),
                 Some(datum) => {
                     let old = facts.day() - facts.day_of(datum.on) > *max_age_days;
-                    let status = if old { CriterionStatus::OutOfDate } else { met_if(datum.holds) };
-                    (status, asks, Some(Reason::new("datum-attested").with("day", facts.day_of(datum.on))))
+                    let status = if old {
+                        CriterionStatus::OutOfDate
+                    } else {
+                        met_if(datum.holds)
+                    };
+                    (
+                        status,
+                        asks,
+                        Some(Reason::new("datum-attested").with("day", facts.day_of(datum.on))),
+                    )
                 }
             }
         }
     };
-    CriterionView { id: criterion.id.clone(), status, asks, datum, overridable: criterion.ask.overridable(), parts }
+    CriterionView {
+        id: criterion.id.clone(),
+        status,
+        asks,
+        datum,
+        overridable: criterion.ask.overridable(),
+        parts,
+    }
 }
 
 fn met_if(holds: bool) -> CriterionStatus {
-    if holds { CriterionStatus::Met } else { CriterionStatus::NotMet }
+    if holds {
+        CriterionStatus::Met
+    } else {
+        CriterionStatus::NotMet
+    }
 }
 
 /// A force in percent of the other side, or of another test of the same side.
 ///
 /// Needs three sound pushes on both, and an other side that may serve; an unsteady or painful set is shown and not used.
-fn strength(ctx: &CheckContext, facts: &Facts, test: &str, against: Option<&str>, op: Comparison, value: f64, max_age: i32) -> Judged {
-    let asks = Reason::new(if against.is_some() { "asks-ratio" } else { "asks-strength" })
-        .with("strength", test)
-        .with("other_strength", against.unwrap_or(""))
-        .with("op", op_word(op))
-        .with("value", value);
+fn strength(
+    ctx: &CheckContext,
+    facts: &Facts,
+    test: &str,
+    against: Option<&str>,
+    op: Comparison,
+    value: f64,
+    max_age: i32,
+) -> Judged {
+    let asks = Reason::new(if against.is_some() {
+        "asks-ratio"
+    } else {
+        "asks-strength"
+    })
+    .with("strength", test)
+    .with("other_strength", against.unwrap_or(""))
+    .with("op", op_word(op))
+    .with("value", value);
     let own = facts.story.side;
-    if against.is_none() && !matches!(facts.story.other_side, OtherSide::Sound | OtherSide::Hypermobile) {
-        return (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-other-side-no-measure")));
+    if against.is_none()
+        && !matches!(
+            facts.story.other_side,
+            OtherSide::Sound | OtherSide::Hypermobile
+        )
+    {
+        return (
+            CriterionStatus::NotMeasured,
+            asks,
+            Some(Reason::new("datum-other-side-no-measure")),
+        );
     }
     let pair = (
         newest_set(ctx, facts, test, own),
-        newest_set(ctx, facts, against.unwrap_or(test), if against.is_some() { own } else { own.other() }),
+        newest_set(
+            ctx,
+            facts,
+            against.unwrap_or(test),
+            if against.is_some() { own } else { own.other() },
+        ),
     );
-    let (Some(mine), Some(base)) = pair else { return (CriterionStatus::NotMeasured, asks, None) };
+    let (Some(mine), Some(base)) = pair else {
+        return (CriterionStatus::NotMeasured, asks, None);
+    };
     let sound = |set: &StrengthSet| set.trials.iter().filter(|t| t.sound).count() >= 3;
-    let (Some(a), Some(b)) = (mine.mean_n, base.mean_n.filter(|n| *n > 0.0)) else { return (CriterionStatus::NotMeasured, asks, None) };
-    let datum = Reason::new("datum-strength").with("value", (100.0 * a / b).round()).with("day", facts.day_of(mine.on));
+    let (Some(a), Some(b)) = (mine.mean_n, base.mean_n.filter(|n| *n > 0.0)) else {
+        return (CriterionStatus::NotMeasured, asks, None);
+    };
+    let datum = Reason::new("datum-strength")
+        .with("value", (100.0 * a / b).round())
+        .with("day", facts.day_of(mine.on));
     if !sound(&mine) || !sound(&base) {
-        return (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-strength-few").with("day", facts.day_of(mine.on))));
+        return (
+            CriterionStatus::NotMeasured,
+            asks,
+            Some(Reason::new("datum-strength-few").with("day", facts.day_of(mine.on))),
+        );
     }
     if facts.day() - facts.day_of(mine.on.min(base.on)) > max_age {
         return (CriterionStatus::OutOfDate, asks, Some(datum));
@@ -220,31 +383,78 @@ fn moved(today: PostOpDay, over_days: i32, dated: &[(PostOpDay, f64)]) -> Option
 }
 
 /// Change of a range; readings that cannot be, or that stopped at the permitted limit, say nothing of change.
-fn range_moved(ctx: &CheckContext, facts: &Facts, quantity: &str, op: Comparison, value: f64, over_days: i32) -> Judged {
-    let asks = Reason::new("asks-change").with("quantity", quantity).with("op", op_word(op)).with("value", value).with("days", over_days);
-    let views = facts.operated_readings(quantity).map(|r| reading_view(ctx, facts, r));
-    let dated: Vec<(PostOpDay, f64)> = views.filter(|v| v.usable() && !v.at_limit).map(|v| (v.day, v.reading.value)).collect();
+fn range_moved(
+    ctx: &CheckContext,
+    facts: &Facts,
+    quantity: &str,
+    op: Comparison,
+    value: f64,
+    over_days: i32,
+) -> Judged {
+    let asks = Reason::new("asks-change")
+        .with("quantity", quantity)
+        .with("op", op_word(op))
+        .with("value", value)
+        .with("days", over_days);
+    let views = facts
+        .operated_readings(quantity)
+        .map(|r| reading_view(ctx, facts, r));
+    let dated: Vec<(PostOpDay, f64)> = views
+        .filter(|v| v.usable() && !v.at_limit)
+        .map(|v| (v.day, v.reading.value))
+        .collect();
     judge_move(facts, asks, op, value, over_days, &dated)
 }
 
 fn score_moved(facts: &Facts, score: &str, op: Comparison, value: f64, over_days: i32) -> Judged {
-    let asks = Reason::new("asks-score-change").with("score", score).with("op", op_word(op)).with("value", value).with("days", over_days);
-    let dated: Vec<(PostOpDay, f64)> = facts.scores.iter().filter(|s| s.score == score).map(|s| (facts.day_of(s.on), s.value)).collect();
+    let asks = Reason::new("asks-score-change")
+        .with("score", score)
+        .with("op", op_word(op))
+        .with("value", value)
+        .with("days", over_days);
+    let dated: Vec<(PostOpDay, f64)> = facts
+        .scores
+        .iter()
+        .filter(|s| s.score == score)
+        .map(|s| (facts.day_of(s.on), s.value))
+        .collect();
     judge_move(facts, asks, op, value, over_days, &dated)
 }
 
-fn judge_move(facts: &Facts, asks: Reason, op: Comparison, value: f64, over_days: i32, dated: &[(PostOpDay, f64)]) -> Judged {
+fn judge_move(
+    facts: &Facts,
+    asks: Reason,
+    op: Comparison,
+    value: f64,
+    over_days: i32,
+    dated: &[(PostOpDay, f64)],
+) -> Judged {
     match moved(facts.day(), over_days, dated) {
         None => (CriterionStatus::NotMeasured, asks, None),
-        Some((day, by)) => (met_if(op.holds(by, value)), asks, Some(Reason::new("datum-change").with("by", by).with("day", day))),
+        Some((day, by)) => (
+            met_if(op.holds(by, value)),
+            asks,
+            Some(Reason::new("datum-change").with("by", by).with("day", day)),
+        ),
     }
 }
 
 /// The greatest gain of lag among the lag tests of the affected side.
-fn lag_gained(ctx: &CheckContext, facts: &Facts, op: Comparison, value: f64, max_age: i32) -> Judged {
-    let asks = Reason::new("asks-lag-gain").with("op", op_word(op)).with("value", value);
+fn lag_gained(
+    ctx: &CheckContext,
+    facts: &Facts,
+    op: Comparison,
+    value: f64,
+    max_age: i32,
+) -> Judged {
+    let asks = Reason::new("asks-lag-gain")
+        .with("op", op_word(op))
+        .with("value", value);
     let gains = LAG_TESTS.iter().filter_map(|test| {
-        let found = facts.findings.iter().filter(|f| f.test == *test && f.side == facts.story.side && facts.day_of(f.on) >= 0);
+        let found = facts
+            .findings
+            .iter()
+            .filter(|f| f.test == *test && f.side == facts.story.side && facts.day_of(f.on) >= 0);
         let dated: Vec<(PostOpDay, f64)> = found
             .filter_map(|f| match f.answer {
                 TestAnswer::Number { value } => Some((facts.day_of(f.on), value)),
@@ -273,53 +483,116 @@ fn lag_gained(ctx: &CheckContext, facts: &Facts, op: Comparison, value: f64, max
 }
 
 /// A measured criterion: one reading by a clinician, or two by the patient some days apart that both suffice.
-fn measure(ctx: &CheckContext, facts: &Facts, quantity: &str, op: Comparison, value: f64, of_other_side: bool, max_age: i32) -> Judged {
-    let mut asks = Reason::new(if of_other_side { "asks-measure-of-other" } else { "asks-measure" })
-        .with("quantity", quantity)
-        .with("op", op_word(op))
-        .with("value", value);
+fn measure(
+    ctx: &CheckContext,
+    facts: &Facts,
+    quantity: &str,
+    op: Comparison,
+    value: f64,
+    of_other_side: bool,
+    max_age: i32,
+) -> Judged {
+    let mut asks = Reason::new(if of_other_side {
+        "asks-measure-of-other"
+    } else {
+        "asks-measure"
+    })
+    .with("quantity", quantity)
+    .with("op", op_word(op))
+    .with("value", value);
     let bound = if of_other_side {
-        let other = facts.readings.iter().rev().find(|r| r.quantity == quantity && r.side != facts.story.side);
+        let other = facts
+            .readings
+            .iter()
+            .rev()
+            .find(|r| r.quantity == quantity && r.side != facts.story.side);
         match other {
             Some(other) => value / 100.0 * other.value,
             None => {
-                return (CriterionStatus::NotMeasured, asks.with("bound", "unknown"), Some(Reason::new("datum-other-side-missing")));
+                return (
+                    CriterionStatus::NotMeasured,
+                    asks.with("bound", "unknown"),
+                    Some(Reason::new("datum-other-side-missing")),
+                );
             }
         }
     } else {
         value
     };
     asks = asks.with("bound", bound.round());
-    let views: Vec<ReadingView> = facts.operated_readings(quantity).rev().map(|r| reading_view(ctx, facts, r)).collect();
-    let Some(last) = views.first() else { return (CriterionStatus::NotMeasured, asks, None) };
+    let views: Vec<ReadingView> = facts
+        .operated_readings(quantity)
+        .rev()
+        .map(|r| reading_view(ctx, facts, r))
+        .collect();
+    let Some(last) = views.first() else {
+        return (CriterionStatus::NotMeasured, asks, None);
+    };
     let datum = |rule: &str, view: &ReadingView| {
-        Reason::new(rule).with("quantity", quantity).with("value", view.reading.value).with("day", view.day)
+        Reason::new(rule)
+            .with("quantity", quantity)
+            .with("value", view.reading.value)
+            .with("day", view.day)
     };
     if last.over_ceiling {
-        return (CriterionStatus::NotMet, asks, Some(datum("datum-over-ceiling", last)));
+        return (
+            CriterionStatus::NotMet,
+            asks,
+            Some(datum("datum-over-ceiling", last)),
+        );
     }
     if let Some(impossible) = &last.impossible {
         return (CriterionStatus::NotMeasured, asks, Some(impossible.clone()));
     }
     if facts.day() - last.day > max_age {
-        return (CriterionStatus::OutOfDate, asks, Some(datum("datum-reading", last)));
+        return (
+            CriterionStatus::OutOfDate,
+            asks,
+            Some(datum("datum-reading", last)),
+        );
     }
     // "At the limit" means at least this much, so it can satisfy a floor but never an upper bound.
-    let holds = |view: &ReadingView| view.usable() && op.holds(view.reading.value, bound) && !(view.at_limit && op == Comparison::AtMost);
-    let rule = if last.at_limit { "datum-at-limit" } else { "datum-reading" };
+    let holds = |view: &ReadingView| {
+        view.usable()
+            && op.holds(view.reading.value, bound)
+            && !(view.at_limit && op == Comparison::AtMost)
+    };
+    let rule = if last.at_limit {
+        "datum-at-limit"
+    } else {
+        "datum-reading"
+    };
     if last.reading.by == TakenBy::Clinician || !holds(last) {
         return (met_if(holds(last)), asks, Some(datum(rule, last)));
     }
     let apart = ctx.known.threshold("repeat-self-measure-days") as i32;
-    let second = views.iter().skip(1).any(|v| last.day - v.day >= apart && facts.day() - v.day <= max_age && holds(v));
+    let second = views
+        .iter()
+        .skip(1)
+        .any(|v| last.day - v.day >= apart && facts.day() - v.day <= max_age && holds(v));
     if second {
-        (CriterionStatus::Met, asks, Some(datum("datum-two-self-readings", last)))
+        (
+            CriterionStatus::Met,
+            asks,
+            Some(datum("datum-two-self-readings", last)),
+        )
     } else {
-        (CriterionStatus::NotMeasured, asks, Some(datum("datum-one-self-reading", last)))
+        (
+            CriterionStatus::NotMeasured,
+            asks,
+            Some(datum("datum-one-self-reading", last)),
+        )
     }
 }
 
-fn count(ctx: &CheckContext, facts: &Facts, event: LogEvent, window: i32, op: Comparison, n: f64) -> Judged {
+fn count(
+    ctx: &CheckContext,
+    facts: &Facts,
+    event: LogEvent,
+    window: i32,
+    op: Comparison,
+    n: f64,
+) -> Judged {
     let today = facts.day();
     let within = |day: PostOpDay| day <= today && day > today - window;
     let name = match event {
@@ -328,18 +601,33 @@ fn count(ctx: &CheckContext, facts: &Facts, event: LogEvent, window: i32, op: Co
         LogEvent::SessionsDonePct => "sessions-done-pct",
         LogEvent::PainAboveMode => "pain-above-mode",
     };
-    let asks = Reason::new("asks-count").with("event", name).with("op", op_word(op)).with("n", n).with("days", window);
+    let asks = Reason::new("asks-count")
+        .with("event", name)
+        .with("op", op_word(op))
+        .with("n", n)
+        .with("days", window);
     // Days on which it happened; a later entry of a day corrects an earlier one.
     let mut days: BTreeMap<PostOpDay, bool> = BTreeMap::new();
-    let entries = facts.log.iter().map(|e| (facts.day_of(e.on), &e.fact)).filter(|(day, _)| within(*day));
+    let entries = facts
+        .log
+        .iter()
+        .map(|e| (facts.day_of(e.on), &e.fact))
+        .filter(|(day, _)| within(*day));
     let counted = match event {
         LogEvent::OverCeiling => {
             // Only readings can breach a ceiling; with none in the window there is nothing to hold against anybody.
             let recent = facts.readings.iter().filter(|r| within(facts.day_of(r.on)));
-            Some(recent.filter(|r| reading_view(ctx, facts, r).over_ceiling).count() as f64)
+            Some(
+                recent
+                    .filter(|r| reading_view(ctx, facts, r).over_ceiling)
+                    .count() as f64,
+            )
         }
         LogEvent::Slip => {
-            let slips: Vec<PostOpDay> = entries.filter(|(_, fact)| fact.is_slip()).map(|(day, _)| day).collect();
+            let slips: Vec<PostOpDay> = entries
+                .filter(|(_, fact)| fact.is_slip())
+                .map(|(day, _)| day)
+                .collect();
             days.extend(slips.iter().map(|day| (*day, true)));
             logged(facts, &within).then_some(slips.len() as f64)
         }
@@ -355,9 +643,15 @@ fn count(ctx: &CheckContext, facts: &Facts, event: LogEvent, window: i32, op: Co
         LogEvent::SessionsDonePct => adherence_pct(ctx, facts, window),
     };
     match counted {
-        None => (CriterionStatus::NotMeasured, asks, Some(Reason::new("datum-nothing-logged").with("days", window))),
+        None => (
+            CriterionStatus::NotMeasured,
+            asks,
+            Some(Reason::new("datum-nothing-logged").with("days", window)),
+        ),
         Some(value) => {
-            let mut datum = Reason::new("datum-count").with("event", name).with("value", value.round());
+            let mut datum = Reason::new("datum-count")
+                .with("event", name)
+                .with("value", value.round());
             if let Some(day) = days.keys().next_back() {
                 datum = datum.with("day", *day);
             }
@@ -381,13 +675,17 @@ pub fn adherence_pct(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<f
     let mut any_log = false;
     for day in days {
         for line in scheduled_lines(ctx, facts, day) {
-            let wanted = f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
+            let wanted =
+                f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
             // A later entry for the same day and exercise corrects the earlier one.
             let last = facts
                 .log
                 .iter()
                 .rev()
-                .filter(|e| facts.day_of(e.on) == day && e.exercise.as_deref() == Some(line.exercise.as_str()))
+                .filter(|e| {
+                    facts.day_of(e.on) == day
+                        && e.exercise.as_deref() == Some(line.exercise.as_str())
+                })
                 .find_map(|e| match e.fact {
                     LogFact::Done { sessions, .. } => Some(sessions),
                     LogFact::LeftOut => Some(0),

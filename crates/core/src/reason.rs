@@ -51,7 +51,10 @@ pub struct Reason {
 impl Reason {
     /// A reason without arguments.
     pub fn new(rule: &str) -> Self {
-        Reason { rule: rule.to_owned(), args: BTreeMap::new() }
+        Reason {
+            rule: rule.to_owned(),
+            args: BTreeMap::new(),
+        }
     }
 
     /// Adds one argument.
@@ -64,5 +67,8 @@ impl Reason {
 
 /// The wire name of an enum without data, as reasons carry it.
 pub(crate) fn wire<T: Serialize>(value: T) -> String {
-    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
+    serde_json::to_value(value)
+        .ok()
+        .and_then(|v| v.as_str().map(str::to_owned))
+        .unwrap_or_default()
 }

@@ -119,7 +119,11 @@ pub fn reliability(ratings: &[Vec<f64>]) -> Result<Reliability, ReliabilityError
     }
     for (row, values) in ratings.iter().enumerate() {
         if values.len() != raters {
-            return Err(ReliabilityError::Ragged { row, got: values.len(), wanted: raters });
+            return Err(ReliabilityError::Ragged {
+                row,
+                got: values.len(),
+                wanted: raters,
+            });
         }
         if let Some(rater) = values.iter().position(|v| !v.is_finite()) {
             return Err(ReliabilityError::NotANumber { row, rater });
@@ -128,11 +132,20 @@ pub fn reliability(ratings: &[Vec<f64>]) -> Result<Reliability, ReliabilityError
     let (n, k) = (subjects as f64, raters as f64);
     let grand = ratings.iter().flatten().sum::<f64>() / (n * k);
     let square = |x: f64| x * x;
-    let rows: f64 = ratings.iter().map(|r| k * square(r.iter().sum::<f64>() / k - grand)).sum();
-    let columns: f64 = (0..raters).map(|j| n * square(ratings.iter().map(|r| r[j]).sum::<f64>() / n - grand)).sum();
+    let rows: f64 = ratings
+        .iter()
+        .map(|r| k * square(r.iter().sum::<f64>() / k - grand))
+        .sum();
+    let columns: f64 = (0..raters)
+        .map(|j| n * square(ratings.iter().map(|r| r[j]).sum::<f64>() / n - grand))
+        .sum();
     let total: f64 = ratings.iter().flatten().map(|v| square(v - grand)).sum();
     let error = (total - rows - columns).max(0.0);
-    let (msr, msc, mse) = (rows / (n - 1.0), columns / (k - 1.0), error / ((n - 1.0) * (k - 1.0)));
+    let (msr, msc, mse) = (
+        rows / (n - 1.0),
+        columns / (k - 1.0),
+        error / ((n - 1.0) * (k - 1.0)),
+    );
     if msr <= 1e-12 * (1.0 + grand * grand) {
         return Err(ReliabilityError::NoSpread);
     }
@@ -170,23 +183,40 @@ fn f_point(d1: f64, d2: f64) -> f64 {
 fn agreement(msr: f64, msc: f64, mse: f64, n: f64, k: f64) -> Estimate {
     let value = (msr - mse) / (msr + (k - 1.0) * mse + k * (msc - mse) / n);
     if mse <= 0.0 {
-        return Estimate { value, low: value, high: value };
+        return Estimate {
+            value,
+            low: value,
+            high: value,
+        };
     }
     let fj = msc / mse;
     let part = n * (1.0 + (k - 1.0) * value) - k * value;
-    let v = (k - 1.0) * (n - 1.0) * (k * value * fj + part).powi(2) / ((n - 1.0) * (k * value * fj).powi(2) + part.powi(2));
+    let v = (k - 1.0) * (n - 1.0) * (k * value * fj + part).powi(2)
+        / ((n - 1.0) * (k * value * fj).powi(2) + part.powi(2));
     let rest = k * msc + (k * n - k - n) * mse;
     let (fl, fu) = (f_point(n - 1.0, v), f_point(v, n - 1.0));
-    Estimate { value, low: n * (msr - fl * mse) / (fl * rest + n * msr), high: n * (fu * msr - mse) / (rest + n * fu * msr) }
+    Estimate {
+        value,
+        low: n * (msr - fl * mse) / (fl * rest + n * msr),
+        high: n * (fu * msr - mse) / (rest + n * fu * msr),
+    }
 }
 
 fn consistency(msr: f64, mse: f64, n: f64, k: f64) -> Estimate {
     let value = (msr - mse) / (msr + (k - 1.0) * mse);
     if mse <= 0.0 {
-        return Estimate { value, low: value, high: value };
+        return Estimate {
+            value,
+            low: value,
+            high: value,
+        };
     }
     let f0 = msr / mse;
     let (d1, d2) = (n - 1.0, (n - 1.0) * (k - 1.0));
     let (fl, fu) = (f0 / f_point(d1, d2), f0 * f_point(d2, d1));
-    Estimate { value, low: (fl - 1.0) / (fl + k - 1.0), high: (fu - 1.0) / (fu + k - 1.0) }
+    Estimate {
+        value,
+        low: (fl - 1.0) / (fl + k - 1.0),
+        high: (fu - 1.0) / (fu + k - 1.0),
+    }
 }

@@ -74,36 +74,61 @@ const LEAST_S: f64 = 2.0;
 /// gaps, a trace too short. Source: procedure as commonly taught; the bounds are our choice.
 pub fn read_trace(samples: &[ForceSample]) -> TraceReading {
     let mut faults = Vec::new();
-    let impossible = samples.iter().filter(|s| !s.t_s.is_finite() || !POSSIBLE_N.contains(&s.force_n)).count();
+    let impossible = samples
+        .iter()
+        .filter(|s| !s.t_s.is_finite() || !POSSIBLE_N.contains(&s.force_n))
+        .count();
     if impossible > 0 {
         faults.push(Reason::new("trace-impossible").with("n", impossible as f64));
     }
-    let sound: Vec<ForceSample> = samples.iter().copied().filter(|s| s.t_s.is_finite() && POSSIBLE_N.contains(&s.force_n)).collect();
+    let sound: Vec<ForceSample> = samples
+        .iter()
+        .copied()
+        .filter(|s| s.t_s.is_finite() && POSSIBLE_N.contains(&s.force_n))
+        .collect();
     if sound.windows(2).any(|w| w[1].t_s <= w[0].t_s) {
         faults.push(Reason::new("trace-time"));
     }
-    let longest = sound.windows(2).map(|w| w[1].t_s - w[0].t_s).fold(0.0, f64::max);
+    let longest = sound
+        .windows(2)
+        .map(|w| w[1].t_s - w[0].t_s)
+        .fold(0.0, f64::max);
     if longest > GAP_S {
         faults.push(Reason::new("trace-gap").with("seconds", (longest * 100.0).round() / 100.0));
     }
     let smooth: Vec<f64> = (0..sound.len())
         .map(|i| {
-            let mut five: Vec<f64> = sound[i.saturating_sub(2)..(i + 3).min(sound.len())].iter().map(|s| s.force_n).collect();
+            let mut five: Vec<f64> = sound[i.saturating_sub(2)..(i + 3).min(sound.len())]
+                .iter()
+                .map(|s| s.force_n)
+                .collect();
             five.sort_unstable_by(f64::total_cmp);
             five[five.len() / 2]
         })
         .collect();
     let Some(peak_n) = smooth.iter().copied().reduce(f64::max) else {
         faults.push(Reason::new("trace-empty"));
-        return TraceReading { peak_n: 0.0, mean_n: 0.0, time_to_peak_s: 0.0, variation_pct: 0.0, faults };
+        return TraceReading {
+            peak_n: 0.0,
+            mean_n: 0.0,
+            time_to_peak_s: 0.0,
+            variation_pct: 0.0,
+            faults,
+        };
     };
     let onset = smooth.iter().position(|f| *f >= 0.1 * peak_n).unwrap_or(0);
     let reached = smooth.iter().position(|f| *f >= 0.95 * peak_n).unwrap_or(0);
-    let held: Vec<usize> = (0..smooth.len()).filter(|i| smooth[*i] >= 0.8 * peak_n).collect();
-    let (from, to) = (held.first().copied().unwrap_or(0), held.last().copied().unwrap_or(0));
+    let held: Vec<usize> = (0..smooth.len())
+        .filter(|i| smooth[*i] >= 0.8 * peak_n)
+        .collect();
+    let (from, to) = (
+        held.first().copied().unwrap_or(0),
+        held.last().copied().unwrap_or(0),
+    );
     let plateau: Vec<f64> = sound[from..=to].iter().map(|s| s.force_n).collect();
     let mean_n = plateau.iter().sum::<f64>() / plateau.len() as f64;
-    let variance = plateau.iter().map(|f| (f - mean_n).powi(2)).sum::<f64>() / (plateau.len().max(2) - 1) as f64;
+    let variance = plateau.iter().map(|f| (f - mean_n).powi(2)).sum::<f64>()
+        / (plateau.len().max(2) - 1) as f64;
     if peak_n < 5.0 {
         faults.push(Reason::new("trace-no-push"));
     } else if sound.last().map_or(0.0, |s| s.t_s) - sound[onset].t_s < LEAST_S {
@@ -113,7 +138,11 @@ pub fn read_trace(samples: &[ForceSample]) -> TraceReading {
         peak_n,
         mean_n,
         time_to_peak_s: sound[reached].t_s - sound[onset].t_s,
-        variation_pct: if mean_n > 0.0 { 100.0 * variance.sqrt() / mean_n } else { 0.0 },
+        variation_pct: if mean_n > 0.0 {
+            100.0 * variance.sqrt() / mean_n
+        } else {
+            0.0
+        },
         faults,
     }
 }
@@ -205,8 +234,19 @@ pub struct StrengthPage {
 }
 
 /// The trials of one test and side on one day, summed up.
-pub fn sets_on(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, on: NaiveDate) -> Option<StrengthSet> {
-    let trials: Vec<StrengthTrial> = facts.strength.iter().filter(|t| t.test == test && t.side == side && t.on == on).cloned().collect();
+pub fn sets_on(
+    ctx: &CheckContext,
+    facts: &Facts,
+    test: &str,
+    side: Arm,
+    on: NaiveDate,
+) -> Option<StrengthSet> {
+    let trials: Vec<StrengthTrial> = facts
+        .strength
+        .iter()
+        .filter(|t| t.test == test && t.side == side && t.on == on)
+        .cloned()
+        .collect();
     (!trials.is_empty()).then(|| sum_up(ctx, facts, side, on, trials))
 }
 
@@ -216,13 +256,36 @@ pub fn newest_set(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm) -> O
 }
 
 /// The trials of one test and side on its newest day, or on the day before that.
-fn set_of(ctx: &CheckContext, facts: &Facts, test: &str, side: Arm, back: usize) -> Option<StrengthSet> {
-    let mut days: Vec<NaiveDate> = facts.strength.iter().filter(|t| t.test == test && t.side == side).map(|t| t.on).collect();
+fn set_of(
+    ctx: &CheckContext,
+    facts: &Facts,
+    test: &str,
+    side: Arm,
+    back: usize,
+) -> Option<StrengthSet> {
+    let mut days: Vec<NaiveDate> = facts
+        .strength
+        .iter()
+        .filter(|t| t.test == test && t.side == side)
+        .map(|t| t.on)
+        .collect();
     days.dedup();
-    sets_on(ctx, facts, test, side, *days.get(days.len().checked_sub(back + 1)?)?)
+    sets_on(
+        ctx,
+        facts,
+        test,
+        side,
+        *days.get(days.len().checked_sub(back + 1)?)?,
+    )
 }
 
-fn sum_up(ctx: &CheckContext, facts: &Facts, side: Arm, on: NaiveDate, trials: Vec<StrengthTrial>) -> StrengthSet {
+fn sum_up(
+    ctx: &CheckContext,
+    facts: &Facts,
+    side: Arm,
+    on: NaiveDate,
+    trials: Vec<StrengthTrial>,
+) -> StrengthSet {
     let used: Vec<&StrengthTrial> = trials.iter().rev().filter(|t| t.sound).take(3).collect();
     let n = used.len() as f64;
     let mean_n = (n > 0.0).then(|| used.iter().map(|t| t.peak_n).sum::<f64>() / n);
@@ -233,7 +296,11 @@ fn sum_up(ctx: &CheckContext, facts: &Facts, side: Arm, on: NaiveDate, trials: V
     let lever = used.first().and_then(|t| t.lever_m);
     let pain = trials.iter().filter_map(|t| t.pain).reduce(f64::max);
     let mut minds = Vec::new();
-    if trials.iter().any(|t| t.device.as_deref().is_some_and(|d| d.starts_with("simulated"))) {
+    if trials.iter().any(|t| {
+        t.device
+            .as_deref()
+            .is_some_and(|d| d.starts_with("simulated"))
+    }) {
         minds.push(Reason::new("strength-simulated"));
     }
     if used.len() < 3 {
@@ -241,7 +308,11 @@ fn sum_up(ctx: &CheckContext, facts: &Facts, side: Arm, on: NaiveDate, trials: V
     }
     let bound = ctx.known.threshold("strength-variation-pct");
     if let Some(v) = variation_pct.filter(|v| *v > bound) {
-        minds.push(Reason::new("strength-unsteady").with("percent", v.round()).with("limit", bound));
+        minds.push(
+            Reason::new("strength-unsteady")
+                .with("percent", v.round())
+                .with("limit", bound),
+        );
     }
     if let Some(pain) = pain.filter(|p| *p >= ctx.known.threshold("strength-pain-limit")) {
         minds.push(Reason::new("strength-pain-limited").with("pain", pain));
@@ -273,27 +344,57 @@ pub fn strength_page(ctx: &CheckContext, facts: &Facts) -> StrengthPage {
         .map(|test| {
             let affected = set_of(ctx, facts, &test.id, side, 0);
             let other = set_of(ctx, facts, &test.id, side.other(), 0);
-            let whole = |set: &Option<StrengthSet>| set.as_ref().filter(|s| s.variation_pct.is_some()).and_then(|s| s.mean_n);
-            let comparable = matches!(facts.story.other_side, crate::episode::OtherSide::Sound | crate::episode::OtherSide::Hypermobile);
+            let whole = |set: &Option<StrengthSet>| {
+                set.as_ref()
+                    .filter(|s| s.variation_pct.is_some())
+                    .and_then(|s| s.mean_n)
+            };
+            let comparable = matches!(
+                facts.story.other_side,
+                crate::episode::OtherSide::Sound | crate::episode::OtherSide::Hypermobile
+            );
             StrengthView {
                 test: test.id.clone(),
                 position: test.position.clone(),
                 lever_m: test.lever_m,
                 barred: strength_barred(ctx, facts, test),
                 before: set_of(ctx, facts, &test.id, side, 1),
-                symmetry_pct: whole(&affected).zip(whole(&other)).filter(|(_, o)| comparable && *o > 0.0).map(|(a, o)| 100.0 * a / o),
+                symmetry_pct: whole(&affected)
+                    .zip(whole(&other))
+                    .filter(|(_, o)| comparable && *o > 0.0)
+                    .map(|(a, o)| 100.0 * a / o),
                 affected,
                 other,
             }
         })
         .collect();
     let ratio = |er: &str, ir: &str, which: fn(&StrengthView) -> &Option<StrengthSet>| {
-        let mean = |id: &str| tests.iter().find(|t| t.test == id).and_then(|t| which(t).as_ref()).and_then(|s| s.mean_n);
-        mean(er).zip(mean(ir)).filter(|(_, ir)| *ir > 0.0).map(|(er, ir)| er / ir)
+        let mean = |id: &str| {
+            tests
+                .iter()
+                .find(|t| t.test == id)
+                .and_then(|t| which(t).as_ref())
+                .and_then(|s| s.mean_n)
+        };
+        mean(er)
+            .zip(mean(ir))
+            .filter(|(_, ir)| *ir > 0.0)
+            .map(|(er, ir)| er / ir)
     };
-    let er_ir_side = [ratio("er-side", "ir-side", |t| &t.affected), ratio("er-side", "ir-side", |t| &t.other)];
-    let er_ir_90 = [ratio("er-90", "ir-90", |t| &t.affected), ratio("er-90", "ir-90", |t| &t.other)];
-    StrengthPage { tests, symmetry_goal_pct: ctx.known.threshold("symmetry-goal-pct"), er_ir_side, er_ir_90 }
+    let er_ir_side = [
+        ratio("er-side", "ir-side", |t| &t.affected),
+        ratio("er-side", "ir-side", |t| &t.other),
+    ];
+    let er_ir_90 = [
+        ratio("er-90", "ir-90", |t| &t.affected),
+        ratio("er-90", "ir-90", |t| &t.other),
+    ];
+    StrengthPage {
+        tests,
+        symmetry_goal_pct: ctx.known.threshold("symmetry-goal-pct"),
+        er_ir_side,
+        er_ir_90,
+    }
 }
 
 /// Maximal testing only once every group that works has the allowance *resisted*; empty when nothing is against it.
@@ -301,7 +402,9 @@ pub fn strength_barred(ctx: &CheckContext, facts: &Facts, test: &StrengthTest) -
     if !ctx.pathway.protects() && facts.limits.is_empty() {
         return Vec::new();
     }
-    let path = Path { keys: test.path.iter().filter_map(KeyPose::pose).collect() };
+    let path = Path {
+        keys: test.path.iter().filter_map(KeyPose::pose).collect(),
+    };
     let mut out = bars_position(ctx, &path, &test.demand, &[], facts.day());
     if ctx.pathway.protects() && !ctx.cleared {
         out.push(Reason::new("no-clearance"));

@@ -57,7 +57,10 @@ impl Trend {
     /// line passes through the medians of days and values. Readings that only say "at least" must be left out by the caller.
     /// Source: Theil 1950, Sen 1968 (J Am Stat Assoc), from memory; checked against a general statistics package.
     pub fn of(readings: &[(PostOpDay, f64)], cap: f64) -> Option<Trend> {
-        let (first, last) = (readings.iter().map(|r| r.0).min()?, readings.iter().map(|r| r.0).max()?);
+        let (first, last) = (
+            readings.iter().map(|r| r.0).min()?,
+            readings.iter().map(|r| r.0).max()?,
+        );
         if readings.len() < LEAST_READINGS || last - first < LEAST_DAYS {
             return None;
         }
@@ -86,7 +89,12 @@ impl Trend {
             (target <= self.cap && per_week > 0.0 && days.is_finite() && days <= FURTHEST_DAYS)
                 .then(|| (self.to_day + days.max(0.0).ceil() as PostOpDay).max(from))
         };
-        self.reach = Some(Reach { target, earliest: day(self.per_week_high), middle: day(self.per_week), latest: day(self.per_week_low) });
+        self.reach = Some(Reach {
+            target,
+            earliest: day(self.per_week_high),
+            middle: day(self.per_week),
+            latest: day(self.per_week_low),
+        });
         self
     }
 }
@@ -107,7 +115,12 @@ fn theil_sen(x: &[f64], y: &[f64], outside: f64) -> Option<(f64, [f64; 2])> {
     slopes.sort_by(f64::total_cmp);
     let z = Normal::new(0.0, 1.0).ok()?.inverse_cdf(1.0 - outside / 2.0);
     let n = x.len() as f64;
-    let ties = |v: &[f64]| -> f64 { tie_sizes(v).into_iter().map(|k| k * (k - 1.0) * (2.0 * k + 5.0)).sum() };
+    let ties = |v: &[f64]| -> f64 {
+        tie_sizes(v)
+            .into_iter()
+            .map(|k| k * (k - 1.0) * (2.0 * k + 5.0))
+            .sum()
+    };
     let variance = (n * (n - 1.0) * (2.0 * n + 5.0) - ties(x) - ties(y)) / 18.0;
     let pairs = slopes.len() as f64;
     let reach = z * variance.max(0.0).sqrt();
@@ -120,7 +133,10 @@ fn theil_sen(x: &[f64], y: &[f64], outside: f64) -> Option<(f64, [f64; 2])> {
 fn tie_sizes(values: &[f64]) -> Vec<f64> {
     let mut sorted = values.to_vec();
     sorted.sort_by(f64::total_cmp);
-    sorted.chunk_by(|a, b| a == b).map(|same| same.len() as f64).collect()
+    sorted
+        .chunk_by(|a, b| a == b)
+        .map(|same| same.len() as f64)
+        .collect()
 }
 
 fn median(mut values: Vec<f64>) -> f64 {

@@ -8,8 +8,8 @@ use crate::exam::{Dial, dials};
 use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::{HealingClock, Knowledge};
 use crate::program::{
-    BuildAsk, CheckContext, CorridorView, PhaseSpan, PrecautionSpan, Proposal, Rules, Volume, build, corridor_views, reached_phase,
-    running_lines, schedule, score_view, volume,
+    BuildAsk, CheckContext, CorridorView, PhaseSpan, PrecautionSpan, Proposal, Rules, Volume,
+    build, corridor_views, reached_phase, running_lines, schedule, score_view, volume,
 };
 use crate::progress::{GateView, adherence_pct, next_gate};
 use crate::reading::{impairments, irritability};
@@ -41,10 +41,25 @@ impl<'a> Assessment<'a> {
         let pathway = known.pathways.get(&facts.story.pathway)?;
         let rules = Rules::of(known, pathway, facts, strength_delay_weeks(known, facts));
         let phase = reached_phase(&rules, facts);
-        let mut out = Assessment { known, pathway: rules, facts, flags: Vec::new(), open: Vec::new(), not_asked: 0, phase };
+        let mut out = Assessment {
+            known,
+            pathway: rules,
+            facts,
+            flags: Vec::new(),
+            open: Vec::new(),
+            not_asked: 0,
+            phase,
+        };
         let flags = flag_views(&out.ctx(), facts);
-        out.open = flags.iter().filter(|f| f.open()).map(|f| f.flag.clone()).collect();
-        out.not_asked = flags.iter().filter(|f| f.state == FlagState::NotAsked).count();
+        out.open = flags
+            .iter()
+            .filter(|f| f.open())
+            .map(|f| f.flag.clone())
+            .collect();
+        out.not_asked = flags
+            .iter()
+            .filter(|f| f.state == FlagState::NotAsked)
+            .count();
         out.flags = flags;
         Some(out)
     }
@@ -58,10 +73,15 @@ impl<'a> Assessment<'a> {
             open_flags: &self.open,
             flags_not_asked: self.not_asked,
             // Where nothing heals by the calendar, and after a mere sprain, nobody else has to let go first.
-            cleared: self.facts.story.clearance.is_some() || matches!(self.pathway.clock, HealingClock::None | HealingClock::Sprain),
+            cleared: self.facts.story.clearance.is_some()
+                || matches!(
+                    self.pathway.clock,
+                    HealingClock::None | HealingClock::Sprain
+                ),
             phase: self.phase,
             today: self.facts.day(),
-            helper_protected: self.facts.story.other_side == OtherSide::Operated || self.facts.other_side_heals(),
+            helper_protected: self.facts.story.other_side == OtherSide::Operated
+                || self.facts.other_side_heals(),
             kit: &self.facts.story.kit,
             planning: false,
         }
@@ -80,7 +100,10 @@ impl Assessment<'_> {
         let impaired = impairments(&ctx, self.facts);
         let irritable = irritability(&ctx, self.facts);
         // Nothing answered says nothing about a shoulder whose clock rules anyway.
-        build(&ctx, &BuildAsk::of(self.facts, spans, &impaired, irritable.level, seed))
+        build(
+            &ctx,
+            &BuildAsk::of(self.facts, spans, &impaired, irritable.level, seed),
+        )
     }
 }
 
@@ -137,7 +160,12 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
     let (ctx, facts) = (assessment.ctx(), assessment.facts);
     let day = facts.day();
     let all = dials(&ctx, facts);
-    let mut log: Vec<LogEntry> = facts.log.iter().filter(|e| day - facts.day_of(e.on) < 14).cloned().collect();
+    let mut log: Vec<LogEntry> = facts
+        .log
+        .iter()
+        .filter(|e| day - facts.day_of(e.on) < 14)
+        .cloned()
+        .collect();
     log.reverse();
     VisitView {
         clock: Clock::at(day),
@@ -149,7 +177,11 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             .filter(|l| l.ended_on.is_none() && l.until_day.is_some_and(|until| day >= until))
             .cloned()
             .collect(),
-        precautions: score_view(&ctx, facts).precautions.into_iter().filter(|p| (p.from_day..p.to_day).contains(&day)).collect(),
+        precautions: score_view(&ctx, facts)
+            .precautions
+            .into_iter()
+            .filter(|p| (p.from_day..p.to_day).contains(&day))
+            .collect(),
         untried: untried(&ctx, facts),
         calls: all.iter().flat_map(|d| d.calls.clone()).collect(),
         watches: watch_views(&ctx, facts),
@@ -159,7 +191,11 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         log,
         adherence_pct: adherence_pct(&ctx, facts, 14),
         decisions: decide(&ctx, facts),
-        volume: volume(&ctx, &running_lines(&ctx, facts, day), facts.story.minutes_per_day),
+        volume: volume(
+            &ctx,
+            &running_lines(&ctx, facts, day),
+            facts.story.minutes_per_day,
+        ),
     }
 }
 
@@ -175,7 +211,14 @@ pub fn untried(ctx: &CheckContext, facts: &Facts) -> Vec<String> {
         matches!(last, Some(TryOutWord::Clean | TryOutWord::Faults))
     };
     let done = |id: &str| {
-        facts.log.iter().any(|e| e.exercise.as_deref() == Some(id) && matches!(e.fact, LogFact::Done { sessions, .. } if sessions > 0))
+        facts.log.iter().any(|e| {
+            e.exercise.as_deref() == Some(id)
+                && matches!(e.fact, LogFact::Done { sessions, .. } if sessions > 0)
+        })
     };
-    running_lines(ctx, facts, facts.day()).iter().map(|l| l.exercise.clone()).filter(|id| !tried(id) && !done(id)).collect()
+    running_lines(ctx, facts, facts.day())
+        .iter()
+        .map(|l| l.exercise.clone())
+        .filter(|id| !tried(id) && !done(id))
+        .collect()
 }

@@ -38,7 +38,9 @@ pub struct WatchView {
 impl WatchView {
     /// What it says, as a reason.
     pub fn reason(&self, rule: &str) -> Reason {
-        let out = Reason::new(rule).with("watch", self.watch.as_str()).with("tell", wire(self.tell));
+        let out = Reason::new(rule)
+            .with("watch", self.watch.as_str())
+            .with("tell", wire(self.tell));
         match self.since_day {
             Some(day) => out.with("day", day),
             None => out,
@@ -60,15 +62,23 @@ pub fn watch_views(ctx: &CheckContext, facts: &Facts) -> Vec<WatchView> {
         .iter()
         .filter(|w| (w.from_day..w.until_day).contains(&day))
         .map(|w| {
-            let criteria: Vec<CriterionView> = w.row.when.iter().map(|c| evaluate(ctx, facts, c)).collect();
-            let worst = criteria.iter().map(|c| c.status).min().unwrap_or(CriterionStatus::NotMeasured);
+            let criteria: Vec<CriterionView> =
+                w.row.when.iter().map(|c| evaluate(ctx, facts, c)).collect();
+            let worst = criteria
+                .iter()
+                .map(|c| c.status)
+                .min()
+                .unwrap_or(CriterionStatus::NotMeasured);
             WatchView {
                 watch: w.row.id.clone(),
                 act: w.row.act,
                 tell: w.row.tell,
                 within_days: w.row.within_days,
                 speaks: worst == CriterionStatus::Met,
-                open: matches!(worst, CriterionStatus::NotMeasured | CriterionStatus::OutOfDate),
+                open: matches!(
+                    worst,
+                    CriterionStatus::NotMeasured | CriterionStatus::OutOfDate
+                ),
                 since_day: criteria.iter().filter_map(newest_day).max(),
                 ladders: w.row.ladders.clone(),
                 criteria,
@@ -81,9 +91,13 @@ pub fn watch_views(ctx: &CheckContext, facts: &Facts) -> Vec<WatchView> {
 
 /// The newest day among the data behind a criterion that is met.
 fn newest_day(view: &CriterionView) -> Option<PostOpDay> {
-    let own = view.datum.as_ref().filter(|_| view.status == CriterionStatus::Met).and_then(|d| match d.args.get("day") {
-        Some(Arg::Number(day)) => Some(*day as PostOpDay),
-        _ => None,
-    });
+    let own = view
+        .datum
+        .as_ref()
+        .filter(|_| view.status == CriterionStatus::Met)
+        .and_then(|d| match d.args.get("day") {
+            Some(Arg::Number(day)) => Some(*day as PostOpDay),
+            _ => None,
+        });
     view.parts.iter().filter_map(newest_day).chain(own).max()
 }

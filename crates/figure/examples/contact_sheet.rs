@@ -5,14 +5,25 @@ use ritorno_figure::{FigureSpec, figure_svg};
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
     let known = ritorno_shelf::read(&ritorno_shelf::shipped())?;
-    println!("<body style='display:grid;grid-template-columns:repeat(9,1fr);gap:6px;font:12px sans-serif'>");
+    println!(
+        "<body style='display:grid;grid-template-columns:repeat(9,1fr);gap:6px;font:12px sans-serif'>"
+    );
     let mut all: Vec<_> = known.exercises.values().collect();
     all.sort_by(|a, b| (&a.ladder, a.rung).cmp(&(&b.ladder, b.rung)));
     for exercise in all {
-        let spec = FigureSpec { exercise, path: exercise.path(), arm: Arm::Right, limited: false, title: &exercise.id };
+        let spec = FigureSpec {
+            exercise,
+            path: exercise.path(),
+            arm: Arm::Right,
+            limited: false,
+            title: &exercise.id,
+        };
         // Ids in the drawing are per document: inline drawings would share them.
         let svg = figure_svg(&spec).replace('#', "%23").replace('"', "'");
-        println!("<div>{}<br><img style='height:118px;max-width:100%' src=\"data:image/svg+xml;utf8,{svg}\"></div>", exercise.id);
+        println!(
+            "<div>{}<br><img style='height:118px;max-width:100%' src=\"data:image/svg+xml;utf8,{svg}\"></div>",
+            exercise.id
+        );
     }
     Ok(())
 }

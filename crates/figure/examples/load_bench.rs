@@ -25,20 +25,48 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         law: Law::ideal(20.0),
         strands: 1.0,
     };
-    let load = Resolved { band: Some(band), ..Resolved::NONE };
-    let points = time(4000, || curve(&arm, exercise.attitude, &load, &path, 101, 2.0));
+    let load = Resolved {
+        band: Some(band),
+        ..Resolved::NONE
+    };
+    let points = time(4000, || {
+        curve(&arm, exercise.attitude, &load, &path, 101, 2.0)
+    });
     let levels = elastic_levels(&known, &[], "2026-11-24".parse()?);
-    let open = Setup { mass_kg: 75.0, height_m: 1.75, weight_kg: None, level: None, distance_m: None, doubled: false };
+    let open = Setup {
+        mass_kg: 75.0,
+        height_m: 1.75,
+        weight_kg: None,
+        level: None,
+        distance_m: None,
+        doubled: false,
+    };
     let setup = complete(exercise, open).map_err(|f| format!("{f:?}"))?;
     let view = time(200, || load_view(&known, exercise, &path, setup, &levels));
     let figures = time(5, || {
         known
             .exercises
             .values()
-            .map(|e| figure_svg(&FigureSpec { exercise: e, path: e.path(), arm: Arm::Right, limited: false, title: &e.id }).len())
+            .map(|e| {
+                figure_svg(&FigureSpec {
+                    exercise: e,
+                    path: e.path(),
+                    arm: Arm::Right,
+                    limited: false,
+                    title: &e.id,
+                })
+                .len()
+            })
             .sum::<usize>()
     });
-    println!("{points:.1} µs for 101 points with a band; the whole answer with both steps solved {:.2} ms", view / 1000.0);
-    println!("{:.0} ms for {} figures", figures / 1000.0, known.exercises.len());
+    println!(
+        "{points:.1} µs for 101 points with a band; the whole answer with both steps solved {:.2} ms",
+        view / 1000.0
+    );
+    println!(
+        "{:.0} ms for {} figures",
+        figures / 1000.0,
+        known.exercises.len()
+    );
     Ok(())
 }

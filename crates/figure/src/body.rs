@@ -48,7 +48,12 @@ fn arm(shoulder: Vec3, pose: &ArmPose, frame: &Frame, mirror: bool) -> ArmJoints
     let turn = |v: Vec3| frame.room(if mirror { mirrored(v) } else { v });
     let elbow = shoulder + turn(pose.upper_arm()) * UPPER_ARM;
     let wrist = elbow + turn(pose.forearm()) * FOREARM;
-    ArmJoints { shoulder, elbow, wrist, hand: wrist + turn(pose.forearm()) * HAND }
+    ArmJoints {
+        shoulder,
+        elbow,
+        wrist,
+        hand: wrist + turn(pose.forearm()) * HAND,
+    }
 }
 
 /// The other arm reaching for a point: two bones, elbow falling outward and down.
@@ -57,12 +62,22 @@ fn reach(shoulder: Vec3, target: Vec3, outward: Vec3) -> ArmJoints {
     let far = UPPER_ARM + FOREARM;
     let distance = away.norm().clamp(0.08, far * 0.995);
     let along = away.unit().unwrap_or(Vec3::new(1.0, 0.0, 0.0));
-    let cos = ((UPPER_ARM * UPPER_ARM + distance * distance - FOREARM * FOREARM) / (2.0 * UPPER_ARM * distance)).clamp(-1.0, 1.0);
-    let side = (outward - along * outward.dot(along)).unit().unwrap_or(Vec3::new(0.0, -1.0, 0.0));
-    let elbow = shoulder + along * (UPPER_ARM * cos) + side * (UPPER_ARM * (1.0 - cos * cos).sqrt());
+    let cos = ((UPPER_ARM * UPPER_ARM + distance * distance - FOREARM * FOREARM)
+        / (2.0 * UPPER_ARM * distance))
+        .clamp(-1.0, 1.0);
+    let side = (outward - along * outward.dot(along))
+        .unit()
+        .unwrap_or(Vec3::new(0.0, -1.0, 0.0));
+    let elbow =
+        shoulder + along * (UPPER_ARM * cos) + side * (UPPER_ARM * (1.0 - cos * cos).sqrt());
     let wrist = shoulder + along * distance;
     let hand = wrist + (wrist - elbow).unit().unwrap_or(along) * (HAND * 0.8);
-    ArmJoints { shoulder, elbow, wrist, hand }
+    ArmJoints {
+        shoulder,
+        elbow,
+        wrist,
+        hand,
+    }
 }
 
 /// What the other arm does.
@@ -99,7 +114,11 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
         // A wall is touched at breast height, a counter is 88 cm high: the body is where the arm holds it.
         Attitude::WallLean | Attitude::CounterLean => {
             let shoulder = frame.room(Vec3::new(0.0, TRUNK, SHOULDER_HALF));
-            let held = if attitude == Attitude::WallLean { 1.28 } else { 0.88 };
+            let held = if attitude == Attitude::WallLean {
+                1.28
+            } else {
+                0.88
+            };
             held - arm(shoulder, pose, &frame, false).wrist.y
         }
         // The hands are on the floor: the body is as high as the arm holds it.
@@ -121,11 +140,18 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
     };
     let hip = Vec3::new(ahead, hip_height, 0.0);
     let at = |x: f64, y: f64, z: f64| hip + frame.room(Vec3::new(x, y, z));
-    let shoulders = [at(0.0, TRUNK, SHOULDER_HALF), at(0.0, TRUNK, -SHOULDER_HALF)];
+    let shoulders = [
+        at(0.0, TRUNK, SHOULDER_HALF),
+        at(0.0, TRUNK, -SHOULDER_HALF),
+    ];
     let hips = [at(0.0, 0.0, HIP_HALF), at(0.0, 0.0, -HIP_HALF)];
     let neck = at(0.0, TRUNK + 0.075, 0.0);
     // The head stays a little more upright than a trunk that leans.
-    let lift = if matches!(attitude, Attitude::ForwardLean | Attitude::TableBow) { 0.06 } else { 0.0 };
+    let lift = if matches!(attitude, Attitude::ForwardLean | Attitude::TableBow) {
+        0.06
+    } else {
+        0.0
+    };
     let head = at(0.03, TRUNK + 0.075 + 0.125, 0.0) + Vec3::new(0.0, lift, 0.0);
     let face = frame.room(Vec3::new(1.0, 0.0, 0.0));
     let mut working = arm(shoulders[0], pose, &frame, false);
@@ -141,25 +167,48 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
             };
             arm(shoulders[1], &up, &frame, true)
         }
-        Other::Head => reach(shoulders[1], head + Vec3::new(-0.02, 0.11, 0.0), frame.room(Vec3::new(0.1, 0.2, -1.0))),
-        Other::Taps => reach(shoulders[1], shoulders[0] + frame.room(Vec3::new(0.09, -0.02, 0.02)), frame.room(Vec3::new(0.6, -0.5, -0.4))),
-        Other::HoldsWrist => {
-            reach(shoulders[1], working.elbow + (working.wrist - working.elbow) * 0.75, frame.room(Vec3::new(0.4, -0.3, -0.6)))
-        }
+        Other::Head => reach(
+            shoulders[1],
+            head + Vec3::new(-0.02, 0.11, 0.0),
+            frame.room(Vec3::new(0.1, 0.2, -1.0)),
+        ),
+        Other::Taps => reach(
+            shoulders[1],
+            shoulders[0] + frame.room(Vec3::new(0.09, -0.02, 0.02)),
+            frame.room(Vec3::new(0.6, -0.5, -0.4)),
+        ),
+        Other::HoldsWrist => reach(
+            shoulders[1],
+            working.elbow + (working.wrist - working.elbow) * 0.75,
+            frame.room(Vec3::new(0.4, -0.3, -0.6)),
+        ),
         Other::Mirrors => {
             let mut apart = frame.room(Vec3::new(0.0, 0.0, -1.0)) * (2.0 * SHOULDER_HALF);
             if attitude == Attitude::Sitting {
                 apart = apart * 0.9;
             }
-            reach(shoulders[1], working.wrist + apart, frame.room(Vec3::new(0.2, -0.5, -0.6)))
+            reach(
+                shoulders[1],
+                working.wrist + apart,
+                frame.room(Vec3::new(0.2, -0.5, -0.6)),
+            )
         }
-        Other::Props => reach(shoulders[1], shoulders[1] + Vec3::new(0.18, -0.5, -0.05), Vec3::new(-0.2, 0.0, -1.0)),
+        Other::Props => reach(
+            shoulders[1],
+            shoulders[1] + Vec3::new(0.18, -0.5, -0.05),
+            Vec3::new(-0.2, 0.0, -1.0),
+        ),
     };
     // A hand that leans lies flat: fingers up on a wall, ahead on the floor.
     if attitude.leans_on_hand() && attitude != Attitude::SidePlank {
-        let flat = if attitude == Attitude::WallLean { Vec3::new(0.02, 1.0, 0.0) } else { Vec3::new(1.0, -0.2, 0.0) };
+        let flat = if attitude == Attitude::WallLean {
+            Vec3::new(0.02, 1.0, 0.0)
+        } else {
+            Vec3::new(1.0, -0.2, 0.0)
+        };
         for side in [&mut working, &mut other] {
-            if side.wrist.y < 0.12 || matches!(attitude, Attitude::WallLean | Attitude::CounterLean) {
+            if side.wrist.y < 0.12 || matches!(attitude, Attitude::WallLean | Attitude::CounterLean)
+            {
                 side.hand = side.wrist + flat * HAND;
             }
         }
@@ -167,25 +216,48 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
     let leg = |side: usize| -> [Vec3; 4] {
         let start = hips[side];
         let step = |dir: Vec3, len: f64, from: Vec3| from + dir * len;
-        let bent = |deg: f64| rotate_about(Vec3::new(0.0, -1.0, 0.0), Vec3::new(0.0, 0.0, 1.0), deg);
+        let bent =
+            |deg: f64| rotate_about(Vec3::new(0.0, -1.0, 0.0), Vec3::new(0.0, 0.0, 1.0), deg);
         let (thigh, shank, toe) = match attitude {
             Attitude::Standing => (bent(0.0), bent(0.0), bent(90.0)),
-            Attitude::ForwardLean => (bent(if side == 0 { -6.0 } else { 10.0 }), bent(if side == 0 { -10.0 } else { 2.0 }), bent(90.0)),
+            Attitude::ForwardLean => (
+                bent(if side == 0 { -6.0 } else { 10.0 }),
+                bent(if side == 0 { -10.0 } else { 2.0 }),
+                bent(90.0),
+            ),
             Attitude::Sitting | Attitude::TableBow => (bent(88.0), bent(0.0), bent(90.0)),
             Attitude::Reclined => (bent(92.0), bent(86.0), bent(150.0)),
             // Head lies towards −x, so the legs go towards +x.
             Attitude::Supine => (bent(138.0), bent(40.0), bent(90.0)),
-            Attitude::Prone => (Vec3::new(-1.0, 0.0, 0.0), Vec3::new(-1.0, 0.0, 0.0), Vec3::new(-0.7, -0.7, 0.0)),
+            Attitude::Prone => (
+                Vec3::new(-1.0, 0.0, 0.0),
+                Vec3::new(-1.0, 0.0, 0.0),
+                Vec3::new(-0.7, -0.7, 0.0),
+            ),
             Attitude::Kneeling => (bent(0.0), bent(-86.0), bent(-90.0)),
             Attitude::HandsAndKnees => (bent(4.0), bent(-84.0), bent(-90.0)),
             Attitude::Plank | Attitude::Pike | Attitude::WallLean | Attitude::CounterLean => {
-                let drop = ((hip_height - 0.05) / (THIGH + SHANK)).clamp(-1.0, 1.0).asin().to_degrees();
-                let toe = if matches!(attitude, Attitude::WallLean | Attitude::CounterLean) { bent(90.0) } else { bent(18.0) };
+                let drop = ((hip_height - 0.05) / (THIGH + SHANK))
+                    .clamp(-1.0, 1.0)
+                    .asin()
+                    .to_degrees();
+                let toe = if matches!(attitude, Attitude::WallLean | Attitude::CounterLean) {
+                    bent(90.0)
+                } else {
+                    bent(18.0)
+                };
                 (bent(drop - 90.0), bent(drop - 90.0), toe)
             }
             Attitude::SidePlank => {
-                let drop = ((start.y - 0.05) / (THIGH + SHANK)).clamp(-1.0, 1.0).asin().to_degrees();
-                (bent(90.0 - drop), bent(90.0 - drop), Vec3::new(0.1, 0.0, 1.0))
+                let drop = ((start.y - 0.05) / (THIGH + SHANK))
+                    .clamp(-1.0, 1.0)
+                    .asin()
+                    .to_degrees();
+                (
+                    bent(90.0 - drop),
+                    bent(90.0 - drop),
+                    Vec3::new(0.1, 0.0, 1.0),
+                )
             }
             Attitude::SideLying => {
                 let ahead = Vec3::new(-0.75, 0.0, 0.66);
@@ -196,5 +268,15 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
         let ankle = step(shank, SHANK, knee);
         [start, knee, ankle, step(toe, FOOT, ankle)]
     };
-    Body { hip, neck, head, face, working, other, legs: [leg(0), leg(1)], shoulders, hips }
+    Body {
+        hip,
+        neck,
+        head,
+        face,
+        working,
+        other,
+        legs: [leg(0), leg(1)],
+        shoulders,
+        hips,
+    }
 }

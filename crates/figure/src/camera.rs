@@ -18,7 +18,11 @@ impl Camera {
         // From the scene to the viewer.
         let towards = Vec3::new(sa * ce, se, ca * ce);
         let right = Vec3::new(ca, 0.0, -sa);
-        Camera { right, up: towards.cross(right), towards }
+        Camera {
+            right,
+            up: towards.cross(right),
+            towards,
+        }
     }
 
     /// Picture coordinates (y grows downward) and depth (greater is nearer).
@@ -29,17 +33,32 @@ impl Camera {
 
 /// The camera in which the tracks of elbow and hand are longest. The plain views win when they are nearly as good.
 pub(crate) fn best(tracks: &[Vec<Vec3>], attitude: Attitude) -> Camera {
-    let lying = matches!(attitude, Attitude::Supine | Attitude::SideLying | Attitude::Prone | Attitude::Reclined);
+    let lying = matches!(
+        attitude,
+        Attitude::Supine | Attitude::SideLying | Attitude::Prone | Attitude::Reclined
+    );
     if attitude.leans_on_hand() {
         // From the side, a little from ahead and above: body line, both hands and the wall are seen.
-        return Camera::new(if attitude == Attitude::SidePlank { -12.0 } else { 16.0 }, 8.0);
+        return Camera::new(
+            if attitude == Attitude::SidePlank {
+                -12.0
+            } else {
+                16.0
+            },
+            8.0,
+        );
     }
     let candidates: &[(f64, f64, f64)] = if attitude == Attitude::Prone {
         &[(0.0, 8.0, 1.0), (0.0, 48.0, 0.9), (52.0, 20.0, 1.0)]
     } else if lying {
         &[(0.0, 8.0, 1.0), (0.0, 48.0, 0.92)]
     } else {
-        &[(0.0, 4.0, 1.0), (90.0, 4.0, 1.0), (45.0, 10.0, 1.0), (35.0, 40.0, 0.9)]
+        &[
+            (0.0, 4.0, 1.0),
+            (90.0, 4.0, 1.0),
+            (45.0, 10.0, 1.0),
+            (35.0, 40.0, 0.9),
+        ]
     };
     let seen = |camera: &Camera| -> f64 {
         tracks
@@ -61,7 +80,11 @@ pub(crate) fn best(tracks: &[Vec<Vec3>], attitude: Attitude) -> Camera {
     }
     if best.1 < 0.05 {
         // Nothing moves at the shoulder: three-quarter view, the person as a whole.
-        return if lying { Camera::new(0.0, 20.0) } else { Camera::new(50.0, 8.0) };
+        return if lying {
+            Camera::new(0.0, 20.0)
+        } else {
+            Camera::new(50.0, 8.0)
+        };
     }
     best.0
 }

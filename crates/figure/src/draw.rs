@@ -62,12 +62,20 @@ fn scene(spec: &FigureSpec) -> Option<Scene> {
     let exercise = spec.exercise;
     let attitude = exercise.attitude;
     let other = other_arm(exercise);
-    let poses: Vec<ArmPose> = (0..=STEPS).filter_map(|i| spec.path.at(i as f64 / STEPS as f64)).collect();
+    let poses: Vec<ArmPose> = (0..=STEPS)
+        .filter_map(|i| spec.path.at(i as f64 / STEPS as f64))
+        .collect();
     let end = *poses.last()?;
-    let bodies: Vec<Body> = poses.iter().map(|pose| body(attitude, pose, other)).collect();
+    let bodies: Vec<Body> = poses
+        .iter()
+        .map(|pose| body(attitude, pose, other))
+        .collect();
     let frame = Frame::of(attitude);
     let hand_track: Vec<Vec3> = bodies.iter().map(|b| b.working.hand).collect();
-    let mut tracks = vec![hand_track.clone(), bodies.iter().map(|b| b.working.elbow).collect::<Vec<_>>()];
+    let mut tracks = vec![
+        hand_track.clone(),
+        bodies.iter().map(|b| b.working.elbow).collect::<Vec<_>>(),
+    ];
     for cue in &exercise.cues {
         if let Some(b) = bodies.last() {
             let (from, way, both) = cue_track(b, cue, &frame);
@@ -92,9 +100,17 @@ fn scene(spec: &FigureSpec) -> Option<Scene> {
 /// Coordinates are centimetres of the drawn person; the picture scales to any size.
 pub fn figure_svg(spec: &FigureSpec) -> String {
     let exercise = spec.exercise;
-    let Some(scene) = scene(spec) else { return empty(spec.title) };
-    let (Some(first), Some(last)) = (scene.bodies.first(), scene.bodies.last()) else { return empty(spec.title) };
-    let mut art = Art { camera: scene.camera, out: String::new(), bounds: None };
+    let Some(scene) = scene(spec) else {
+        return empty(spec.title);
+    };
+    let (Some(first), Some(last)) = (scene.bodies.first(), scene.bodies.last()) else {
+        return empty(spec.title);
+    };
+    let mut art = Art {
+        camera: scene.camera,
+        out: String::new(),
+        bounds: None,
+    };
     art.props_behind(exercise, first, last, exercise.attitude);
     if scene.sways {
         art.ghost_body(first);
@@ -121,12 +137,24 @@ pub fn figure_svg(spec: &FigureSpec) -> String {
 /// Groups carry `data-step` 0 to 24 in order; whoever shows them decides which is seen, and whether anything moves by itself.
 pub fn moving_figure_svg(spec: &FigureSpec) -> String {
     let exercise = spec.exercise;
-    let Some(scene) = scene(spec) else { return empty(spec.title) };
-    let (Some(first), Some(last)) = (scene.bodies.first(), scene.bodies.last()) else { return empty(spec.title) };
-    let mut art = Art { camera: scene.camera, out: String::new(), bounds: None };
+    let Some(scene) = scene(spec) else {
+        return empty(spec.title);
+    };
+    let (Some(first), Some(last)) = (scene.bodies.first(), scene.bodies.last()) else {
+        return empty(spec.title);
+    };
+    let mut art = Art {
+        camera: scene.camera,
+        out: String::new(),
+        bounds: None,
+    };
     art.props_behind(exercise, first, last, exercise.attitude);
     for (step, at) in scene.bodies.iter().enumerate() {
-        let hidden = if step == STEPS { "" } else { " display=\"none\"" };
+        let hidden = if step == STEPS {
+            ""
+        } else {
+            " display=\"none\""
+        };
         let _ = write!(art.out, "<g data-step=\"{step}\"{hidden}>");
         art.person(at, exercise);
         art.working_arm(at, exercise);
@@ -141,11 +169,16 @@ pub fn moving_figure_svg(spec: &FigureSpec) -> String {
 }
 
 fn empty(title: &str) -> String {
-    format!("<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 10 10\"><title>{}</title></svg>", escape(title))
+    format!(
+        "<svg xmlns=\"http://www.w3.org/2000/svg\" viewBox=\"0 0 10 10\"><title>{}</title></svg>",
+        escape(title)
+    )
 }
 
 fn escape(text: &str) -> String {
-    text.replace('&', "&amp;").replace('<', "&lt;").replace('>', "&gt;")
+    text.replace('&', "&amp;")
+        .replace('<', "&lt;")
+        .replace('>', "&gt;")
 }
 
 /// The track of a cue: so that the camera sees it, and the arrow follows it.
@@ -178,9 +211,24 @@ fn cue_track(b: &Body, cue: &Cue, frame: &Frame) -> (Vec3, Vec3, bool) {
 }
 
 fn other_arm(exercise: &Exercise) -> Other {
-    let hanging = ArmPose { plane_deg: 30.0, elevation_deg: 6.0, rotation: Rotation::TwistDeg(-10.0), elbow_deg: 14.0 };
-    let lap = ArmPose { plane_deg: 60.0, elevation_deg: 18.0, rotation: Rotation::TwistDeg(-25.0), elbow_deg: 72.0 };
-    let flat = ArmPose { plane_deg: 20.0, elevation_deg: 14.0, rotation: Rotation::TwistDeg(0.0), elbow_deg: 8.0 };
+    let hanging = ArmPose {
+        plane_deg: 30.0,
+        elevation_deg: 6.0,
+        rotation: Rotation::TwistDeg(-10.0),
+        elbow_deg: 14.0,
+    };
+    let lap = ArmPose {
+        plane_deg: 60.0,
+        elevation_deg: 18.0,
+        rotation: Rotation::TwistDeg(-25.0),
+        elbow_deg: 72.0,
+    };
+    let flat = ArmPose {
+        plane_deg: 20.0,
+        elevation_deg: 14.0,
+        rotation: Rotation::TwistDeg(0.0),
+        elbow_deg: 8.0,
+    };
     match exercise.other {
         Some(OtherArm::Same) => return Other::Same,
         Some(OtherArm::Lifts) => return Other::Lifts,
@@ -189,7 +237,12 @@ fn other_arm(exercise: &Exercise) -> Other {
         Some(OtherArm::Head) => return Other::Head,
         Some(OtherArm::Hangs) => return Other::Rest(hanging),
         Some(OtherArm::Behind) => {
-            return Other::Rest(ArmPose { plane_deg: -50.0, elevation_deg: 26.0, rotation: Rotation::TwistDeg(-80.0), elbow_deg: 80.0 });
+            return Other::Rest(ArmPose {
+                plane_deg: -50.0,
+                elevation_deg: 26.0,
+                rotation: Rotation::TwistDeg(-80.0),
+                elbow_deg: 80.0,
+            });
         }
         None => {}
     }
@@ -199,7 +252,9 @@ fn other_arm(exercise: &Exercise) -> Other {
         (_, attitude) if attitude.leans_on_hand() => Other::Same,
         (_, Attitude::ForwardLean) => Other::Props,
         (_, Attitude::Sitting | Attitude::TableBow) => Other::Rest(lap),
-        (_, Attitude::Supine | Attitude::Prone | Attitude::SideLying | Attitude::Reclined) => Other::Rest(flat),
+        (_, Attitude::Supine | Attitude::Prone | Attitude::SideLying | Attitude::Reclined) => {
+            Other::Rest(flat)
+        }
         _ => Other::Rest(hanging),
     }
 }
@@ -247,18 +302,31 @@ impl Art {
 
     fn shape(&mut self, outline: &[Point], style: &str) {
         self.grow(outline, 1.0);
-        let points: Vec<String> = outline.iter().map(|(x, y)| format!("{x:.1},{y:.1}")).collect();
-        let _ = write!(self.out, "<polygon points=\"{}\" {style}/>", points.join(" "));
+        let points: Vec<String> = outline
+            .iter()
+            .map(|(x, y)| format!("{x:.1},{y:.1}"))
+            .collect();
+        let _ = write!(
+            self.out,
+            "<polygon points=\"{}\" {style}/>",
+            points.join(" ")
+        );
     }
 
     fn line(&mut self, from: Vec3, to: Vec3, style: &str) {
         let (a, b) = (self.p(from), self.p(to));
         self.grow(&[a, b], 1.0);
-        let _ = write!(self.out, "<line x1=\"{:.1}\" y1=\"{:.1}\" x2=\"{:.1}\" y2=\"{:.1}\" {style}/>", a.0, a.1, b.0, b.1);
+        let _ = write!(
+            self.out,
+            "<line x1=\"{:.1}\" y1=\"{:.1}\" x2=\"{:.1}\" y2=\"{:.1}\" {style}/>",
+            a.0, a.1, b.0, b.1
+        );
     }
 
     fn person(&mut self, b: &Body, exercise: &Exercise) {
-        let skin = format!("fill=\"{BODY}\" stroke=\"{INK}\" stroke-width=\"1.1\" stroke-linejoin=\"round\"");
+        let skin = format!(
+            "fill=\"{BODY}\" stroke=\"{INK}\" stroke-width=\"1.1\" stroke-linejoin=\"round\""
+        );
         let depth = |v: Vec3| self.camera.project(v).2;
         let legs_near_first = depth(b.legs[0][1]) > depth(b.legs[1][1]);
         let order = if legs_near_first { [1, 0] } else { [0, 1] };
@@ -268,7 +336,8 @@ impl Art {
             self.limb(&[(l[1], 5.6), (l[2], 4.0)], &skin);
             self.limb(&[(l[2], 4.0), (l[3], 2.6)], &skin);
         }
-        let far_other = self.camera.project(b.other.shoulder).2 < self.camera.project(b.working.shoulder).2;
+        let far_other =
+            self.camera.project(b.other.shoulder).2 < self.camera.project(b.working.shoulder).2;
         if far_other && !matches!(exercise.helper, Helper::OtherHand) {
             self.other_arm(&b.other);
         }
@@ -277,9 +346,16 @@ impl Art {
             let (x, y, _) = camera.project(v);
             ((x * 100.0, y * 100.0), r)
         };
-        let trunk = hull(&[round(b.shoulders[0], 6.4), round(b.shoulders[1], 6.4), round(b.hips[0], 7.6), round(b.hips[1], 7.6)]);
+        let trunk = hull(&[
+            round(b.shoulders[0], 6.4),
+            round(b.shoulders[1], 6.4),
+            round(b.hips[0], 7.6),
+            round(b.hips[1], 7.6),
+        ]);
         let neck = hull(&[round(b.neck, 5.0), round(b.head, 5.0)]);
-        let shirt = format!("fill=\"{SHIRT}\" stroke=\"{INK}\" stroke-width=\"1.1\" stroke-linejoin=\"round\"");
+        let shirt = format!(
+            "fill=\"{SHIRT}\" stroke=\"{INK}\" stroke-width=\"1.1\" stroke-linejoin=\"round\""
+        );
         self.shape(&neck, &skin);
         self.shape(&trunk, &shirt);
         // Hair: behind the face when it looks this way, over the back of the head when it looks away.
@@ -290,14 +366,23 @@ impl Art {
             let behind = hull(&[round(b.head + crown * 0.022, 11.0)]);
             self.shape(&behind, &style);
         }
-        let head = hull(&[round(b.head, 10.2), round(b.head + (b.neck - b.head) * 0.12, 9.6)]);
+        let head = hull(&[
+            round(b.head, 10.2),
+            round(b.head + (b.neck - b.head) * 0.12, 9.6),
+        ]);
         self.shape(&head, &skin);
         if !faces_us {
-            let hair = hull(&[round(b.head - b.face * 0.045 + crown * 0.035, 7.4), round(b.head - b.face * 0.01 + crown * 0.062, 5.6)]);
+            let hair = hull(&[
+                round(b.head - b.face * 0.045 + crown * 0.035, 7.4),
+                round(b.head - b.face * 0.01 + crown * 0.062, 5.6),
+            ]);
             self.shape(&hair, &style);
         }
         let nose_root = b.head + b.face * 0.097 - crown * 0.012;
-        let nose = hull(&[(self.p(nose_root), 1.7), (self.p(nose_root + b.face * 0.03 - crown * 0.006), 1.0)]);
+        let nose = hull(&[
+            (self.p(nose_root), 1.7),
+            (self.p(nose_root + b.face * 0.03 - crown * 0.006), 1.0),
+        ]);
         self.shape(&nose, &skin);
         let side = b.face.cross(crown);
         for eye in [-1.0, 1.0] {
@@ -305,7 +390,10 @@ impl Art {
             // An eye on the far side of the head is not seen.
             if self.camera.project(at).2 - self.camera.project(b.head).2 > 0.02 {
                 let (x, y) = self.p(at);
-                let _ = write!(self.out, "<circle cx=\"{x:.1}\" cy=\"{y:.1}\" r=\"1.15\" fill=\"{INK}\"/>");
+                let _ = write!(
+                    self.out,
+                    "<circle cx=\"{x:.1}\" cy=\"{y:.1}\" r=\"1.15\" fill=\"{INK}\"/>"
+                );
             }
         }
         if !far_other || matches!(exercise.helper, Helper::OtherHand) {
@@ -332,9 +420,17 @@ impl Art {
 
     /// Where the body was, for whoever leans: the hand stays, the trunk goes.
     fn ghost_body(&mut self, b: &Body) {
-        let dashed = format!("fill=\"none\" stroke=\"{WORK}\" stroke-width=\"0.9\" stroke-dasharray=\"3 2.4\"");
+        let dashed = format!(
+            "fill=\"none\" stroke=\"{WORK}\" stroke-width=\"0.9\" stroke-dasharray=\"3 2.4\""
+        );
         let mid = |a: Vec3, c: Vec3| (a + c) * 0.5;
-        self.limb(&[(mid(b.shoulders[0], b.shoulders[1]), 8.0), (mid(b.hips[0], b.hips[1]), 8.0)], &dashed);
+        self.limb(
+            &[
+                (mid(b.shoulders[0], b.shoulders[1]), 8.0),
+                (mid(b.hips[0], b.hips[1]), 8.0),
+            ],
+            &dashed,
+        );
         self.limb(&[(b.head, 10.0), (b.head, 10.0)], &dashed);
     }
 
@@ -347,7 +443,11 @@ impl Art {
         let long = dx.hypot(dy).max(1.0);
         let (ux, uy) = (dx / long, dy / long);
         let line = |d: String, back: bool| {
-            let start = if back { " marker-start=\"url(#cue)\"" } else { "" };
+            let start = if back {
+                " marker-start=\"url(#cue)\""
+            } else {
+                ""
+            };
             format!(
                 "<path d=\"{d}\" fill=\"none\" stroke=\"#fffdf8\" stroke-width=\"6\" stroke-linecap=\"round\"/>\
 <path d=\"{d}\" fill=\"none\" stroke=\"{INK}\" stroke-width=\"2.6\" stroke-linecap=\"round\"{start} marker-end=\"url(#cue)\"/>"
@@ -356,9 +456,26 @@ impl Art {
         let art = match cue.go {
             CueWay::Turn | CueWay::Tilt => {
                 // Over the head for a tilt, flat like a halo for a turn.
-                let (rx, ry, lift) = if cue.go == CueWay::Turn { (13.0, 5.0, 2.0) } else { (15.0, 13.0, 14.0) };
-                let y = y + if cue.at == CuePlace::Head { lift - 2.0 } else { 0.0 };
-                line(format!("M{:.1} {:.1}A{rx} {ry} 0 0 1 {:.1} {:.1}", x - rx, y, x + rx, y), true)
+                let (rx, ry, lift) = if cue.go == CueWay::Turn {
+                    (13.0, 5.0, 2.0)
+                } else {
+                    (15.0, 13.0, 14.0)
+                };
+                let y = y + if cue.at == CuePlace::Head {
+                    lift - 2.0
+                } else {
+                    0.0
+                };
+                line(
+                    format!(
+                        "M{:.1} {:.1}A{rx} {ry} 0 0 1 {:.1} {:.1}",
+                        x - rx,
+                        y,
+                        x + rx,
+                        y
+                    ),
+                    true,
+                )
             }
             CueWay::Circle => line(format!("M{:.1} {:.1}a8 8 0 1 1 -3 -6", x + 8.0, y), false),
             CueWay::Open => {
@@ -370,17 +487,38 @@ impl Art {
                     let (ax, ay) = ((fx - hx) / 13.0, (fy - hy) / 13.0);
                     let (s, c) = turn.sin_cos();
                     let (rx, ry) = (ax * c - ay * s, ax * s + ay * c);
-                    rays += &line(format!("M{:.1} {:.1}L{:.1} {:.1}", hx + rx * 5.0, hy + ry * 5.0, hx + rx * 14.0, hy + ry * 14.0), true);
+                    rays += &line(
+                        format!(
+                            "M{:.1} {:.1}L{:.1} {:.1}",
+                            hx + rx * 5.0,
+                            hy + ry * 5.0,
+                            hx + rx * 14.0,
+                            hy + ry * 14.0
+                        ),
+                        true,
+                    );
                 }
                 rays
             }
             _ => {
                 let length = if both { 11.0 } else { 17.0 };
                 let start = if both { -11.0 } else { 3.0 };
-                line(format!("M{:.1} {:.1}L{:.1} {:.1}", x + ux * start, y + uy * start, x + ux * length, y + uy * length), both)
+                line(
+                    format!(
+                        "M{:.1} {:.1}L{:.1} {:.1}",
+                        x + ux * start,
+                        y + uy * start,
+                        x + ux * length,
+                        y + uy * length
+                    ),
+                    both,
+                )
             }
         };
-        self.grow(&[(x, y), (x + ux * 20.0, y + uy * 20.0)], if both { 16.0 } else { 5.0 });
+        self.grow(
+            &[(x, y), (x + ux * 20.0, y + uy * 20.0)],
+            if both { 16.0 } else { 5.0 },
+        );
         self.out += &art;
     }
 
@@ -395,20 +533,34 @@ impl Art {
             self.track(&scene.hand_track, quick);
         }
         if scene.sways && !scene.moves {
-            self.track(&scene.bodies.iter().map(|b| b.working.shoulder).collect::<Vec<_>>(), quick);
+            self.track(
+                &scene
+                    .bodies
+                    .iter()
+                    .map(|b| b.working.shoulder)
+                    .collect::<Vec<_>>(),
+                quick,
+            );
         }
     }
 
     fn track(&mut self, hands: &[Vec3], quick: bool) {
         let points: Vec<Point> = hands.iter().map(|v| self.p(*v)).collect();
         self.grow(&points, 3.0);
-        let text: Vec<String> = points.iter().map(|(x, y)| format!("{x:.1},{y:.1}")).collect();
+        let text: Vec<String> = points
+            .iter()
+            .map(|(x, y)| format!("{x:.1},{y:.1}"))
+            .collect();
         let _ = write!(
             self.out,
             "<polyline points=\"{}\" fill=\"none\" stroke=\"{WORK}\" stroke-width=\"{}\" stroke-linecap=\"round\" marker-end=\"url(#tip)\"/>",
             text.join(" "),
             // Quick work is drawn with a broken, heavier line.
-            if quick { "2.8\" stroke-dasharray=\"9 4" } else { "1.8" }
+            if quick {
+                "2.8\" stroke-dasharray=\"9 4"
+            } else {
+                "1.8"
+            }
         );
     }
 
@@ -420,17 +572,28 @@ impl Art {
         let mut points = vec![self.p(centre)];
         for step in 0..=6 {
             let elevation_deg = (end.elevation_deg + 1.0 + f64::from(step) * 4.0).min(180.0);
-            let beyond = ArmPose { elevation_deg, ..*end };
+            let beyond = ArmPose {
+                elevation_deg,
+                ..*end
+            };
             points.push(self.p(centre + frame.room(beyond.upper_arm()) * reach));
         }
-        self.shape(&points, &format!("fill=\"url(#stop)\" stroke=\"{LIMIT}\" stroke-width=\"0.8\""));
+        self.shape(
+            &points,
+            &format!("fill=\"url(#stop)\" stroke=\"{LIMIT}\" stroke-width=\"0.8\""),
+        );
     }
 
     fn props_behind(&mut self, exercise: &Exercise, first: &Body, last: &Body, attitude: Attitude) {
         let thick = format!("stroke=\"{PROP}\" stroke-width=\"2.2\" stroke-linecap=\"round\"");
         // Floors and seats run across the picture, whatever the view.
         let across = self.camera.right;
-        let level = |y: f64, from: f64, to: f64| (Vec3::new(0.0, y, 0.0) + across * from, Vec3::new(0.0, y, 0.0) + across * to);
+        let level = |y: f64, from: f64, to: f64| {
+            (
+                Vec3::new(0.0, y, 0.0) + across * from,
+                Vec3::new(0.0, y, 0.0) + across * to,
+            )
+        };
         match attitude {
             Attitude::Standing
             | Attitude::ForwardLean
@@ -445,22 +608,38 @@ impl Art {
                     (-0.45, 0.6)
                 } else {
                     // From foot to hand, wherever the body had to go.
-                    let ends = [last.legs[0][3], last.legs[1][3], last.working.hand, last.other.hand].map(|v| v.dot(across));
+                    let ends = [
+                        last.legs[0][3],
+                        last.legs[1][3],
+                        last.working.hand,
+                        last.other.hand,
+                    ]
+                    .map(|v| v.dot(across));
                     let least = ends.iter().copied().fold(f64::INFINITY, f64::min);
-                    (least - 0.1, ends.iter().copied().fold(f64::NEG_INFINITY, f64::max) + 0.1)
+                    (
+                        least - 0.1,
+                        ends.iter().copied().fold(f64::NEG_INFINITY, f64::max) + 0.1,
+                    )
                 };
                 let (a, b) = level(0.0, from, to);
                 self.line(a, b, &thick);
             }
             Attitude::Sitting | Attitude::TableBow => {
                 let seat = last.hip.y - 0.1;
-                for ((y, from), (y2, to)) in
-                    [((seat, -0.24), (seat, 0.26)), ((seat, -0.22), (0.0, -0.22)), ((seat, 0.22), (0.0, 0.22)), ((0.0, -0.45), (0.0, 0.75))]
-                {
+                for ((y, from), (y2, to)) in [
+                    ((seat, -0.24), (seat, 0.26)),
+                    ((seat, -0.22), (0.0, -0.22)),
+                    ((seat, 0.22), (0.0, 0.22)),
+                    ((0.0, -0.45), (0.0, 0.75)),
+                ] {
                     self.line(level(y, from, from).0, level(y2, to, to).0, &thick);
                 }
                 if across.x > 0.9 {
-                    self.line(Vec3::new(-0.24, seat, 0.0), Vec3::new(-0.27, seat + 0.45, 0.0), &thick);
+                    self.line(
+                        Vec3::new(-0.24, seat, 0.0),
+                        Vec3::new(-0.27, seat + 0.45, 0.0),
+                        &thick,
+                    );
                 }
             }
             Attitude::Prone => {
@@ -469,31 +648,61 @@ impl Art {
                 let top = last.hip.y - 0.11;
                 self.line(Vec3::new(-0.95, top, 0.0), Vec3::new(end, top, 0.0), &thick);
                 for x in [-0.85, end - 0.1] {
-                    self.line(Vec3::new(x, top, 0.0), Vec3::new(x, top - 0.42, 0.0), &thick);
+                    self.line(
+                        Vec3::new(x, top, 0.0),
+                        Vec3::new(x, top - 0.42, 0.0),
+                        &thick,
+                    );
                 }
             }
             Attitude::Supine | Attitude::SideLying => {
-                self.line(Vec3::new(-1.05, 0.0, 0.0), Vec3::new(1.05, 0.0, 0.0), &thick);
+                self.line(
+                    Vec3::new(-1.05, 0.0, 0.0),
+                    Vec3::new(1.05, 0.0, 0.0),
+                    &thick,
+                );
             }
             Attitude::Reclined => {
                 self.line(Vec3::new(-0.08, 0.2, 0.0), Vec3::new(1.0, 0.2, 0.0), &thick);
-                self.line(Vec3::new(-0.08, 0.2, 0.0), Vec3::new(-0.62, 0.75, 0.0), &thick);
+                self.line(
+                    Vec3::new(-0.08, 0.2, 0.0),
+                    Vec3::new(-0.62, 0.75, 0.0),
+                    &thick,
+                );
             }
         }
         if attitude == Attitude::ForwardLean {
             let hand = last.other.hand;
-            self.line(hand + Vec3::new(-0.12, -0.03, 0.0), hand + Vec3::new(0.3, -0.03, 0.0), &thick);
-            self.line(hand + Vec3::new(0.26, -0.03, 0.0), Vec3::new(hand.x + 0.26, 0.0, hand.z), &thick);
+            self.line(
+                hand + Vec3::new(-0.12, -0.03, 0.0),
+                hand + Vec3::new(0.3, -0.03, 0.0),
+                &thick,
+            );
+            self.line(
+                hand + Vec3::new(0.26, -0.03, 0.0),
+                Vec3::new(hand.x + 0.26, 0.0, hand.z),
+                &thick,
+            );
         }
         match exercise.helper {
             Helper::Table => {
                 let y = first.working.wrist.y.min(last.working.wrist.y) - 0.06;
-                let along = [first.working.elbow, last.working.elbow, first.working.hand, last.working.hand].map(|v| v.dot(across));
+                let along = [
+                    first.working.elbow,
+                    last.working.elbow,
+                    first.working.hand,
+                    last.working.hand,
+                ]
+                .map(|v| v.dot(across));
                 let near = along.iter().copied().fold(f64::INFINITY, f64::min) - 0.04;
                 let far = along.iter().copied().fold(f64::NEG_INFINITY, f64::max) + 0.14;
                 let (a, b) = level(y, near, far);
                 self.line(a, b, &thick);
-                let leg = if across.x > 0.5 { far - 0.06 } else { near + 0.06 };
+                let leg = if across.x > 0.5 {
+                    far - 0.06
+                } else {
+                    near + 0.06
+                };
                 self.line(level(y, leg, leg).0, level(0.0, leg, leg).0, &thick);
             }
             Helper::Wall => {
@@ -505,22 +714,48 @@ impl Art {
                     first.working.wrist,
                     last.working.wrist,
                 ];
-                let far = |of: fn(Vec3) -> f64| joints.iter().copied().map(of).fold(f64::NEG_INFINITY, f64::max);
+                let far = |of: fn(Vec3) -> f64| {
+                    joints
+                        .iter()
+                        .copied()
+                        .map(of)
+                        .fold(f64::NEG_INFINITY, f64::max)
+                };
                 let (hand, top) = (last.working.hand, far(|v| v.y).max(1.5) + 0.12);
                 // Two level directions of the wall's face and where it stands.
                 let (at, along) = match exercise.wall {
-                    WallSide::Front => (Vec3::new(far(|v| v.x) + 0.03, 0.0, hand.z), Vec3::new(0.0, 0.0, 1.0)),
+                    WallSide::Front => (
+                        Vec3::new(far(|v| v.x) + 0.03, 0.0, hand.z),
+                        Vec3::new(0.0, 0.0, 1.0),
+                    ),
                     WallSide::Back => {
                         let back = joints.iter().map(|v| v.x).fold(-0.15, f64::min) - 0.04;
                         (Vec3::new(back, 0.0, 0.0), Vec3::new(0.0, 0.0, 1.0))
                     }
-                    WallSide::Side => (Vec3::new(0.15, 0.0, far(|v| v.z) + 0.05), Vec3::new(1.0, 0.0, 0.0)),
-                    WallSide::Inside => (Vec3::new(hand.x, 0.0, hand.z - 0.06), Vec3::new(1.0, 0.0, 0.0)),
+                    WallSide::Side => (
+                        Vec3::new(0.15, 0.0, far(|v| v.z) + 0.05),
+                        Vec3::new(1.0, 0.0, 0.0),
+                    ),
+                    WallSide::Inside => (
+                        Vec3::new(hand.x, 0.0, hand.z - 0.06),
+                        Vec3::new(1.0, 0.0, 0.0),
+                    ),
                 };
-                let half = if exercise.wall == WallSide::Inside { 0.06 } else { 0.32 };
-                let corner = |side: f64, y: f64| at + along * (side * half) + Vec3::new(0.0, y, 0.0);
-                let face: Vec<Point> =
-                    [corner(-1.0, 0.0), corner(1.0, 0.0), corner(1.0, top), corner(-1.0, top)].map(|v| self.p(v)).to_vec();
+                let half = if exercise.wall == WallSide::Inside {
+                    0.06
+                } else {
+                    0.32
+                };
+                let corner =
+                    |side: f64, y: f64| at + along * (side * half) + Vec3::new(0.0, y, 0.0);
+                let face: Vec<Point> = [
+                    corner(-1.0, 0.0),
+                    corner(1.0, 0.0),
+                    corner(1.0, top),
+                    corner(-1.0, top),
+                ]
+                .map(|v| self.p(v))
+                .to_vec();
                 self.shape(
                     &face,
                     &format!("fill=\"{PROP}\" fill-opacity=\"0.16\" stroke=\"{PROP}\" stroke-width=\"1.6\" stroke-linejoin=\"round\""),
@@ -532,12 +767,19 @@ impl Art {
 
     fn props_front(&mut self, exercise: &Exercise, last: &Body) {
         let hand = last.working.hand;
-        let stroke =
-            |w: f64, dash: &str| format!("stroke=\"{INK}\" stroke-width=\"{w}\" stroke-linecap=\"round\" stroke-dasharray=\"{dash}\"");
+        let stroke = |w: f64, dash: &str| {
+            format!(
+                "stroke=\"{INK}\" stroke-width=\"{w}\" stroke-linecap=\"round\" stroke-dasharray=\"{dash}\""
+            )
+        };
         match exercise.helper {
             Helper::Stick => {
                 let over = (last.working.hand - last.other.hand) * 0.18;
-                self.line(last.other.hand - over, last.working.hand + over, &stroke(2.6, "none"));
+                self.line(
+                    last.other.hand - over,
+                    last.working.hand + over,
+                    &stroke(2.6, "none"),
+                );
             }
             Helper::Pulley => {
                 let top = Vec3::new(last.head.x, last.head.y + 0.55, 0.0);
@@ -546,19 +788,30 @@ impl Art {
             }
             Helper::Elastic => {
                 // The anchor of the load itself: picture and computation share it.
-                let Load::Elastic { anchor, .. } = exercise.load else { return };
+                let Load::Elastic { anchor, .. } = exercise.load else {
+                    return;
+                };
                 let shoulder = last.working.shoulder;
                 let mut anchor = shoulder + anchor.from_shoulder(&DRAWN, exercise.attitude);
                 anchor.y = anchor.y.max(0.0);
                 self.line(hand, anchor, &stroke(1.8, "5 2.5"));
                 let at = self.p(anchor);
                 self.grow(&[at], 3.0);
-                let _ = write!(self.out, "<circle cx=\"{:.1}\" cy=\"{:.1}\" r=\"2.6\" fill=\"{INK}\"/>", at.0, at.1);
+                let _ = write!(
+                    self.out,
+                    "<circle cx=\"{:.1}\" cy=\"{:.1}\" r=\"2.6\" fill=\"{INK}\"/>",
+                    at.0, at.1
+                );
             }
             Helper::Ball => {
                 let at = self.p(hand);
                 // Big balls roll under both hands, the others lie in one.
-                let r = if exercise.attitude == Attitude::Kneeling && exercise.load != Load::Weight { 20.0 } else { 6.5 };
+                let r = if exercise.attitude == Attitude::Kneeling && exercise.load != Load::Weight
+                {
+                    20.0
+                } else {
+                    6.5
+                };
                 let at = if r > 10.0 { (at.0, at.1 + r) } else { at };
                 self.grow(&[at], r + 1.0);
                 let _ = write!(
@@ -633,7 +886,8 @@ fn hull(circles: &[(Point, f64)]) -> Vec<Point> {
     let half = |points: &mut dyn Iterator<Item = Point>| {
         let mut chain: Vec<Point> = Vec::new();
         for p in points {
-            while chain.len() >= 2 && turn(chain[chain.len() - 2], chain[chain.len() - 1], p) <= 0.0 {
+            while chain.len() >= 2 && turn(chain[chain.len() - 2], chain[chain.len() - 1], p) <= 0.0
+            {
                 chain.pop();
             }
             chain.push(p);
@@ -654,6 +908,10 @@ mod tests {
     fn the_outline_of_one_circle_is_that_circle() {
         let outline = hull(&[((3.0, 4.0), 2.0)]);
         assert_eq!(outline.len(), 20);
-        assert!(outline.iter().all(|(x, y)| ((x - 3.0).hypot(y - 4.0) - 2.0).abs() < 1e-9));
+        assert!(
+            outline
+                .iter()
+                .all(|(x, y)| ((x - 3.0).hypot(y - 4.0) - 2.0).abs() < 1e-9)
+        );
     }
 }

@@ -10,16 +10,22 @@ use ritorno_wording::Wording;
 
 fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
     let pick = |value: f64, marks: &[(f64, &'static str)], least: &'static str| {
-        marks.iter().rev().find(|(from, _)| value >= *from).map_or(least, |(_, id)| *id)
+        marks
+            .iter()
+            .rev()
+            .find(|(from, _)| value >= *from)
+            .map_or(least, |(_, id)| *id)
     };
     Some(match (quantity, ceiling) {
         ("passive-elevation", Ceiling::NoneAllowed) => "landmark-elevation-none",
         (q, Ceiling::NoneAllowed) if q.starts_with("active-elevation") => "landmark-active-none",
         ("passive-er-side", Ceiling::NoneAllowed) => "landmark-rotation-none",
         ("hand-behind-back", Ceiling::NoneAllowed) => "landmark-behind-none",
-        ("hand-behind-back", Ceiling::UpTo { value }) => {
-            pick(value, &[(2.0, "landmark-behind-2"), (6.0, "landmark-behind-6")], "landmark-behind-none")
-        }
+        ("hand-behind-back", Ceiling::UpTo { value }) => pick(
+            value,
+            &[(2.0, "landmark-behind-2"), (6.0, "landmark-behind-6")],
+            "landmark-behind-none",
+        ),
         ("hand-behind-back", Ceiling::Free) => "landmark-behind-free",
         (q, Ceiling::UpTo { value }) if q.contains("elevation") => pick(
             value,
@@ -36,7 +42,11 @@ fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
         (q, Ceiling::Free) if q.contains("elevation") => "landmark-elevation-free",
         ("passive-er-side", Ceiling::UpTo { value }) => pick(
             value,
-            &[(5.0, "landmark-rotation-5"), (25.0, "landmark-rotation-35"), (45.0, "landmark-rotation-50")],
+            &[
+                (5.0, "landmark-rotation-5"),
+                (25.0, "landmark-rotation-35"),
+                (45.0, "landmark-rotation-50"),
+            ],
             "landmark-rotation-none",
         ),
         ("passive-er-side", Ceiling::Free) => "landmark-rotation-free",
@@ -46,23 +56,41 @@ fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
 
 /// Today's limits as `(what, how far)`, in plain words.
 pub fn limit_rows(ctx: &CheckContext, wording: &Wording, day: i32) -> Vec<(String, String)> {
-    ["passive-elevation", "active-elevation-lying", "active-elevation-upright", "passive-er-side", "hand-behind-back"]
-        .into_iter()
-        .filter_map(|quantity| {
-            let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
-            let id = landmark(quantity, on.ceiling)?;
-            Some((wording.say(&format!("limit-{quantity}"), &[]), wording.say(id, &[])))
-        })
-        .collect()
+    [
+        "passive-elevation",
+        "active-elevation-lying",
+        "active-elevation-upright",
+        "passive-er-side",
+        "hand-behind-back",
+    ]
+    .into_iter()
+    .filter_map(|quantity| {
+        let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
+        let id = landmark(quantity, on.ceiling)?;
+        Some((
+            wording.say(&format!("limit-{quantity}"), &[]),
+            wording.say(id, &[]),
+        ))
+    })
+    .collect()
 }
 
 /// How far one exercise may go, in plain words; empty when nothing limits it.
-pub fn session_limit(ctx: &CheckContext, wording: &Wording, exercise: &Exercise, day: i32) -> String {
-    let Some(adapts) = &exercise.adapts else { return String::new() };
+pub fn session_limit(
+    ctx: &CheckContext,
+    wording: &Wording,
+    exercise: &Exercise,
+    day: i32,
+) -> String {
+    let Some(adapts) = &exercise.adapts else {
+        return String::new();
+    };
     let on = ceiling_on(ctx.pathway, ctx.limits, &adapts.quantity, day, ctx.today);
     match on.ceiling {
         Ceiling::Free => String::new(),
-        ceiling => landmark(&adapts.quantity, ceiling).map(|id| wording.say(id, &[])).unwrap_or_default(),
+        ceiling => landmark(&adapts.quantity, ceiling)
+            .map(|id| wording.say(id, &[]))
+            .unwrap_or_default(),
     }
 }
 
@@ -91,13 +119,24 @@ mod tests {
 
     #[test]
     fn a_landmark_never_lies_above_its_ceiling_and_never_sinks_when_the_ceiling_rises() {
-        for quantity in ["passive-elevation", "active-elevation-lying", "passive-er-side"] {
+        for quantity in [
+            "passive-elevation",
+            "active-elevation-lying",
+            "passive-er-side",
+        ] {
             let mut before = -1.0;
             for degrees in 0..=180 {
                 let value = f64::from(degrees);
-                let id = landmark(quantity, Ceiling::UpTo { value }).unwrap_or_else(|| panic!("{quantity} has landmarks"));
-                assert!(reach(id) <= value, "{quantity} {degrees}°: {id} allows more");
-                assert!(reach(id) >= before, "{quantity} {degrees}°: {id} is lower than before");
+                let id = landmark(quantity, Ceiling::UpTo { value })
+                    .unwrap_or_else(|| panic!("{quantity} has landmarks"));
+                assert!(
+                    reach(id) <= value,
+                    "{quantity} {degrees}°: {id} allows more"
+                );
+                assert!(
+                    reach(id) >= before,
+                    "{quantity} {degrees}°: {id} is lower than before"
+                );
                 before = reach(id);
             }
         }
@@ -106,10 +145,20 @@ mod tests {
     #[test]
     fn every_landmark_has_words_without_degrees() {
         let wording = ritorno_wording::Wording::english().unwrap_or_else(|error| panic!("{error}"));
-        for quantity in ["passive-elevation", "active-elevation-upright", "passive-er-side", "hand-behind-back"] {
-            for ceiling in [Ceiling::NoneAllowed, Ceiling::Free].into_iter().chain((0..=180).map(|d| Ceiling::UpTo { value: f64::from(d) }))
+        for quantity in [
+            "passive-elevation",
+            "active-elevation-upright",
+            "passive-er-side",
+            "hand-behind-back",
+        ] {
+            for ceiling in [Ceiling::NoneAllowed, Ceiling::Free]
+                .into_iter()
+                .chain((0..=180).map(|d| Ceiling::UpTo {
+                    value: f64::from(d),
+                }))
             {
-                let id = landmark(quantity, ceiling).unwrap_or_else(|| panic!("{quantity} {ceiling:?}"));
+                let id =
+                    landmark(quantity, ceiling).unwrap_or_else(|| panic!("{quantity} {ceiling:?}"));
                 let words = wording.say(id, &[]);
                 assert!(wording.has(id) && !words.contains('°'), "{id}: {words}");
             }

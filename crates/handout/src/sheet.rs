@@ -13,7 +13,10 @@ use thiserror::Error;
 use typst_as_lib::TypstEngine;
 
 const TEMPLATE: &str = include_str!("../templates/handout.typ");
-const FONTS: [&[u8]; 2] = [include_bytes!("../fonts/Regular.ttf"), include_bytes!("../fonts/Bold.ttf")];
+const FONTS: [&[u8]; 2] = [
+    include_bytes!("../fonts/Regular.ttf"),
+    include_bytes!("../fonts/Bold.ttf"),
+];
 
 /// Why a sheet could not be printed.
 #[derive(Debug, Error)]
@@ -44,7 +47,13 @@ pub struct HandoutInput<'a> {
 fn dose_text(wording: &Wording, line: &Line) -> String {
     let d = &line.dose;
     let number = |n: u32| Value::Number(f64::from(n));
-    let mut parts = vec![wording.say("paper-dose", &[("sets", number(d.sets)), ("repetitions", number(d.repetitions))])];
+    let mut parts = vec![wording.say(
+        "paper-dose",
+        &[
+            ("sets", number(d.sets)),
+            ("repetitions", number(d.repetitions)),
+        ],
+    )];
     if d.hold_s > 0 {
         parts.push(wording.say("paper-hold", &[("hold", number(d.hold_s))]));
     }
@@ -72,11 +81,16 @@ fn dose_text(wording: &Wording, line: &Line) -> String {
 
 /// What the tinted arm does in an exercise, as a wording key.
 fn which_arm(exercise: &Exercise) -> &'static str {
-    let shoulder = [Group::Cuff, Group::Deltoid, Group::Subscapularis].into_iter().map(|group| exercise.demand_on(group)).max();
+    let shoulder = [Group::Cuff, Group::Deltoid, Group::Subscapularis]
+        .into_iter()
+        .map(|group| exercise.demand_on(group))
+        .max();
     match (shoulder, exercise.helper) {
         (Some(Level::Passive), Helper::OtherHand | Helper::Stick) => "paper-arm-rests-other",
         (Some(Level::Passive), _) => "paper-arm-rests-body",
-        (Some(Level::Assisted), Helper::OtherHand | Helper::Stick | Helper::Pulley) => "paper-arm-helps",
+        (Some(Level::Assisted), Helper::OtherHand | Helper::Stick | Helper::Pulley) => {
+            "paper-arm-helps"
+        }
         _ => "paper-arm-works",
     }
 }
@@ -86,24 +100,53 @@ fn which_arm(exercise: &Exercise) -> &'static str {
 /// # Errors
 /// When the template and the data do not fit together, which the tests keep from happening.
 pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, HandoutError> {
-    let HandoutInput { ctx, facts, name, version, signed_on } = *input;
+    let HandoutInput {
+        ctx,
+        facts,
+        name,
+        version,
+        signed_on,
+    } = *input;
     let day = ctx.today;
-    let date = |day: i32| date_of(facts.story.day0, day).map(|d| d.format("%-d %B %Y").to_string()).unwrap_or_default();
-    let side = wording.say(if facts.story.side == ritorno_core::mechanics::Arm::Left { "side-left" } else { "side-right" }, &[]);
+    let date = |day: i32| {
+        date_of(facts.story.day0, day)
+            .map(|d| d.format("%-d %B %Y").to_string())
+            .unwrap_or_default()
+    };
+    let side = wording.say(
+        if facts.story.side == ritorno_core::mechanics::Arm::Left {
+            "side-left"
+        } else {
+            "side-right"
+        },
+        &[],
+    );
     let score = score_view(ctx, facts);
     // Nothing new goes home untried: what was not done in the room yet is named, not explained.
     let waits = untried(ctx, facts);
-    let current: Vec<Line> = running_lines(ctx, facts, day).into_iter().filter(|l| !waits.contains(&l.exercise)).cloned().collect();
+    let current: Vec<Line> = running_lines(ctx, facts, day)
+        .into_iter()
+        .filter(|l| !waits.contains(&l.exercise))
+        .cloned()
+        .collect();
     let mut figures: Vec<(String, Vec<u8>)> = Vec::new();
     let mut kit: Vec<String> = Vec::new();
     let mut exercises = Vec::new();
     for line in &current {
-        let Some(exercise) = ctx.known.exercises.get(&line.exercise) else { continue };
+        let Some(exercise) = ctx.known.exercises.get(&line.exercise) else {
+            continue;
+        };
         let id = format!("ex-{}", exercise.id);
         let title = wording.say(&id, &[]);
         let path = resolved_path(ctx, exercise, day);
         let limited = path.keys.last() != exercise.path().keys.last();
-        let svg = figure_svg(&FigureSpec { exercise, path, arm: facts.story.side, limited, title: &title });
+        let svg = figure_svg(&FigureSpec {
+            exercise,
+            path,
+            arm: facts.story.side,
+            limited,
+            title: &title,
+        });
         let file = format!("{}.svg", exercise.id);
         figures.push((file.clone(), svg.into_bytes()));
         for item in &exercise.kit {
@@ -112,11 +155,21 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
                 kit.push(item);
             }
         }
-        let faults: Vec<String> = exercise.faults.iter().map(|f| wording.say(&format!("fault-{f}"), &[])).collect();
+        let faults: Vec<String> = exercise
+            .faults
+            .iter()
+            .map(|f| wording.say(&format!("fault-{f}"), &[]))
+            .collect();
         let watch = if faults.is_empty() {
             String::new()
         } else {
-            wording.say("paper-watch", &[("list", Value::Text("")), ("faults", Value::Text(&faults.join(", ")))])
+            wording.say(
+                "paper-watch",
+                &[
+                    ("list", Value::Text("")),
+                    ("faults", Value::Text(&faults.join(", "))),
+                ],
+            )
         };
         exercises.push(json!({
             "name": title,
@@ -131,11 +184,22 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
             "task": wording.say("paper-task", &[("what", Value::Text("")), ("task", Value::Text(&wording.attribute(&id, "task")))]),
         }));
     }
-    let until = current.iter().map(|l| l.to_day).min().unwrap_or(day + 7).clamp(day + 7, day + 14);
+    let until = current
+        .iter()
+        .map(|l| l.to_day)
+        .min()
+        .unwrap_or(day + 7)
+        .clamp(day + 7, day + 14);
     let clock = Clock::at(day);
     let sling = match &score.sling {
-        Some(s) if day < s.day_and_night_until => wording.say("paper-sling-all", &[("date", Value::Text(&date(s.day_and_night_until)))]),
-        Some(s) if day < s.nights_until => wording.say("paper-sling-nights", &[("date", Value::Text(&date(s.nights_until)))]),
+        Some(s) if day < s.day_and_night_until => wording.say(
+            "paper-sling-all",
+            &[("date", Value::Text(&date(s.day_and_night_until)))],
+        ),
+        Some(s) if day < s.nights_until => wording.say(
+            "paper-sling-nights",
+            &[("date", Value::Text(&date(s.nights_until)))],
+        ),
         Some(_) => wording.say("paper-sling-none", &[]),
         None => wording.say("paper-sling-never", &[]),
     };
@@ -182,8 +246,16 @@ fn print(files: Vec<(String, Vec<u8>)>) -> Result<Vec<u8>, HandoutError> {
     let engine = TypstEngine::builder()
         .main_file(TEMPLATE)
         .fonts(FONTS)
-        .with_static_file_resolver(files.iter().map(|(name, bytes)| (name.as_str(), bytes.clone())))
+        .with_static_file_resolver(
+            files
+                .iter()
+                .map(|(name, bytes)| (name.as_str(), bytes.clone())),
+        )
         .build();
-    let document = engine.compile().output.map_err(|error| HandoutError::Typesetting(error.to_string()))?;
-    typst_pdf::pdf(&document, &typst_pdf::PdfOptions::default()).map_err(|errors| HandoutError::Writing(format!("{errors:?}")))
+    let document = engine
+        .compile()
+        .output
+        .map_err(|error| HandoutError::Typesetting(error.to_string()))?;
+    typst_pdf::pdf(&document, &typst_pdf::PdfOptions::default())
+        .map_err(|errors| HandoutError::Writing(format!("{errors:?}")))
 }

@@ -31,7 +31,16 @@ pub struct Push {
 
 impl Default for Push {
     fn default() -> Self {
-        Push { plateau: 120.0, rest_s: 0.4, ramp_s: 1.2, hold_s: 3.4, tremor_pct: 1.5, drift_pct_s: -1.0, drop_out: 0.0, lost_at_s: None }
+        Push {
+            plateau: 120.0,
+            rest_s: 0.4,
+            ramp_s: 1.2,
+            hold_s: 3.4,
+            tremor_pct: 1.5,
+            drift_pct_s: -1.0,
+            drop_out: 0.0,
+            lost_at_s: None,
+        }
     }
 }
 
@@ -42,7 +51,10 @@ impl Push {
         let held = (t_s - self.rest_s - self.ramp_s).max(0.0);
         let fall = 1.0 - ((held - self.hold_s) / 0.4).clamp(0.0, 1.0);
         let smooth = |x: f64| x * x * (3.0 - 2.0 * x);
-        self.plateau * smooth(rise) * smooth(fall) * (1.0 + self.drift_pct_s / 100.0 * held.min(self.hold_s))
+        self.plateau
+            * smooth(rise)
+            * smooth(fall)
+            * (1.0 + self.drift_pct_s / 100.0 * held.min(self.hold_s))
     }
 
     fn end_s(&self) -> f64 {
@@ -60,7 +72,11 @@ struct Source {
 
 impl Source {
     fn new(push: Push, seed: u64) -> Self {
-        Source { push, random: ChaCha8Rng::seed_from_u64(seed), at: 0 }
+        Source {
+            push,
+            random: ChaCha8Rng::seed_from_u64(seed),
+            at: 0,
+        }
     }
 
     fn batch(&mut self) -> Result<Option<Vec<Sample>>, Lost> {
@@ -79,9 +95,13 @@ impl Source {
             // Tremor grows with the effort; a device at rest still flickers a little.
             let spread = (level.abs() * self.push.tremor_pct / 100.0).max(0.15);
             let shake = Normal::new(0.0, spread).map_or(0.0, |n| n.sample(&mut self.random));
-            let kept = f64::from(self.random.next_u32()) / f64::from(u32::MAX) >= self.push.drop_out;
+            let kept =
+                f64::from(self.random.next_u32()) / f64::from(u32::MAX) >= self.push.drop_out;
             if kept {
-                out.push(Sample { t_s, value: level + shake });
+                out.push(Sample {
+                    t_s,
+                    value: level + shake,
+                });
             }
         }
         Ok(Some(out))

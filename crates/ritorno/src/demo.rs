@@ -5,8 +5,8 @@ use crate::demo_examined::{self, EXAMINED};
 use crate::demo_pathways::MORE;
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score, Start, StopReason, Story, SurgeonLimit,
-    TakenBy, Task,
+    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score, Start,
+    StopReason, Story, SurgeonLimit, TakenBy, Task,
 };
 use ritorno_core::knowledge::Setting;
 use ritorno_core::mechanics::Arm;
@@ -16,7 +16,9 @@ use ritorno_core::visit::Assessment;
 use ritorno_server::{AppState, hash_password, new_user, refresh_lane};
 use ritorno_store::episode::Patient;
 use ritorno_store::user::User;
-use ritorno_store::{Actor, PgConnection, StoreError, episode, events, knowledge, program, user, visit, write};
+use ritorno_store::{
+    Actor, PgConnection, StoreError, episode, events, knowledge, program, user, visit, write,
+};
 use uuid::Uuid;
 
 const LOGIN: &str = "demo";
@@ -109,7 +111,12 @@ const PEOPLE: &[Person] = &[
         day: 33,
         passed: &[(G1, 14)],
         limits: USUAL,
-        readings: &[(PE, 85.0, 20, Stiff), (ER, 24.0, 20, Stiff), (PE, 104.0, 32, Stiff), (ER, 37.0, 32, Stiff)],
+        readings: &[
+            (PE, 85.0, 20, Stiff),
+            (ER, 24.0, 20, Stiff),
+            (PE, 104.0, 32, Stiff),
+            (ER, 37.0, 32, Stiff),
+        ],
         rest_pain: Some((3.0, 32)),
         attested: &[("wound-closed", 14)],
         built: Some(14),
@@ -163,7 +170,13 @@ const PEOPLE: &[Person] = &[
         day: 43,
         passed: &[(G1, 14)],
         limits: &[],
-        readings: &[(PE, 84.0, 22, Stiff), (PE, 101.0, 33, Stiff), (ER, 22.0, 33, Stiff), (PE, 110.0, 41, AtLimit), (ER, 27.0, 41, Stiff)],
+        readings: &[
+            (PE, 84.0, 22, Stiff),
+            (PE, 101.0, 33, Stiff),
+            (ER, 22.0, 33, Stiff),
+            (PE, 110.0, 41, AtLimit),
+            (ER, 27.0, 41, Stiff),
+        ],
         rest_pain: Some((1.0, 42)),
         attested: &[("wound-closed", 14), ("no-guarding", 41)],
         built: Some(14),
@@ -253,7 +266,12 @@ const PEOPLE: &[Person] = &[
             (AEU, 131.0, 104, Weak),
         ],
         rest_pain: Some((1.0, 104)),
-        attested: &[("wound-closed", 14), ("no-guarding", 44), ("clean-lowering", 97), ("isometric-er-quiet", 97)],
+        attested: &[
+            ("wound-closed", 14),
+            ("no-guarding", 44),
+            ("clean-lowering", 97),
+            ("isometric-er-quiet", 97),
+        ],
         built: Some(98),
         slip: None,
         flare: None,
@@ -296,37 +314,79 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
     }
     let clinician = new_user(LOGIN, "Vera Dossi", Role::Lead);
     let hash = hash_password(PASSWORD)?;
-    let actor = Actor { user: Some(clinician.id), action: "demo" };
-    write(&mut conn, Actor { user: None, action: "demo" }, |conn| {
-        user::insert(conn, &clinician, &hash)?;
-        knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)
-    })?;
+    let actor = Actor {
+        user: Some(clinician.id),
+        action: "demo",
+    };
+    write(
+        &mut conn,
+        Actor {
+            user: None,
+            action: "demo",
+        },
+        |conn| {
+            user::insert(conn, &clinician, &hash)?;
+            knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)
+        },
+    )?;
     for person in PEOPLE.iter().chain(MORE) {
-        write(&mut conn, actor, |conn| add(state, conn, &clinician, person))?;
+        write(&mut conn, actor, |conn| {
+            add(state, conn, &clinician, person)
+        })?;
     }
     for person in EXAMINED {
-        write(&mut conn, actor, |conn| demo_examined::add(state, conn, &clinician, person))?;
+        write(&mut conn, actor, |conn| {
+            demo_examined::add(state, conn, &clinician, person)
+        })?;
     }
-    Ok(format!("{} invented patients of the Molo Nove clinic loaded.\n{signed_in}", PEOPLE.len() + MORE.len() + EXAMINED.len()))
+    Ok(format!(
+        "{} invented patients of the Molo Nove clinic loaded.\n{signed_in}",
+        PEOPLE.len() + MORE.len() + EXAMINED.len()
+    ))
 }
 
 fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Result<(), StoreError> {
     let today = state.today.date();
-    let day0 = today.checked_sub_days(Days::new(u64::from(p.day.unsigned_abs()))).ok_or(StoreError::Unreadable("demo date"))?;
-    let on = |day: i32| day0.checked_add_days(Days::new(u64::from(day.unsigned_abs()))).unwrap_or(today);
+    let day0 = today
+        .checked_sub_days(Days::new(u64::from(p.day.unsigned_abs())))
+        .ok_or(StoreError::Unreadable("demo date"))?;
+    let on = |day: i32| {
+        day0.checked_add_days(Days::new(u64::from(day.unsigned_abs())))
+            .unwrap_or(today)
+    };
     let id = Uuid::now_v7();
-    let birth: NaiveDate = p.born.parse().map_err(|_| StoreError::Unreadable("demo birth date"))?;
-    let patient = Patient { id: Uuid::now_v7(), given_name: p.given.into(), family_name: p.family.into(), birth };
+    let birth: NaiveDate = p
+        .born
+        .parse()
+        .map_err(|_| StoreError::Unreadable("demo birth date"))?;
+    let patient = Patient {
+        id: Uuid::now_v7(),
+        given_name: p.given.into(),
+        family_name: p.family.into(),
+        birth,
+    };
     let story = Story {
         setting: Setting::Specialist,
         mechanism: p.mechanism.into(),
         work: p.work.into(),
-        clearance: Some(Clearance { role: "surgeon".into(), on: day0 }),
+        clearance: Some(Clearance {
+            role: "surgeon".into(),
+            on: day0,
+        }),
         sling_worn: (p.start == Start::Surgery).then_some(p.day < 42),
         modifiers: p.modifiers.iter().map(|m| (*m).to_owned()).collect(),
         health: p.health.iter().map(|h| (*h).to_owned()).collect(),
-        tasks: vec![Task { label: p.task.0.into(), score: 2, asks: Some(p.task.1.into()) }],
-        kit: ["bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic", "weight"].map(str::to_owned).to_vec(),
+        tasks: vec![Task {
+            label: p.task.0.into(),
+            score: 2,
+            asks: Some(p.task.1.into()),
+        }],
+        kit: [
+            "bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic",
+            "weight",
+        ]
+        .map(str::to_owned)
+        .to_vec(),
         ..Story::begun(p.pathway, p.side, day0, p.start)
     };
     episode::insert(conn, &patient, id, &story)?;
@@ -335,7 +395,12 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         .red_flags
         .iter()
         .filter(|f| f.asked)
-        .map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on: on(1), confirmed: true })
+        .map(|f| FlagAnswer {
+            flag: f.id.clone(),
+            answer: Answer::No,
+            on: on(1),
+            confirmed: true,
+        })
         .collect();
     events::add_flag_answers(conn, id, &answers)?;
     for (quantity, ceiling, until_day) in p.limits {
@@ -384,23 +449,51 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         }
     }
     if let Some((value, day)) = p.rest_pain {
-        events::add_score(conn, id, &Score { id: Uuid::now_v7(), score: "rest-pain".into(), value, on: on(day) })?;
+        events::add_score(
+            conn,
+            id,
+            &Score {
+                id: Uuid::now_v7(),
+                score: "rest-pain".into(),
+                value,
+                on: on(day),
+            },
+        )?;
     }
     for (code, day) in p.attested {
-        events::add_attestation(conn, id, &Attestation { id: Uuid::now_v7(), code: (*code).into(), holds: true, on: on(*day) }, by.id)?;
+        events::add_attestation(
+            conn,
+            id,
+            &Attestation {
+                id: Uuid::now_v7(),
+                code: (*code).into(),
+                holds: true,
+                on: on(*day),
+            },
+            by.id,
+        )?;
     }
     for (gate, day) in p.passed {
         events::add_gate_pass(
             conn,
             id,
-            &GatePass { gate: (*gate).into(), on: on(*day), overridden: vec![], reason: String::new() },
+            &GatePass {
+                gate: (*gate).into(),
+                on: on(*day),
+                overridden: vec![],
+                reason: String::new(),
+            },
             by.id,
         )?;
     }
     if let Some(built) = p.built {
         build_and_log(state, conn, by, p, id, built, &on)?;
     }
-    let note = visit::Note { visited_on: on((p.day - 7).max(1)), body: p.note.into(), summary: serde_json::json!({}) };
+    let note = visit::Note {
+        visited_on: on((p.day - 7).max(1)),
+        body: p.note.into(),
+        summary: serde_json::json!({}),
+    };
     visit::add(conn, Uuid::now_v7(), id, &note, by.id)?;
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())
@@ -420,47 +513,129 @@ fn build_and_log(
     facts.readings.retain(|r| r.on <= on(built));
     facts.gate_passes.retain(|g| g.on <= on(built));
     let (lines, snapshot) = {
-        let assessment = Assessment::new(&state.knowledge, &facts).ok_or(StoreError::NotFound("pathway"))?;
+        let assessment =
+            Assessment::new(&state.knowledge, &facts).ok_or(StoreError::NotFound("pathway"))?;
         let ctx = assessment.ctx();
         let lines = assessment.propose(id).lines;
         let mut signed = facts.clone();
         signed.lines.clone_from(&lines);
-        let kept = Snapshot { rev: 1, story_rev: 1, limits: facts.limits.clone(), score: score_view(&ctx, &signed) };
-        (lines, serde_json::to_value(kept).map_err(|_| StoreError::Unreadable("snapshot"))?)
+        let kept = Snapshot {
+            rev: 1,
+            story_rev: 1,
+            limits: facts.limits.clone(),
+            score: score_view(&ctx, &signed),
+        };
+        (
+            lines,
+            serde_json::to_value(kept).map_err(|_| StoreError::Unreadable("snapshot"))?,
+        )
     };
     // What was asked of the patient on each day: nothing that waits for a gate.
     let mut known = episode::load(conn, id, state.today.date())?.facts;
     known.lines.clone_from(&lines);
-    let assessment = Assessment::new(&state.knowledge, &known).ok_or(StoreError::NotFound("pathway"))?;
-    let planned = |day: i32| -> Vec<_> { scheduled_lines(&assessment.ctx(), &known, day).into_iter().cloned().collect() };
+    let assessment =
+        Assessment::new(&state.knowledge, &known).ok_or(StoreError::NotFound("pathway"))?;
+    let planned = |day: i32| -> Vec<_> {
+        scheduled_lines(&assessment.ctx(), &known, day)
+            .into_iter()
+            .cloned()
+            .collect()
+    };
     program::save(conn, id, 0, &state.knowledge.sha256, &lines)?;
     program::sign(conn, id, 1, SNAPSHOT_VERSION, snapshot, by.id, on(built))?;
     for day in (p.day - 13).max(built)..p.day {
         let log = |conn: &mut PgConnection, exercise: Option<&str>, fact: LogFact| {
-            events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: exercise.map(str::to_owned), fact })
-                .map(|_| ())
+            events::add_log(
+                conn,
+                id,
+                &LogEntry {
+                    id: Uuid::now_v7(),
+                    on: on(day),
+                    exercise: exercise.map(str::to_owned),
+                    fact,
+                },
+            )
+            .map(|_| ())
         };
         // Days of the week are spread evenly.
         let due = |week: u32| (day * week as i32) / 7 != ((day - 1) * week as i32) / 7;
         for line in planned(day).iter().filter(|l| due(l.dose.days_per_week)) {
             // One day in six a session was missed.
-            let sessions = if day % 6 == 0 { line.dose.times_per_day.saturating_sub(1) } else { line.dose.times_per_day };
-            log(conn, Some(&line.exercise), LogFact::Done { sessions, repetitions: line.dose.repetitions })?;
+            let sessions = if day % 6 == 0 {
+                line.dose.times_per_day.saturating_sub(1)
+            } else {
+                line.dose.times_per_day
+            };
+            log(
+                conn,
+                Some(&line.exercise),
+                LogFact::Done {
+                    sessions,
+                    repetitions: line.dose.repetitions,
+                },
+            )?;
         }
         // The morning after a bad day is worse.
         let bad = |d: i32| p.flare.is_some_and(|flare| flare == d);
-        log(conn, None, LogFact::PainBefore { value: f64::from(1 + day % 2) })?;
-        log(conn, None, LogFact::PainDuring { value: if bad(day) { 5.0 } else { 2.0 } })?;
-        log(conn, None, LogFact::PainNextMorning { value: if bad(day - 1) { 4.0 } else { 1.0 } })?;
+        log(
+            conn,
+            None,
+            LogFact::PainBefore {
+                value: f64::from(1 + day % 2),
+            },
+        )?;
+        log(
+            conn,
+            None,
+            LogFact::PainDuring {
+                value: if bad(day) { 5.0 } else { 2.0 },
+            },
+        )?;
+        log(
+            conn,
+            None,
+            LogFact::PainNextMorning {
+                value: if bad(day - 1) { 4.0 } else { 1.0 },
+            },
+        )?;
     }
     // Asked this morning, before the patient came in.
-    let morning = LogFact::PainNextMorning { value: if p.flare == Some(p.day - 1) { 4.0 } else { 1.0 } };
-    events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(p.day), exercise: None, fact: morning })?;
+    let morning = LogFact::PainNextMorning {
+        value: if p.flare == Some(p.day - 1) { 4.0 } else { 1.0 },
+    };
+    events::add_log(
+        conn,
+        id,
+        &LogEntry {
+            id: Uuid::now_v7(),
+            on: on(p.day),
+            exercise: None,
+            fact: morning,
+        },
+    )?;
     if let Some(day) = p.flare {
-        events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: None, fact: LogFact::FlareDay })?;
+        events::add_log(
+            conn,
+            id,
+            &LogEntry {
+                id: Uuid::now_v7(),
+                on: on(day),
+                exercise: None,
+                fact: LogFact::FlareDay,
+            },
+        )?;
     }
     if let Some(day) = p.slip {
-        events::add_log(conn, id, &LogEntry { id: Uuid::now_v7(), on: on(day), exercise: Some("ael8".into()), fact: LogFact::Slip })?;
+        events::add_log(
+            conn,
+            id,
+            &LogEntry {
+                id: Uuid::now_v7(),
+                on: on(day),
+                exercise: Some("ael8".into()),
+                fact: LogFact::Slip,
+            },
+        )?;
     }
     Ok(())
 }

@@ -2,8 +2,8 @@
 
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, Method, OtherSide, PainArc, Reading, Start, StopReason, Story, TakenBy, Task,
-    TestAnswer, TestFinding, Vote,
+    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, Method, OtherSide, PainArc, Reading, Start,
+    StopReason, Story, TakenBy, Task, TestAnswer, TestFinding, Vote,
 };
 use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
@@ -72,7 +72,10 @@ pub const EXAMINED: &[Examined] = &[
             ("passive-ir-90", 48.0, 62.0, Stiff),
             ("hand-behind-back", 6.0, 7.0, Pain),
         ],
-        arc: Some(PainArc { from: 80.0, to: 115.0 }),
+        arc: Some(PainArc {
+            from: 80.0,
+            to: 115.0,
+        }),
         words: &[
             ("neck-screen", Nothing),
             ("painful-arc", Familiar),
@@ -86,12 +89,31 @@ pub const EXAMINED: &[Examined] = &[
             ("cross-body-adduction", OtherPain),
         ],
         numbers: &[("er-lag", 0.0)],
-        votes: &[(Vote::WorstPain, 5.0), (Vote::Night, 1.0), (Vote::EndRange, 1.0), (Vote::Disability, 1.0), (Vote::Ache, 1.0)],
+        votes: &[
+            (Vote::WorstPain, 5.0),
+            (Vote::Night, 1.0),
+            (Vote::EndRange, 1.0),
+            (Vote::Disability, 1.0),
+            (Vote::Ache, 1.0),
+        ],
         note: "Arc from 80 to 115; blade help takes two points off.",
-        first: &[("active-elevation-upright", 136.0), ("passive-elevation", 158.0), ("passive-er-side", 56.0), ("passive-ir-90", 46.0)],
+        first: &[
+            ("active-elevation-upright", 136.0),
+            ("passive-elevation", 158.0),
+            ("passive-er-side", 56.0),
+            ("passive-ir-90", 46.0),
+        ],
         sheets: &[
-            (11, "quickdash", &[3.0, 4.0, 3.0, 2.0, 3.0, 4.0, 3.0, 4.0, 4.0, 2.0, 3.0]),
-            (3, "quickdash", &[2.0, 3.0, 2.0, 2.0, 2.0, 3.0, 3.0, 3.0, 3.0, 2.0, 2.0]),
+            (
+                11,
+                "quickdash",
+                &[3.0, 4.0, 3.0, 2.0, 3.0, 4.0, 3.0, 4.0, 4.0, 2.0, 3.0],
+            ),
+            (
+                3,
+                "quickdash",
+                &[2.0, 3.0, 2.0, 2.0, 2.0, 3.0, 3.0, 3.0, 3.0, 2.0, 2.0],
+            ),
             (11, "psfs", &[3.0, 4.0, 2.0]),
             (3, "psfs", &[4.0, 5.0, 3.0]),
         ],
@@ -127,7 +149,13 @@ pub const EXAMINED: &[Examined] = &[
             ("shrug-sign", Obvious),
         ],
         numbers: &[],
-        votes: &[(Vote::WorstPain, 7.0), (Vote::Night, 2.0), (Vote::EndRange, 2.0), (Vote::Disability, 1.0), (Vote::Ache, 1.0)],
+        votes: &[
+            (Vote::WorstPain, 7.0),
+            (Vote::Night, 2.0),
+            (Vote::EndRange, 2.0),
+            (Vote::Disability, 1.0),
+            (Vote::Ache, 1.0),
+        ],
         note: "Both rotations stop short; radiograph asked for.",
         first: &[],
         sheets: &[],
@@ -164,8 +192,18 @@ pub const EXAMINED: &[Examined] = &[
             ("relocation", Yes),
             ("jerk", No),
         ],
-        numbers: &[("sulcus", 2.0), ("laxity-score", 6.0), ("load-and-shift-anterior", 2.0)],
-        votes: &[(Vote::WorstPain, 4.0), (Vote::Night, 0.0), (Vote::EndRange, 1.0), (Vote::Disability, 1.0), (Vote::Ache, 0.0)],
+        numbers: &[
+            ("sulcus", 2.0),
+            ("laxity-score", 6.0),
+            ("load-and-shift-anterior", 2.0),
+        ],
+        votes: &[
+            (Vote::WorstPain, 4.0),
+            (Vote::Night, 0.0),
+            (Vote::EndRange, 1.0),
+            (Vote::Disability, 1.0),
+            (Vote::Ache, 0.0),
+        ],
         note: "Fear at 80 degrees of turning out, gone with the hand on the front.",
         first: &[],
         sheets: &[],
@@ -192,7 +230,10 @@ pub const EXAMINED: &[Examined] = &[
             ("horizontal-adduction", 104.0, 122.0, Pain),
             ("hand-behind-back", 7.0, 8.0, Stiff),
         ],
-        arc: Some(PainArc { from: 150.0, to: 162.0 }),
+        arc: Some(PainArc {
+            from: 150.0,
+            to: 162.0,
+        }),
         words: &[
             ("neck-screen", Nothing),
             ("painful-arc", Nothing),
@@ -203,7 +244,13 @@ pub const EXAMINED: &[Examined] = &[
             ("paxinos", Familiar),
         ],
         numbers: &[],
-        votes: &[(Vote::WorstPain, 4.0), (Vote::Night, 0.0), (Vote::EndRange, 1.0), (Vote::Disability, 0.0), (Vote::Ache, 1.0)],
+        votes: &[
+            (Vote::WorstPain, 4.0),
+            (Vote::Night, 0.0),
+            (Vote::EndRange, 1.0),
+            (Vote::Disability, 0.0),
+            (Vote::Ache, 1.0),
+        ],
         note: "Points to the joint with one finger.",
         first: &[],
         sheets: &[],
@@ -230,7 +277,10 @@ pub const EXAMINED: &[Examined] = &[
             ("passive-ir-90", 48.0, 66.0, Stiff),
             ("passive-er-90", 98.0, 96.0, Stiff),
         ],
-        arc: Some(PainArc { from: 70.0, to: 110.0 }),
+        arc: Some(PainArc {
+            from: 70.0,
+            to: 110.0,
+        }),
         words: &[
             ("neck-screen", Nothing),
             ("painful-arc", Familiar),
@@ -239,7 +289,13 @@ pub const EXAMINED: &[Examined] = &[
             ("neer", Familiar),
         ],
         numbers: &[],
-        votes: &[(Vote::WorstPain, 5.0), (Vote::Night, 1.0), (Vote::EndRange, 1.0), (Vote::Disability, 1.0), (Vote::Ache, 1.0)],
+        votes: &[
+            (Vote::WorstPain, 5.0),
+            (Vote::Night, 1.0),
+            (Vote::EndRange, 1.0),
+            (Vote::Disability, 1.0),
+            (Vote::Ache, 1.0),
+        ],
         note: "Loads kept close help at once.",
         first: &[],
         sheets: &[],
@@ -274,7 +330,13 @@ pub const EXAMINED: &[Examined] = &[
             ("axillary-sensation", No),
         ],
         numbers: &[("er-lag", 25.0)],
-        votes: &[(Vote::WorstPain, 6.0), (Vote::Night, 1.0), (Vote::EndRange, 1.0), (Vote::Disability, 2.0), (Vote::Ache, 1.0)],
+        votes: &[
+            (Vote::WorstPain, 6.0),
+            (Vote::Night, 1.0),
+            (Vote::EndRange, 1.0),
+            (Vote::Disability, 2.0),
+            (Vote::Ache, 1.0),
+        ],
         note: "Cannot hold the arm up since the fall.",
         first: &[],
         sheets: &[],
@@ -285,15 +347,32 @@ pub const EXAMINED: &[Examined] = &[
 ///
 /// # Errors
 /// Database failure.
-pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -> Result<(), StoreError> {
+pub fn add(
+    state: &AppState,
+    conn: &mut PgConnection,
+    by: &User,
+    p: &Examined,
+) -> Result<(), StoreError> {
     let today = state.today.date();
-    let back = |days: i32| today.checked_sub_days(Days::new(u64::from(days.unsigned_abs()))).ok_or(StoreError::Unreadable("demo date"));
+    let back = |days: i32| {
+        today
+            .checked_sub_days(Days::new(u64::from(days.unsigned_abs())))
+            .ok_or(StoreError::Unreadable("demo date"))
+    };
     let day0 = back(p.day)?;
     // Examined three days ago, so that the next visit has something to compare with.
     let on = back(3)?;
     let id = Uuid::now_v7();
-    let birth: NaiveDate = p.born.parse().map_err(|_| StoreError::Unreadable("demo birth date"))?;
-    let patient = Patient { id: Uuid::now_v7(), given_name: p.given.into(), family_name: p.family.into(), birth };
+    let birth: NaiveDate = p
+        .born
+        .parse()
+        .map_err(|_| StoreError::Unreadable("demo birth date"))?;
+    let patient = Patient {
+        id: Uuid::now_v7(),
+        given_name: p.given.into(),
+        family_name: p.family.into(),
+        birth,
+    };
     let story = Story {
         complaint: Some(p.complaint),
         other_side: p.other_side,
@@ -302,13 +381,26 @@ pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -
         mechanism: p.mechanism.into(),
         work: p.work.into(),
         health: p.health.iter().map(|h| (*h).to_owned()).collect(),
-        tasks: vec![Task { label: p.task.0.into(), score: 3, asks: Some(p.task.1.into()) }],
-        kit: ["bed", "table", "cloth", "towel", "wall"].map(str::to_owned).to_vec(),
+        tasks: vec![Task {
+            label: p.task.0.into(),
+            score: 3,
+            asks: Some(p.task.1.into()),
+        }],
+        kit: ["bed", "table", "cloth", "towel", "wall"]
+            .map(str::to_owned)
+            .to_vec(),
         ..Story::begun("no-operation", p.side, day0, p.start)
     };
     episode::insert(conn, &patient, id, &story)?;
     let asked = state.knowledge.red_flags.iter().filter(|f| f.asked);
-    let answers: Vec<FlagAnswer> = asked.map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on, confirmed: true }).collect();
+    let answers: Vec<FlagAnswer> = asked
+        .map(|f| FlagAnswer {
+            flag: f.id.clone(),
+            answer: Answer::No,
+            on,
+            confirmed: true,
+        })
+        .collect();
     events::add_flag_answers(conn, id, &answers)?;
     for (quantity, here, there, stop) in p.ranges {
         for (side, value, stop) in [(p.side, *here, *stop), (p.side.other(), *there, Stiff)] {
@@ -320,7 +412,9 @@ pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -
                 stop,
                 by: TakenBy::Clinician,
                 on,
-                arc: p.arc.filter(|_| side == p.side && *quantity == "active-elevation-upright"),
+                arc: p
+                    .arc
+                    .filter(|_| side == p.side && *quantity == "active-elevation-upright"),
                 method: Some(Method::Goniometer),
                 rater: None,
             };
@@ -345,24 +439,69 @@ pub fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Examined) -
     }
     for (ago, instrument, given) in p.sheets {
         // What was not answered stays open to the end of the sheet.
-        let items = state.knowledge.scores.iter().find(|r| r.id == *instrument).map_or(0, |r| r.items());
+        let items = state
+            .knowledge
+            .scores
+            .iter()
+            .find(|r| r.id == *instrument)
+            .map_or(0, |r| r.items());
         let answers = (0..items).map(|i| given.get(i).copied()).collect();
-        outcome::add(conn, id, &Sheet { id: Uuid::now_v7(), instrument: (*instrument).into(), answers, on: back(*ago)? }, by.id)?;
+        outcome::add(
+            conn,
+            id,
+            &Sheet {
+                id: Uuid::now_v7(),
+                instrument: (*instrument).into(),
+                answers,
+                on: back(*ago)?,
+            },
+            by.id,
+        )?;
     }
-    let words = p.words.iter().map(|(test, found)| (*test, TestAnswer::Word { found: *found }));
-    let numbers = p.numbers.iter().map(|(test, value)| (*test, TestAnswer::Number { value: *value }));
+    let words = p
+        .words
+        .iter()
+        .map(|(test, found)| (*test, TestAnswer::Word { found: *found }));
+    let numbers = p
+        .numbers
+        .iter()
+        .map(|(test, value)| (*test, TestAnswer::Number { value: *value }));
     for (test, answer) in words.chain(numbers) {
         exam::add_finding(
             conn,
             id,
-            &TestFinding { id: Uuid::now_v7(), test: test.into(), side: p.side, answer, variant: None, on, rater: by.id },
+            &TestFinding {
+                id: Uuid::now_v7(),
+                test: test.into(),
+                side: p.side,
+                answer,
+                variant: None,
+                on,
+                rater: by.id,
+            },
         )?;
     }
     for (question, value) in p.votes {
-        let fact = ExamFact::Irritability { question: *question, value: *value };
-        exam::add_note(conn, id, &ExamNote { id: Uuid::now_v7(), on, fact }, by.id)?;
+        let fact = ExamFact::Irritability {
+            question: *question,
+            value: *value,
+        };
+        exam::add_note(
+            conn,
+            id,
+            &ExamNote {
+                id: Uuid::now_v7(),
+                on,
+                fact,
+            },
+            by.id,
+        )?;
     }
-    let note = visit::Note { visited_on: on, body: p.note.into(), summary: serde_json::json!({}) };
+    let note = visit::Note {
+        visited_on: on,
+        body: p.note.into(),
+        summary: serde_json::json!({}),
+    };
     visit::add(conn, Uuid::now_v7(), id, &note, by.id)?;
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())

@@ -16,29 +16,49 @@ use tracing_subscriber::EnvFilter;
 type Failure = Box<dyn std::error::Error>;
 
 fn setting(name: &str, default: Option<&str>) -> Result<String, Failure> {
-    std::env::var(name).ok().or_else(|| default.map(str::to_owned)).ok_or_else(|| format!("{name} is not set; ./start sets it").into())
+    std::env::var(name)
+        .ok()
+        .or_else(|| default.map(str::to_owned))
+        .ok_or_else(|| format!("{name} is not set; ./start sets it").into())
 }
 
 fn today() -> Result<Today, Failure> {
     if let Ok(text) = std::env::var("RITORNO_TODAY") {
-        let date: NaiveDate = text.parse().map_err(|_| format!("RITORNO_TODAY is {text:?}, not a date like 2027-03-01"))?;
+        let date: NaiveDate = text
+            .parse()
+            .map_err(|_| format!("RITORNO_TODAY is {text:?}, not a date like 2027-03-01"))?;
         return Ok(Today::Fixed(date));
     }
     let zone = setting("RITORNO_TIME_ZONE", Some("Europe/Rome"))?;
-    Ok(Today::Clock(zone.parse().map_err(|_| format!("RITORNO_TIME_ZONE is {zone:?}, not a time zone like Europe/Rome"))?))
+    Ok(Today::Clock(zone.parse().map_err(|_| {
+        format!("RITORNO_TIME_ZONE is {zone:?}, not a time zone like Europe/Rome")
+    })?))
 }
 
 fn state() -> Result<AppState, Failure> {
-    let known = read_knowledge(&PathBuf::from(setting("RITORNO_KNOWLEDGE", Some("knowledge"))?))?;
+    let known = read_knowledge(&PathBuf::from(setting(
+        "RITORNO_KNOWLEDGE",
+        Some("knowledge"),
+    )?))?;
     let pool = open_pool(&setting("DATABASE_URL", None)?);
-    Ok(AppState::new(pool, known, today()?, PathBuf::from(setting("RITORNO_WEB", Some("web/dist"))?)))
+    Ok(AppState::new(
+        pool,
+        known,
+        today()?,
+        PathBuf::from(setting("RITORNO_WEB", Some("web/dist"))?),
+    ))
 }
 
 /// Stores what the application knows as a release, once.
 fn keep_release(state: &AppState) -> Result<(), StoreError> {
     let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
-    let actor = Actor { user: None, action: "keep-release" };
-    write(&mut conn, actor, |conn| knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical))
+    let actor = Actor {
+        user: None,
+        action: "keep-release",
+    };
+    write(&mut conn, actor, |conn| {
+        knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)
+    })
 }
 
 #[actix_web::main]
@@ -46,7 +66,9 @@ async fn serve() -> Result<(), Failure> {
     // Logs are lines of JSON without patient data: method, path pattern, status, time.
     tracing_subscriber::fmt()
         .json()
-        .with_env_filter(EnvFilter::try_from_default_env().unwrap_or_else(|_| EnvFilter::new("info")))
+        .with_env_filter(
+            EnvFilter::try_from_default_env().unwrap_or_else(|_| EnvFilter::new("info")),
+        )
         .with_writer(std::io::stderr)
         .init();
     let state = state()?;
@@ -67,7 +89,10 @@ async fn serve() -> Result<(), Failure> {
         loop {
             let today = days.today.date();
             if done != Some(today) {
-                match keep_release(&days).and_then(|()| run_jobs(&days)).and_then(|_| change_day(&days)) {
+                match keep_release(&days)
+                    .and_then(|()| run_jobs(&days))
+                    .and_then(|_| change_day(&days))
+                {
                     Ok(moved) => {
                         tracing::info!(moved, "change of day");
                         done = Some(today);

@@ -10,8 +10,12 @@ use std::time::Instant;
 fn main() -> Result<(), Box<dyn std::error::Error>> {
     let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
     let pool = open_pool(&std::env::var("DATABASE_URL")?);
-    let state =
-        AppState::new(pool.clone(), read_knowledge(&root.join("knowledge"))?, Today::Fixed("2027-03-01".parse()?), root.join("web/dist"));
+    let state = AppState::new(
+        pool.clone(),
+        read_knowledge(&root.join("knowledge"))?,
+        Today::Fixed("2027-03-01".parse()?),
+        root.join("web/dist"),
+    );
     let listener = TcpListener::bind("127.0.0.1:0")?;
     let address = format!("http://{}", listener.local_addr()?);
     std::thread::spawn(move || {
@@ -26,20 +30,36 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         .post(format!("{address}/api/session"))
         .header("origin", &address)
         .send_json(serde_json::json!({ "login": "demo", "password": "molo-nove" }))?;
-    let cookie =
-        signed.headers().get("set-cookie").and_then(|v| v.to_str().ok()).and_then(|v| v.split(';').next()).unwrap_or_default().to_owned();
+    let cookie = signed
+        .headers()
+        .get("set-cookie")
+        .and_then(|v| v.to_str().ok())
+        .and_then(|v| v.split(';').next())
+        .unwrap_or_default()
+        .to_owned();
     let token = cookie.trim_start_matches("ritorno_session=").to_owned();
     let digest: Vec<u8> = <sha2::Sha256 as sha2::Digest>::digest(token.as_bytes()).to_vec();
     let mut conn = pool.get()?;
     let (mut over_http, mut plain) = (Vec::new(), Vec::new());
     for round in 0..220 {
         let start = Instant::now();
-        let body = agent.get(format!("{address}/api/decisions")).header("cookie", &cookie).call()?.body_mut().read_to_vec()?;
+        let body = agent
+            .get(format!("{address}/api/decisions"))
+            .header("cookie", &cookie)
+            .call()?
+            .body_mut()
+            .read_to_vec()?;
         let http = start.elapsed().as_secs_f64() * 1000.0;
         let start = Instant::now();
         conn.transaction::<_, diesel::result::Error, _>(|conn| {
             let _ = session::user(conn, &digest);
-            let _ = decisions::list(conn, &decisions::Filter { limit: 50, ..Default::default() });
+            let _ = decisions::list(
+                conn,
+                &decisions::Filter {
+                    limit: 50,
+                    ..Default::default()
+                },
+            );
             let _ = decisions::counts(conn);
             Ok(())
         })?;
@@ -54,6 +74,9 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         list[list.len() / 2]
     };
     let (http, sql) = (median(&mut over_http), median(&mut plain));
-    println!("GET /api/decisions: median {http:.2} ms; the same SQL with the session query: {sql:.2} ms; ratio {:.2}", http / sql);
+    println!(
+        "GET /api/decisions: median {http:.2} ms; the same SQL with the session query: {sql:.2} ms; ratio {:.2}",
+        http / sql
+    );
     std::process::exit(0);
 }

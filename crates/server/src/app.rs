@@ -64,7 +64,12 @@ pub(crate) type App = web::Data<AppState>;
 
 impl AppState {
     /// A state with room for 64 waiting requests.
-    pub fn new(pool: Pool, knowledge: Knowledge, today: Today, web_dir: std::path::PathBuf) -> Self {
+    pub fn new(
+        pool: Pool,
+        knowledge: Knowledge,
+        today: Today,
+        web_dir: std::path::PathBuf,
+    ) -> Self {
         AppState {
             pool,
             knowledge: Arc::new(knowledge),
@@ -89,14 +94,27 @@ impl AppState {
         if newest == 0 {
             return Ok(self.knowledge.clone());
         }
-        if let Some((_, known)) = self.own.lock().ok().and_then(|own| own.clone()).filter(|(seq, _)| *seq == newest) {
+        if let Some((_, known)) = self
+            .own
+            .lock()
+            .ok()
+            .and_then(|own| own.clone())
+            .filter(|(seq, _)| *seq == newest)
+        {
             return Ok(known);
         }
         let mut known = self.knowledge.clone();
         for row in ritorno_store::pathway::newest(conn)? {
-            match known.with_files(&[NamedText { name: format!("pathways/{}.toml", row.name), text: row.body }]) {
+            match known.with_files(&[NamedText {
+                name: format!("pathways/{}.toml", row.name),
+                text: row.body,
+            }]) {
                 Ok(more) => known = Arc::new(more),
-                Err(faults) => tracing::error!(pathway = row.name, faults = faults.len(), "an own pathway is no longer accepted"),
+                Err(faults) => tracing::error!(
+                    pathway = row.name,
+                    faults = faults.len(),
+                    "an own pathway is no longer accepted"
+                ),
             }
         }
         if let Ok(mut own) = self.own.lock() {
@@ -109,20 +127,42 @@ impl AppState {
     ///
     /// # Errors
     /// When the program's release is missing or no longer understood: then the software holds rather than guesses.
-    pub fn knowledge_of(&self, conn: &mut PgConnection, loaded: &Loaded) -> Result<Arc<Knowledge>, StoreError> {
-        let Some(sha256) = loaded.program.as_ref().map(|p| &p.knowledge_sha256).filter(|sha| **sha != self.knowledge.sha256) else {
-            let shipped = self.knowledge.pathways.contains_key(&loaded.facts.story.pathway);
-            return if shipped { Ok(self.knowledge.clone()) } else { self.current(conn) };
+    pub fn knowledge_of(
+        &self,
+        conn: &mut PgConnection,
+        loaded: &Loaded,
+    ) -> Result<Arc<Knowledge>, StoreError> {
+        let Some(sha256) = loaded
+            .program
+            .as_ref()
+            .map(|p| &p.knowledge_sha256)
+            .filter(|sha| **sha != self.knowledge.sha256)
+        else {
+            let shipped = self
+                .knowledge
+                .pathways
+                .contains_key(&loaded.facts.story.pathway);
+            return if shipped {
+                Ok(self.knowledge.clone())
+            } else {
+                self.current(conn)
+            };
         };
         let known = |map: &HashMap<String, Arc<Knowledge>>| map.get(sha256).cloned();
         if let Some(found) = self.releases.lock().ok().and_then(|map| known(&map)) {
             return Ok(found);
         }
         let text = ritorno_store::knowledge::body(conn, sha256)?;
-        let release = load_release(&text, &self.knowledge).map(Arc::new).map_err(|faults| {
-            tracing::error!(sha256, faults = faults.len(), "a stored knowledge release is not understood");
-            StoreError::Unreadable("knowledge release")
-        })?;
+        let release = load_release(&text, &self.knowledge)
+            .map(Arc::new)
+            .map_err(|faults| {
+                tracing::error!(
+                    sha256,
+                    faults = faults.len(),
+                    "a stored knowledge release is not understood"
+                );
+                StoreError::Unreadable("knowledge release")
+            })?;
         if let Ok(mut map) = self.releases.lock() {
             map.insert(sha256.clone(), release.clone());
         }
@@ -132,8 +172,14 @@ impl AppState {
     /// The reading model of a release, built at its first use.
     pub fn model_of(&self, known: &Knowledge) -> Arc<ReadingModel> {
         // Whoever comes while it is being built waits for it rather than building it again.
-        let mut models = self.models.lock().unwrap_or_else(std::sync::PoisonError::into_inner);
-        models.entry(known.sha256.clone()).or_insert_with(|| Arc::new(ReadingModel::new(known))).clone()
+        let mut models = self
+            .models
+            .lock()
+            .unwrap_or_else(std::sync::PoisonError::into_inner);
+        models
+            .entry(known.sha256.clone())
+            .or_insert_with(|| Arc::new(ReadingModel::new(known)))
+            .clone()
     }
 
     /// Runs `work` on a connection, off the request threads.
@@ -145,7 +191,8 @@ impl AppState {
         work: impl FnOnce(&AppState, &mut PgConnection) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
         let busy = || ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "busy", &[]).retry_after(1);
-        let waiting = tokio::time::timeout(Duration::from_secs(2), self.permits.clone().acquire_owned());
+        let waiting =
+            tokio::time::timeout(Duration::from_secs(2), self.permits.clone().acquire_owned());
         let permit = waiting.await.map_err(|_| busy())?.map_err(|_| busy())?;
         let state = self.clone();
         let done = web::block(move || {
@@ -183,12 +230,19 @@ impl AppState {
         self.block(move |state, conn| {
             let user = signed_in(conn, &token, action)?;
             let mut refused = None;
-            let done = ritorno_store::write(conn, Actor { user: Some(user.id), action: name }, |conn| {
-                work(state, conn, &user).map_err(|error| {
-                    refused = Some(error);
-                    StoreError::Other("refused by a rule".to_owned())
-                })
-            });
+            let done = ritorno_store::write(
+                conn,
+                Actor {
+                    user: Some(user.id),
+                    action: name,
+                },
+                |conn| {
+                    work(state, conn, &user).map_err(|error| {
+                        refused = Some(error);
+                        StoreError::Other("refused by a rule".to_owned())
+                    })
+                },
+            );
             done.map_err(|error| refused.unwrap_or_else(|| error.into()))
         })
         .await
@@ -196,6 +250,11 @@ impl AppState {
 }
 
 fn signed_in(conn: &mut PgConnection, token: &[u8], action: Action) -> Result<User, ApiError> {
-    let user = ritorno_store::session::user(conn, token)?.ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
-    if may(user.role, action) { Ok(user) } else { Err(ApiError::new(StatusCode::FORBIDDEN, "forbidden", &[])) }
+    let user = ritorno_store::session::user(conn, token)?
+        .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
+    if may(user.role, action) {
+        Ok(user)
+    } else {
+        Err(ApiError::new(StatusCode::FORBIDDEN, "forbidden", &[]))
+    }
 }

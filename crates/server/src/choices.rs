@@ -39,27 +39,60 @@ pub(crate) struct SchoolChoice {
 }
 
 /// The pathways that can be chosen: what ships, and the clinic's own that are in force.
-pub(crate) fn pathway_choices(state: &AppState, conn: &mut PgConnection) -> Result<Vec<PathwayChoice>, ApiError> {
-    let retired: Vec<String> = ritorno_store::pathway::newest(conn)?.into_iter().filter(|p| p.state == "retired").map(|p| p.name).collect();
+pub(crate) fn pathway_choices(
+    state: &AppState,
+    conn: &mut PgConnection,
+) -> Result<Vec<PathwayChoice>, ApiError> {
+    let retired: Vec<String> = ritorno_store::pathway::newest(conn)?
+        .into_iter()
+        .filter(|p| p.state == "retired")
+        .map(|p| p.name)
+        .collect();
     let known = state.current(conn)?;
     let open = known.pathways.values().filter(|p| !retired.contains(&p.id));
-    Ok(open.map(|p| PathwayChoice { id: p.id.clone(), title: p.title.clone(), clock: p.clock }).collect())
+    Ok(open
+        .map(|p| PathwayChoice {
+            id: p.id.clone(),
+            title: p.title.clone(),
+            clock: p.clock,
+        })
+        .collect())
 }
 
-pub(crate) fn check_story(state: &AppState, known: &Knowledge, story: &Story, birth: NaiveDate, faults: &mut Faults) {
+pub(crate) fn check_story(
+    state: &AppState,
+    known: &Knowledge,
+    story: &Story,
+    birth: NaiveDate,
+    faults: &mut Faults,
+) {
     let today = state.today.date();
     faults.not_after("story.day0", story.day0, today);
     if story.day0 < birth {
-        faults.push("story.day0", "before-birth", &[("birth", Value::Text(&birth.to_string()))]);
-    } else if story.day0.checked_add_months(Months::new(24)).is_some_and(|late| late < today) {
+        faults.push(
+            "story.day0",
+            "before-birth",
+            &[("birth", Value::Text(&birth.to_string()))],
+        );
+    } else if story
+        .day0
+        .checked_add_months(Months::new(24))
+        .is_some_and(|late| late < today)
+    {
         faults.push("story.day0", "too-old", &[("years", Value::Number(2.0))]);
     }
-    faults.known("story.pathway", &story.pathway, known.pathways.contains_key(&story.pathway));
+    faults.known(
+        "story.pathway",
+        &story.pathway,
+        known.pathways.contains_key(&story.pathway),
+    );
     // A pathway with a surgical clock belongs to an operation, and to nothing else.
     if let Some(pathway) = known.pathways.get(&story.pathway) {
         let fits = match pathway.clock {
             HealingClock::Operation => story.start == Start::Surgery,
-            HealingClock::Dislocation | HealingClock::Fracture | HealingClock::Sprain => story.start == Start::Injury,
+            HealingClock::Dislocation | HealingClock::Fracture | HealingClock::Sprain => {
+                story.start == Start::Injury
+            }
             HealingClock::None => story.start != Start::Surgery,
         };
         if !fits {
@@ -81,33 +114,66 @@ pub(crate) fn check_story(state: &AppState, known: &Knowledge, story: &Story, bi
         faults.within("story.height_cm", height, 40.0, 250.0);
     }
     for item in &story.health {
-        faults.known("story.health", item, known.health.iter().any(|h| &h.id == item));
+        faults.known(
+            "story.health",
+            item,
+            known.health.iter().any(|h| &h.id == item),
+        );
     }
     for item in &story.kit {
-        faults.known("story.kit", item, known.exercises.values().any(|e| e.kit.contains(item)));
+        faults.known(
+            "story.kit",
+            item,
+            known.exercises.values().any(|e| e.kit.contains(item)),
+        );
     }
     for (i, task) in story.tasks.iter().enumerate() {
         faults.text(&format!("story.tasks[{i}].label"), &task.label, 120, true);
-        faults.within(&format!("story.tasks[{i}].score"), f64::from(task.score), 0.0, 10.0);
+        faults.within(
+            &format!("story.tasks[{i}].score"),
+            f64::from(task.score),
+            0.0,
+            10.0,
+        );
         if let Some(asks) = &task.asks {
-            faults.known(&format!("story.tasks[{i}].asks"), asks, goals(known).any(|id| id == asks));
+            faults.known(
+                &format!("story.tasks[{i}].asks"),
+                asks,
+                goals(known).any(|id| id == asks),
+            );
         }
     }
 }
 
 /// Kinds of movement that a task may ask for.
 pub(crate) fn goals(known: &Knowledge) -> impl Iterator<Item = &str> {
-    known.needs.iter().map(|n| n.id.as_str()).filter(|id| id.starts_with("goal-"))
+    known
+        .needs
+        .iter()
+        .map(|n| n.id.as_str())
+        .filter(|id| id.starts_with("goal-"))
 }
 
 /// Modifiers and schools must belong to the pathway.
-pub(crate) fn check_choices(known: &Knowledge, pathway: &Pathway, story: &Story, faults: &mut Faults) {
+pub(crate) fn check_choices(
+    known: &Knowledge,
+    pathway: &Pathway,
+    story: &Story,
+    faults: &mut Faults,
+) {
     for id in &story.modifiers {
-        let fits = known.modifiers.iter().any(|m| &m.id == id && m.pathways.iter().any(|p| p == pathway.column()));
+        let fits = known
+            .modifiers
+            .iter()
+            .any(|m| &m.id == id && m.pathways.iter().any(|p| p == pathway.column()));
         faults.known("story.modifiers", id, fits);
     }
     for (question, school) in &story.schools {
-        let fits = pathway.schools.iter().chain(&known.schools).any(|s| &s.question == question && &s.id == school);
+        let fits = pathway
+            .schools
+            .iter()
+            .chain(&known.schools)
+            .any(|s| &s.question == question && &s.id == school);
         faults.known(&format!("story.schools.{question}"), school, fits);
     }
     if let Some(minutes) = story.minutes_per_day {
@@ -136,7 +202,12 @@ pub(crate) fn questions(known: &Knowledge, pathway: &Pathway, rules: &Rules) -> 
             schools: all
                 .iter()
                 .filter(|s| &s.question == question)
-                .map(|s| SchoolChoice { id: s.id.clone(), default: s.default, source: s.source.clone(), confidence: s.confidence })
+                .map(|s| SchoolChoice {
+                    id: s.id.clone(),
+                    default: s.default,
+                    source: s.source.clone(),
+                    confidence: s.confidence,
+                })
                 .collect(),
         })
         .collect()

@@ -59,11 +59,19 @@ pub(crate) async fn decide_line(
             return Ok(web::Json(page(state, conn, &loaded)?));
         }
         let known = state.knowledge_of(conn, &loaded)?;
-        let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        let assessment =
+            Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
         let ctx = assessment.ctx();
         let mut faults = Faults::default();
-        faults.text("reason", &form.reason, 1000, form.answer != DecisionAnswer::Accepted);
-        let proposal = decide(&ctx, &loaded.facts).into_iter().find(|d| d.line == form.line && d.kind == form.kind);
+        faults.text(
+            "reason",
+            &form.reason,
+            1000,
+            form.answer != DecisionAnswer::Accepted,
+        );
+        let proposal = decide(&ctx, &loaded.facts)
+            .into_iter()
+            .find(|d| d.line == form.line && d.kind == form.kind);
         let Some(proposal) = proposal else {
             faults.push("line", "not-proposed", &[]);
             faults.check()?;
@@ -88,16 +96,33 @@ pub(crate) async fn decide_line(
         }
         faults.check()?;
         if change != Change::None {
-            let mut lines = apply(&known, &loaded.facts.lines, form.line, &change, ctx.today, Uuid::now_v7());
+            let mut lines = apply(
+                &known,
+                &loaded.facts.lines,
+                form.line,
+                &change,
+                ctx.today,
+                Uuid::now_v7(),
+            );
             if form.answer != DecisionAnswer::Accepted {
                 let why = form.reason.trim().to_owned();
-                for line in lines.iter_mut().filter(|l| l.from_day == ctx.today && l.by_hand && l.override_reason.is_none()) {
+                for line in lines
+                    .iter_mut()
+                    .filter(|l| l.from_day == ctx.today && l.by_hand && l.override_reason.is_none())
+                {
                     line.override_reason = Some(why.clone());
                 }
             }
-            let touched: Vec<_> = lines.iter().filter(|l| l.from_day >= ctx.today && !loaded.facts.lines.contains(l)).cloned().collect();
+            let touched: Vec<_> = lines
+                .iter()
+                .filter(|l| l.from_day >= ctx.today && !loaded.facts.lines.contains(l))
+                .cloned()
+                .collect();
             check_lines(&assessment, &touched)?;
-            let head = loaded.program.as_ref().ok_or(StoreError::NotFound("program"))?;
+            let head = loaded
+                .program
+                .as_ref()
+                .ok_or(StoreError::NotFound("program"))?;
             program::save(conn, *id, head.rev, &head.knowledge_sha256, &lines)?;
         }
         let answer = match form.answer {
@@ -105,7 +130,15 @@ pub(crate) async fn decide_line(
             DecisionAnswer::Changed => "changed",
             DecisionAnswer::Overridden => "overridden",
         };
-        deciding::add(conn, form.id, *id, &proposal, (answer, form.reason.trim()), state.today.date(), user.id)?;
+        deciding::add(
+            conn,
+            form.id,
+            *id,
+            &proposal,
+            (answer, form.reason.trim()),
+            state.today.date(),
+            user.id,
+        )?;
         let loaded = refresh_lane(state, conn, *id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
     })

@@ -52,7 +52,11 @@ pub(crate) struct DecisionPage {
 
 #[utoipa::path(tag = "decisions", params(Query), responses((status = 200, body = DecisionPage), (status = "default", body = Problem)))]
 #[get("/decisions")]
-pub(crate) async fn list(app: App, req: HttpRequest, query: web::Query<Query>) -> Result<web::Json<DecisionPage>, ApiError> {
+pub(crate) async fn list(
+    app: App,
+    req: HttpRequest,
+    query: web::Query<Query>,
+) -> Result<web::Json<DecisionPage>, ApiError> {
     let query = query.into_inner();
     app.read(&req, Action::ReadRecord, move |_, conn, _| {
         let filter = decisions::Filter {
@@ -75,7 +79,10 @@ pub(crate) async fn list(app: App, req: HttpRequest, query: web::Query<Query>) -
                 lane: row.body,
             })
             .collect();
-        let counts = decisions::counts(conn)?.into_iter().map(|(lane, count)| LaneCount { lane, count }).collect();
+        let counts = decisions::counts(conn)?
+            .into_iter()
+            .map(|(lane, count)| LaneCount { lane, count })
+            .collect();
         Ok(web::Json(DecisionPage { rows, counts, more }))
     })
     .await

@@ -74,9 +74,14 @@ pub(crate) struct ReadingPage {
     view: ReadView,
 }
 
-fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<ReadingPage, ApiError> {
+fn page(
+    state: &AppState,
+    conn: &mut PgConnection,
+    loaded: &Loaded,
+) -> Result<ReadingPage, ApiError> {
     let known = state.knowledge_of(conn, loaded)?;
-    let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+    let assessment =
+        Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
     let model = state.model_of(&known);
     Ok(ReadingPage {
         clock: Clock::at(loaded.facts.day()),
@@ -90,13 +95,25 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Re
 
 #[utoipa::path(tag = "examine", responses((status = 200, body = Vec<TestCard>), (status = "default", body = Problem)))]
 #[get("/tests")]
-pub(crate) async fn tests(app: App, req: HttpRequest) -> Result<web::Json<Vec<TestCard>>, ApiError> {
-    app.read(&req, Action::ReadRecord, |state, _, _| Ok(web::Json(state.knowledge.tests.iter().map(TestCard::from).collect()))).await
+pub(crate) async fn tests(
+    app: App,
+    req: HttpRequest,
+) -> Result<web::Json<Vec<TestCard>>, ApiError> {
+    app.read(&req, Action::ReadRecord, |state, _, _| {
+        Ok(web::Json(
+            state.knowledge.tests.iter().map(TestCard::from).collect(),
+        ))
+    })
+    .await
 }
 
 #[utoipa::path(tag = "examine", responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/reading")]
-pub(crate) async fn show_reading(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<ReadingPage>, ApiError> {
+pub(crate) async fn show_reading(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<ReadingPage>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         Ok(web::Json(page(state, conn, &loaded)?))
@@ -104,19 +121,32 @@ pub(crate) async fn show_reading(app: App, req: HttpRequest, id: web::Path<Uuid>
     .await
 }
 
-fn check_finding(known: &Knowledge, loaded: &Loaded, finding: &TestFinding) -> Result<(), ApiError> {
+fn check_finding(
+    known: &Knowledge,
+    loaded: &Loaded,
+    finding: &TestFinding,
+) -> Result<(), ApiError> {
     let facts = &loaded.facts;
     let mut faults = Faults::default();
     faults.event_date("on", finding.on, facts.story.day0, facts.today);
     let test = known.test(&finding.test);
     faults.known("test", &finding.test, test.is_some());
-    let Some(test) = test else { return faults.check() };
+    let Some(test) = test else {
+        return faults.check();
+    };
     if let Some(reason) = answer_fault(known, &finding.test, finding.answer) {
         match (reason.rule.as_str(), finding.answer, test.min, test.max) {
-            ("answer-outside", ritorno_core::episode::TestAnswer::Number { value }, Some(min), Some(max)) => {
-                faults.within("answer.value", value, min, max)
-            }
-            _ => faults.push("answer", "another-kind", &[("test", Value::Text(&finding.test))]),
+            (
+                "answer-outside",
+                ritorno_core::episode::TestAnswer::Number { value },
+                Some(min),
+                Some(max),
+            ) => faults.within("answer.value", value, min, max),
+            _ => faults.push(
+                "answer",
+                "another-kind",
+                &[("test", Value::Text(&finding.test))],
+            ),
         }
     }
     if let Some(variant) = &finding.variant {
@@ -143,15 +173,23 @@ pub(crate) async fn add_finding(
     form: web::Json<TestFinding>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::Measure, "add-finding", move |state, conn, user| {
-        let finding = TestFinding { rater: user.id, ..form };
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let known = state.knowledge_of(conn, &loaded)?;
-        check_finding(&known, &loaded, &finding)?;
-        exam::add_finding(conn, *id, &finding)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::Measure,
+        "add-finding",
+        move |state, conn, user| {
+            let finding = TestFinding {
+                rater: user.id,
+                ..form
+            };
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            check_finding(&known, &loaded, &finding)?;
+            exam::add_finding(conn, *id, &finding)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
@@ -164,14 +202,19 @@ pub(crate) async fn withdraw_finding(
     form: web::Json<Withdrawal>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let (id, finding) = ids.into_inner();
-    app.write(&req, Action::Measure, "withdraw-finding", move |state, conn, _| {
-        let mut faults = Faults::default();
-        faults.text("reason", &form.reason, 500, false);
-        faults.check()?;
-        exam::withdraw_finding(conn, id, finding, &form.reason)?;
-        let loaded = refresh_lane(state, conn, id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::Measure,
+        "withdraw-finding",
+        move |state, conn, _| {
+            let mut faults = Faults::default();
+            faults.text("reason", &form.reason, 500, false);
+            faults.check()?;
+            exam::withdraw_finding(conn, id, finding, &form.reason)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
@@ -185,7 +228,11 @@ pub(crate) async fn add_exam_note(
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let note = form.into_inner();
     // A vote is a measurement; what is known and how likely it was beforehand is the clinician's.
-    let action = if matches!(note.fact, ExamFact::Known { .. } | ExamFact::PreTest { .. }) { Action::EditStory } else { Action::Measure };
+    let action = if matches!(note.fact, ExamFact::Known { .. } | ExamFact::PreTest { .. }) {
+        Action::EditStory
+    } else {
+        Action::Measure
+    };
     app.write(&req, action, "add-exam-note", move |state, conn, user| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
@@ -193,23 +240,46 @@ pub(crate) async fn add_exam_note(
         faults.event_date("on", note.on, loaded.facts.story.day0, state.today.date());
         match &note.fact {
             ExamFact::Irritability { question, value } => {
-                let max = if *question == ritorno_core::episode::Vote::WorstPain { 10.0 } else { 2.0 };
+                let max = if *question == ritorno_core::episode::Vote::WorstPain {
+                    10.0
+                } else {
+                    2.0
+                };
                 faults.within("value", *value, 0.0, max);
             }
             ExamFact::Known { about, .. } => {
                 let conditions = ["frozen-shoulder", "glenohumeral-osteoarthritis"];
-                faults.known("about", about, known.hypothesis(about).is_some() || conditions.contains(&about.as_str()));
+                faults.known(
+                    "about",
+                    about,
+                    known.hypothesis(about).is_some() || conditions.contains(&about.as_str()),
+                );
             }
             ExamFact::Instability { .. } => {}
-            ExamFact::Response { sign, dose, before, after } => {
+            ExamFact::Response {
+                sign,
+                dose,
+                before,
+                after,
+            } => {
                 faults.text("sign", sign, 120, true);
                 faults.text("dose", dose, 120, true);
                 faults.within("before", *before, 0.0, 10.0);
                 faults.within("after", *after, 0.0, 10.0);
             }
-            ExamFact::TryOut { exercise, .. } => faults.known("exercise", exercise, known.exercises.contains_key(exercise)),
-            ExamFact::PreTest { hypothesis, probability, reason } => {
-                faults.known("hypothesis", hypothesis, known.hypothesis(hypothesis).is_some());
+            ExamFact::TryOut { exercise, .. } => {
+                faults.known("exercise", exercise, known.exercises.contains_key(exercise))
+            }
+            ExamFact::PreTest {
+                hypothesis,
+                probability,
+                reason,
+            } => {
+                faults.known(
+                    "hypothesis",
+                    hypothesis,
+                    known.hypothesis(hypothesis).is_some(),
+                );
                 faults.within("probability", *probability, 0.01, 0.99);
                 faults.text("reason", reason, 300, true);
             }

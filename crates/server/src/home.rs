@@ -16,22 +16,42 @@ use uuid::Uuid;
 
 #[utoipa::path(tag = "home", responses((status = 200, body = Vec<u8>, content_type = "application/pdf"), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/handout.pdf")]
-pub(crate) async fn handout(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub(crate) async fn handout(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
     let pdf = app
         .read(&req, Action::TakeHome, move |state, conn, _| {
             let loaded = episode::load(conn, *id, state.today.date())?;
-            let head = loaded.program.as_ref().ok_or(StoreError::NotFound("program"))?;
-            let signed = program::last_signed(conn, head.id)?.ok_or(StoreError::NotFound("signed program"))?;
+            let head = loaded
+                .program
+                .as_ref()
+                .ok_or(StoreError::NotFound("program"))?;
+            let signed = program::last_signed(conn, head.id)?
+                .ok_or(StoreError::NotFound("signed program"))?;
             let known = state.knowledge_of(conn, &loaded)?;
-            let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let assessment =
+                Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
             let ctx = assessment.ctx();
             // An open flag pauses the program, and with it what goes home.
             if !ctx.open_flags.is_empty() {
-                let reasons = ctx.open_flags.iter().map(|f| ritorno_core::reason::Reason::new("flag-open").with("flag", f.as_str()));
+                let reasons = ctx.open_flags.iter().map(|f| {
+                    ritorno_core::reason::Reason::new("flag-open").with("flag", f.as_str())
+                });
                 return Err(ApiError::blocked(reasons.collect(), Vec::new()));
             }
-            let name = format!("{} {}", loaded.patient.given_name, loaded.patient.family_name);
-            let input = HandoutInput { ctx: &ctx, facts: &loaded.facts, name: &name, version: signed.version, signed_on: signed.signed_on };
+            let name = format!(
+                "{} {}",
+                loaded.patient.given_name, loaded.patient.family_name
+            );
+            let input = HandoutInput {
+                ctx: &ctx,
+                facts: &loaded.facts,
+                name: &name,
+                version: signed.version,
+                signed_on: signed.signed_on,
+            };
             render(wording(), &input).map_err(|error| {
                 tracing::error!(%error, "handout");
                 ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
@@ -46,40 +66,73 @@ pub(crate) async fn handout(app: App, req: HttpRequest, id: web::Path<Uuid>) -> 
 
 #[utoipa::path(tag = "home", responses((status = 200, body = String, content_type = "text/calendar"), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/program.ics")]
-pub(crate) async fn calendar(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<HttpResponse, ApiError> {
+pub(crate) async fn calendar(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<HttpResponse, ApiError> {
     let text = app
         .read(&req, Action::TakeHome, move |state, conn, _| {
             let today = state.today.date();
             let loaded = episode::load(conn, *id, today)?;
-            let head = loaded.program.as_ref().ok_or(StoreError::NotFound("program"))?;
+            let head = loaded
+                .program
+                .as_ref()
+                .ok_or(StoreError::NotFound("program"))?;
             let known = state.knowledge_of(conn, &loaded)?;
-            let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let assessment =
+                Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
             let stamp = Utc.from_utc_datetime(&today.and_time(NaiveTime::MIN));
-            let input = CalendarInput { ctx: &assessment.ctx(), facts: &loaded.facts, program_id: head.id, stamp };
+            let input = CalendarInput {
+                ctx: &assessment.ctx(),
+                facts: &loaded.facts,
+                program_id: head.id,
+                stamp,
+            };
             Ok(program_calendar(wording(), &input))
         })
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("text/calendar; charset=utf-8")
-        .insert_header(("Content-Disposition", "attachment; filename=\"program.ics\""))
+        .insert_header((
+            "Content-Disposition",
+            "attachment; filename=\"program.ics\"",
+        ))
         .body(text))
 }
 
 #[utoipa::path(tag = "home", responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/figures/{exercise}")]
-pub(crate) async fn figure(app: App, req: HttpRequest, ids: web::Path<(Uuid, String)>) -> Result<HttpResponse, ApiError> {
+pub(crate) async fn figure(
+    app: App,
+    req: HttpRequest,
+    ids: web::Path<(Uuid, String)>,
+) -> Result<HttpResponse, ApiError> {
     let (id, name) = ids.into_inner();
     let svg = app
         .read(&req, Action::ReadRecord, move |state, conn, _| {
             let loaded = episode::load(conn, id, state.today.date())?;
             let known = state.knowledge_of(conn, &loaded)?;
-            let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-            let exercise = known.exercises.get(&name).ok_or(StoreError::NotFound("exercise"))?;
+            let assessment =
+                Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let exercise = known
+                .exercises
+                .get(&name)
+                .ok_or(StoreError::NotFound("exercise"))?;
             let path = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
             let limited = path.keys.last() != exercise.path().keys.last();
             let title = wording().say(&format!("ex-{}", exercise.id), &[]);
-            Ok(figure_svg(&FigureSpec { exercise, path, arm: loaded.facts.story.side, limited, title: &title }))
+            Ok(figure_svg(&FigureSpec {
+                exercise,
+                path,
+                arm: loaded.facts.story.side,
+                limited,
+                title: &title,
+            }))
         })
         .await?;
-    Ok(HttpResponse::Ok().content_type("image/svg+xml").insert_header(("Cache-Control", "private, max-age=300")).body(svg))
+    Ok(HttpResponse::Ok()
+        .content_type("image/svg+xml")
+        .insert_header(("Cache-Control", "private, max-age=300"))
+        .body(svg))
 }

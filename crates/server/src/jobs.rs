@@ -16,15 +16,26 @@ const ATTEMPTS_KEPT_DAYS: i64 = 90;
 pub fn run_jobs(state: &AppState) -> Result<usize, StoreError> {
     let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
     let today = state.today.date();
-    let actor = Actor { user: None, action: "job" };
-    write(&mut conn, actor, |conn| DAILY.iter().try_for_each(|kind| job::plan(conn, kind, today)))?;
+    let actor = Actor {
+        user: None,
+        action: "job",
+    };
+    write(&mut conn, actor, |conn| {
+        DAILY
+            .iter()
+            .try_for_each(|kind| job::plan(conn, kind, today))
+    })?;
     let mut ran = 0;
     loop {
         let more = write(&mut conn, actor, |conn| {
-            let Some(claimed) = job::claim(conn, today)? else { return Ok(false) };
+            let Some(claimed) = job::claim(conn, today)? else {
+                return Ok(false);
+            };
             match claimed.kind.as_str() {
                 "forget-ended-sessions" => session::forget_ended(conn)?,
-                "forget-old-sign-in-attempts" => user::forget_attempts(conn, Utc::now() - Duration::days(ATTEMPTS_KEPT_DAYS))?,
+                "forget-old-sign-in-attempts" => {
+                    user::forget_attempts(conn, Utc::now() - Duration::days(ATTEMPTS_KEPT_DAYS))?
+                }
                 // A kind of a newer application is not ours to do, and not ours to keep claiming.
                 other => tracing::warn!(kind = other, "a job of an unknown kind was closed undone"),
             }

@@ -12,7 +12,11 @@ use uuid::Uuid;
 ///
 /// # Errors
 /// Database failure.
-pub fn refresh_lane(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<Loaded, ApiError> {
+pub fn refresh_lane(
+    state: &AppState,
+    conn: &mut PgConnection,
+    id: Uuid,
+) -> Result<Loaded, ApiError> {
     let today = state.today.date();
     let loaded = episode::load(conn, id, today)?;
     let known = state.knowledge_of(conn, &loaded)?;
@@ -35,16 +39,24 @@ pub fn change_day(state: &AppState) -> Result<usize, StoreError> {
     let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
     let mut moved = 0;
     loop {
-        let page = ritorno_store::write(&mut conn, Actor { user: None, action: "change-of-day" }, |conn| {
-            if !decisions::lock_day_change(conn)? {
-                return Ok(0);
-            }
-            let stale = decisions::out_of_date(conn, state.today.date(), PAGE)?;
-            for id in &stale {
-                refresh_lane(state, conn, *id).map_err(|error| StoreError::Other(error.to_string()))?;
-            }
-            Ok(stale.len())
-        })?;
+        let page = ritorno_store::write(
+            &mut conn,
+            Actor {
+                user: None,
+                action: "change-of-day",
+            },
+            |conn| {
+                if !decisions::lock_day_change(conn)? {
+                    return Ok(0);
+                }
+                let stale = decisions::out_of_date(conn, state.today.date(), PAGE)?;
+                for id in &stale {
+                    refresh_lane(state, conn, *id)
+                        .map_err(|error| StoreError::Other(error.to_string()))?;
+                }
+                Ok(stale.len())
+            },
+        )?;
         moved += page;
         if page < PAGE as usize {
             return Ok(moved);

@@ -5,9 +5,12 @@ use crate::problem::{ApiError, Problem, wording};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
 use chrono::NaiveDate;
-use ritorno_core::knowledge::{Activity, Confidence, DemandClass, Dose, Exercise, Helper, Knowledge, Level, Purpose};
+use ritorno_core::knowledge::{
+    Activity, Confidence, DemandClass, Dose, Exercise, Helper, Knowledge, Level, Purpose,
+};
 use ritorno_core::loading::{
-    Calibration, ElasticLevel, LoadView, Setup, SolveFor, complete, elastic_levels, load_table, load_view, share_of_strength, solve,
+    Calibration, ElasticLevel, LoadView, Setup, SolveFor, complete, elastic_levels, load_table,
+    load_view, share_of_strength, solve,
 };
 use ritorno_core::mechanics::{Arm, Attitude, Load, Person, PullPoint, Supply, check_points};
 use ritorno_core::permission::Action;
@@ -70,7 +73,11 @@ fn person(body: &Body) -> Result<Person, ApiError> {
 
 #[utoipa::path(tag = "library", params(Body), responses((status = 200, body = Vec<ExerciseCard>), (status = "default", body = Problem)))]
 #[get("/exercises")]
-pub(crate) async fn exercises(app: App, req: HttpRequest, body: web::Query<Body>) -> Result<web::Json<Vec<ExerciseCard>>, ApiError> {
+pub(crate) async fn exercises(
+    app: App,
+    req: HttpRequest,
+    body: web::Query<Body>,
+) -> Result<web::Json<Vec<ExerciseCard>>, ApiError> {
     let person = person(&body)?;
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let known = &state.knowledge;
@@ -87,7 +94,12 @@ pub(crate) async fn exercises(app: App, req: HttpRequest, body: web::Query<Body>
                 attitude: e.attitude,
                 kit: e.kit.clone(),
                 helper: e.helper,
-                level: e.demand.iter().map(|d| d.level).max().unwrap_or(Level::None),
+                level: e
+                    .demand
+                    .iter()
+                    .map(|d| d.level)
+                    .max()
+                    .unwrap_or(Level::None),
                 load: e.load,
                 gates: e.gates.clone(),
                 faults: e.faults.clone(),
@@ -95,7 +107,10 @@ pub(crate) async fn exercises(app: App, req: HttpRequest, body: web::Query<Body>
                 activity: e.activity.clone(),
                 demand: DemandClass::of(&e.activity),
                 dose: e.dose,
-                source: known.references.get(&e.source).map_or_else(|| e.source.clone(), |r| r.citation.clone()),
+                source: known
+                    .references
+                    .get(&e.source)
+                    .map_or_else(|| e.source.clone(), |r| r.citation.clone()),
                 confidence: e.confidence,
                 peak_nm: row.peak_nm,
                 main: row.main,
@@ -117,7 +132,10 @@ pub(crate) struct HowDrawn {
 }
 
 fn known_exercise<'a>(known: &'a Knowledge, id: &str) -> Result<&'a Exercise, ApiError> {
-    Ok(known.exercises.get(id).ok_or(StoreError::NotFound("exercise"))?)
+    Ok(known
+        .exercises
+        .get(id)
+        .ok_or(StoreError::NotFound("exercise"))?)
 }
 
 #[utoipa::path(tag = "library", params(HowDrawn), responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]
@@ -136,16 +154,30 @@ pub(crate) async fn exercise_figure(
             if let Some(episode) = how.episode {
                 let loaded = episode::load(conn, episode, state.today.date())?;
                 let known = state.knowledge_of(conn, &loaded)?;
-                let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+                let assessment = Assessment::new(&known, &loaded.facts)
+                    .ok_or(StoreError::NotFound("pathway"))?;
                 let cut = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
                 limited = cut.keys.last() != path.keys.last();
                 (path, arm) = (cut, loaded.facts.story.side);
             }
-            let spec = FigureSpec { exercise, path, arm, limited, title: &title };
-            Ok(if how.moving { moving_figure_svg(&spec) } else { figure_svg(&spec) })
+            let spec = FigureSpec {
+                exercise,
+                path,
+                arm,
+                limited,
+                title: &title,
+            };
+            Ok(if how.moving {
+                moving_figure_svg(&spec)
+            } else {
+                figure_svg(&spec)
+            })
         })
         .await?;
-    Ok(HttpResponse::Ok().content_type("image/svg+xml").insert_header(("Cache-Control", "private, max-age=300")).body(svg))
+    Ok(HttpResponse::Ok()
+        .content_type("image/svg+xml")
+        .insert_header(("Cache-Control", "private, max-age=300"))
+        .body(svg))
 }
 
 /// A set-up to compute, for nobody or for a patient.
@@ -187,14 +219,21 @@ pub(crate) async fn exercise_load(
 ) -> Result<web::Json<LoadAnswer>, ApiError> {
     let form = form.into_inner();
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = form.episode.map(|e| episode::load(conn, e, state.today.date())).transpose()?;
+        let loaded = form
+            .episode
+            .map(|e| episode::load(conn, e, state.today.date()))
+            .transpose()?;
         // Whoever is on a program is weighed by what was known when it was built.
-        let release = loaded.as_ref().map_or_else(|| Ok(state.knowledge.clone()), |l| state.knowledge_of(conn, l))?;
+        let release = loaded.as_ref().map_or_else(
+            || Ok(state.knowledge.clone()),
+            |l| state.knowledge_of(conn, l),
+        )?;
         let known = &*release;
         let exercise = known_exercise(known, &id)?;
         let mut faults = Faults::default();
         let setup = complete(exercise, form.setup).unwrap_or_else(|bad| {
-            bad.iter().for_each(|f| faults.within(&format!("setup.{}", f.field), f.given, f.min, f.max));
+            bad.iter()
+                .for_each(|f| faults.within(&format!("setup.{}", f.field), f.given, f.min, f.max));
             form.setup
         });
         if let Some(wanted) = &form.solve {
@@ -203,7 +242,9 @@ pub(crate) async fn exercise_load(
         faults.check()?;
         let levels = elastic_levels(known, &elastic::all(conn)?, state.today.date());
         let assessment = match &loaded {
-            Some(loaded) => Some(Assessment::new(known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?),
+            Some(loaded) => {
+                Some(Assessment::new(known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?)
+            }
             None => None,
         };
         let path = match &assessment {
@@ -211,29 +252,52 @@ pub(crate) async fn exercise_load(
             None => exercise.path(),
         };
         let (setup, unsolved) = match &form.solve {
-            Some(wanted) => match solve(known, exercise, &path, setup, &levels, wanted.what, wanted.peak_nm) {
+            Some(wanted) => match solve(
+                known,
+                exercise,
+                &path,
+                setup,
+                &levels,
+                wanted.what,
+                wanted.peak_nm,
+            ) {
                 Ok(found) => (found, None),
                 Err(reason) => (setup, Some(reason)),
             },
             None => (setup, None),
         };
-        let view = load_view(known, exercise, &path, setup, &levels).ok_or(StoreError::NotFound("segment table"))?;
-        let share = assessment.as_ref().map(|a| share_of_strength(&a.ctx(), a.facts, exercise, &path, &view.curve));
+        let view = load_view(known, exercise, &path, setup, &levels)
+            .ok_or(StoreError::NotFound("segment table"))?;
+        let share = assessment
+            .as_ref()
+            .map(|a| share_of_strength(&a.ctx(), a.facts, exercise, &path, &view.curve));
         let (share_pct, share_reason) = match share {
             Some(Ok(percent)) => (Some(percent), None),
             Some(Err(reason)) => (None, Some(reason)),
             None => (None, None),
         };
-        Ok(web::Json(LoadAnswer { view, share_pct, share_reason, unsolved }))
+        Ok(web::Json(LoadAnswer {
+            view,
+            share_pct,
+            share_reason,
+            unsolved,
+        }))
     })
     .await
 }
 
 #[utoipa::path(tag = "library", responses((status = 200, body = Vec<ElasticLevel>), (status = "default", body = Problem)))]
 #[get("/elastics")]
-pub(crate) async fn elastics(app: App, req: HttpRequest) -> Result<web::Json<Vec<ElasticLevel>>, ApiError> {
+pub(crate) async fn elastics(
+    app: App,
+    req: HttpRequest,
+) -> Result<web::Json<Vec<ElasticLevel>>, ApiError> {
     app.read(&req, Action::ReadRecord, |state, conn, _| {
-        Ok(web::Json(elastic_levels(&state.knowledge, &elastic::all(conn)?, state.today.date())))
+        Ok(web::Json(elastic_levels(
+            &state.knowledge,
+            &elastic::all(conn)?,
+            state.today.date(),
+        )))
     })
     .await
 }
@@ -257,25 +321,45 @@ pub(crate) async fn add_elastic(
     form: web::Json<CalibrationForm>,
 ) -> Result<web::Json<Vec<ElasticLevel>>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::KeepDefaults, "calibrate-elastic", move |state, conn, user| {
-        let mut faults = Faults::default();
-        faults.within("level", f64::from(form.level), 1.0, 6.0);
-        faults.text("label", &form.label, 40, false);
-        faults.not_after("on", form.on, state.today.date());
-        faults.within("points", form.points.len() as f64, 4.0, 60.0);
-        if let Err(bad) = check_points(&form.points) {
-            use ritorno_core::mechanics::CalibrationError as E;
-            let (place, text) = match bad {
-                E::OutOfOrder { point, .. } | E::Elongation { point, .. } | E::Tension { point, .. } | E::Weaker { point, .. } => {
-                    (format!("points.{point}"), bad.to_string())
-                }
-                _ => ("points".to_owned(), bad.to_string()),
-            };
-            faults.push(&place, "calibration", &[("detail", Value::Text(&text))]);
-        }
-        faults.check()?;
-        elastic::add(conn, form.id, &Calibration { level: form.level, label: form.label, points: form.points, on: form.on }, user.id)?;
-        Ok(web::Json(elastic_levels(&state.knowledge, &elastic::all(conn)?, state.today.date())))
-    })
+    app.write(
+        &req,
+        Action::KeepDefaults,
+        "calibrate-elastic",
+        move |state, conn, user| {
+            let mut faults = Faults::default();
+            faults.within("level", f64::from(form.level), 1.0, 6.0);
+            faults.text("label", &form.label, 40, false);
+            faults.not_after("on", form.on, state.today.date());
+            faults.within("points", form.points.len() as f64, 4.0, 60.0);
+            if let Err(bad) = check_points(&form.points) {
+                use ritorno_core::mechanics::CalibrationError as E;
+                let (place, text) = match bad {
+                    E::OutOfOrder { point, .. }
+                    | E::Elongation { point, .. }
+                    | E::Tension { point, .. }
+                    | E::Weaker { point, .. } => (format!("points.{point}"), bad.to_string()),
+                    _ => ("points".to_owned(), bad.to_string()),
+                };
+                faults.push(&place, "calibration", &[("detail", Value::Text(&text))]);
+            }
+            faults.check()?;
+            elastic::add(
+                conn,
+                form.id,
+                &Calibration {
+                    level: form.level,
+                    label: form.label,
+                    points: form.points,
+                    on: form.on,
+                },
+                user.id,
+            )?;
+            Ok(web::Json(elastic_levels(
+                &state.knowledge,
+                &elastic::all(conn)?,
+                state.today.date(),
+            )))
+        },
+    )
     .await
 }

@@ -22,93 +22,148 @@ pub(crate) async fn add_limit(
     id: web::Path<Uuid>,
     form: web::Json<SurgeonLimit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
-    let limit = SurgeonLimit { ended_on: None, ..form.into_inner() };
-    app.write(&req, Action::RecordLimit, "add-limit", move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let day = loaded.facts.day();
-        let known = state.knowledge_of(conn, &loaded)?;
-        let rules = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?.pathway;
-        let mut faults = Faults::default();
-        match known.quantity(&limit.quantity) {
-            None => faults.known("quantity", &limit.quantity, false),
-            Some(quantity) => {
-                faults.within("ceiling", limit.ceiling, quantity.min, quantity.max);
-                if let Some(floor) = limit.floor {
-                    faults.within("floor", floor, quantity.min, quantity.max);
-                    if floor > limit.ceiling {
+    let limit = SurgeonLimit {
+        ended_on: None,
+        ..form.into_inner()
+    };
+    app.write(
+        &req,
+        Action::RecordLimit,
+        "add-limit",
+        move |state, conn, _| {
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            let day = loaded.facts.day();
+            let known = state.knowledge_of(conn, &loaded)?;
+            let rules = Assessment::new(&known, &loaded.facts)
+                .ok_or(StoreError::NotFound("pathway"))?
+                .pathway;
+            let mut faults = Faults::default();
+            match known.quantity(&limit.quantity) {
+                None => faults.known("quantity", &limit.quantity, false),
+                Some(quantity) => {
+                    faults.within("ceiling", limit.ceiling, quantity.min, quantity.max);
+                    if let Some(floor) = limit.floor {
+                        faults.within("floor", floor, quantity.min, quantity.max);
+                        if floor > limit.ceiling {
+                            faults.push(
+                                "floor",
+                                "floor-above-ceiling",
+                                &[
+                                    ("floor", Value::Number(floor)),
+                                    ("ceiling", Value::Number(limit.ceiling)),
+                                ],
+                            );
+                        }
+                    }
+                }
+            }
+            // Two limits that cannot both hold are not kept side by side: the clinician asks the surgeon which.
+            let in_force = loaded.facts.limits.iter().filter(|l| {
+                l.quantity == limit.quantity && l.ended_on.is_none() && l.id != limit.id
+            });
+            for other in in_force.filter(|_| limit.release.is_none()) {
+                if let Some(floor) = limit.floor.filter(|floor| *floor > other.ceiling) {
+                    faults.push(
+                        "floor",
+                        "floor-above-ceiling",
+                        &[
+                            ("floor", Value::Number(floor)),
+                            ("ceiling", Value::Number(other.ceiling)),
+                        ],
+                    );
+                } else if let Some(floor) = other.floor.filter(|floor| *floor > limit.ceiling) {
+                    faults.push(
+                        "ceiling",
+                        "floor-above-ceiling",
+                        &[
+                            ("floor", Value::Number(floor)),
+                            ("ceiling", Value::Number(limit.ceiling)),
+                        ],
+                    );
+                }
+            }
+            if let Some(until) = limit.until_day {
+                faults.within("until_day", f64::from(until), 1.0, 730.0);
+            }
+            match &limit.release {
+                Some(release) => {
+                    faults.text("release.role", &release.role, 80, true);
+                    faults.event_date(
+                        "release.on",
+                        release.on,
+                        loaded.facts.story.day0,
+                        state.today.date(),
+                    );
+                }
+                None => {
+                    // Tighter at once; looser only as a release.
+                    let without = ceiling_on(&rules, &[], &limit.quantity, day, day).ceiling;
+                    let looser = match without {
+                        Ceiling::NoneAllowed => false,
+                        Ceiling::UpTo { value } => limit.ceiling > value,
+                        Ceiling::Free => false,
+                    };
+                    if looser {
+                        let ceiling = without.value().unwrap_or_default();
                         faults.push(
-                            "floor",
-                            "floor-above-ceiling",
-                            &[("floor", Value::Number(floor)), ("ceiling", Value::Number(limit.ceiling))],
+                            "ceiling",
+                            "looser",
+                            &[
+                                ("given", Value::Number(limit.ceiling)),
+                                ("ceiling", Value::Number(ceiling)),
+                            ],
                         );
                     }
                 }
             }
-        }
-        // Two limits that cannot both hold are not kept side by side: the clinician asks the surgeon which.
-        let in_force = loaded.facts.limits.iter().filter(|l| l.quantity == limit.quantity && l.ended_on.is_none() && l.id != limit.id);
-        for other in in_force.filter(|_| limit.release.is_none()) {
-            if let Some(floor) = limit.floor.filter(|floor| *floor > other.ceiling) {
-                faults.push("floor", "floor-above-ceiling", &[("floor", Value::Number(floor)), ("ceiling", Value::Number(other.ceiling))]);
-            } else if let Some(floor) = other.floor.filter(|floor| *floor > limit.ceiling) {
-                faults.push(
-                    "ceiling",
-                    "floor-above-ceiling",
-                    &[("floor", Value::Number(floor)), ("ceiling", Value::Number(limit.ceiling))],
-                );
-            }
-        }
-        if let Some(until) = limit.until_day {
-            faults.within("until_day", f64::from(until), 1.0, 730.0);
-        }
-        match &limit.release {
-            Some(release) => {
-                faults.text("release.role", &release.role, 80, true);
-                faults.event_date("release.on", release.on, loaded.facts.story.day0, state.today.date());
-            }
-            None => {
-                // Tighter at once; looser only as a release.
-                let without = ceiling_on(&rules, &[], &limit.quantity, day, day).ceiling;
-                let looser = match without {
-                    Ceiling::NoneAllowed => false,
-                    Ceiling::UpTo { value } => limit.ceiling > value,
-                    Ceiling::Free => false,
-                };
-                if looser {
-                    let ceiling = without.value().unwrap_or_default();
-                    faults.push("ceiling", "looser", &[("given", Value::Number(limit.ceiling)), ("ceiling", Value::Number(ceiling))]);
-                }
-            }
-        }
-        faults.check()?;
-        episode::add_limit(conn, *id, &limit)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, loaded)?))
-    })
+            faults.check()?;
+            episode::add_limit(conn, *id, &limit)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, loaded)?))
+        },
+    )
     .await
 }
 
 #[utoipa::path(tag = "story", responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/limits/{limit}/end")]
-pub(crate) async fn end_limit(app: App, req: HttpRequest, ids: web::Path<(Uuid, Uuid)>) -> Result<web::Json<StoryPage>, ApiError> {
+pub(crate) async fn end_limit(
+    app: App,
+    req: HttpRequest,
+    ids: web::Path<(Uuid, Uuid)>,
+) -> Result<web::Json<StoryPage>, ApiError> {
     let (id, limit) = ids.into_inner();
-    app.write(&req, Action::RecordLimit, "end-limit", move |state, conn, _| {
-        let loaded = episode::load(conn, id, state.today.date())?;
-        let day = loaded.facts.day();
-        let known = loaded.facts.limits.iter().find(|l| l.id == limit).ok_or(StoreError::NotFound("limit"))?;
-        // Before its date a limit ends only by a release.
-        if let Some(until) = known.until_day.filter(|until| day < *until) {
-            let mut faults = Faults::default();
-            faults.push("limit", "not-due", &[("opens_day", Value::Number(f64::from(until)))]);
-            faults.check()?;
-        } else if known.until_day.is_none() {
-            let mut faults = Faults::default();
-            faults.push("limit", "release-incomplete", &[]);
-            faults.check()?;
-        }
-        episode::end_limit(conn, id, limit, state.today.date())?;
-        let loaded = refresh_lane(state, conn, id)?;
-        Ok(web::Json(page(state, conn, loaded)?))
-    })
+    app.write(
+        &req,
+        Action::RecordLimit,
+        "end-limit",
+        move |state, conn, _| {
+            let loaded = episode::load(conn, id, state.today.date())?;
+            let day = loaded.facts.day();
+            let known = loaded
+                .facts
+                .limits
+                .iter()
+                .find(|l| l.id == limit)
+                .ok_or(StoreError::NotFound("limit"))?;
+            // Before its date a limit ends only by a release.
+            if let Some(until) = known.until_day.filter(|until| day < *until) {
+                let mut faults = Faults::default();
+                faults.push(
+                    "limit",
+                    "not-due",
+                    &[("opens_day", Value::Number(f64::from(until)))],
+                );
+                faults.check()?;
+            } else if known.until_day.is_none() {
+                let mut faults = Faults::default();
+                faults.push("limit", "release-incomplete", &[]);
+                faults.check()?;
+            }
+            episode::end_limit(conn, id, limit, state.today.date())?;
+            let loaded = refresh_lane(state, conn, id)?;
+            Ok(web::Json(page(state, conn, loaded)?))
+        },
+    )
     .await
 }

@@ -11,7 +11,9 @@ pub(crate) struct Quiet;
 
 impl RootSpanBuilder for Quiet {
     fn on_request_start(request: &ServiceRequest) -> Span {
-        let route = request.match_pattern().unwrap_or_else(|| "pages".to_owned());
+        let route = request
+            .match_pattern()
+            .unwrap_or_else(|| "pages".to_owned());
         tracing::info_span!("request", method = %request.method(), route, status = tracing::field::Empty)
     }
 

@@ -24,15 +24,27 @@ pub(crate) struct OutcomePage {
     instruments: Vec<InstrumentView>,
 }
 
-fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<OutcomePage, ApiError> {
+fn page(
+    state: &AppState,
+    conn: &mut PgConnection,
+    loaded: &Loaded,
+) -> Result<OutcomePage, ApiError> {
     let known = state.knowledge_of(conn, loaded)?;
-    let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-    Ok(OutcomePage { clock: Clock::at(loaded.facts.day()), instruments: outcome_page(&assessment.ctx(), &loaded.facts) })
+    let assessment =
+        Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+    Ok(OutcomePage {
+        clock: Clock::at(loaded.facts.day()),
+        instruments: outcome_page(&assessment.ctx(), &loaded.facts),
+    })
 }
 
 #[utoipa::path(tag = "outcome", responses((status = 200, body = OutcomePage), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/outcomes")]
-pub(crate) async fn show_outcomes(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<OutcomePage>, ApiError> {
+pub(crate) async fn show_outcomes(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<OutcomePage>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         Ok(web::Json(page(state, conn, &loaded)?))
@@ -49,41 +61,54 @@ pub(crate) async fn add_sheet(
     form: web::Json<Sheet>,
 ) -> Result<web::Json<OutcomePage>, ApiError> {
     let sheet = form.into_inner();
-    app.write(&req, Action::Measure, "add-outcome", move |state, conn, user| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let known = state.knowledge_of(conn, &loaded)?;
-        let mut faults = Faults::default();
-        faults.event_date("on", sheet.on, loaded.facts.story.day0, loaded.facts.today);
-        let row = known.scores.iter().find(|r| r.id == sheet.instrument);
-        faults.known("instrument", &sheet.instrument, row.is_some());
-        if let Some(row) = row {
-            let items = row.items() as f64;
-            faults.within("answers.length", sheet.answers.len() as f64, items, items);
-            if let Some((place, min, max, given)) = out_of_range(row, &sheet.answers) {
-                faults.within(&format!("answers.{place}"), given, min, max);
-            }
-        }
-        faults.check()?;
-        if let Some(row) = row {
-            // No number without the rule that allows it; the page keeps the answers until the sheet can be scored.
-            if score(row, &sheet.answers).is_err() {
-                let given = sheet.answers.iter().flatten().count() as f64;
-                let mut faults = Faults::default();
-                faults.push("answers", "score-too-few", &[("given", Value::Number(given)), ("items", Value::Number(row.items() as f64))]);
-                faults.check()?;
-            }
-            if let Some(test) = row.test.as_ref().and_then(|t| known.test(t)) {
-                let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-                let reasons = barred(&assessment.ctx(), &loaded.facts, test);
-                if !reasons.is_empty() {
-                    return Err(ApiError::blocked(reasons, Vec::new()));
+    app.write(
+        &req,
+        Action::Measure,
+        "add-outcome",
+        move |state, conn, user| {
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            let mut faults = Faults::default();
+            faults.event_date("on", sheet.on, loaded.facts.story.day0, loaded.facts.today);
+            let row = known.scores.iter().find(|r| r.id == sheet.instrument);
+            faults.known("instrument", &sheet.instrument, row.is_some());
+            if let Some(row) = row {
+                let items = row.items() as f64;
+                faults.within("answers.length", sheet.answers.len() as f64, items, items);
+                if let Some((place, min, max, given)) = out_of_range(row, &sheet.answers) {
+                    faults.within(&format!("answers.{place}"), given, min, max);
                 }
             }
-        }
-        outcome::add(conn, *id, &sheet, user.id)?;
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+            faults.check()?;
+            if let Some(row) = row {
+                // No number without the rule that allows it; the page keeps the answers until the sheet can be scored.
+                if score(row, &sheet.answers).is_err() {
+                    let given = sheet.answers.iter().flatten().count() as f64;
+                    let mut faults = Faults::default();
+                    faults.push(
+                        "answers",
+                        "score-too-few",
+                        &[
+                            ("given", Value::Number(given)),
+                            ("items", Value::Number(row.items() as f64)),
+                        ],
+                    );
+                    faults.check()?;
+                }
+                if let Some(test) = row.test.as_ref().and_then(|t| known.test(t)) {
+                    let assessment = Assessment::new(&known, &loaded.facts)
+                        .ok_or(StoreError::NotFound("pathway"))?;
+                    let reasons = barred(&assessment.ctx(), &loaded.facts, test);
+                    if !reasons.is_empty() {
+                        return Err(ApiError::blocked(reasons, Vec::new()));
+                    }
+                }
+            }
+            outcome::add(conn, *id, &sheet, user.id)?;
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
@@ -96,14 +121,19 @@ pub(crate) async fn withdraw_sheet(
     form: web::Json<Withdrawal>,
 ) -> Result<web::Json<OutcomePage>, ApiError> {
     let (id, sheet) = ids.into_inner();
-    app.write(&req, Action::Measure, "withdraw-outcome", move |state, conn, _| {
-        let mut faults = Faults::default();
-        faults.text("reason", &form.reason, 500, false);
-        faults.check()?;
-        outcome::withdraw(conn, id, sheet, &form.reason)?;
-        let loaded = episode::load(conn, id, state.today.date())?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::Measure,
+        "withdraw-outcome",
+        move |state, conn, _| {
+            let mut faults = Faults::default();
+            faults.text("reason", &form.reason, 500, false);
+            faults.check()?;
+            outcome::withdraw(conn, id, sheet, &form.reason)?;
+            let loaded = episode::load(conn, id, state.today.date())?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
@@ -127,8 +157,14 @@ pub(crate) async fn show_comparison(
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
-        let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-        Ok(web::Json(compare(&assessment.ctx(), &loaded.facts, days.before, days.now)))
+        let assessment =
+            Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        Ok(web::Json(compare(
+            &assessment.ctx(),
+            &loaded.facts,
+            days.before,
+            days.now,
+        )))
     })
     .await
 }

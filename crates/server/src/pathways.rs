@@ -118,45 +118,89 @@ fn row(known: &Knowledge, p: &Pathway, own: &[OwnPathway]) -> PathwayRow {
 
 #[utoipa::path(tag = "clinic", responses((status = 200, body = Vec<PathwayRow>), (status = "default", body = Problem)))]
 #[get("/pathways")]
-pub(crate) async fn list_pathways(app: App, req: HttpRequest) -> Result<web::Json<Vec<PathwayRow>>, ApiError> {
+pub(crate) async fn list_pathways(
+    app: App,
+    req: HttpRequest,
+) -> Result<web::Json<Vec<PathwayRow>>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let (known, own) = (state.current(conn)?, pathway::newest(conn)?);
-        Ok(web::Json(known.pathways.values().filter(|p| !p.phases.is_empty()).map(|p| row(&known, p, &own)).collect()))
+        Ok(web::Json(
+            known
+                .pathways
+                .values()
+                .filter(|p| !p.phases.is_empty())
+                .map(|p| row(&known, p, &own))
+                .collect(),
+        ))
     })
     .await
 }
 
 #[utoipa::path(tag = "clinic", responses((status = 200, body = PathwayPage), (status = "default", body = Problem)))]
 #[get("/pathways/{id}")]
-pub(crate) async fn show_pathway(app: App, req: HttpRequest, id: web::Path<String>) -> Result<web::Json<PathwayPage>, ApiError> {
+pub(crate) async fn show_pathway(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<String>,
+) -> Result<web::Json<PathwayPage>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let known = state.current(conn)?;
-        let file = known.pathway_file(&id, None).ok_or(StoreError::NotFound("pathway"))?;
+        let file = known
+            .pathway_file(&id, None)
+            .ok_or(StoreError::NotFound("pathway"))?;
         Ok(web::Json(page(conn, &known, &id, file, Vec::new())?))
     })
     .await
 }
 
-fn page(conn: &mut PgConnection, known: &Knowledge, id: &str, file: String, faults: Vec<KnowledgeError>) -> Result<PathwayPage, ApiError> {
+fn page(
+    conn: &mut PgConnection,
+    known: &Knowledge,
+    id: &str,
+    file: String,
+    faults: Vec<KnowledgeError>,
+) -> Result<PathwayPage, ApiError> {
     let own = pathway::newest(conn)?;
-    let p = known.pathways.get(id).ok_or(StoreError::NotFound("pathway"))?;
+    let p = known
+        .pathways
+        .get(id)
+        .ok_or(StoreError::NotFound("pathway"))?;
     let rules = Rules::new(known, p, &Choices::default());
-    let base = p.based_on.as_ref().and_then(|b| known.pathways.get(b)).map(|b| Rules::new(known, b, &Choices::default()));
+    let base = p
+        .based_on
+        .as_ref()
+        .and_then(|b| known.pathways.get(b))
+        .map(|b| Rules::new(known, b, &Choices::default()));
     let today = chrono::NaiveDate::MIN;
     let facts = ritorno_core::episode::Facts::new(
         today,
         today,
-        ritorno_core::episode::Story::begun(&p.id, ritorno_core::mechanics::Arm::Right, today, ritorno_core::episode::Start::Surgery),
+        ritorno_core::episode::Story::begun(
+            &p.id,
+            ritorno_core::mechanics::Arm::Right,
+            today,
+            ritorno_core::episode::Start::Surgery,
+        ),
     );
     Ok(PathwayPage {
         row: row(known, p, &own),
         file,
-        faults: faults.into_iter().map(|f| FileFault { row: f.row, field: f.field, problem: f.problem }).collect(),
+        faults: faults
+            .into_iter()
+            .map(|f| FileFault {
+                row: f.row,
+                field: f.field,
+                problem: f.problem,
+            })
+            .collect(),
         phases: schedule(&rules, &facts),
         corridors: rules
             .corridors
             .iter()
-            .map(|c| CorridorBands { quantity: c.id.clone(), bands: band_view(&rules, &[], &c.id, 0) })
+            .map(|c| CorridorBands {
+                quantity: c.id.clone(),
+                bands: band_view(&rules, &[], &c.id, 0),
+            })
             .collect(),
         against_base: base.map(|b| against_base(&b, &rules)).unwrap_or_default(),
     })
@@ -166,7 +210,12 @@ fn page(conn: &mut PgConnection, known: &Knowledge, id: &str, file: String, faul
 fn against_base(base: &Rules, own: &Rules) -> Vec<AgainstBase> {
     let mut out = Vec::new();
     for phase in &own.phases {
-        if let Some(was) = base.phases.iter().find(|p| p.id == phase.id).filter(|p| p.earliest_day != phase.earliest_day) {
+        if let Some(was) = base
+            .phases
+            .iter()
+            .find(|p| p.id == phase.id)
+            .filter(|p| p.earliest_day != phase.earliest_day)
+        {
             out.push(AgainstBase {
                 kind: "phase".to_owned(),
                 what: phase.id.clone(),
@@ -184,7 +233,12 @@ fn against_base(base: &Rules, own: &Rules) -> Vec<AgainstBase> {
             other => other.value(),
         }
     };
-    let quantities: std::collections::BTreeSet<&str> = base.corridors.iter().chain(&own.corridors).map(|c| c.id.as_str()).collect();
+    let quantities: std::collections::BTreeSet<&str> = base
+        .corridors
+        .iter()
+        .chain(&own.corridors)
+        .map(|c| c.id.as_str())
+        .collect();
     for quantity in quantities {
         let mut last = None;
         for day in (0..base.end_day.max(own.end_day)).step_by(7) {
@@ -213,42 +267,78 @@ fn against_base(base: &Rules, own: &Rules) -> Vec<AgainstBase> {
 
 /// An id from a title: letters and digits, joined by hyphens.
 fn name_of(title: &str) -> String {
-    let plain: String = title.to_lowercase().chars().map(|c| if c.is_ascii_alphanumeric() { c } else { '-' }).collect();
+    let plain: String = title
+        .to_lowercase()
+        .chars()
+        .map(|c| if c.is_ascii_alphanumeric() { c } else { '-' })
+        .collect();
     let parts: Vec<&str> = plain.split('-').filter(|p| !p.is_empty()).collect();
-    format!("own-{}", parts.join("-")).chars().take(60).collect()
+    format!("own-{}", parts.join("-"))
+        .chars()
+        .take(60)
+        .collect()
 }
 
 #[utoipa::path(tag = "clinic", request_body = CopyOf, responses((status = 200, body = PathwayPage), (status = "default", body = Problem)))]
 #[post("/pathways")]
-pub(crate) async fn copy_pathway(app: App, req: HttpRequest, form: web::Json<CopyOf>) -> Result<web::Json<PathwayPage>, ApiError> {
+pub(crate) async fn copy_pathway(
+    app: App,
+    req: HttpRequest,
+    form: web::Json<CopyOf>,
+) -> Result<web::Json<PathwayPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::KeepDefaults, "copy-pathway", move |state, conn, user| {
-        let known = state.current(conn)?;
-        let name = name_of(&form.title);
-        let mut faults = Faults::default();
-        faults.text("title", &form.title, 80, true);
-        if name == "own-" {
-            faults.push("title", "empty", &[]);
-        } else if known.pathways.contains_key(&name) {
-            faults.push("title", "taken", &[("given", Value::Text(form.title.trim()))]);
-        }
-        faults.known("base", &form.base, known.pathways.get(&form.base).is_some_and(|p| !p.phases.is_empty()));
-        faults.check()?;
-        let file = known.pathway_file(&form.base, Some((&name, form.title.trim()))).ok_or(StoreError::NotFound("pathway"))?;
-        let next = checked(&known, &name, &file)?;
-        keep(state, conn, &next, &name, &file, 1, "in_force", user.id)?;
-        Ok(web::Json(page(conn, &next, &name, file, Vec::new())?))
-    })
+    app.write(
+        &req,
+        Action::KeepDefaults,
+        "copy-pathway",
+        move |state, conn, user| {
+            let known = state.current(conn)?;
+            let name = name_of(&form.title);
+            let mut faults = Faults::default();
+            faults.text("title", &form.title, 80, true);
+            if name == "own-" {
+                faults.push("title", "empty", &[]);
+            } else if known.pathways.contains_key(&name) {
+                faults.push(
+                    "title",
+                    "taken",
+                    &[("given", Value::Text(form.title.trim()))],
+                );
+            }
+            faults.known(
+                "base",
+                &form.base,
+                known
+                    .pathways
+                    .get(&form.base)
+                    .is_some_and(|p| !p.phases.is_empty()),
+            );
+            faults.check()?;
+            let file = known
+                .pathway_file(&form.base, Some((&name, form.title.trim())))
+                .ok_or(StoreError::NotFound("pathway"))?;
+            let next = checked(&known, &name, &file)?;
+            keep(state, conn, &next, &name, &file, 1, "in_force", user.id)?;
+            Ok(web::Json(page(conn, &next, &name, file, Vec::new())?))
+        },
+    )
     .await
 }
 
 /// The knowledge with the file laid in, or a problem that names row and field of each fault.
 fn checked(known: &Knowledge, name: &str, file: &str) -> Result<Knowledge, ApiError> {
-    let texts = [NamedText { name: format!("pathways/{name}.toml"), text: file.to_owned() }];
+    let texts = [NamedText {
+        name: format!("pathways/{name}.toml"),
+        text: file.to_owned(),
+    }];
     known.with_files(&texts).map_err(|found| {
         let mut faults = Faults::default();
         for fault in found.iter().take(40) {
-            faults.push(&format!("file.{}.{}", fault.row, fault.field), "knowledge", &[("problem", Value::Text(&fault.problem))]);
+            faults.push(
+                &format!("file.{}.{}", fault.row, fault.field),
+                "knowledge",
+                &[("problem", Value::Text(&fault.problem))],
+            );
         }
         match faults.check() {
             Err(error) => error,
@@ -268,7 +358,10 @@ fn keep(
     what: &str,
     by: Uuid,
 ) -> Result<(), ApiError> {
-    let p = known.pathways.get(name).ok_or(StoreError::NotFound("pathway"))?;
+    let p = known
+        .pathways
+        .get(name)
+        .ok_or(StoreError::NotFound("pathway"))?;
     let row = OwnPathway {
         id: Uuid::now_v7(),
         name: name.to_owned(),
@@ -286,7 +379,13 @@ fn keep(
 
 /// The id a file gives itself, where it can be read so far.
 fn id_in(file: &str) -> Option<String> {
-    file.lines().find_map(|line| line.trim().strip_prefix("id")?.trim().strip_prefix('=').map(|v| v.trim().trim_matches('"').to_owned()))
+    file.lines().find_map(|line| {
+        line.trim()
+            .strip_prefix("id")?
+            .trim()
+            .strip_prefix('=')
+            .map(|v| v.trim().trim_matches('"').to_owned())
+    })
 }
 
 #[utoipa::path(tag = "clinic", request_body = PathwayFile, responses((status = 200, body = PathwayPage), (status = "default", body = Problem)))]
@@ -300,7 +399,10 @@ pub(crate) async fn check_pathway(
     let form = form.into_inner();
     app.read(&req, Action::KeepDefaults, move |state, conn, _| {
         let known = state.current(conn)?;
-        let texts = [NamedText { name: format!("pathways/{id}.toml"), text: form.file.clone() }];
+        let texts = [NamedText {
+            name: format!("pathways/{id}.toml"),
+            text: form.file.clone(),
+        }];
         match known.with_files(&texts) {
             Ok(next) => Ok(web::Json(page(conn, &next, &id, form.file, Vec::new())?)),
             // The page goes on showing what stood before, beside the faults of what was typed.
@@ -319,30 +421,76 @@ pub(crate) async fn save_pathway(
     form: web::Json<PathwayFile>,
 ) -> Result<web::Json<PathwayPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::KeepDefaults, "save-pathway", move |state, conn, user| {
-        let known = state.current(conn)?;
-        let mut faults = Faults::default();
-        if !id.starts_with("own-") || id_in(&form.file).as_deref() != Some(id.as_str()) {
-            faults.push("file", "own-id", &[("given", Value::Text(id_in(&form.file).as_deref().unwrap_or("")))]);
-        }
-        faults.check()?;
-        let next = checked(&known, &id, &form.file)?;
-        keep(state, conn, &next, &id, &form.file, form.version + 1, "in_force", user.id)?;
-        Ok(web::Json(page(conn, &next, &id, form.file, Vec::new())?))
-    })
+    app.write(
+        &req,
+        Action::KeepDefaults,
+        "save-pathway",
+        move |state, conn, user| {
+            let known = state.current(conn)?;
+            let mut faults = Faults::default();
+            if !id.starts_with("own-") || id_in(&form.file).as_deref() != Some(id.as_str()) {
+                faults.push(
+                    "file",
+                    "own-id",
+                    &[(
+                        "given",
+                        Value::Text(id_in(&form.file).as_deref().unwrap_or("")),
+                    )],
+                );
+            }
+            faults.check()?;
+            let next = checked(&known, &id, &form.file)?;
+            keep(
+                state,
+                conn,
+                &next,
+                &id,
+                &form.file,
+                form.version + 1,
+                "in_force",
+                user.id,
+            )?;
+            Ok(web::Json(page(conn, &next, &id, form.file, Vec::new())?))
+        },
+    )
     .await
 }
 
 #[utoipa::path(tag = "clinic", responses((status = 200, body = PathwayPage), (status = "default", body = Problem)))]
 #[post("/pathways/{id}/retire")]
-pub(crate) async fn retire_pathway(app: App, req: HttpRequest, id: web::Path<String>) -> Result<web::Json<PathwayPage>, ApiError> {
-    app.write(&req, Action::KeepDefaults, "retire-pathway", move |state, conn, user| {
-        let known = state.current(conn)?;
-        let newest = pathway::newest(conn)?.into_iter().find(|p| p.name == *id).ok_or(StoreError::NotFound("pathway"))?;
-        // Retiring and bringing back are the same step in two directions.
-        let what = if newest.state == "retired" { "in_force" } else { "retired" };
-        keep(state, conn, &known, &id, &newest.body, newest.version + 1, what, user.id)?;
-        Ok(web::Json(page(conn, &known, &id, newest.body, Vec::new())?))
-    })
+pub(crate) async fn retire_pathway(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<String>,
+) -> Result<web::Json<PathwayPage>, ApiError> {
+    app.write(
+        &req,
+        Action::KeepDefaults,
+        "retire-pathway",
+        move |state, conn, user| {
+            let known = state.current(conn)?;
+            let newest = pathway::newest(conn)?
+                .into_iter()
+                .find(|p| p.name == *id)
+                .ok_or(StoreError::NotFound("pathway"))?;
+            // Retiring and bringing back are the same step in two directions.
+            let what = if newest.state == "retired" {
+                "in_force"
+            } else {
+                "retired"
+            };
+            keep(
+                state,
+                conn,
+                &known,
+                &id,
+                &newest.body,
+                newest.version + 1,
+                what,
+                user.id,
+            )?;
+            Ok(web::Json(page(conn, &known, &id, newest.body, Vec::new())?))
+        },
+    )
     .await
 }

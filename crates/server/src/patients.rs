@@ -59,33 +59,56 @@ pub(crate) struct NewEpisode {
 
 #[utoipa::path(tag = "story", request_body = NewPatient, responses((status = 200, body = PatientHead), (status = "default", body = Problem)))]
 #[post("/patients")]
-pub(crate) async fn add_patient(app: App, req: HttpRequest, form: web::Json<NewPatient>) -> Result<web::Json<PatientHead>, ApiError> {
+pub(crate) async fn add_patient(
+    app: App,
+    req: HttpRequest,
+    form: web::Json<NewPatient>,
+) -> Result<web::Json<PatientHead>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::EditStory, "add-patient", move |state, conn, _| {
-        let mut faults = Faults::default();
-        faults.text("given_name", &form.given_name, 80, true);
-        faults.text("family_name", &form.family_name, 80, true);
-        faults.not_after("birth", form.birth, state.today.date());
-        if form.birth.checked_add_months(Months::new(12 * 115)).is_some_and(|end| end < state.today.date()) {
-            faults.push("birth", "too-old", &[("years", Value::Number(115.0))]);
-        }
-        check_story(state, &*state.current(conn)?, &form.story, form.birth, &mut faults);
-        faults.check()?;
-        let patient = Patient {
-            id: form.patient,
-            given_name: form.given_name.trim().to_owned(),
-            family_name: form.family_name.trim().to_owned(),
-            birth: form.birth,
-        };
-        episode::insert(conn, &patient, form.episode, &form.story)?;
-        refresh_lane(state, conn, form.episode)?;
-        Ok(web::Json(head(conn, &patient, form.episode)?))
-    })
+    app.write(
+        &req,
+        Action::EditStory,
+        "add-patient",
+        move |state, conn, _| {
+            let mut faults = Faults::default();
+            faults.text("given_name", &form.given_name, 80, true);
+            faults.text("family_name", &form.family_name, 80, true);
+            faults.not_after("birth", form.birth, state.today.date());
+            if form
+                .birth
+                .checked_add_months(Months::new(12 * 115))
+                .is_some_and(|end| end < state.today.date())
+            {
+                faults.push("birth", "too-old", &[("years", Value::Number(115.0))]);
+            }
+            check_story(
+                state,
+                &*state.current(conn)?,
+                &form.story,
+                form.birth,
+                &mut faults,
+            );
+            faults.check()?;
+            let patient = Patient {
+                id: form.patient,
+                given_name: form.given_name.trim().to_owned(),
+                family_name: form.family_name.trim().to_owned(),
+                birth: form.birth,
+            };
+            episode::insert(conn, &patient, form.episode, &form.story)?;
+            refresh_lane(state, conn, form.episode)?;
+            Ok(web::Json(head(conn, &patient, form.episode)?))
+        },
+    )
     .await
 }
 
 /// Who it is, with all episodes.
-pub(crate) fn head(conn: &mut PgConnection, patient: &Patient, episode: Uuid) -> Result<PatientHead, StoreError> {
+pub(crate) fn head(
+    conn: &mut PgConnection,
+    patient: &Patient,
+    episode: Uuid,
+) -> Result<PatientHead, StoreError> {
     let episodes = episode::all_of(conn, patient.id)?;
     Ok(PatientHead {
         patient: patient.id,
@@ -94,7 +117,14 @@ pub(crate) fn head(conn: &mut PgConnection, patient: &Patient, episode: Uuid) ->
         birth: patient.birth,
         episodes: episodes
             .into_iter()
-            .map(|e| EpisodeHead { id: e.id, pathway: e.pathway, side: e.side, day0: e.day0, start: e.start, closed_on: e.closed_on })
+            .map(|e| EpisodeHead {
+                id: e.id,
+                pathway: e.pathway,
+                side: e.side,
+                day0: e.day0,
+                start: e.start,
+                closed_on: e.closed_on,
+            })
             .collect(),
     })
 }
@@ -108,27 +138,58 @@ pub(crate) async fn add_episode(
     form: web::Json<NewEpisode>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::EditStory, "add-episode", move |state, conn, _| {
-        let newest = episode::newest_of(conn, *id)?;
-        let patient = episode::load(conn, newest, state.today.date())?.patient;
-        let mut faults = Faults::default();
-        check_story(state, &*state.current(conn)?, &form.story, patient.birth, &mut faults);
-        // A later operation takes the place of what ran for the same shoulder; an earlier date would turn the order round.
-        let before = episode::all_of(conn, *id)?.into_iter().filter(|e| e.side == form.story.side && e.closed_on.is_none());
-        if let Some(later) = before.map(|e| e.day0).max().filter(|day0| *day0 > form.story.day0) {
-            faults.push("story.day0", "before-episode", &[("date", Value::Text(&later.to_string()))]);
-        }
-        faults.check()?;
-        episode::add(conn, patient.id, form.episode, &form.story, state.today.date())?;
-        refresh_lane(state, conn, form.episode)?;
-        Ok(web::Json(head(conn, &patient, form.episode)?))
-    })
+    app.write(
+        &req,
+        Action::EditStory,
+        "add-episode",
+        move |state, conn, _| {
+            let newest = episode::newest_of(conn, *id)?;
+            let patient = episode::load(conn, newest, state.today.date())?.patient;
+            let mut faults = Faults::default();
+            check_story(
+                state,
+                &*state.current(conn)?,
+                &form.story,
+                patient.birth,
+                &mut faults,
+            );
+            // A later operation takes the place of what ran for the same shoulder; an earlier date would turn the order round.
+            let before = episode::all_of(conn, *id)?
+                .into_iter()
+                .filter(|e| e.side == form.story.side && e.closed_on.is_none());
+            if let Some(later) = before
+                .map(|e| e.day0)
+                .max()
+                .filter(|day0| *day0 > form.story.day0)
+            {
+                faults.push(
+                    "story.day0",
+                    "before-episode",
+                    &[("date", Value::Text(&later.to_string()))],
+                );
+            }
+            faults.check()?;
+            episode::add(
+                conn,
+                patient.id,
+                form.episode,
+                &form.story,
+                state.today.date(),
+            )?;
+            refresh_lane(state, conn, form.episode)?;
+            Ok(web::Json(head(conn, &patient, form.episode)?))
+        },
+    )
     .await
 }
 
 #[utoipa::path(tag = "story", responses((status = 200, body = PatientHead), (status = "default", body = Problem)))]
 #[get("/patients/{id}")]
-pub(crate) async fn show_patient(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<PatientHead>, ApiError> {
+pub(crate) async fn show_patient(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<PatientHead>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let episode = episode::newest_of(conn, *id)?;
         let loaded = episode::load(conn, episode, state.today.date())?;

@@ -93,15 +93,29 @@ impl ApiError {
 impl From<StoreError> for ApiError {
     fn from(error: StoreError) -> Self {
         match error {
-            StoreError::Unavailable => ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "unavailable", &[]).retry_after(2),
-            StoreError::NotFound(what) => ApiError::new(StatusCode::NOT_FOUND, "not-found", &[("what", Value::Text(what))]),
+            StoreError::Unavailable => {
+                ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "unavailable", &[]).retry_after(2)
+            }
+            StoreError::NotFound(what) => ApiError::new(
+                StatusCode::NOT_FOUND,
+                "not-found",
+                &[("what", Value::Text(what))],
+            ),
             StoreError::Stale { current } => {
-                let mut out = ApiError::new(StatusCode::CONFLICT, "stale", &[("current", Value::Number(f64::from(current)))]);
+                let mut out = ApiError::new(
+                    StatusCode::CONFLICT,
+                    "stale",
+                    &[("current", Value::Number(f64::from(current)))],
+                );
                 out.0.current_rev = Some(current);
                 out
             }
             StoreError::IdConflict => ApiError::new(StatusCode::CONFLICT, "id-conflict", &[]),
-            StoreError::Refused(detail) => ApiError::new(StatusCode::UNPROCESSABLE_ENTITY, "refused", &[("detail", Value::Text(&detail))]),
+            StoreError::Refused(detail) => ApiError::new(
+                StatusCode::UNPROCESSABLE_ENTITY,
+                "refused",
+                &[("detail", Value::Text(&detail))],
+            ),
             StoreError::Unreadable(_) | StoreError::Other(_) => {
                 tracing::error!(%error, "store failure");
                 ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])

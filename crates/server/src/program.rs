@@ -10,8 +10,9 @@ use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
-    LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, SNAPSHOT_VERSION, ScoreView, Snapshot, Status, Variant, Verdict, WhatIf,
-    check_exercise, check_line, read_snapshot, running_lines, score_view, what_if,
+    LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, SNAPSHOT_VERSION, ScoreView, Snapshot,
+    Status, Variant, Verdict, WhatIf, check_exercise, check_line, read_snapshot, running_lines,
+    score_view, what_if,
 };
 use ritorno_core::visit::{Assessment, untried};
 use ritorno_store::episode::Loaded;
@@ -86,16 +87,28 @@ fn assessed<'a>(known: &'a Knowledge, facts: &'a Facts) -> Result<Assessment<'a>
     Ok(Assessment::new(known, facts).ok_or(StoreError::NotFound("pathway"))?)
 }
 
-fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<ProgramPage, ApiError> {
+fn page(
+    state: &AppState,
+    conn: &mut PgConnection,
+    loaded: &Loaded,
+) -> Result<ProgramPage, ApiError> {
     let known = state.knowledge_of(conn, loaded)?;
     let assessment = assessed(&known, &loaded.facts)?;
     let ctx = assessment.ctx();
     let signed = match &loaded.program {
         None => None,
-        Some(head) => match (program::last_snapshot(conn, head.id)?, program::last_signed(conn, head.id)?) {
+        Some(head) => match (
+            program::last_snapshot(conn, head.id)?,
+            program::last_signed(conn, head.id)?,
+        ) {
             (Some((version, body)), Some(last)) => {
-                let kept = read_snapshot(version, body).map_err(|_| StoreError::Unreadable("snapshot"))?;
-                Some(SignedInfo { version: last.version, on: last.signed_on, current: kept.rev == head.rev })
+                let kept =
+                    read_snapshot(version, body).map_err(|_| StoreError::Unreadable("snapshot"))?;
+                Some(SignedInfo {
+                    version: last.version,
+                    on: last.signed_on,
+                    current: kept.rev == head.rev,
+                })
             }
             _ => None,
         },
@@ -116,10 +129,16 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Pr
         .collect();
     Ok(ProgramPage {
         rev: loaded.program.as_ref().map_or(0, |p| p.rev),
-        knowledge: loaded.program.as_ref().map(|p| p.knowledge_sha256.chars().take(8).collect()),
+        knowledge: loaded
+            .program
+            .as_ref()
+            .map(|p| p.knowledge_sha256.chars().take(8).collect()),
         signed,
         score: score_view(&ctx, &loaded.facts),
-        running: running_lines(&ctx, &loaded.facts, ctx.today).into_iter().map(|l| l.id).collect(),
+        running: running_lines(&ctx, &loaded.facts, ctx.today)
+            .into_iter()
+            .map(|l| l.id)
+            .collect(),
         untried: untried(&ctx, &loaded.facts),
         candidates,
     })
@@ -127,7 +146,11 @@ fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<Pr
 
 #[utoipa::path(tag = "program", responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/program")]
-pub(crate) async fn program_page(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<ProgramPage>, ApiError> {
+pub(crate) async fn program_page(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<ProgramPage>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         Ok(web::Json(page(state, conn, &loaded)?))
@@ -137,19 +160,37 @@ pub(crate) async fn program_page(app: App, req: HttpRequest, id: web::Path<Uuid>
 
 #[utoipa::path(tag = "program", responses((status = 200, body = ProposalPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/program/build")]
-pub(crate) async fn build_program(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<ProposalPage>, ApiError> {
+pub(crate) async fn build_program(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<ProposalPage>, ApiError> {
     app.read(&req, Action::EditProgram, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
         open(&loaded)?;
         let known = state.current(conn)?;
-        let Proposal { lines, later, first, why, difference, gap } = {
+        let Proposal {
+            lines,
+            later,
+            first,
+            why,
+            difference,
+            gap,
+        } = {
             let assessment = assessed(&known, &loaded.facts)?;
             may_build(&assessment)?;
             assessment.propose(*id)
         };
         loaded.facts.lines = lines;
         let assessment = assessed(&known, &loaded.facts)?;
-        Ok(web::Json(ProposalPage { score: score_view(&assessment.ctx(), &loaded.facts), later, first, why, difference, gap }))
+        Ok(web::Json(ProposalPage {
+            score: score_view(&assessment.ctx(), &loaded.facts),
+            later,
+            first,
+            why,
+            difference,
+            gap,
+        }))
     })
     .await
 }
@@ -161,16 +202,33 @@ fn may_build(assessment: &Assessment) -> Result<(), ApiError> {
         return Ok(());
     }
     // The check says the same of every exercise; one of them is enough to name the rules.
-    let rules = ctx.known.exercises.get("pel1").map(|e| check_exercise(&ctx, e, &e.dose, ctx.today).findings).unwrap_or_default();
-    let kept = rules.into_iter().filter(|f| matches!(f.reason.rule.as_str(), "flag-open" | "flags-not-asked" | "no-clearance"));
-    Err(ApiError::blocked(kept.map(|f| f.reason).collect(), Vec::new()))
+    let rules = ctx
+        .known
+        .exercises
+        .get("pel1")
+        .map(|e| check_exercise(&ctx, e, &e.dose, ctx.today).findings)
+        .unwrap_or_default();
+    let kept = rules.into_iter().filter(|f| {
+        matches!(
+            f.reason.rule.as_str(),
+            "flag-open" | "flags-not-asked" | "no-clearance"
+        )
+    });
+    Err(ApiError::blocked(
+        kept.map(|f| f.reason).collect(),
+        Vec::new(),
+    ))
 }
 
 /// A later operation of the same shoulder ends what ran before it.
 fn open(loaded: &Loaded) -> Result<(), ApiError> {
     let mut faults = Faults::default();
     if let Some(on) = loaded.closed_on {
-        faults.push("episode", "episode-closed", &[("date", ritorno_wording::Value::Text(&on.to_string()))]);
+        faults.push(
+            "episode",
+            "episode-closed",
+            &[("date", ritorno_wording::Value::Text(&on.to_string()))],
+        );
     }
     faults.check()
 }
@@ -208,7 +266,8 @@ pub(crate) async fn what_if_program(
             crate::choices::check_choices(&known, pathway, &story, &mut faults);
         }
         faults.check()?;
-        let both = what_if(&known, &loaded.facts, &variant, *id).ok_or(StoreError::NotFound("pathway"))?;
+        let both =
+            what_if(&known, &loaded.facts, &variant, *id).ok_or(StoreError::NotFound("pathway"))?;
         Ok(web::Json(both))
     })
     .await
@@ -242,16 +301,21 @@ pub(crate) async fn save_program(
     form: web::Json<ProgramEdit>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::EditProgram, "save-program", move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        open(&loaded)?;
-        let known = state.current(conn)?;
-        check_lines(&assessed(&known, &loaded.facts)?, &form.lines)?;
-        knowledge::keep(conn, &known.sha256, &known.canonical)?;
-        program::save(conn, *id, form.rev, &known.sha256, &form.lines)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::EditProgram,
+        "save-program",
+        move |state, conn, _| {
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            open(&loaded)?;
+            let known = state.current(conn)?;
+            check_lines(&assessed(&known, &loaded.facts)?, &form.lines)?;
+            knowledge::keep(conn, &known.sha256, &known.canonical)?;
+            program::save(conn, *id, form.rev, &known.sha256, &form.lines)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
@@ -265,7 +329,12 @@ pub(crate) fn check_lines(assessment: &Assessment, lines: &[Line]) -> Result<(),
         faults.within("lines", lines.len() as f64, 0.0, 200.0);
     }
     for (i, line) in lines.iter().enumerate() {
-        faults.within(&format!("lines[{i}].from_day"), f64::from(line.from_day), 0.0, 1000.0);
+        faults.within(
+            &format!("lines[{i}].from_day"),
+            f64::from(line.from_day),
+            0.0,
+            1000.0,
+        );
         if let Some(reason) = &line.override_reason {
             faults.text(&format!("lines[{i}].override_reason"), reason, 500, false);
         }
@@ -274,17 +343,38 @@ pub(crate) fn check_lines(assessment: &Assessment, lines: &[Line]) -> Result<(),
             Status::Allowed => {}
             Status::Blocked => {
                 faults.push(&format!("lines[{i}]"), "blocked", &[]);
-                reasons.extend(verdict.findings.into_iter().filter(|f| f.status == Status::Blocked).map(|f| f.reason));
+                reasons.extend(
+                    verdict
+                        .findings
+                        .into_iter()
+                        .filter(|f| f.status == Status::Blocked)
+                        .map(|f| f.reason),
+                );
             }
-            Status::Caution if line.override_reason.as_deref().unwrap_or("").trim().is_empty() => {
-                faults.push(&format!("lines[{i}].override_reason"), "needs-override", &[]);
+            Status::Caution
+                if line
+                    .override_reason
+                    .as_deref()
+                    .unwrap_or("")
+                    .trim()
+                    .is_empty() =>
+            {
+                faults.push(
+                    &format!("lines[{i}].override_reason"),
+                    "needs-override",
+                    &[],
+                );
                 reasons.extend(verdict.findings.into_iter().map(|f| f.reason));
             }
             Status::Caution => {}
         }
     }
     let fields = faults.into_fields();
-    if fields.is_empty() { Ok(()) } else { Err(ApiError::blocked(reasons, fields)) }
+    if fields.is_empty() {
+        Ok(())
+    } else {
+        Err(ApiError::blocked(reasons, fields))
+    }
 }
 
 #[utoipa::path(tag = "program", request_body = Signing, responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
@@ -296,23 +386,37 @@ pub(crate) async fn sign_program(
     form: web::Json<Signing>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::Sign, "sign-program", move |state, conn, user| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        open(&loaded)?;
-        let known = state.knowledge_of(conn, &loaded)?;
-        let assessment = assessed(&known, &loaded.facts)?;
-        check_lines(&assessment, &loaded.facts.lines)?;
-        // What is signed is resolved: ceilings, gates and verdicts as they stand, not only the lines.
-        let kept = Snapshot {
-            rev: form.rev,
-            story_rev: loaded.rev,
-            limits: loaded.facts.limits.clone(),
-            score: score_view(&assessment.ctx(), &loaded.facts),
-        };
-        let body = serde_json::to_value(kept).map_err(|_| StoreError::Unreadable("snapshot"))?;
-        program::sign(conn, *id, form.rev, SNAPSHOT_VERSION, body, user.id, state.today.date())?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::Sign,
+        "sign-program",
+        move |state, conn, user| {
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            open(&loaded)?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            let assessment = assessed(&known, &loaded.facts)?;
+            check_lines(&assessment, &loaded.facts.lines)?;
+            // What is signed is resolved: ceilings, gates and verdicts as they stand, not only the lines.
+            let kept = Snapshot {
+                rev: form.rev,
+                story_rev: loaded.rev,
+                limits: loaded.facts.limits.clone(),
+                score: score_view(&assessment.ctx(), &loaded.facts),
+            };
+            let body =
+                serde_json::to_value(kept).map_err(|_| StoreError::Unreadable("snapshot"))?;
+            program::sign(
+                conn,
+                *id,
+                form.rev,
+                SNAPSHOT_VERSION,
+                body,
+                user.id,
+                state.today.date(),
+            )?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }

@@ -33,15 +33,28 @@ pub(crate) struct Withdrawal {
     pub(crate) reason: String,
 }
 
-fn page(state: &crate::app::AppState, conn: &mut ritorno_store::PgConnection, loaded: &Loaded) -> Result<RangesPage, ApiError> {
+fn page(
+    state: &crate::app::AppState,
+    conn: &mut ritorno_store::PgConnection,
+    loaded: &Loaded,
+) -> Result<RangesPage, ApiError> {
     let known = state.knowledge_of(conn, loaded)?;
-    let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-    Ok(RangesPage { clock: Clock::at(loaded.facts.day()), side: loaded.facts.story.side, dials: dials(&assessment.ctx(), &loaded.facts) })
+    let assessment =
+        Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+    Ok(RangesPage {
+        clock: Clock::at(loaded.facts.day()),
+        side: loaded.facts.story.side,
+        dials: dials(&assessment.ctx(), &loaded.facts),
+    })
 }
 
 #[utoipa::path(tag = "ranges", responses((status = 200, body = RangesPage), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/ranges")]
-pub(crate) async fn show_ranges(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<RangesPage>, ApiError> {
+pub(crate) async fn show_ranges(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<RangesPage>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         Ok(web::Json(page(state, conn, &loaded)?))
@@ -58,41 +71,56 @@ pub(crate) async fn add_reading(
     form: web::Json<Reading>,
 ) -> Result<web::Json<RangesPage>, ApiError> {
     let mut reading = form.into_inner();
-    app.write(&req, Action::Measure, "add-reading", move |state, conn, user| {
-        // Whoever is signed in measured it; a page cannot sign for somebody else.
-        reading.rater = (reading.by == TakenBy::Clinician).then_some(user.id);
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let facts = &loaded.facts;
-        let mut faults = Faults::default();
-        faults.event_date("on", reading.on, facts.story.day0, state.today.date());
-        let known = state.knowledge_of(conn, &loaded)?;
-        match known.quantity(&reading.quantity) {
-            None => faults.known("quantity", &reading.quantity, false),
-            Some(quantity) => {
-                if let Err(bounds) = possible(quantity, reading.value) {
-                    faults.within("value", reading.value, bounds.min, bounds.max);
-                }
-                if let Some(arc) = reading.arc {
-                    faults.within("arc.from", arc.from, quantity.min, reading.value.min(quantity.max));
-                    faults.within("arc.to", arc.to, arc.from, reading.value.max(arc.from));
-                }
-                // What protection bars is not measured: the reading is refused, not flagged.
-                let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
-                let day = facts.day_of(reading.on);
-                let on = protection(&assessment.ctx(), &quantity.id, day, day);
-                if reading.side == facts.story.side && on.ceiling == Ceiling::NoneAllowed {
-                    match assessment.pathway.corridor(&quantity.id) {
-                        Some(corridor) => faults.push("value", "barred", &[("opens_day", Value::Number(f64::from(corridor.opens_day)))]),
-                        None => faults.push("value", "barred-without-corridor", &[]),
+    app.write(
+        &req,
+        Action::Measure,
+        "add-reading",
+        move |state, conn, user| {
+            // Whoever is signed in measured it; a page cannot sign for somebody else.
+            reading.rater = (reading.by == TakenBy::Clinician).then_some(user.id);
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            let facts = &loaded.facts;
+            let mut faults = Faults::default();
+            faults.event_date("on", reading.on, facts.story.day0, state.today.date());
+            let known = state.knowledge_of(conn, &loaded)?;
+            match known.quantity(&reading.quantity) {
+                None => faults.known("quantity", &reading.quantity, false),
+                Some(quantity) => {
+                    if let Err(bounds) = possible(quantity, reading.value) {
+                        faults.within("value", reading.value, bounds.min, bounds.max);
+                    }
+                    if let Some(arc) = reading.arc {
+                        faults.within(
+                            "arc.from",
+                            arc.from,
+                            quantity.min,
+                            reading.value.min(quantity.max),
+                        );
+                        faults.within("arc.to", arc.to, arc.from, reading.value.max(arc.from));
+                    }
+                    // What protection bars is not measured: the reading is refused, not flagged.
+                    let assessment =
+                        Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
+                    let day = facts.day_of(reading.on);
+                    let on = protection(&assessment.ctx(), &quantity.id, day, day);
+                    if reading.side == facts.story.side && on.ceiling == Ceiling::NoneAllowed {
+                        match assessment.pathway.corridor(&quantity.id) {
+                            Some(corridor) => faults.push(
+                                "value",
+                                "barred",
+                                &[("opens_day", Value::Number(f64::from(corridor.opens_day)))],
+                            ),
+                            None => faults.push("value", "barred-without-corridor", &[]),
+                        }
                     }
                 }
             }
-        }
-        faults.check()?;
-        events::add_reading(conn, *id, &reading)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+            faults.check()?;
+            events::add_reading(conn, *id, &reading)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
@@ -105,13 +133,18 @@ pub(crate) async fn withdraw(
     form: web::Json<Withdrawal>,
 ) -> Result<web::Json<RangesPage>, ApiError> {
     let (id, reading) = ids.into_inner();
-    app.write(&req, Action::Measure, "withdraw-reading", move |state, conn, _| {
-        let mut faults = Faults::default();
-        faults.text("reason", &form.reason, 500, false);
-        faults.check()?;
-        events::withdraw_reading(conn, id, reading, &form.reason)?;
-        let loaded = refresh_lane(state, conn, id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::Measure,
+        "withdraw-reading",
+        move |state, conn, _| {
+            let mut faults = Faults::default();
+            faults.text("reason", &form.reason, 500, false);
+            faults.check()?;
+            events::withdraw_reading(conn, id, reading, &form.reason)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }

@@ -54,7 +54,9 @@ fn judge(ratings: &[Vec<f64>]) -> Result<Reliability, ApiError> {
         let (field, code) = match &error {
             ReliabilityError::TooFew { .. } => ("ratings".to_owned(), "bench-too-few"),
             ReliabilityError::Ragged { row, .. } => (format!("ratings[{row}]"), "bench-ragged"),
-            ReliabilityError::NotANumber { row, rater } => (format!("ratings[{row}][{rater}]"), "bench-number"),
+            ReliabilityError::NotANumber { row, rater } => {
+                (format!("ratings[{row}][{rater}]"), "bench-number")
+            }
             ReliabilityError::NoSpread => ("ratings".to_owned(), "bench-no-spread"),
         };
         faults.push(&field, code, &[("detail", Value::Text(&error.to_string()))]);
@@ -66,7 +68,11 @@ fn judge(ratings: &[Vec<f64>]) -> Result<Reliability, ApiError> {
 #[get("/reliability")]
 pub(crate) async fn show_bench(app: App, req: HttpRequest) -> Result<web::Json<Bench>, ApiError> {
     app.read(&req, Action::ReadRecord, |state, conn, _| {
-        let degrees = state.knowledge.quantities.iter().filter(|q| q.unit == ritorno_core::knowledge::Unit::Deg);
+        let degrees = state
+            .knowledge
+            .quantities
+            .iter()
+            .filter(|q| q.unit == ritorno_core::knowledge::Unit::Deg);
         let quantities = degrees
             .map(|q| BenchQuantity {
                 id: q.id.clone(),
@@ -76,39 +82,71 @@ pub(crate) async fn show_bench(app: App, req: HttpRequest) -> Result<web::Json<B
                 max: q.max,
             })
             .collect();
-        Ok(web::Json(Bench { quantities, own: kept::newest(conn)? }))
+        Ok(web::Json(Bench {
+            quantities,
+            own: kept::newest(conn)?,
+        }))
     })
     .await
 }
 
 #[utoipa::path(tag = "clinic", request_body = Ratings, responses((status = 200, body = Reliability), (status = "default", body = Problem)))]
 #[post("/reliability/judge")]
-pub(crate) async fn judge_ratings(app: App, req: HttpRequest, form: web::Json<Ratings>) -> Result<web::Json<Reliability>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |_, _, _| Ok(web::Json(judge(&form.ratings)?))).await
+pub(crate) async fn judge_ratings(
+    app: App,
+    req: HttpRequest,
+    form: web::Json<Ratings>,
+) -> Result<web::Json<Reliability>, ApiError> {
+    app.read(&req, Action::ReadRecord, move |_, _, _| {
+        Ok(web::Json(judge(&form.ratings)?))
+    })
+    .await
 }
 
 #[utoipa::path(tag = "clinic", request_body = RatingsToKeep, responses((status = 200, body = Reliability), (status = "default", body = Problem)))]
 #[post("/reliability")]
-pub(crate) async fn keep_bench(app: App, req: HttpRequest, form: web::Json<RatingsToKeep>) -> Result<web::Json<Reliability>, ApiError> {
+pub(crate) async fn keep_bench(
+    app: App,
+    req: HttpRequest,
+    form: web::Json<RatingsToKeep>,
+) -> Result<web::Json<Reliability>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::KeepDefaults, "keep-clinic-error", move |state, conn, user| {
-        let mut faults = Faults::default();
-        let quantity = state.knowledge.quantity(&form.quantity);
-        faults.known("quantity", &form.quantity, quantity.is_some());
-        if let Some(q) = quantity {
-            for (i, row) in form.ratings.iter().enumerate() {
-                for (j, value) in row.iter().enumerate() {
-                    faults.within(&format!("ratings[{i}][{j}]"), *value, q.min, q.max);
+    app.write(
+        &req,
+        Action::KeepDefaults,
+        "keep-clinic-error",
+        move |state, conn, user| {
+            let mut faults = Faults::default();
+            let quantity = state.knowledge.quantity(&form.quantity);
+            faults.known("quantity", &form.quantity, quantity.is_some());
+            if let Some(q) = quantity {
+                for (i, row) in form.ratings.iter().enumerate() {
+                    for (j, value) in row.iter().enumerate() {
+                        faults.within(&format!("ratings[{i}][{j}]"), *value, q.min, q.max);
+                    }
                 }
             }
-        }
-        faults.check()?;
-        let result = judge(&form.ratings)?;
-        let error =
-            ClinicError { quantity: form.quantity.clone(), sem: result.sem, sem_same_rater: result.sem_same_rater, on: state.today.date() };
-        let json = |value: serde_json::Result<serde_json::Value>| value.map_err(|_| ritorno_store::StoreError::Unreadable("ratings"));
-        kept::keep(conn, form.id, &error, json(serde_json::to_value(&form.ratings))?, json(serde_json::to_value(&result))?, user.id)?;
-        Ok(web::Json(result))
-    })
+            faults.check()?;
+            let result = judge(&form.ratings)?;
+            let error = ClinicError {
+                quantity: form.quantity.clone(),
+                sem: result.sem,
+                sem_same_rater: result.sem_same_rater,
+                on: state.today.date(),
+            };
+            let json = |value: serde_json::Result<serde_json::Value>| {
+                value.map_err(|_| ritorno_store::StoreError::Unreadable("ratings"))
+            };
+            kept::keep(
+                conn,
+                form.id,
+                &error,
+                json(serde_json::to_value(&form.ratings))?,
+                json(serde_json::to_value(&result))?,
+                user.id,
+            )?;
+            Ok(web::Json(result))
+        },
+    )
     .await
 }

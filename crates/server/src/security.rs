@@ -21,17 +21,29 @@ pub(crate) const COOKIE: &str = "ritorno_session";
 /// # Errors
 /// When the hasher refuses the password.
 pub fn hash_password(password: &str) -> Result<String, String> {
-    Argon2::default().hash_password(password.as_bytes()).map(|hash| hash.to_string()).map_err(|error| error.to_string())
+    Argon2::default()
+        .hash_password(password.as_bytes())
+        .map(|hash| hash.to_string())
+        .map_err(|error| error.to_string())
 }
 
 /// Whether a password fits a hash.
 pub(crate) fn verify_password(password: &str, hash: &str) -> bool {
-    PasswordHash::new(hash).is_ok_and(|hash| Argon2::default().verify_password(password.as_bytes(), &hash).is_ok())
+    PasswordHash::new(hash).is_ok_and(|hash| {
+        Argon2::default()
+            .verify_password(password.as_bytes(), &hash)
+            .is_ok()
+    })
 }
 
 /// A user to add.
 pub fn new_user(login: &str, name: &str, role: Role) -> User {
-    User { id: Uuid::now_v7(), login: login.to_owned(), name: name.to_owned(), role }
+    User {
+        id: Uuid::now_v7(),
+        login: login.to_owned(),
+        name: name.to_owned(),
+        role,
+    }
 }
 
 /// A fresh token: 256 random bits in hex.
@@ -55,7 +67,10 @@ pub(crate) fn token_of(req: &HttpRequest) -> Result<Vec<u8>, ApiError> {
 }
 
 /// Writes must name the application's own origin.
-pub(crate) async fn same_origin(req: ServiceRequest, next: Next<impl MessageBody>) -> Result<ServiceResponse<impl MessageBody>, Error> {
+pub(crate) async fn same_origin(
+    req: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, Error> {
     let reads = matches!(*req.method(), Method::GET | Method::HEAD | Method::OPTIONS);
     let own = || {
         let origin = req.headers().get(header::ORIGIN)?.to_str().ok()?;
@@ -63,5 +78,9 @@ pub(crate) async fn same_origin(req: ServiceRequest, next: Next<impl MessageBody
         let (_, from) = origin.split_once("://")?;
         Some(from == host)
     };
-    if reads || own() == Some(true) { next.call(req).await } else { Err(ApiError::new(StatusCode::FORBIDDEN, "origin", &[]).into()) }
+    if reads || own() == Some(true) {
+        next.call(req).await
+    } else {
+        Err(ApiError::new(StatusCode::FORBIDDEN, "origin", &[]).into())
+    }
 }

@@ -42,25 +42,50 @@ pub(crate) async fn sign_in(app: App, form: web::Json<SignIn>) -> Result<HttpRes
             let since = Utc::now() - Duration::minutes(WINDOW_MINUTES);
             if user::failures_since(conn, &form.login, since)? >= FAILURES_ALLOWED {
                 let minutes = [("minutes", Value::Number(WINDOW_MINUTES as f64))];
-                return Err(ApiError::new(StatusCode::TOO_MANY_REQUESTS, "throttled", &minutes).retry_after(60 * WINDOW_MINUTES as u32));
+                return Err(
+                    ApiError::new(StatusCode::TOO_MANY_REQUESTS, "throttled", &minutes)
+                        .retry_after(60 * WINDOW_MINUTES as u32),
+                );
             }
             let found = user::by_login(conn, &form.login)?;
             let hash = found.as_ref().map_or(NOBODY, |(_, hash)| hash.as_str());
             let fits = verify_password(&form.password, hash);
-            let actor = Actor { user: found.as_ref().map(|(u, _)| u.id), action: "sign-in" };
+            let actor = Actor {
+                user: found.as_ref().map(|(u, _)| u.id),
+                action: "sign-in",
+            };
             let token = new_token();
             let user = ritorno_store::write(conn, actor, |conn| {
                 user::note_attempt(conn, &form.login, fits)?;
-                let Some((user, _)) = found.filter(|_| fits) else { return Ok(None) };
-                session::open(conn, &token_hash(&token), user.id, Utc::now() + Duration::hours(HOURS))?;
+                let Some((user, _)) = found.filter(|_| fits) else {
+                    return Ok(None);
+                };
+                session::open(
+                    conn,
+                    &token_hash(&token),
+                    user.id,
+                    Utc::now() + Duration::hours(HOURS),
+                )?;
                 Ok::<_, StoreError>(Some(user))
             })?;
-            let user = user.ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "wrong-login", &[]))?;
-            Ok((Me { name: user.name, role: user.role, today: state.today.date() }, token))
+            let user =
+                user.ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "wrong-login", &[]))?;
+            Ok((
+                Me {
+                    name: user.name,
+                    role: user.role,
+                    today: state.today.date(),
+                },
+                token,
+            ))
         })
         .await?;
-    let cookie =
-        Cookie::build(COOKIE, token).path("/").http_only(true).same_site(SameSite::Strict).max_age(CookieDuration::hours(HOURS)).finish();
+    let cookie = Cookie::build(COOKIE, token)
+        .path("/")
+        .http_only(true)
+        .same_site(SameSite::Strict)
+        .max_age(CookieDuration::hours(HOURS))
+        .finish();
     Ok(HttpResponse::Ok().cookie(cookie).json(me))
 }
 
@@ -69,8 +94,13 @@ pub(crate) async fn sign_in(app: App, form: web::Json<SignIn>) -> Result<HttpRes
 pub(crate) async fn show_session(app: App, req: HttpRequest) -> Result<web::Json<Me>, ApiError> {
     let token = token_of(&req)?;
     app.block(move |state, conn| {
-        let user = session::user(conn, &token)?.ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
-        Ok(web::Json(Me { name: user.name, role: user.role, today: state.today.date() }))
+        let user = session::user(conn, &token)?
+            .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
+        Ok(web::Json(Me {
+            name: user.name,
+            role: user.role,
+            today: state.today.date(),
+        }))
     })
     .await
 }
@@ -82,7 +112,14 @@ pub(crate) async fn sign_out(app: App, req: HttpRequest) -> Result<HttpResponse,
     // Everybody may leave, whatever their role.
     app.block(move |_, conn| {
         let user = session::user(conn, &token)?.map(|user| user.id);
-        Ok(ritorno_store::write(conn, Actor { user, action: "sign-out" }, |conn| session::close(conn, &token))?)
+        Ok(ritorno_store::write(
+            conn,
+            Actor {
+                user,
+                action: "sign-out",
+            },
+            |conn| session::close(conn, &token),
+        )?)
     })
     .await?;
     let mut gone = Cookie::new(COOKIE, "");

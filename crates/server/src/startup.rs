@@ -4,8 +4,8 @@ use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
-    deciding, decisions, examine, home, library, limits, outcome, pathways, patients, program, ranges, reliability, security, session,
-    story,
+    deciding, decisions, examine, home, library, limits, outcome, pathways, patients, program,
+    ranges, reliability, security, session, story,
 };
 use crate::{strength, visit};
 use actix_files::{Files, NamedFile};
@@ -95,9 +95,13 @@ fn api(config: &mut ServiceConfig) {
 
 /// The OpenAPI document of the application.
 pub fn api_document() -> utoipa::openapi::OpenApi {
-    let (_, mut document) = App::new().into_utoipa_app().configure(api).split_for_parts();
+    let (_, mut document) = App::new()
+        .into_utoipa_app()
+        .configure(api)
+        .split_for_parts();
     document.info.title = "Ritorno".to_owned();
-    document.info.description = Some("Shoulder rehabilitation from the first question to the last gate.".to_owned());
+    document.info.description =
+        Some("Shoulder rehabilitation from the first question to the last gate.".to_owned());
     document.info.version = env!("CARGO_PKG_VERSION").to_owned();
     let mut licence = utoipa::openapi::License::new("MIT OR Apache-2.0");
     licence.identifier = Some("MIT OR Apache-2.0".to_owned());
@@ -106,7 +110,11 @@ pub fn api_document() -> utoipa::openapi::OpenApi {
 }
 
 fn unreadable(detail: &str) -> ApiError {
-    ApiError::new(StatusCode::BAD_REQUEST, "unreadable", &[("detail", Value::Text(detail))])
+    ApiError::new(
+        StatusCode::BAD_REQUEST,
+        "unreadable",
+        &[("detail", Value::Text(detail))],
+    )
 }
 
 async fn no_route(req: actix_web::HttpRequest) -> Result<HttpResponse, ApiError> {
@@ -115,10 +123,15 @@ async fn no_route(req: actix_web::HttpRequest) -> Result<HttpResponse, ApiError>
     let addresses = ADDRESSES.get_or_init(|| api_document().paths.paths.into_keys().collect());
     let fits = |template: &String| {
         let (wanted, given) = (template.split('/'), req.path().split('/'));
-        wanted.clone().count() == given.clone().count() && wanted.zip(given).all(|(w, g)| w.starts_with('{') || w == g)
+        wanted.clone().count() == given.clone().count()
+            && wanted.zip(given).all(|(w, g)| w.starts_with('{') || w == g)
     };
     let known = addresses.iter().any(fits);
-    let (status, code) = if known { (StatusCode::METHOD_NOT_ALLOWED, "method") } else { (StatusCode::NOT_FOUND, "no-route") };
+    let (status, code) = if known {
+        (StatusCode::METHOD_NOT_ALLOWED, "method")
+    } else {
+        (StatusCode::NOT_FOUND, "no-route")
+    };
     Err(ApiError::new(status, code, &[]))
 }
 
@@ -132,29 +145,40 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
     let server = HttpServer::new(move || {
         let document = document.clone();
         let web_dir = state.web_dir.clone();
-        let pages = Files::new("/", &web_dir).index_file("index.html").default_handler(fn_service(move |req: ServiceRequest| {
-            let index = web_dir.join("index.html");
-            async move {
-                let (req, _) = req.into_parts();
-                // Addresses inside the application are its own; anything under /api or with a dot is not.
-                if req.path().starts_with("/api") || req.path().contains('.') {
-                    let answer = actix_web::ResponseError::error_response(&ApiError::new(StatusCode::NOT_FOUND, "no-route", &[]));
-                    return Ok(ServiceResponse::new(req, answer));
+        let pages = Files::new("/", &web_dir)
+            .index_file("index.html")
+            .default_handler(fn_service(move |req: ServiceRequest| {
+                let index = web_dir.join("index.html");
+                async move {
+                    let (req, _) = req.into_parts();
+                    // Addresses inside the application are its own; anything under /api or with a dot is not.
+                    if req.path().starts_with("/api") || req.path().contains('.') {
+                        let answer = actix_web::ResponseError::error_response(&ApiError::new(
+                            StatusCode::NOT_FOUND,
+                            "no-route",
+                            &[],
+                        ));
+                        return Ok(ServiceResponse::new(req, answer));
+                    }
+                    let file = NamedFile::open_async(index).await?;
+                    let answer = file.into_response(&req);
+                    Ok(ServiceResponse::new(req, answer))
                 }
-                let file = NamedFile::open_async(index).await?;
-                let answer = file.into_response(&req);
-                Ok(ServiceResponse::new(req, answer))
-            }
-        }));
-        let json = web::JsonConfig::default().limit(BODY_LIMIT).error_handler(|error, _| {
-            use actix_web::error::JsonPayloadError as E;
-            match &error {
-                E::Overflow { .. } | E::OverflowKnownLength { .. } => {
-                    ApiError::new(StatusCode::PAYLOAD_TOO_LARGE, "too-large", &[("limit", Value::Text("1 MB"))]).into()
+            }));
+        let json = web::JsonConfig::default()
+            .limit(BODY_LIMIT)
+            .error_handler(|error, _| {
+                use actix_web::error::JsonPayloadError as E;
+                match &error {
+                    E::Overflow { .. } | E::OverflowKnownLength { .. } => ApiError::new(
+                        StatusCode::PAYLOAD_TOO_LARGE,
+                        "too-large",
+                        &[("limit", Value::Text("1 MB"))],
+                    )
+                    .into(),
+                    _ => unreadable(&error.to_string()).into(),
                 }
-                _ => unreadable(&error.to_string()).into(),
-            }
-        });
+            });
         let headers = DefaultHeaders::new()
             .add(("X-Content-Type-Options", "nosniff"))
             .add(("Referrer-Policy", "same-origin"))
@@ -166,8 +190,14 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
         App::new()
             .app_data(state.clone())
             .app_data(json)
-            .app_data(web::PathConfig::default().error_handler(|error, _| unreadable(&error.to_string()).into()))
-            .app_data(web::QueryConfig::default().error_handler(|error, _| unreadable(&error.to_string()).into()))
+            .app_data(
+                web::PathConfig::default()
+                    .error_handler(|error, _| unreadable(&error.to_string()).into()),
+            )
+            .app_data(
+                web::QueryConfig::default()
+                    .error_handler(|error, _| unreadable(&error.to_string()).into()),
+            )
             .wrap(from_fn(security::same_origin))
             .wrap(headers)
             .wrap(Compress::default())
@@ -177,7 +207,11 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
                 "/api/openapi.json",
                 web::get().to(move || {
                     let document = document.clone();
-                    async move { HttpResponse::Ok().content_type("application/json").body(document) }
+                    async move {
+                        HttpResponse::Ok()
+                            .content_type("application/json")
+                            .body(document)
+                    }
                 }),
             )
             .into_utoipa_app()
@@ -185,5 +219,9 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .into_app()
             .service(pages)
     });
-    Ok(server.workers(workers).shutdown_timeout(2).listen(listener)?.run())
+    Ok(server
+        .workers(workers)
+        .shutdown_timeout(2)
+        .listen(listener)?
+        .run())
 }

@@ -96,23 +96,35 @@ pub(crate) struct FlagDone {
     closed: bool,
 }
 
-pub(crate) fn page(state: &AppState, conn: &mut PgConnection, loaded: Loaded) -> Result<StoryPage, ApiError> {
+pub(crate) fn page(
+    state: &AppState,
+    conn: &mut PgConnection,
+    loaded: Loaded,
+) -> Result<StoryPage, ApiError> {
     let release = state.knowledge_of(conn, &loaded)?;
     let known = &release;
     let facts = &loaded.facts;
     let assessment = Assessment::new(known, facts).ok_or(StoreError::NotFound("pathway"))?;
     let all = dials(&assessment.ctx(), facts);
     let pathway = known.pathways.get(&facts.story.pathway);
-    let mut kit: Vec<String> = known.exercises.values().flat_map(|e| e.kit.clone()).collect();
+    let mut kit: Vec<String> = known
+        .exercises
+        .values()
+        .flat_map(|e| e.kit.clone())
+        .collect();
     kit.sort();
     kit.dedup();
     let signed = match &loaded.program {
         Some(program) => ritorno_store::program::last_signed(conn, program.id)?.is_some(),
         None => false,
     };
-    let asked = assessment.flags.iter().all(|f| f.state != ritorno_core::flags::FlagState::NotAsked);
+    let asked = assessment
+        .flags
+        .iter()
+        .all(|f| f.state != ritorno_core::flags::FlagState::NotAsked);
     let open = assessment.flags.iter().any(FlagView::open);
-    let examined_today = facts.findings.iter().any(|f| f.on == facts.today) || facts.readings.iter().any(|r| r.on == facts.today);
+    let examined_today = facts.findings.iter().any(|f| f.on == facts.today)
+        || facts.readings.iter().any(|r| r.on == facts.today);
     let anything = !facts.findings.is_empty() || !facts.readings.is_empty();
     let stations = Stations {
         examine: match (anything, examined_today) {
@@ -155,22 +167,39 @@ pub(crate) fn page(state: &AppState, conn: &mut PgConnection, loaded: Loaded) ->
         health: known
             .health
             .iter()
-            .map(|h| HealthChoice { id: h.id.clone(), strength_delay_weeks: h.strength_delay_weeks, max_age_days: h.max_age_days })
+            .map(|h| HealthChoice {
+                id: h.id.clone(),
+                strength_delay_weeks: h.strength_delay_weeks,
+                max_age_days: h.max_age_days,
+            })
             .collect(),
         kit,
         goals: goals(known).map(str::to_owned).collect(),
         pathways: pathway_choices(state, conn)?,
         modifiers: pathway
-            .map(|p| known.modifiers.iter().filter(|m| m.pathways.iter().any(|x| x == p.column())).map(|m| m.id.clone()).collect())
+            .map(|p| {
+                known
+                    .modifiers
+                    .iter()
+                    .filter(|m| m.pathways.iter().any(|x| x == p.column()))
+                    .map(|m| m.id.clone())
+                    .collect()
+            })
             .unwrap_or_default(),
-        questions: pathway.map(|p| questions(known, p, &assessment.pathway)).unwrap_or_default(),
+        questions: pathway
+            .map(|p| questions(known, p, &assessment.pathway))
+            .unwrap_or_default(),
         stations,
     })
 }
 
 #[utoipa::path(tag = "story", responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/story")]
-pub(crate) async fn show_story(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<StoryPage>, ApiError> {
+pub(crate) async fn show_story(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<StoryPage>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         Ok(web::Json(page(state, conn, loaded)?))
@@ -187,15 +216,26 @@ pub(crate) async fn edit(
     form: web::Json<StoryEdit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::EditStory, "edit-story", move |state, conn, _| {
-        let birth = episode::load(conn, *id, state.today.date())?.patient.birth;
-        let mut faults = Faults::default();
-        check_story(state, &*state.current(conn)?, &form.story, birth, &mut faults);
-        faults.check()?;
-        episode::update_story(conn, *id, form.rev, &form.story)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, loaded)?))
-    })
+    app.write(
+        &req,
+        Action::EditStory,
+        "edit-story",
+        move |state, conn, _| {
+            let birth = episode::load(conn, *id, state.today.date())?.patient.birth;
+            let mut faults = Faults::default();
+            check_story(
+                state,
+                &*state.current(conn)?,
+                &form.story,
+                birth,
+                &mut faults,
+            );
+            faults.check()?;
+            episode::update_story(conn, *id, form.rev, &form.story)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, loaded)?))
+        },
+    )
     .await
 }
 
@@ -208,19 +248,39 @@ pub(crate) async fn answer_flags(
     form: web::Json<FlagAnswers>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::AnswerFlags, "answer-flags", move |state, conn, _| {
-        let mut faults = Faults::default();
-        for reply in &form.answers {
-            faults.known("answers.flag", &reply.flag, state.knowledge.red_flag(&reply.flag).is_some_and(|f| f.asked));
-        }
-        faults.check()?;
-        let on = state.today.date();
-        let answers: Vec<FlagAnswer> =
-            form.answers.into_iter().map(|r| FlagAnswer { flag: r.flag, answer: r.answer, on, confirmed: r.confirmed }).collect();
-        events::add_flag_answers(conn, *id, &answers)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, loaded)?))
-    })
+    app.write(
+        &req,
+        Action::AnswerFlags,
+        "answer-flags",
+        move |state, conn, _| {
+            let mut faults = Faults::default();
+            for reply in &form.answers {
+                faults.known(
+                    "answers.flag",
+                    &reply.flag,
+                    state
+                        .knowledge
+                        .red_flag(&reply.flag)
+                        .is_some_and(|f| f.asked),
+                );
+            }
+            faults.check()?;
+            let on = state.today.date();
+            let answers: Vec<FlagAnswer> = form
+                .answers
+                .into_iter()
+                .map(|r| FlagAnswer {
+                    flag: r.flag,
+                    answer: r.answer,
+                    on,
+                    confirmed: r.confirmed,
+                })
+                .collect();
+            events::add_flag_answers(conn, *id, &answers)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, loaded)?))
+        },
+    )
     .await
 }
 
@@ -233,15 +293,29 @@ pub(crate) async fn act_on_flag(
     form: web::Json<FlagDone>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::AnswerFlags, "act-on-flag", move |state, conn, _| {
-        let mut faults = Faults::default();
-        faults.text("action", &form.action, 1000, true);
-        faults.known("flag", &form.flag, state.knowledge.red_flag(&form.flag).is_some());
-        faults.check()?;
-        let action = FlagAction { flag: form.flag, on: state.today.date(), action: form.action, closed: form.closed };
-        events::add_flag_action(conn, *id, &action)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, loaded)?))
-    })
+    app.write(
+        &req,
+        Action::AnswerFlags,
+        "act-on-flag",
+        move |state, conn, _| {
+            let mut faults = Faults::default();
+            faults.text("action", &form.action, 1000, true);
+            faults.known(
+                "flag",
+                &form.flag,
+                state.knowledge.red_flag(&form.flag).is_some(),
+            );
+            faults.check()?;
+            let action = FlagAction {
+                flag: form.flag,
+                on: state.today.date(),
+                action: form.action,
+                closed: form.closed,
+            };
+            events::add_flag_action(conn, *id, &action)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, loaded)?))
+        },
+    )
     .await
 }

@@ -13,7 +13,10 @@ use ritorno_core::angle::{AngleReading, AngleSample, read_angle};
 use ritorno_core::calendar::Clock;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
-use ritorno_core::strength::{ForceSample, StrengthPage, StrengthTrial, TraceReading, read_trace, strength_barred, strength_page};
+use ritorno_core::strength::{
+    ForceSample, StrengthPage, StrengthTrial, TraceReading, read_trace, strength_barred,
+    strength_page,
+};
 use ritorno_core::visit::Assessment;
 use ritorno_instruments::{Dynamometer, Inclinometer, Instrument, Push, Quantity, Replay};
 use ritorno_store::episode::Loaded;
@@ -79,7 +82,11 @@ pub(crate) struct KeptTrace {
     reading: serde_json::Value,
 }
 
-fn room(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<StrengthRoom, ApiError> {
+fn room(
+    state: &AppState,
+    conn: &mut PgConnection,
+    loaded: &Loaded,
+) -> Result<StrengthRoom, ApiError> {
     let known = state.knowledge_of(conn, loaded)?;
     let facts = &loaded.facts;
     let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
@@ -93,7 +100,11 @@ fn room(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<St
 
 #[utoipa::path(tag = "strength", responses((status = 200, body = StrengthRoom), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/strength")]
-pub(crate) async fn show_strength(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<StrengthRoom>, ApiError> {
+pub(crate) async fn show_strength(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<StrengthRoom>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         Ok(web::Json(room(state, conn, &loaded)?))
@@ -110,65 +121,75 @@ pub(crate) async fn add_push(
     form: web::Json<PushForm>,
 ) -> Result<web::Json<PushKept>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::Measure, "add-strength", move |state, conn, user| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let known = state.knowledge_of(conn, &loaded)?;
-        let facts = &loaded.facts;
-        let mut faults = Faults::default();
-        faults.event_date("on", form.on, facts.story.day0, facts.today);
-        let test = known.strength.iter().find(|t| t.id == form.test);
-        faults.known("test", &form.test, test.is_some());
-        if let Some(lever) = form.lever_m {
-            faults.within("lever_m", lever, 0.05, 1.2);
-        }
-        if let Some(pain) = form.pain {
-            faults.within("pain", pain, 0.0, 10.0);
-        }
-        let (peak_n, reading) = match &form.force {
-            Force::Typed { peak_n } => {
-                faults.within("force.peak_n", *peak_n, 0.0, 1200.0);
-                (*peak_n, None)
+    app.write(
+        &req,
+        Action::Measure,
+        "add-strength",
+        move |state, conn, user| {
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            let facts = &loaded.facts;
+            let mut faults = Faults::default();
+            faults.event_date("on", form.on, facts.story.day0, facts.today);
+            let test = known.strength.iter().find(|t| t.id == form.test);
+            faults.known("test", &form.test, test.is_some());
+            if let Some(lever) = form.lever_m {
+                faults.within("lever_m", lever, 0.05, 1.2);
             }
-            Force::Trace { samples, device } => {
-                faults.known("force.device", device, DEVICES.contains(&device.as_str()));
-                faults.within("force.samples", samples.len() as f64, 1.0, 12_000.0);
-                let reading = read_trace(samples);
-                (reading.peak_n.max(0.0), Some(reading))
+            if let Some(pain) = form.pain {
+                faults.within("pain", pain, 0.0, 10.0);
             }
-        };
-        faults.check()?;
-        if let Some(test) = test.filter(|_| form.side == facts.story.side) {
-            let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
-            let reasons = strength_barred(&assessment.ctx(), facts, test);
-            if !reasons.is_empty() {
-                return Err(ApiError::blocked(reasons, Vec::new()));
+            let (peak_n, reading) = match &form.force {
+                Force::Typed { peak_n } => {
+                    faults.within("force.peak_n", *peak_n, 0.0, 1200.0);
+                    (*peak_n, None)
+                }
+                Force::Trace { samples, device } => {
+                    faults.known("force.device", device, DEVICES.contains(&device.as_str()));
+                    faults.within("force.samples", samples.len() as f64, 1.0, 12_000.0);
+                    let reading = read_trace(samples);
+                    (reading.peak_n.max(0.0), Some(reading))
+                }
+            };
+            faults.check()?;
+            if let Some(test) = test.filter(|_| form.side == facts.story.side) {
+                let assessment =
+                    Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
+                let reasons = strength_barred(&assessment.ctx(), facts, test);
+                if !reasons.is_empty() {
+                    return Err(ApiError::blocked(reasons, Vec::new()));
+                }
             }
-        }
-        let trial = StrengthTrial {
-            id: form.id,
-            test: form.test.clone(),
-            side: form.side,
-            peak_n,
-            lever_m: form.lever_m,
-            pain: form.pain,
-            device: match &form.force {
-                Force::Trace { device, .. } => Some(device.clone()),
-                Force::Typed { .. } => None,
-            },
-            sound: reading.as_ref().is_none_or(|r| r.faults.is_empty()),
-            on: form.on,
-        };
-        let broken = |_| StoreError::Unreadable("trace");
-        let trace = match (&form.force, &reading) {
-            (Force::Trace { samples, .. }, Some(reading)) => {
-                Some((serde_json::to_value(samples).map_err(broken)?, serde_json::to_value(reading).map_err(broken)?))
-            }
-            _ => None,
-        };
-        strength::add(conn, *id, &trial, trace, user.id)?;
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        Ok(web::Json(PushKept { room: room(state, conn, &loaded)?, reading }))
-    })
+            let trial = StrengthTrial {
+                id: form.id,
+                test: form.test.clone(),
+                side: form.side,
+                peak_n,
+                lever_m: form.lever_m,
+                pain: form.pain,
+                device: match &form.force {
+                    Force::Trace { device, .. } => Some(device.clone()),
+                    Force::Typed { .. } => None,
+                },
+                sound: reading.as_ref().is_none_or(|r| r.faults.is_empty()),
+                on: form.on,
+            };
+            let broken = |_| StoreError::Unreadable("trace");
+            let trace = match (&form.force, &reading) {
+                (Force::Trace { samples, .. }, Some(reading)) => Some((
+                    serde_json::to_value(samples).map_err(broken)?,
+                    serde_json::to_value(reading).map_err(broken)?,
+                )),
+                _ => None,
+            };
+            strength::add(conn, *id, &trial, trace, user.id)?;
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            Ok(web::Json(PushKept {
+                room: room(state, conn, &loaded)?,
+                reading,
+            }))
+        },
+    )
     .await
 }
 
@@ -181,20 +202,29 @@ pub(crate) async fn withdraw_push(
     form: web::Json<Withdrawal>,
 ) -> Result<web::Json<StrengthRoom>, ApiError> {
     let (id, trial) = ids.into_inner();
-    app.write(&req, Action::Measure, "withdraw-strength", move |state, conn, _| {
-        let mut faults = Faults::default();
-        faults.text("reason", &form.reason, 500, false);
-        faults.check()?;
-        strength::withdraw(conn, id, trial, &form.reason)?;
-        let loaded = episode::load(conn, id, state.today.date())?;
-        Ok(web::Json(room(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::Measure,
+        "withdraw-strength",
+        move |state, conn, _| {
+            let mut faults = Faults::default();
+            faults.text("reason", &form.reason, 500, false);
+            faults.check()?;
+            strength::withdraw(conn, id, trial, &form.reason)?;
+            let loaded = episode::load(conn, id, state.today.date())?;
+            Ok(web::Json(room(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
 #[utoipa::path(tag = "strength", responses((status = 200, body = KeptTrace), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/strength/{trial}/trace")]
-pub(crate) async fn show_trace(app: App, req: HttpRequest, ids: web::Path<(Uuid, Uuid)>) -> Result<web::Json<KeptTrace>, ApiError> {
+pub(crate) async fn show_trace(
+    app: App,
+    req: HttpRequest,
+    ids: web::Path<(Uuid, Uuid)>,
+) -> Result<web::Json<KeptTrace>, ApiError> {
     let (id, trial) = ids.into_inner();
     app.read(&req, Action::ReadRecord, move |_, conn, _| {
         let (samples, reading) = strength::trace(conn, id, trial)?;
@@ -228,18 +258,24 @@ fn open_device(listen: &Listen) -> Result<Box<dyn Instrument>, ApiError> {
     let plateau = listen.plateau.unwrap_or(120.0);
     faults.within("plateau", plateau, 0.0, 1000.0);
     faults.check()?;
-    let push = Push { plateau, lost_at_s: listen.lost_at_s, ..Push::default() };
+    let push = Push {
+        plateau,
+        lost_at_s: listen.lost_at_s,
+        ..Push::default()
+    };
     let seed = listen.seed.unwrap_or(1);
     match listen.device.as_str() {
         "dynamometer" => Ok(Box::new(Dynamometer::new(push, seed))),
         "inclinometer" => Ok(Box::new(Inclinometer::new(push, seed))),
         "recorded" => {
             let replay = Replay::from_csv(RECORDED, Quantity::ForceN);
-            Ok(Box::new(
-                replay.map_err(|e| {
-                    ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "unreadable", &[("detail", Value::Text(&e.to_string()))])
-                })?,
-            ))
+            Ok(Box::new(replay.map_err(|e| {
+                ApiError::new(
+                    StatusCode::INTERNAL_SERVER_ERROR,
+                    "unreadable",
+                    &[("detail", Value::Text(&e.to_string()))],
+                )
+            })?))
         }
         other => {
             faults = Faults::default();
@@ -253,21 +289,39 @@ fn open_device(listen: &Listen) -> Result<Box<dyn Instrument>, ApiError> {
 /// Streams a device as server-sent events: `batch` ten times a second, then `end` or `lost`.
 #[utoipa::path(tag = "strength", params(Listen), responses((status = 200, content_type = "text/event-stream", body = String), (status = "default", body = Problem)))]
 #[get("/instruments/stream")]
-pub(crate) async fn stream(app: App, req: HttpRequest, query: web::Query<Listen>) -> Result<HttpResponse, ApiError> {
+pub(crate) async fn stream(
+    app: App,
+    req: HttpRequest,
+    query: web::Query<Listen>,
+) -> Result<HttpResponse, ApiError> {
     token_of(&req)?;
     // Signed in, like every other page; the stream itself needs no database.
     app.read(&req, Action::Measure, |_, _, _| Ok(())).await?;
     let mut device = open_device(&query)?;
-    let (tell, told) = mpsc::channel::<Result<web::Bytes, std::convert::Infallible>>(WAITING_BATCHES);
+    let (tell, told) =
+        mpsc::channel::<Result<web::Bytes, std::convert::Infallible>>(WAITING_BATCHES);
     tokio::spawn(async move {
         let mut tick = tokio::time::interval(Duration::from_millis(100));
         loop {
             tick.tick().await;
             let (event, more) = match device.next_batch() {
                 Ok(Some(batch)) => {
-                    let pairs: Vec<[f64; 2]> =
-                        batch.iter().map(|s| [(s.t_s * 1000.0).round() / 1000.0, (s.value * 100.0).round() / 100.0]).collect();
-                    (format!("event: batch\ndata: {}\n\n", serde_json::to_string(&pairs).unwrap_or_default()), true)
+                    let pairs: Vec<[f64; 2]> = batch
+                        .iter()
+                        .map(|s| {
+                            [
+                                (s.t_s * 1000.0).round() / 1000.0,
+                                (s.value * 100.0).round() / 100.0,
+                            ]
+                        })
+                        .collect();
+                    (
+                        format!(
+                            "event: batch\ndata: {}\n\n",
+                            serde_json::to_string(&pairs).unwrap_or_default()
+                        ),
+                        true,
+                    )
                 }
                 Ok(None) => ("event: end\ndata: {}\n\n".to_owned(), false),
                 Err(_) => ("event: lost\ndata: {}\n\n".to_owned(), false),
@@ -289,7 +343,11 @@ pub(crate) async fn stream(app: App, req: HttpRequest, query: web::Query<Listen>
 /// Reads the angle at which an inclinometer was held. Nothing is stored: the reading is kept when the clinician says why it stopped.
 #[utoipa::path(tag = "strength", request_body = Vec<AngleSample>, responses((status = 200, body = AngleReading), (status = "default", body = Problem)))]
 #[post("/instruments/angle")]
-pub(crate) async fn angle(app: App, req: HttpRequest, form: web::Json<Vec<AngleSample>>) -> Result<web::Json<AngleReading>, ApiError> {
+pub(crate) async fn angle(
+    app: App,
+    req: HttpRequest,
+    form: web::Json<Vec<AngleSample>>,
+) -> Result<web::Json<AngleReading>, ApiError> {
     app.read(&req, Action::Measure, move |_, _, _| {
         let mut faults = Faults::default();
         faults.within("samples", form.len() as f64, 1.0, 12_000.0);
@@ -302,7 +360,11 @@ pub(crate) async fn angle(app: App, req: HttpRequest, form: web::Json<Vec<AngleS
 /// Reads a pull that a force gauge has measured. Nothing is stored: the bench keeps the point when it is whole.
 #[utoipa::path(tag = "strength", request_body = Vec<ForceSample>, responses((status = 200, body = TraceReading), (status = "default", body = Problem)))]
 #[post("/instruments/force")]
-pub(crate) async fn force(app: App, req: HttpRequest, form: web::Json<Vec<ForceSample>>) -> Result<web::Json<TraceReading>, ApiError> {
+pub(crate) async fn force(
+    app: App,
+    req: HttpRequest,
+    form: web::Json<Vec<ForceSample>>,
+) -> Result<web::Json<TraceReading>, ApiError> {
     app.read(&req, Action::Measure, move |_, _, _| {
         let mut faults = Faults::default();
         faults.within("samples", form.len() as f64, 1.0, 12_000.0);

@@ -10,7 +10,11 @@ pub(crate) struct Faults(Vec<FieldFault>);
 
 impl Faults {
     pub(crate) fn push(&mut self, field: &str, code: &str, args: &[(&str, Value)]) {
-        self.0.push(FieldFault { field: field.to_owned(), code: code.to_owned(), message: wording().say(&format!("fault-{code}"), args) });
+        self.0.push(FieldFault {
+            field: field.to_owned(),
+            code: code.to_owned(),
+            message: wording().say(&format!("fault-{code}"), args),
+        });
     }
 
     /// Must hold something, and no more than `max` letters.
@@ -24,13 +28,28 @@ impl Faults {
 
     pub(crate) fn not_after(&mut self, field: &str, date: NaiveDate, today: NaiveDate) {
         if date > today {
-            self.push(field, "in-future", &[("given", Value::Text(&date.to_string())), ("today", Value::Text(&today.to_string()))]);
+            self.push(
+                field,
+                "in-future",
+                &[
+                    ("given", Value::Text(&date.to_string())),
+                    ("today", Value::Text(&today.to_string())),
+                ],
+            );
         }
     }
 
     pub(crate) fn within(&mut self, field: &str, value: f64, min: f64, max: f64) {
         if !(min..=max).contains(&value) {
-            self.push(field, "outside", &[("given", Value::Number(value)), ("min", Value::Number(min)), ("max", Value::Number(max))]);
+            self.push(
+                field,
+                "outside",
+                &[
+                    ("given", Value::Number(value)),
+                    ("min", Value::Number(min)),
+                    ("max", Value::Number(max)),
+                ],
+            );
         }
     }
 
@@ -41,10 +60,20 @@ impl Faults {
     }
 
     /// An event of an episode lies between day 0 and today.
-    pub(crate) fn event_date(&mut self, field: &str, on: NaiveDate, day0: NaiveDate, today: NaiveDate) {
+    pub(crate) fn event_date(
+        &mut self,
+        field: &str,
+        on: NaiveDate,
+        day0: NaiveDate,
+        today: NaiveDate,
+    ) {
         self.not_after(field, on, today);
         if on < day0 {
-            self.push(field, "before-day0", &[("day0", Value::Text(&day0.to_string()))]);
+            self.push(
+                field,
+                "before-day0",
+                &[("day0", Value::Text(&day0.to_string()))],
+            );
         }
     }
 
@@ -53,6 +82,10 @@ impl Faults {
     }
 
     pub(crate) fn check(self) -> Result<(), ApiError> {
-        if self.0.is_empty() { Ok(()) } else { Err(ApiError::invalid(self.0)) }
+        if self.0.is_empty() {
+            Ok(())
+        } else {
+            Err(ApiError::invalid(self.0))
+        }
     }
 }

@@ -69,30 +69,54 @@ pub(crate) struct NewNote {
     body: String,
 }
 
-pub(crate) fn page(state: &AppState, conn: &mut PgConnection, loaded: &Loaded) -> Result<VisitPage, ApiError> {
+pub(crate) fn page(
+    state: &AppState,
+    conn: &mut PgConnection,
+    loaded: &Loaded,
+) -> Result<VisitPage, ApiError> {
     let facts = &loaded.facts;
     let known = state.knowledge_of(conn, loaded)?;
     let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
     let ctx = assessment.ctx();
     Ok(VisitPage {
-        name: format!("{} {}", loaded.patient.given_name, loaded.patient.family_name),
+        name: format!(
+            "{} {}",
+            loaded.patient.given_name, loaded.patient.family_name
+        ),
         work: facts.story.work.clone(),
         side: facts.story.side,
         day0: facts.story.day0,
         today: facts.today,
         view: visit_view(&assessment),
-        last_note: notes::newest(conn, loaded.episode)?.map(|n| NoteView { on: n.visited_on, body: n.body }),
-        lines: scheduled_lines(&ctx, facts, facts.day()).into_iter().cloned().collect(),
+        last_note: notes::newest(conn, loaded.episode)?.map(|n| NoteView {
+            on: n.visited_on,
+            body: n.body,
+        }),
+        lines: scheduled_lines(&ctx, facts, facts.day())
+            .into_iter()
+            .cloned()
+            .collect(),
         decided: deciding::since(conn, loaded.episode, facts.today - chrono::Days::new(14))?
             .into_iter()
-            .map(|d| DecidedView { line: d.line, exercise: d.exercise, proposed: d.proposed, answer: d.answer, reason: d.reason, on: d.on })
+            .map(|d| DecidedView {
+                line: d.line,
+                exercise: d.exercise,
+                proposed: d.proposed,
+                answer: d.answer,
+                reason: d.reason,
+                on: d.on,
+            })
             .collect(),
     })
 }
 
 #[utoipa::path(tag = "visit", responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/visit")]
-pub(crate) async fn show_visit(app: App, req: HttpRequest, id: web::Path<Uuid>) -> Result<web::Json<VisitPage>, ApiError> {
+pub(crate) async fn show_visit(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<VisitPage>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         Ok(web::Json(page(state, conn, &loaded)?))
@@ -114,17 +138,26 @@ pub(crate) async fn add_log(
         let mut faults = Faults::default();
         faults.event_date("on", entry.on, loaded.facts.story.day0, state.today.date());
         if let Some(exercise) = &entry.exercise {
-            faults.known("exercise", exercise, state.knowledge.exercises.contains_key(exercise));
+            faults.known(
+                "exercise",
+                exercise,
+                state.knowledge.exercises.contains_key(exercise),
+            );
         }
         match entry.fact {
-            LogFact::Done { sessions, repetitions } => {
+            LogFact::Done {
+                sessions,
+                repetitions,
+            } => {
                 faults.within("sessions", f64::from(sessions), 0.0, 24.0);
                 faults.within("repetitions", f64::from(repetitions), 0.0, 200.0);
                 if entry.exercise.is_none() {
                     faults.push("exercise", "empty", &[]);
                 }
             }
-            LogFact::PainBefore { value } | LogFact::PainDuring { value } | LogFact::PainNextMorning { value } => {
+            LogFact::PainBefore { value }
+            | LogFact::PainDuring { value }
+            | LogFact::PainNextMorning { value } => {
                 faults.within("value", value, 0.0, 10.0);
             }
             LogFact::Effort { value } => faults.within("value", value, 0.0, 10.0),
@@ -173,7 +206,12 @@ pub(crate) async fn attest(
     app.write(&req, Action::Sign, "attest", move |state, conn, user| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         let mut faults = Faults::default();
-        faults.event_date("on", attestation.on, loaded.facts.story.day0, state.today.date());
+        faults.event_date(
+            "on",
+            attestation.on,
+            loaded.facts.story.day0,
+            state.today.date(),
+        );
         faults.text("code", &attestation.code, 60, true);
         faults.check()?;
         events::add_attestation(conn, *id, &attestation, user.id)?;
@@ -196,7 +234,8 @@ pub(crate) async fn pass_gate(
     app.write(&req, Action::Sign, "pass-gate", move |state, conn, user| {
         let loaded = episode::load(conn, id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
-        let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        let assessment =
+            Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
         let ctx = assessment.ctx();
         let mut faults = Faults::default();
         faults.text("reason", &form.reason, 1000, false);
@@ -207,9 +246,17 @@ pub(crate) async fn pass_gate(
             None => faults.push("gate", "not-current", &[]),
             Some(view) => {
                 if !view.time_reached {
-                    faults.push("gate", "not-due", &[("opens_day", Value::Number(f64::from(view.opens_day)))]);
+                    faults.push(
+                        "gate",
+                        "not-due",
+                        &[("opens_day", Value::Number(f64::from(view.opens_day)))],
+                    );
                 }
-                for criterion in view.criteria.iter().filter(|c| c.status != CriterionStatus::Met) {
+                for criterion in view
+                    .criteria
+                    .iter()
+                    .filter(|c| c.status != CriterionStatus::Met)
+                {
                     let field = format!("criteria.{}", criterion.id);
                     if !form.overridden.contains(&criterion.id) {
                         faults.push(&field, "not-met", &[]);
@@ -219,13 +266,22 @@ pub(crate) async fn pass_gate(
                         faults.push("reason", "reason-needed", &[]);
                     }
                 }
-                for id in form.overridden.iter().filter(|id| !view.criteria.iter().any(|c| &c.id == *id)) {
+                for id in form
+                    .overridden
+                    .iter()
+                    .filter(|id| !view.criteria.iter().any(|c| &c.id == *id))
+                {
                     faults.known("overridden", id, false);
                 }
             }
         }
         faults.check()?;
-        let pass = GatePass { gate, on: state.today.date(), overridden: form.overridden, reason: form.reason };
+        let pass = GatePass {
+            gate,
+            on: state.today.date(),
+            overridden: form.overridden,
+            reason: form.reason,
+        };
         events::add_gate_pass(conn, id, &pass, user.id)?;
         let loaded = refresh_lane(state, conn, id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
@@ -248,9 +304,15 @@ pub(crate) async fn sign_note(
         faults.check()?;
         let loaded = episode::load(conn, *id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
-        let assessment = Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-        let summary = serde_json::to_value(visit_view(&assessment)).map_err(|_| StoreError::Unreadable("visit"))?;
-        let note = notes::Note { visited_on: state.today.date(), body: form.body, summary };
+        let assessment =
+            Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        let summary = serde_json::to_value(visit_view(&assessment))
+            .map_err(|_| StoreError::Unreadable("visit"))?;
+        let note = notes::Note {
+            visited_on: state.today.date(),
+            body: form.body,
+            summary,
+        };
         notes::add(conn, form.id, *id, &note, user.id)?;
         let loaded = refresh_lane(state, conn, *id)?;
         Ok(web::Json(page(state, conn, &loaded)?))

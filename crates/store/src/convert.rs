@@ -6,12 +6,16 @@ use serde::de::DeserializeOwned;
 
 /// The wire word of an enum without data.
 pub(crate) fn word<T: Serialize>(value: T) -> String {
-    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
+    serde_json::to_value(value)
+        .ok()
+        .and_then(|v| v.as_str().map(str::to_owned))
+        .unwrap_or_default()
 }
 
 /// The enum of a wire word.
 pub(crate) fn unword<T: DeserializeOwned>(what: &'static str, text: &str) -> Result<T, StoreError> {
-    serde_json::from_value(serde_json::Value::String(text.to_owned())).map_err(|_| StoreError::Unreadable(what))
+    serde_json::from_value(serde_json::Value::String(text.to_owned()))
+        .map_err(|_| StoreError::Unreadable(what))
 }
 
 /// A column that holds a small count, as the core counts it. The database's checks keep it from being negative.

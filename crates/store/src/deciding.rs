@@ -75,19 +75,35 @@ pub fn add(
 /// # Errors
 /// Database failure.
 pub fn known(conn: &mut PgConnection, id: Uuid) -> Result<bool, StoreError> {
-    Ok(line_decision::table.filter(line_decision::id.eq(id)).count().get_result::<i64>(conn)? > 0)
+    Ok(line_decision::table
+        .filter(line_decision::id.eq(id))
+        .count()
+        .get_result::<i64>(conn)?
+        > 0)
 }
 
 /// The decisions of an episode since a date, newest first.
 ///
 /// # Errors
 /// Database failure.
-pub fn since(conn: &mut PgConnection, episode: Uuid, from: NaiveDate) -> Result<Vec<Kept>, StoreError> {
+pub fn since(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    from: NaiveDate,
+) -> Result<Vec<Kept>, StoreError> {
     use line_decision as t;
     Ok(t::table
         .filter(t::episode_id.eq(episode))
         .filter(t::decided_on.ge(from))
         .order((t::decided_on.desc(), t::seq.desc()))
-        .select((t::line_id, t::exercise, t::proposed, t::rule, t::answer, t::reason, t::decided_on))
+        .select((
+            t::line_id,
+            t::exercise,
+            t::proposed,
+            t::rule,
+            t::answer,
+            t::reason,
+            t::decided_on,
+        ))
         .load(conn)?)
 }

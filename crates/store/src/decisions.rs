@@ -47,7 +47,13 @@ pub struct Filter {
 ///
 /// # Errors
 /// Database failure.
-pub fn save(conn: &mut PgConnection, episode_id: Uuid, patient_id: Uuid, value: &Lane, today: NaiveDate) -> Result<(), StoreError> {
+pub fn save(
+    conn: &mut PgConnection,
+    episode_id: Uuid,
+    patient_id: Uuid,
+    value: &Lane,
+    today: NaiveDate,
+) -> Result<(), StoreError> {
     use diesel::upsert::excluded;
     let body = serde_json::to_value(value).map_err(|_| StoreError::Unreadable("lane"))?;
     diesel::insert_into(lane::table)
@@ -81,8 +87,22 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
     let mut query = lane::table
         .inner_join(patient::table.on(patient::id.eq(lane::patient_id)))
         .inner_join(episode::table.on(episode::id.eq(lane::episode_id)))
-        .select((patient::id, episode::id, patient::given_name, patient::family_name, episode::work, episode::side, lane::body, lane::rank))
-        .order((lane::rank, patient::family_name, patient::given_name, patient::id))
+        .select((
+            patient::id,
+            episode::id,
+            patient::given_name,
+            patient::family_name,
+            episode::work,
+            episode::side,
+            lane::body,
+            lane::rank,
+        ))
+        .order((
+            lane::rank,
+            patient::family_name,
+            patient::given_name,
+            patient::id,
+        ))
         .offset(filter.offset)
         .limit(filter.limit + 1)
         .into_boxed();
@@ -91,10 +111,17 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
     }
     for part in filter.search.split_whitespace() {
         // % and _ are letters to a person who types them.
-        let plain = part.replace('\\', "\\\\").replace('%', "\\%").replace('_', "\\_");
+        let plain = part
+            .replace('\\', "\\\\")
+            .replace('%', "\\%")
+            .replace('_', "\\_");
         let like = format!("%{plain}%");
-        query = query
-            .filter(patient::given_name.ilike(like.clone()).or(patient::family_name.ilike(like.clone())).or(episode::work.ilike(like)));
+        query = query.filter(
+            patient::given_name
+                .ilike(like.clone())
+                .or(patient::family_name.ilike(like.clone()))
+                .or(episode::work.ilike(like)),
+        );
     }
     Ok(query.load(conn)?)
 }
@@ -104,18 +131,29 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
 /// # Errors
 /// Database failure.
 pub fn counts(conn: &mut PgConnection) -> Result<Vec<(String, i64)>, StoreError> {
-    Ok(lane::table.group_by(lane::name).select((lane::name, diesel::dsl::count_star())).load(conn)?)
+    Ok(lane::table
+        .group_by(lane::name)
+        .select((lane::name, diesel::dsl::count_star()))
+        .load(conn)?)
 }
 
 /// Episodes whose lane was worked out on another day, or never; at most `limit`.
 ///
 /// # Errors
 /// Database failure.
-pub fn out_of_date(conn: &mut PgConnection, today: NaiveDate, limit: i64) -> Result<Vec<Uuid>, StoreError> {
+pub fn out_of_date(
+    conn: &mut PgConnection,
+    today: NaiveDate,
+    limit: i64,
+) -> Result<Vec<Uuid>, StoreError> {
     Ok(episode::table
         .left_join(lane::table.on(lane::episode_id.eq(episode::id)))
         .filter(episode::closed_on.is_null())
-        .filter(lane::episode_id.is_null().or(lane::as_of_day.nullable().ne(today)))
+        .filter(
+            lane::episode_id
+                .is_null()
+                .or(lane::as_of_day.nullable().ne(today)),
+        )
         .order(episode::id)
         .select(episode::id)
         .limit(limit)
@@ -134,6 +172,8 @@ struct Locked {
 /// Database failure.
 pub fn lock_day_change(conn: &mut PgConnection) -> Result<bool, StoreError> {
     const DAY_CHANGE: i64 = 0x5249_544f;
-    let row: Locked = diesel::sql_query("select pg_try_advisory_xact_lock($1) as locked").bind::<BigInt, _>(DAY_CHANGE).get_result(conn)?;
+    let row: Locked = diesel::sql_query("select pg_try_advisory_xact_lock($1) as locked")
+        .bind::<BigInt, _>(DAY_CHANGE)
+        .get_result(conn)?;
     Ok(row.locked)
 }

@@ -13,15 +13,26 @@ type Row = (Uuid, i64, i32, String, serde_json::Value, NaiveDate, Uuid);
 
 fn to_calibration((_, _, level, label, points, on, _): Row) -> Result<Calibration, StoreError> {
     let points = serde_json::from_value(points).map_err(|_| StoreError::Unreadable("points"))?;
-    Ok(Calibration { level: count(level), label, points, on })
+    Ok(Calibration {
+        level: count(level),
+        label,
+        points,
+        on,
+    })
 }
 
 /// Adds a measured level once.
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add(conn: &mut PgConnection, id: Uuid, level: &Calibration, user: Uuid) -> Result<Stored, StoreError> {
-    let points = serde_json::to_value(&level.points).map_err(|_| StoreError::Unreadable("points"))?;
+pub fn add(
+    conn: &mut PgConnection,
+    id: Uuid,
+    level: &Calibration,
+    user: Uuid,
+) -> Result<Stored, StoreError> {
+    let points =
+        serde_json::to_value(&level.points).map_err(|_| StoreError::Unreadable("points"))?;
     let added = diesel::insert_into(t::table)
         .values((
             t::id.eq(id),
@@ -35,7 +46,10 @@ pub fn add(conn: &mut PgConnection, id: Uuid, level: &Calibration, user: Uuid) -
         .do_nothing()
         .execute(conn)?;
     settle(added, || {
-        let row = t::table.filter(t::id.eq(id)).first::<Row>(conn).optional()?;
+        let row = t::table
+            .filter(t::id.eq(id))
+            .first::<Row>(conn)
+            .optional()?;
         Ok(row.map(to_calibration).transpose()?.as_ref() == Some(level))
     })
 }

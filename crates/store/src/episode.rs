@@ -2,7 +2,10 @@
 
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
-use crate::schema::{episode, episode_health, episode_kit, episode_modifier, episode_school, episode_task, lane, patient, surgeon_limit};
+use crate::schema::{
+    episode, episode_health, episode_kit, episode_modifier, episode_school, episode_task, lane,
+    patient, surgeon_limit,
+};
 use crate::{events, exam, outcome, program, reliability, strength};
 use chrono::NaiveDate;
 use diesel::prelude::*;
@@ -103,40 +106,92 @@ fn to_row(id: Uuid, patient_id: Uuid, story: &Story, rev: i32) -> EpisodeRow {
 ///
 /// # Errors
 /// `Refused` with the constraint's name, `IdConflict` when an id is taken.
-pub fn insert(conn: &mut PgConnection, person: &Patient, id: Uuid, story: &Story) -> Result<(), StoreError> {
-    let added = diesel::insert_into(patient::table).values(person).on_conflict(patient::id).do_nothing().execute(conn)?;
+pub fn insert(
+    conn: &mut PgConnection,
+    person: &Patient,
+    id: Uuid,
+    story: &Story,
+) -> Result<(), StoreError> {
+    let added = diesel::insert_into(patient::table)
+        .values(person)
+        .on_conflict(patient::id)
+        .do_nothing()
+        .execute(conn)?;
     if added == 0 {
         return Err(StoreError::IdConflict);
     }
-    diesel::insert_into(episode::table).values(to_row(id, person.id, story, 1)).execute(conn)?;
+    diesel::insert_into(episode::table)
+        .values(to_row(id, person.id, story, 1))
+        .execute(conn)?;
     write_lists(conn, id, story)
 }
 
 fn write_lists(conn: &mut PgConnection, id: Uuid, story: &Story) -> Result<(), StoreError> {
-    diesel::delete(episode_health::table.filter(episode_health::episode_id.eq(id))).execute(conn)?;
+    diesel::delete(episode_health::table.filter(episode_health::episode_id.eq(id)))
+        .execute(conn)?;
     diesel::delete(episode_kit::table.filter(episode_kit::episode_id.eq(id))).execute(conn)?;
     diesel::delete(episode_task::table.filter(episode_task::episode_id.eq(id))).execute(conn)?;
-    let health: Vec<_> = story.health.iter().map(|i| (episode_health::episode_id.eq(id), episode_health::item.eq(i))).collect();
-    diesel::insert_into(episode_health::table).values(health).on_conflict_do_nothing().execute(conn)?;
-    let kit: Vec<_> = story.kit.iter().map(|i| (episode_kit::episode_id.eq(id), episode_kit::item.eq(i))).collect();
-    diesel::insert_into(episode_kit::table).values(kit).on_conflict_do_nothing().execute(conn)?;
+    let health: Vec<_> = story
+        .health
+        .iter()
+        .map(|i| {
+            (
+                episode_health::episode_id.eq(id),
+                episode_health::item.eq(i),
+            )
+        })
+        .collect();
+    diesel::insert_into(episode_health::table)
+        .values(health)
+        .on_conflict_do_nothing()
+        .execute(conn)?;
+    let kit: Vec<_> = story
+        .kit
+        .iter()
+        .map(|i| (episode_kit::episode_id.eq(id), episode_kit::item.eq(i)))
+        .collect();
+    diesel::insert_into(episode_kit::table)
+        .values(kit)
+        .on_conflict_do_nothing()
+        .execute(conn)?;
     let tasks: Vec<_> = story
         .tasks
         .iter()
         .zip(0i32..)
         .map(|(task, place)| {
             use episode_task as t;
-            (t::episode_id.eq(id), t::place.eq(place), t::label.eq(&task.label), t::score.eq(i32::from(task.score)), t::asks.eq(&task.asks))
+            (
+                t::episode_id.eq(id),
+                t::place.eq(place),
+                t::label.eq(&task.label),
+                t::score.eq(i32::from(task.score)),
+                t::asks.eq(&task.asks),
+            )
         })
         .collect();
-    diesel::insert_into(episode_task::table).values(tasks).execute(conn)?;
+    diesel::insert_into(episode_task::table)
+        .values(tasks)
+        .execute(conn)?;
     use {episode_modifier as m, episode_school as s};
     diesel::delete(m::table.filter(m::episode_id.eq(id))).execute(conn)?;
     diesel::delete(s::table.filter(s::episode_id.eq(id))).execute(conn)?;
-    let modifiers: Vec<_> = story.modifiers.iter().map(|i| (m::episode_id.eq(id), m::item.eq(i))).collect();
-    diesel::insert_into(m::table).values(modifiers).on_conflict_do_nothing().execute(conn)?;
-    let schools: Vec<_> = story.schools.iter().map(|(q, i)| (s::episode_id.eq(id), s::question.eq(q), s::school.eq(i))).collect();
-    diesel::insert_into(s::table).values(schools).execute(conn)?;
+    let modifiers: Vec<_> = story
+        .modifiers
+        .iter()
+        .map(|i| (m::episode_id.eq(id), m::item.eq(i)))
+        .collect();
+    diesel::insert_into(m::table)
+        .values(modifiers)
+        .on_conflict_do_nothing()
+        .execute(conn)?;
+    let schools: Vec<_> = story
+        .schools
+        .iter()
+        .map(|(q, i)| (s::episode_id.eq(id), s::question.eq(q), s::school.eq(i)))
+        .collect();
+    diesel::insert_into(s::table)
+        .values(schools)
+        .execute(conn)?;
     Ok(())
 }
 
@@ -144,7 +199,12 @@ fn write_lists(conn: &mut PgConnection, id: Uuid, story: &Story) -> Result<(), S
 ///
 /// # Errors
 /// `Stale` with the newer revision, `NotFound`.
-pub fn update_story(conn: &mut PgConnection, id: Uuid, rev: i32, story: &Story) -> Result<i32, StoreError> {
+pub fn update_story(
+    conn: &mut PgConnection,
+    id: Uuid,
+    rev: i32,
+    story: &Story,
+) -> Result<i32, StoreError> {
     let (owner, current): (Uuid, i32) = episode::table
         .filter(episode::id.eq(id))
         .select((episode::patient_id, episode::rev))
@@ -155,30 +215,48 @@ pub fn update_story(conn: &mut PgConnection, id: Uuid, rev: i32, story: &Story) 
     if current != rev {
         return Err(StoreError::Stale { current });
     }
-    diesel::update(episode::table.filter(episode::id.eq(id))).set(to_row(id, owner, story, rev + 1)).execute(conn)?;
+    diesel::update(episode::table.filter(episode::id.eq(id)))
+        .set(to_row(id, owner, story, rev + 1))
+        .execute(conn)?;
     write_lists(conn, id, story)?;
     Ok(rev + 1)
 }
 
-type LimitRow = (Uuid, Uuid, i64, String, f64, Option<f64>, Option<i32>, Option<String>, Option<NaiveDate>, Option<NaiveDate>);
+type LimitRow = (
+    Uuid,
+    Uuid,
+    i64,
+    String,
+    f64,
+    Option<f64>,
+    Option<i32>,
+    Option<String>,
+    Option<NaiveDate>,
+    Option<NaiveDate>,
+);
 
 /// The limits of an episode, in the order in which they were written.
 ///
 /// # Errors
 /// Database failure.
 pub fn limits(conn: &mut PgConnection, id: Uuid) -> Result<Vec<SurgeonLimit>, StoreError> {
-    let rows: Vec<LimitRow> = surgeon_limit::table.filter(surgeon_limit::episode_id.eq(id)).order(surgeon_limit::seq).load(conn)?;
+    let rows: Vec<LimitRow> = surgeon_limit::table
+        .filter(surgeon_limit::episode_id.eq(id))
+        .order(surgeon_limit::seq)
+        .load(conn)?;
     Ok(rows
         .into_iter()
-        .map(|(id, _, _, quantity, ceiling, floor, until_day, role, on, ended_on)| SurgeonLimit {
-            id,
-            quantity,
-            ceiling,
-            floor,
-            until_day,
-            release: role.zip(on).map(|(role, on)| Release { role, on }),
-            ended_on,
-        })
+        .map(
+            |(id, _, _, quantity, ceiling, floor, until_day, role, on, ended_on)| SurgeonLimit {
+                id,
+                quantity,
+                ceiling,
+                floor,
+                until_day,
+                release: role.zip(on).map(|(role, on)| Release { role, on }),
+                ended_on,
+            },
+        )
         .collect())
 }
 
@@ -186,7 +264,11 @@ pub fn limits(conn: &mut PgConnection, id: Uuid) -> Result<Vec<SurgeonLimit>, St
 ///
 /// # Errors
 /// `IdConflict` when the id was used with other contents.
-pub fn add_limit(conn: &mut PgConnection, episode_id: Uuid, limit: &SurgeonLimit) -> Result<(), StoreError> {
+pub fn add_limit(
+    conn: &mut PgConnection,
+    episode_id: Uuid,
+    limit: &SurgeonLimit,
+) -> Result<(), StoreError> {
     use surgeon_limit as t;
     let added = diesel::insert_into(t::table)
         .values((
@@ -202,7 +284,14 @@ pub fn add_limit(conn: &mut PgConnection, episode_id: Uuid, limit: &SurgeonLimit
         .on_conflict(t::id)
         .do_nothing()
         .execute(conn)?;
-    if added == 0 && !limits(conn, episode_id)?.iter().any(|known| SurgeonLimit { ended_on: None, ..known.clone() } == *limit) {
+    if added == 0
+        && !limits(conn, episode_id)?.iter().any(|known| {
+            SurgeonLimit {
+                ended_on: None,
+                ..known.clone()
+            } == *limit
+        })
+    {
         return Err(StoreError::IdConflict);
     }
     Ok(())
@@ -212,11 +301,24 @@ pub fn add_limit(conn: &mut PgConnection, episode_id: Uuid, limit: &SurgeonLimit
 ///
 /// # Errors
 /// `NotFound` when the episode has no such limit.
-pub fn end_limit(conn: &mut PgConnection, episode_id: Uuid, limit: Uuid, on: NaiveDate) -> Result<(), StoreError> {
-    let changed = diesel::update(surgeon_limit::table.filter(surgeon_limit::id.eq(limit)).filter(surgeon_limit::episode_id.eq(episode_id)))
-        .set(surgeon_limit::ended_on.eq(on))
-        .execute(conn)?;
-    if changed == 1 { Ok(()) } else { Err(StoreError::NotFound("limit")) }
+pub fn end_limit(
+    conn: &mut PgConnection,
+    episode_id: Uuid,
+    limit: Uuid,
+    on: NaiveDate,
+) -> Result<(), StoreError> {
+    let changed = diesel::update(
+        surgeon_limit::table
+            .filter(surgeon_limit::id.eq(limit))
+            .filter(surgeon_limit::episode_id.eq(episode_id)),
+    )
+    .set(surgeon_limit::ended_on.eq(on))
+    .execute(conn)?;
+    if changed == 1 {
+        Ok(())
+    } else {
+        Err(StoreError::NotFound("limit"))
+    }
 }
 
 /// Loads an episode with everything the rules read: a fixed number of queries, whatever it holds.
@@ -236,7 +338,11 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         .order(episode_health::item)
         .select(episode_health::item)
         .load(conn)?;
-    let kit = episode_kit::table.filter(episode_kit::episode_id.eq(id)).order(episode_kit::item).select(episode_kit::item).load(conn)?;
+    let kit = episode_kit::table
+        .filter(episode_kit::episode_id.eq(id))
+        .order(episode_kit::item)
+        .select(episode_kit::item)
+        .load(conn)?;
     let tasks: Vec<(String, i32, Option<String>)> = episode_task::table
         .filter(episode_task::episode_id.eq(id))
         .order(episode_task::place)
@@ -258,17 +364,31 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         day0: row.day0,
         start: unword("start", &row.start)?,
         setting: unword("setting", &row.setting)?,
-        complaint: row.complaint.as_deref().map(|c| unword("complaint", c)).transpose()?,
+        complaint: row
+            .complaint
+            .as_deref()
+            .map(|c| unword("complaint", c))
+            .transpose()?,
         other_side: unword("other side", &row.other_side)?,
         mass_kg: row.mass_kg,
         height_cm: row.height_cm,
         dominant: unword("dominant side", &row.dominant)?,
         mechanism: row.mechanism,
         work: row.work,
-        clearance: row.clearance_role.zip(row.clearance_on).map(|(role, on)| Clearance { role, on }),
+        clearance: row
+            .clearance_role
+            .zip(row.clearance_on)
+            .map(|(role, on)| Clearance { role, on }),
         sling_worn: row.sling_worn,
         health,
-        tasks: tasks.into_iter().map(|(label, score, asks)| Task { label, score: count(score).min(10) as u8, asks }).collect(),
+        tasks: tasks
+            .into_iter()
+            .map(|(label, score, asks)| Task {
+                label,
+                score: count(score).min(10) as u8,
+                asks,
+            })
+            .collect(),
         kit,
         note: row.note,
         modifiers,
@@ -309,7 +429,14 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
             None => Vec::new(),
         },
     };
-    Ok(Loaded { episode: id, patient: person, rev: row.rev, closed_on: row.closed_on, program: head, facts })
+    Ok(Loaded {
+        episode: id,
+        patient: person,
+        rev: row.rev,
+        closed_on: row.closed_on,
+        program: head,
+        facts,
+    })
 }
 
 /// An episode without its contents.
@@ -342,7 +469,14 @@ pub fn all_of(conn: &mut PgConnection, patient_id: Uuid) -> Result<Vec<EpisodeHe
         .load(conn)?;
     rows.into_iter()
         .map(|(id, pathway, side, day0, start, closed_on)| {
-            Ok(EpisodeHead { id, pathway, side: unword("side", &side)?, day0, start: unword("start", &start)?, closed_on })
+            Ok(EpisodeHead {
+                id,
+                pathway,
+                side: unword("side", &side)?,
+                day0,
+                start: unword("start", &start)?,
+                closed_on,
+            })
         })
         .collect()
 }
@@ -351,7 +485,13 @@ pub fn all_of(conn: &mut PgConnection, patient_id: Uuid) -> Result<Vec<EpisodeHe
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add(conn: &mut PgConnection, patient_id: Uuid, id: Uuid, story: &Story, today: NaiveDate) -> Result<(), StoreError> {
+pub fn add(
+    conn: &mut PgConnection,
+    patient_id: Uuid,
+    id: Uuid,
+    story: &Story,
+    today: NaiveDate,
+) -> Result<(), StoreError> {
     let same_side: Vec<Uuid> = episode::table
         .filter(episode::patient_id.eq(patient_id))
         .filter(episode::side.eq(word(story.side)))
@@ -359,10 +499,18 @@ pub fn add(conn: &mut PgConnection, patient_id: Uuid, id: Uuid, story: &Story, t
         .select(episode::id)
         .load(conn)?;
     let row = to_row(id, patient_id, story, 1);
-    if diesel::insert_into(episode::table).values(row).on_conflict(episode::id).do_nothing().execute(conn)? == 0 {
+    if diesel::insert_into(episode::table)
+        .values(row)
+        .on_conflict(episode::id)
+        .do_nothing()
+        .execute(conn)?
+        == 0
+    {
         return Err(StoreError::IdConflict);
     }
-    diesel::update(episode::table.filter(episode::id.eq_any(&same_side))).set(episode::closed_on.eq(today)).execute(conn)?;
+    diesel::update(episode::table.filter(episode::id.eq_any(&same_side)))
+        .set(episode::closed_on.eq(today))
+        .execute(conn)?;
     diesel::delete(lane::table.filter(lane::episode_id.eq_any(&same_side))).execute(conn)?;
     write_lists(conn, id, story)
 }

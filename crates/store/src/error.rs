@@ -37,13 +37,20 @@ impl From<DieselError> for StoreError {
         match error {
             DieselError::NotFound => StoreError::NotFound("row"),
             DieselError::BrokenTransactionManager => StoreError::Unavailable,
-            DieselError::DatabaseError(DatabaseErrorKind::ClosedConnection | DatabaseErrorKind::UnableToSendCommand, _) => {
-                StoreError::Unavailable
-            }
+            DieselError::DatabaseError(
+                DatabaseErrorKind::ClosedConnection | DatabaseErrorKind::UnableToSendCommand,
+                _,
+            ) => StoreError::Unavailable,
             DieselError::DatabaseError(kind, info) => {
                 let message = info.message().to_owned();
                 // A server that is going down says so in words before the connection is seen to be closed.
-                let gone = ["terminating connection", "server closed", "shutting down", "starting up", "could not connect"];
+                let gone = [
+                    "terminating connection",
+                    "server closed",
+                    "shutting down",
+                    "starting up",
+                    "could not connect",
+                ];
                 if gone.iter().any(|word| message.contains(word)) {
                     return StoreError::Unavailable;
                 }
@@ -51,7 +58,9 @@ impl From<DieselError> for StoreError {
                     DatabaseErrorKind::UniqueViolation
                     | DatabaseErrorKind::CheckViolation
                     | DatabaseErrorKind::ForeignKeyViolation
-                    | DatabaseErrorKind::NotNullViolation => StoreError::Refused(info.constraint_name().map_or(message, str::to_owned)),
+                    | DatabaseErrorKind::NotNullViolation => {
+                        StoreError::Refused(info.constraint_name().map_or(message, str::to_owned))
+                    }
                     _ => StoreError::Other(message),
                 }
             }

@@ -5,10 +5,14 @@
 
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
-use crate::schema::{attestation, flag_action, flag_answer, gate_pass, log_entry, reading, reading_withdrawn, score};
+use crate::schema::{
+    attestation, flag_action, flag_answer, gate_pass, log_entry, reading, reading_withdrawn, score,
+};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{Attestation, FlagAction, FlagAnswer, GatePass, LogEntry, LogFact, PainArc, Reading, Score};
+use ritorno_core::episode::{
+    Attestation, FlagAction, FlagAnswer, GatePass, LogEntry, LogFact, PainArc, Reading, Score,
+};
 use uuid::Uuid;
 
 /// Whether an event was new.
@@ -20,7 +24,10 @@ pub enum Stored {
     Before,
 }
 
-pub(crate) fn settle(added: usize, same: impl FnOnce() -> Result<bool, StoreError>) -> Result<Stored, StoreError> {
+pub(crate) fn settle(
+    added: usize,
+    same: impl FnOnce() -> Result<bool, StoreError>,
+) -> Result<Stored, StoreError> {
     match added {
         1 => Ok(Stored::New),
         _ if same()? => Ok(Stored::Before),
@@ -32,7 +39,11 @@ pub(crate) fn settle(added: usize, same: impl FnOnce() -> Result<bool, StoreErro
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add_reading(conn: &mut PgConnection, episode: Uuid, event: &Reading) -> Result<Stored, StoreError> {
+pub fn add_reading(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    event: &Reading,
+) -> Result<Stored, StoreError> {
     use reading as t;
     let added = diesel::insert_into(t::table)
         .values((
@@ -53,9 +64,18 @@ pub fn add_reading(conn: &mut PgConnection, episode: Uuid, event: &Reading) -> R
         .do_nothing()
         .execute(conn)?;
     settle(added, || {
-        let row = t::table.filter(t::id.eq(event.id)).filter(t::episode_id.eq(episode)).first::<ReadingRow>(conn).optional()?;
+        let row = t::table
+            .filter(t::id.eq(event.id))
+            .filter(t::episode_id.eq(episode))
+            .first::<ReadingRow>(conn)
+            .optional()?;
         // Sent again under another sign-in it is the same reading, and stays the first rater's.
-        Ok(row.map(to_reading).transpose()?.is_some_and(|kept| kept == Reading { rater: kept.rater, ..event.clone() }))
+        Ok(row.map(to_reading).transpose()?.is_some_and(|kept| {
+            kept == Reading {
+                rater: kept.rater,
+                ..event.clone()
+            }
+        }))
     })
 }
 
@@ -63,21 +83,49 @@ pub fn add_reading(conn: &mut PgConnection, episode: Uuid, event: &Reading) -> R
 ///
 /// # Errors
 /// `NotFound` when the episode has no such reading.
-pub fn withdraw_reading(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason: &str) -> Result<(), StoreError> {
-    let known: i64 = reading::table.filter(reading::id.eq(id)).filter(reading::episode_id.eq(episode)).count().get_result(conn)?;
+pub fn withdraw_reading(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    id: Uuid,
+    reason: &str,
+) -> Result<(), StoreError> {
+    let known: i64 = reading::table
+        .filter(reading::id.eq(id))
+        .filter(reading::episode_id.eq(episode))
+        .count()
+        .get_result(conn)?;
     if known == 0 {
         return Err(StoreError::NotFound("reading"));
     }
     diesel::insert_into(reading_withdrawn::table)
-        .values((reading_withdrawn::reading_id.eq(id), reading_withdrawn::reason.eq(reason)))
+        .values((
+            reading_withdrawn::reading_id.eq(id),
+            reading_withdrawn::reason.eq(reason),
+        ))
         .on_conflict_do_nothing()
         .execute(conn)?;
     Ok(())
 }
 
-type ReadingRow = (Uuid, Uuid, i64, String, String, f64, String, String, NaiveDate, Option<f64>, Option<f64>, Option<String>, Option<Uuid>);
+type ReadingRow = (
+    Uuid,
+    Uuid,
+    i64,
+    String,
+    String,
+    f64,
+    String,
+    String,
+    NaiveDate,
+    Option<f64>,
+    Option<f64>,
+    Option<String>,
+    Option<Uuid>,
+);
 
-fn to_reading((id, _, _, quantity, side, value, stop, by, on, from, to, method, rater): ReadingRow) -> Result<Reading, StoreError> {
+fn to_reading(
+    (id, _, _, quantity, side, value, stop, by, on, from, to, method, rater): ReadingRow,
+) -> Result<Reading, StoreError> {
     let arc = from.zip(to).map(|(from, to)| PainArc { from, to });
     Ok(Reading {
         id,
@@ -113,7 +161,11 @@ pub fn readings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Reading>, 
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add_score(conn: &mut PgConnection, episode: Uuid, event: &Score) -> Result<Stored, StoreError> {
+pub fn add_score(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    event: &Score,
+) -> Result<Stored, StoreError> {
     use score as t;
     let added = diesel::insert_into(t::table)
         .values((
@@ -140,14 +192,27 @@ pub fn scores(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Score>, Stor
         .order((t::given_on, t::seq))
         .select((t::id, t::name, t::value, t::given_on))
         .load(conn)?;
-    Ok(rows.into_iter().map(|(id, score, value, on)| Score { id, score, value, on }).collect())
+    Ok(rows
+        .into_iter()
+        .map(|(id, score, value, on)| Score {
+            id,
+            score,
+            value,
+            on,
+        })
+        .collect())
 }
 
 /// Adds an attestation once, signed by a user.
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add_attestation(conn: &mut PgConnection, episode: Uuid, event: &Attestation, user: Uuid) -> Result<Stored, StoreError> {
+pub fn add_attestation(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    event: &Attestation,
+    user: Uuid,
+) -> Result<Stored, StoreError> {
     use attestation as t;
     let added = diesel::insert_into(t::table)
         .values((
@@ -168,24 +233,47 @@ pub fn add_attestation(conn: &mut PgConnection, episode: Uuid, event: &Attestati
 ///
 /// # Errors
 /// Database failure.
-pub fn attestations(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Attestation>, StoreError> {
+pub fn attestations(
+    conn: &mut PgConnection,
+    episode: Uuid,
+) -> Result<Vec<Attestation>, StoreError> {
     use attestation as t;
     let rows: Vec<(Uuid, String, bool, NaiveDate)> = t::table
         .filter(t::episode_id.eq(episode))
         .order((t::attested_on, t::seq))
         .select((t::id, t::code, t::holds, t::attested_on))
         .load(conn)?;
-    Ok(rows.into_iter().map(|(id, code, holds, on)| Attestation { id, code, holds, on }).collect())
+    Ok(rows
+        .into_iter()
+        .map(|(id, code, holds, on)| Attestation {
+            id,
+            code,
+            holds,
+            on,
+        })
+        .collect())
 }
 
 /// Adds a log entry once.
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add_log(conn: &mut PgConnection, episode: Uuid, event: &LogEntry) -> Result<Stored, StoreError> {
+pub fn add_log(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    event: &LogEntry,
+) -> Result<Stored, StoreError> {
     use log_entry as t;
     let (kind, value, sessions, repetitions) = match event.fact {
-        LogFact::Done { sessions, repetitions } => ("done", None, Some(column(sessions)), Some(column(repetitions))),
+        LogFact::Done {
+            sessions,
+            repetitions,
+        } => (
+            "done",
+            None,
+            Some(column(sessions)),
+            Some(column(repetitions)),
+        ),
         LogFact::LeftOut => ("left_out", None, None, None),
         LogFact::PainBefore { value } => ("pain_before", Some(value), None, None),
         LogFact::PainDuring { value } => ("pain_during", Some(value), None, None),
@@ -217,23 +305,46 @@ pub fn add_log(conn: &mut PgConnection, episode: Uuid, event: &LogEntry) -> Resu
     settle(added, || Ok(log(conn, episode)?.contains(event)))
 }
 
-type LogRow = (Uuid, Uuid, i64, NaiveDate, Option<String>, String, Option<f64>, Option<i32>, Option<i32>, Option<String>);
+type LogRow = (
+    Uuid,
+    Uuid,
+    i64,
+    NaiveDate,
+    Option<String>,
+    String,
+    Option<f64>,
+    Option<i32>,
+    Option<i32>,
+    Option<String>,
+);
 
-fn to_log((id, _, _, on, exercise, kind, value, sessions, repetitions, how): LogRow) -> Result<LogEntry, StoreError> {
+fn to_log(
+    (id, _, _, on, exercise, kind, value, sessions, repetitions, how): LogRow,
+) -> Result<LogEntry, StoreError> {
     let pain = value.ok_or(StoreError::Unreadable("log entry"));
     let fact = match kind.as_str() {
-        "done" => LogFact::Done { sessions: count(sessions.unwrap_or(0)), repetitions: count(repetitions.unwrap_or(0)) },
+        "done" => LogFact::Done {
+            sessions: count(sessions.unwrap_or(0)),
+            repetitions: count(repetitions.unwrap_or(0)),
+        },
         "left_out" => LogFact::LeftOut,
         "pain_before" => LogFact::PainBefore { value: pain? },
         "pain_during" => LogFact::PainDuring { value: pain? },
         "pain_next_morning" => LogFact::PainNextMorning { value: pain? },
         "slip" => LogFact::Slip,
-        "slip_worse" => LogFact::SlipWorse { how: unword("slip", how.as_deref().unwrap_or_default())? },
+        "slip_worse" => LogFact::SlipWorse {
+            how: unword("slip", how.as_deref().unwrap_or_default())?,
+        },
         "flare_day" => LogFact::FlareDay,
         "effort" => LogFact::Effort { value: pain? },
         _ => return Err(StoreError::Unreadable("log entry")),
     };
-    Ok(LogEntry { id, on, exercise, fact })
+    Ok(LogEntry {
+        id,
+        on,
+        exercise,
+        fact,
+    })
 }
 
 /// The home log, oldest first.
@@ -242,7 +353,10 @@ fn to_log((id, _, _, on, exercise, kind, value, sessions, repetitions, how): Log
 /// Database failure.
 pub fn log(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<LogEntry>, StoreError> {
     use log_entry as t;
-    let rows: Vec<LogRow> = t::table.filter(t::episode_id.eq(episode)).order((t::logged_on, t::seq)).load(conn)?;
+    let rows: Vec<LogRow> = t::table
+        .filter(t::episode_id.eq(episode))
+        .order((t::logged_on, t::seq))
+        .load(conn)?;
     rows.into_iter().map(to_log).collect()
 }
 
@@ -250,7 +364,11 @@ pub fn log(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<LogEntry>, Stor
 ///
 /// # Errors
 /// Database failure.
-pub fn add_flag_answers(conn: &mut PgConnection, episode: Uuid, answers: &[FlagAnswer]) -> Result<(), StoreError> {
+pub fn add_flag_answers(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    answers: &[FlagAnswer],
+) -> Result<(), StoreError> {
     use flag_answer as t;
     let rows: Vec<_> = answers
         .iter()
@@ -275,10 +393,20 @@ pub fn add_flag_answers(conn: &mut PgConnection, episode: Uuid, answers: &[FlagA
 /// Database failure.
 pub fn flag_answers(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagAnswer>, StoreError> {
     use flag_answer as t;
-    let rows: Vec<(String, String, NaiveDate, bool)> =
-        t::table.filter(t::episode_id.eq(episode)).order(t::seq).select((t::flag, t::answer, t::asked_on, t::confirmed)).load(conn)?;
+    let rows: Vec<(String, String, NaiveDate, bool)> = t::table
+        .filter(t::episode_id.eq(episode))
+        .order(t::seq)
+        .select((t::flag, t::answer, t::asked_on, t::confirmed))
+        .load(conn)?;
     rows.into_iter()
-        .map(|(flag, answer, on, confirmed)| Ok(FlagAnswer { flag, answer: unword("answer", &answer)?, on, confirmed }))
+        .map(|(flag, answer, on, confirmed)| {
+            Ok(FlagAnswer {
+                flag,
+                answer: unword("answer", &answer)?,
+                on,
+                confirmed,
+            })
+        })
         .collect()
 }
 
@@ -286,7 +414,11 @@ pub fn flag_answers(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagAn
 ///
 /// # Errors
 /// Database failure.
-pub fn add_flag_action(conn: &mut PgConnection, episode: Uuid, action: &FlagAction) -> Result<(), StoreError> {
+pub fn add_flag_action(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    action: &FlagAction,
+) -> Result<(), StoreError> {
     use flag_action as t;
     diesel::insert_into(t::table)
         .values((
@@ -307,16 +439,32 @@ pub fn add_flag_action(conn: &mut PgConnection, episode: Uuid, action: &FlagActi
 /// Database failure.
 pub fn flag_actions(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagAction>, StoreError> {
     use flag_action as t;
-    let rows: Vec<(String, NaiveDate, String, bool)> =
-        t::table.filter(t::episode_id.eq(episode)).order(t::seq).select((t::flag, t::acted_on, t::action, t::closed)).load(conn)?;
-    Ok(rows.into_iter().map(|(flag, on, action, closed)| FlagAction { flag, on, action, closed }).collect())
+    let rows: Vec<(String, NaiveDate, String, bool)> = t::table
+        .filter(t::episode_id.eq(episode))
+        .order(t::seq)
+        .select((t::flag, t::acted_on, t::action, t::closed))
+        .load(conn)?;
+    Ok(rows
+        .into_iter()
+        .map(|(flag, on, action, closed)| FlagAction {
+            flag,
+            on,
+            action,
+            closed,
+        })
+        .collect())
 }
 
 /// Records that a gate was passed; a gate is passed once.
 ///
 /// # Errors
 /// `Refused` when it was passed before.
-pub fn add_gate_pass(conn: &mut PgConnection, episode: Uuid, pass: &GatePass, user: Uuid) -> Result<(), StoreError> {
+pub fn add_gate_pass(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    pass: &GatePass,
+    user: Uuid,
+) -> Result<(), StoreError> {
     use gate_pass as t;
     diesel::insert_into(t::table)
         .values((
@@ -343,5 +491,13 @@ pub fn gate_passes(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<GatePas
         .order((t::passed_on, t::id))
         .select((t::gate, t::passed_on, t::overridden, t::reason))
         .load(conn)?;
-    Ok(rows.into_iter().map(|(gate, on, overridden, reason)| GatePass { gate, on, overridden, reason }).collect())
+    Ok(rows
+        .into_iter()
+        .map(|(gate, on, overridden, reason)| GatePass {
+            gate,
+            on,
+            overridden,
+            reason,
+        })
+        .collect())
 }

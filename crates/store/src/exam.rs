@@ -9,23 +9,51 @@ use diesel::prelude::*;
 use ritorno_core::episode::{ExamFact, ExamNote, TestAnswer, TestFinding};
 use uuid::Uuid;
 
-type FindingRow = (Uuid, Uuid, i64, String, String, String, Option<String>, Option<f64>, Option<String>, NaiveDate, Uuid);
+type FindingRow = (
+    Uuid,
+    Uuid,
+    i64,
+    String,
+    String,
+    String,
+    Option<String>,
+    Option<f64>,
+    Option<String>,
+    NaiveDate,
+    Uuid,
+);
 
-fn to_finding((id, _, _, test, side, kind, found, value, variant, on, rater): FindingRow) -> Result<TestFinding, StoreError> {
+fn to_finding(
+    (id, _, _, test, side, kind, found, value, variant, on, rater): FindingRow,
+) -> Result<TestFinding, StoreError> {
     let answer = match (kind.as_str(), found, value) {
-        ("word", Some(found), _) => TestAnswer::Word { found: unword("finding", &found)? },
+        ("word", Some(found), _) => TestAnswer::Word {
+            found: unword("finding", &found)?,
+        },
         ("number", _, Some(value)) => TestAnswer::Number { value },
         ("could_not", ..) => TestAnswer::CouldNot,
         _ => return Err(StoreError::Unreadable("finding")),
     };
-    Ok(TestFinding { id, test, side: unword("side", &side)?, answer, variant, on, rater })
+    Ok(TestFinding {
+        id,
+        test,
+        side: unword("side", &side)?,
+        answer,
+        variant,
+        on,
+        rater,
+    })
 }
 
 /// Adds a finding once.
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add_finding(conn: &mut PgConnection, episode: Uuid, event: &TestFinding) -> Result<Stored, StoreError> {
+pub fn add_finding(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    event: &TestFinding,
+) -> Result<Stored, StoreError> {
     use finding as t;
     let (kind, found, value) = match event.answer {
         TestAnswer::Word { found } => ("word", Some(word(found)), None),
@@ -49,7 +77,11 @@ pub fn add_finding(conn: &mut PgConnection, episode: Uuid, event: &TestFinding) 
         .do_nothing()
         .execute(conn)?;
     settle(added, || {
-        let row = t::table.filter(t::id.eq(event.id)).filter(t::episode_id.eq(episode)).first::<FindingRow>(conn).optional()?;
+        let row = t::table
+            .filter(t::id.eq(event.id))
+            .filter(t::episode_id.eq(episode))
+            .first::<FindingRow>(conn)
+            .optional()?;
         Ok(row.map(to_finding).transpose()?.as_ref() == Some(event))
     })
 }
@@ -58,13 +90,25 @@ pub fn add_finding(conn: &mut PgConnection, episode: Uuid, event: &TestFinding) 
 ///
 /// # Errors
 /// `NotFound` when the episode has no such finding.
-pub fn withdraw_finding(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason: &str) -> Result<(), StoreError> {
-    let known: i64 = finding::table.filter(finding::id.eq(id)).filter(finding::episode_id.eq(episode)).count().get_result(conn)?;
+pub fn withdraw_finding(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    id: Uuid,
+    reason: &str,
+) -> Result<(), StoreError> {
+    let known: i64 = finding::table
+        .filter(finding::id.eq(id))
+        .filter(finding::episode_id.eq(episode))
+        .count()
+        .get_result(conn)?;
     if known == 0 {
         return Err(StoreError::NotFound("finding"));
     }
     diesel::insert_into(finding_withdrawn::table)
-        .values((finding_withdrawn::finding_id.eq(id), finding_withdrawn::reason.eq(reason)))
+        .values((
+            finding_withdrawn::finding_id.eq(id),
+            finding_withdrawn::reason.eq(reason),
+        ))
         .on_conflict_do_nothing()
         .execute(conn)?;
     Ok(())
@@ -86,18 +130,51 @@ pub fn findings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<TestFindin
     rows.into_iter().map(to_finding).collect()
 }
 
-type NoteRow = (Uuid, Uuid, i64, String, String, f64, String, NaiveDate, Uuid, Option<f64>);
+type NoteRow = (
+    Uuid,
+    Uuid,
+    i64,
+    String,
+    String,
+    f64,
+    String,
+    NaiveDate,
+    Uuid,
+    Option<f64>,
+);
 
-fn to_note((id, _, _, kind, subject, value, text, on, _, after): NoteRow) -> Result<ExamNote, StoreError> {
+fn to_note(
+    (id, _, _, kind, subject, value, text, on, _, after): NoteRow,
+) -> Result<ExamNote, StoreError> {
     let fact = match kind.as_str() {
-        "irritability" => ExamFact::Irritability { question: unword("vote", &subject)?, value },
-        "known" => ExamFact::Known { about: subject, present: value > 0.5, by: unword("evidence", &text)? },
-        "pre_test" => ExamFact::PreTest { hypothesis: subject, probability: value, reason: text },
-        "instability" => ExamFact::Instability { item: unword("severity", &subject)?, present: value > 0.5 },
-        "response" => {
-            ExamFact::Response { sign: subject, dose: text, before: value, after: after.ok_or(StoreError::Unreadable("response"))? }
-        }
-        "try_out" => ExamFact::TryOut { exercise: subject, went: unword("try-out", &text)? },
+        "irritability" => ExamFact::Irritability {
+            question: unword("vote", &subject)?,
+            value,
+        },
+        "known" => ExamFact::Known {
+            about: subject,
+            present: value > 0.5,
+            by: unword("evidence", &text)?,
+        },
+        "pre_test" => ExamFact::PreTest {
+            hypothesis: subject,
+            probability: value,
+            reason: text,
+        },
+        "instability" => ExamFact::Instability {
+            item: unword("severity", &subject)?,
+            present: value > 0.5,
+        },
+        "response" => ExamFact::Response {
+            sign: subject,
+            dose: text,
+            before: value,
+            after: after.ok_or(StoreError::Unreadable("response"))?,
+        },
+        "try_out" => ExamFact::TryOut {
+            exercise: subject,
+            went: unword("try-out", &text)?,
+        },
         _ => return Err(StoreError::Unreadable("exam note")),
     };
     Ok(ExamNote { id, on, fact })
@@ -107,14 +184,34 @@ fn to_note((id, _, _, kind, subject, value, text, on, _, after): NoteRow) -> Res
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add_note(conn: &mut PgConnection, episode: Uuid, event: &ExamNote, user: Uuid) -> Result<Stored, StoreError> {
+pub fn add_note(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    event: &ExamNote,
+    user: Uuid,
+) -> Result<Stored, StoreError> {
     use exam_note as t;
     let (kind, subject, value, text) = match &event.fact {
-        ExamFact::Irritability { question, value } => ("irritability", word(*question), *value, String::new()),
-        ExamFact::Known { about, present, by } => ("known", about.clone(), f64::from(*present), word(*by)),
-        ExamFact::PreTest { hypothesis, probability, reason } => ("pre_test", hypothesis.clone(), *probability, reason.clone()),
-        ExamFact::Instability { item, present } => ("instability", word(*item), f64::from(*present), String::new()),
-        ExamFact::Response { sign, dose, before, .. } => ("response", sign.clone(), *before, dose.clone()),
+        ExamFact::Irritability { question, value } => {
+            ("irritability", word(*question), *value, String::new())
+        }
+        ExamFact::Known { about, present, by } => {
+            ("known", about.clone(), f64::from(*present), word(*by))
+        }
+        ExamFact::PreTest {
+            hypothesis,
+            probability,
+            reason,
+        } => ("pre_test", hypothesis.clone(), *probability, reason.clone()),
+        ExamFact::Instability { item, present } => (
+            "instability",
+            word(*item),
+            f64::from(*present),
+            String::new(),
+        ),
+        ExamFact::Response {
+            sign, dose, before, ..
+        } => ("response", sign.clone(), *before, dose.clone()),
         ExamFact::TryOut { exercise, went } => ("try_out", exercise.clone(), 0.0, word(*went)),
     };
     let after = match &event.fact {
@@ -145,6 +242,9 @@ pub fn add_note(conn: &mut PgConnection, episode: Uuid, event: &ExamNote, user: 
 /// Database failure.
 pub fn notes(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<ExamNote>, StoreError> {
     use exam_note as t;
-    let rows: Vec<NoteRow> = t::table.filter(t::episode_id.eq(episode)).order((t::noted_on, t::seq)).load(conn)?;
+    let rows: Vec<NoteRow> = t::table
+        .filter(t::episode_id.eq(episode))
+        .order((t::noted_on, t::seq))
+        .load(conn)?;
     rows.into_iter().map(to_note).collect()
 }

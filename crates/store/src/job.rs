@@ -38,7 +38,10 @@ pub fn claim(conn: &mut PgConnection, today: NaiveDate) -> Result<Option<Job>, S
     let sql = "update job set attempts = attempts + 1 where id = (
         select id from job where done_at is null and due_on <= $1 order by due_on, kind for update skip locked limit 1
     ) returning id, kind";
-    Ok(diesel::sql_query(sql).bind::<Date, _>(today).get_result(conn).optional()?)
+    Ok(diesel::sql_query(sql)
+        .bind::<Date, _>(today)
+        .get_result(conn)
+        .optional()?)
 }
 
 /// Marks a claimed job as done.
@@ -46,6 +49,8 @@ pub fn claim(conn: &mut PgConnection, today: NaiveDate) -> Result<Option<Job>, S
 /// # Errors
 /// Database failure.
 pub fn done(conn: &mut PgConnection, id: Uuid) -> Result<(), StoreError> {
-    diesel::sql_query("update job set done_at = now() where id = $1").bind::<SqlUuid, _>(id).execute(conn)?;
+    diesel::sql_query("update job set done_at = now() where id = $1")
+        .bind::<SqlUuid, _>(id)
+        .execute(conn)?;
     Ok(())
 }

@@ -9,9 +9,13 @@ use diesel::prelude::*;
 /// # Errors
 /// Database failure.
 pub fn keep(conn: &mut PgConnection, sha256: &str, canonical: &str) -> Result<(), StoreError> {
-    let body: serde_json::Value = serde_json::from_str(canonical).map_err(|_| StoreError::Unreadable("knowledge release"))?;
+    let body: serde_json::Value =
+        serde_json::from_str(canonical).map_err(|_| StoreError::Unreadable("knowledge release"))?;
     diesel::insert_into(knowledge_release::table)
-        .values((knowledge_release::sha256.eq(sha256), knowledge_release::body.eq(body)))
+        .values((
+            knowledge_release::sha256.eq(sha256),
+            knowledge_release::body.eq(body),
+        ))
         .on_conflict_do_nothing()
         .execute(conn)?;
     Ok(())

@@ -12,16 +12,27 @@ type Row = (Uuid, Uuid, i64, String, serde_json::Value, NaiveDate, Uuid);
 
 fn to_sheet((id, _, _, instrument, answers, on, _): Row) -> Result<Sheet, StoreError> {
     let answers = serde_json::from_value(answers).map_err(|_| StoreError::Unreadable("answers"))?;
-    Ok(Sheet { id, instrument, answers, on })
+    Ok(Sheet {
+        id,
+        instrument,
+        answers,
+        on,
+    })
 }
 
 /// Adds a sheet once.
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add(conn: &mut PgConnection, episode: Uuid, sheet: &Sheet, user: Uuid) -> Result<Stored, StoreError> {
+pub fn add(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    sheet: &Sheet,
+    user: Uuid,
+) -> Result<Stored, StoreError> {
     use outcome_sheet as t;
-    let answers = serde_json::to_value(&sheet.answers).map_err(|_| StoreError::Unreadable("answers"))?;
+    let answers =
+        serde_json::to_value(&sheet.answers).map_err(|_| StoreError::Unreadable("answers"))?;
     let added = diesel::insert_into(t::table)
         .values((
             t::id.eq(sheet.id),
@@ -35,7 +46,11 @@ pub fn add(conn: &mut PgConnection, episode: Uuid, sheet: &Sheet, user: Uuid) ->
         .do_nothing()
         .execute(conn)?;
     settle(added, || {
-        let row = t::table.filter(t::id.eq(sheet.id)).filter(t::episode_id.eq(episode)).first::<Row>(conn).optional()?;
+        let row = t::table
+            .filter(t::id.eq(sheet.id))
+            .filter(t::episode_id.eq(episode))
+            .first::<Row>(conn)
+            .optional()?;
         Ok(row.map(to_sheet).transpose()?.as_ref() == Some(sheet))
     })
 }
@@ -44,14 +59,26 @@ pub fn add(conn: &mut PgConnection, episode: Uuid, sheet: &Sheet, user: Uuid) ->
 ///
 /// # Errors
 /// `NotFound` when the episode has no such sheet.
-pub fn withdraw(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason: &str) -> Result<(), StoreError> {
+pub fn withdraw(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    id: Uuid,
+    reason: &str,
+) -> Result<(), StoreError> {
     use outcome_sheet as t;
-    let known: i64 = t::table.filter(t::id.eq(id)).filter(t::episode_id.eq(episode)).count().get_result(conn)?;
+    let known: i64 = t::table
+        .filter(t::id.eq(id))
+        .filter(t::episode_id.eq(episode))
+        .count()
+        .get_result(conn)?;
     if known == 0 {
         return Err(StoreError::NotFound("sheet"));
     }
     diesel::insert_into(outcome_withdrawn::table)
-        .values((outcome_withdrawn::sheet_id.eq(id), outcome_withdrawn::reason.eq(reason)))
+        .values((
+            outcome_withdrawn::sheet_id.eq(id),
+            outcome_withdrawn::reason.eq(reason),
+        ))
         .on_conflict_do_nothing()
         .execute(conn)?;
     Ok(())

@@ -53,7 +53,10 @@ const COLUMNS: Columns = (
 /// # Errors
 /// Database failure.
 pub fn all(conn: &mut PgConnection) -> Result<Vec<OwnPathway>, StoreError> {
-    Ok(own_pathway::table.order((own_pathway::name, own_pathway::version.desc())).select(COLUMNS).load(conn)?)
+    Ok(own_pathway::table
+        .order((own_pathway::name, own_pathway::version.desc()))
+        .select(COLUMNS)
+        .load(conn)?)
 }
 
 /// The newest version of each.
@@ -72,9 +75,14 @@ pub fn newest(conn: &mut PgConnection) -> Result<Vec<OwnPathway>, StoreError> {
 /// `Stale` when a newer version exists already.
 pub fn add(conn: &mut PgConnection, row: &OwnPathway, by: Uuid) -> Result<(), StoreError> {
     use own_pathway as t;
-    let newest: Option<i32> = t::table.filter(t::name.eq(&row.name)).select(diesel::dsl::max(t::version)).first(conn)?;
+    let newest: Option<i32> = t::table
+        .filter(t::name.eq(&row.name))
+        .select(diesel::dsl::max(t::version))
+        .first(conn)?;
     if newest.unwrap_or(0) + 1 != row.version {
-        return Err(StoreError::Stale { current: newest.unwrap_or(0) });
+        return Err(StoreError::Stale {
+            current: newest.unwrap_or(0),
+        });
     }
     diesel::insert_into(t::table)
         .values((
@@ -97,5 +105,8 @@ pub fn add(conn: &mut PgConnection, row: &OwnPathway, by: Uuid) -> Result<(), St
 /// # Errors
 /// Database failure.
 pub fn version(conn: &mut PgConnection) -> Result<i64, StoreError> {
-    Ok(own_pathway::table.select(diesel::dsl::max(own_pathway::seq)).first::<Option<i64>>(conn)?.unwrap_or(0))
+    Ok(own_pathway::table
+        .select(diesel::dsl::max(own_pathway::seq))
+        .first::<Option<i64>>(conn)?
+        .unwrap_or(0))
 }

@@ -19,7 +19,9 @@ struct Timeouts;
 
 impl CustomizeConnection<PgConnection, R2d2Error> for Timeouts {
     fn on_acquire(&self, conn: &mut PgConnection) -> Result<(), R2d2Error> {
-        diesel::sql_query("set statement_timeout = '5s'; ").execute(conn).map_err(R2d2Error::QueryError)?;
+        diesel::sql_query("set statement_timeout = '5s'; ")
+            .execute(conn)
+            .map_err(R2d2Error::QueryError)?;
         Ok(())
     }
 }
@@ -40,7 +42,9 @@ pub fn open_pool(url: &str) -> Pool {
 /// When the database cannot be reached or a migration fails.
 pub fn migrate(owner_url: &str) -> Result<usize, StoreError> {
     let mut conn = PgConnection::establish(owner_url).map_err(|_| StoreError::Unavailable)?;
-    let done = conn.run_pending_migrations(MIGRATIONS).map_err(|error| StoreError::Other(error.to_string()))?;
+    let done = conn
+        .run_pending_migrations(MIGRATIONS)
+        .map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(done.len())
 }
 
@@ -63,10 +67,12 @@ pub fn write<T>(
     work: impl FnOnce(&mut PgConnection) -> Result<T, StoreError>,
 ) -> Result<T, StoreError> {
     conn.transaction(|conn| {
-        diesel::sql_query("select set_config('ritorno.actor', $1, true), set_config('ritorno.action', $2, true)")
-            .bind::<Text, _>(actor.user.map(|id| id.to_string()).unwrap_or_default())
-            .bind::<Text, _>(actor.action)
-            .execute(conn)?;
+        diesel::sql_query(
+            "select set_config('ritorno.actor', $1, true), set_config('ritorno.action', $2, true)",
+        )
+        .bind::<Text, _>(actor.user.map(|id| id.to_string()).unwrap_or_default())
+        .bind::<Text, _>(actor.action)
+        .execute(conn)?;
         work(conn)
     })
 }

@@ -86,8 +86,15 @@ impl LineRow {
                 load_kg: self.load_kg,
                 elastic_level: self.elastic_level.map(count),
                 effort_pct: self.effort_pct.map(count),
-                tempo_s: self.tempo_s.and_then(|t| <[i32; 3]>::try_from(t).ok()).map(|t| t.map(count)),
-                structure: self.structure.as_deref().map(|s| unword("structure", s)).transpose()?,
+                tempo_s: self
+                    .tempo_s
+                    .and_then(|t| <[i32; 3]>::try_from(t).ok())
+                    .map(|t| t.map(count)),
+                structure: self
+                    .structure
+                    .as_deref()
+                    .map(|s| unword("structure", s))
+                    .transpose()?,
             },
             override_reason: self.override_reason,
             by_hand: self.by_hand,
@@ -100,7 +107,10 @@ impl LineRow {
 /// # Errors
 /// Database failure.
 pub fn head(conn: &mut PgConnection, episode: Uuid) -> Result<Option<Head>, StoreError> {
-    Ok(program::table.filter(program::episode_id.eq(episode)).first(conn).optional()?)
+    Ok(program::table
+        .filter(program::episode_id.eq(episode))
+        .first(conn)
+        .optional()?)
 }
 
 /// The lines of a program, in order.
@@ -109,7 +119,10 @@ pub fn head(conn: &mut PgConnection, episode: Uuid) -> Result<Option<Head>, Stor
 /// Database failure.
 pub fn lines(conn: &mut PgConnection, id: Uuid) -> Result<Vec<Line>, StoreError> {
     use program_line as t;
-    let rows: Vec<LineRow> = t::table.filter(t::program_id.eq(id)).order((t::from_day, t::exercise, t::id)).load(conn)?;
+    let rows: Vec<LineRow> = t::table
+        .filter(t::program_id.eq(id))
+        .order((t::from_day, t::exercise, t::id))
+        .load(conn)?;
     rows.into_iter().map(LineRow::line).collect()
 }
 
@@ -117,19 +130,42 @@ pub fn lines(conn: &mut PgConnection, id: Uuid) -> Result<Vec<Line>, StoreError>
 ///
 /// # Errors
 /// `Stale` with the newer revision.
-pub fn save(conn: &mut PgConnection, episode: Uuid, rev: i32, sha256: &str, new: &[Line]) -> Result<Head, StoreError> {
-    let current: Option<Head> = program::table.filter(program::episode_id.eq(episode)).for_update().first(conn).optional()?;
+pub fn save(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    rev: i32,
+    sha256: &str,
+    new: &[Line],
+) -> Result<Head, StoreError> {
+    let current: Option<Head> = program::table
+        .filter(program::episode_id.eq(episode))
+        .for_update()
+        .first(conn)
+        .optional()?;
     let head = match current {
         Some(head) if head.rev == rev => {
             diesel::update(program::table.filter(program::id.eq(head.id)))
-                .set((program::rev.eq(rev + 1), program::knowledge_sha256.eq(sha256)))
+                .set((
+                    program::rev.eq(rev + 1),
+                    program::knowledge_sha256.eq(sha256),
+                ))
                 .execute(conn)?;
-            diesel::delete(program_line::table.filter(program_line::program_id.eq(head.id))).execute(conn)?;
-            Head { rev: rev + 1, knowledge_sha256: sha256.to_owned(), ..head }
+            diesel::delete(program_line::table.filter(program_line::program_id.eq(head.id)))
+                .execute(conn)?;
+            Head {
+                rev: rev + 1,
+                knowledge_sha256: sha256.to_owned(),
+                ..head
+            }
         }
         Some(head) => return Err(StoreError::Stale { current: head.rev }),
         None if rev == 0 => {
-            let head = Head { id: Uuid::now_v7(), episode_id: episode, knowledge_sha256: sha256.to_owned(), rev: 1 };
+            let head = Head {
+                id: Uuid::now_v7(),
+                episode_id: episode,
+                knowledge_sha256: sha256.to_owned(),
+                rev: 1,
+            };
             diesel::insert_into(program::table)
                 .values((
                     program::id.eq(head.id),
@@ -143,7 +179,9 @@ pub fn save(conn: &mut PgConnection, episode: Uuid, rev: i32, sha256: &str, new:
         None => return Err(StoreError::Stale { current: 0 }),
     };
     let rows: Vec<LineRow> = new.iter().map(|line| LineRow::of(head.id, line)).collect();
-    diesel::insert_into(program_line::table).values(rows).execute(conn)?;
+    diesel::insert_into(program_line::table)
+        .values(rows)
+        .execute(conn)?;
     Ok(head)
 }
 
@@ -196,7 +234,12 @@ pub fn sign(
             t::signed_on.eq(on),
         ))
         .execute(conn)?;
-    Ok(Signed { version, signed_on: on, signed_by: by, knowledge_sha256: head.knowledge_sha256 })
+    Ok(Signed {
+        version,
+        signed_on: on,
+        signed_by: by,
+        knowledge_sha256: head.knowledge_sha256,
+    })
 }
 
 /// The newest snapshot of a program.
@@ -217,7 +260,15 @@ pub fn last_signed(conn: &mut PgConnection, program: Uuid) -> Result<Option<Sign
 ///
 /// # Errors
 /// Database failure.
-pub fn last_snapshot(conn: &mut PgConnection, program: Uuid) -> Result<Option<(i32, serde_json::Value)>, StoreError> {
+pub fn last_snapshot(
+    conn: &mut PgConnection,
+    program: Uuid,
+) -> Result<Option<(i32, serde_json::Value)>, StoreError> {
     use program_snapshot as t;
-    Ok(t::table.filter(t::program_id.eq(program)).order(t::version.desc()).select((t::kind_version, t::body)).first(conn).optional()?)
+    Ok(t::table
+        .filter(t::program_id.eq(program))
+        .order(t::version.desc())
+        .select((t::kind_version, t::body))
+        .first(conn)
+        .optional()?)
 }

@@ -34,7 +34,11 @@ pub fn keep(
         .on_conflict(t::id)
         .do_nothing()
         .execute(conn)?;
-    if added == 1 { Ok(()) } else { Err(StoreError::IdConflict) }
+    if added == 1 {
+        Ok(())
+    } else {
+        Err(StoreError::IdConflict)
+    }
 }
 
 /// The newest of every quantity.
@@ -48,5 +52,13 @@ pub fn newest(conn: &mut PgConnection) -> Result<Vec<ClinicError>, StoreError> {
         .order((t::quantity, t::seq.desc()))
         .select((t::quantity, t::sem, t::sem_same_rater, t::kept_on))
         .load(conn)?;
-    Ok(rows.into_iter().map(|(quantity, sem, sem_same_rater, on)| ClinicError { quantity, sem, sem_same_rater, on }).collect())
+    Ok(rows
+        .into_iter()
+        .map(|(quantity, sem, sem_same_rater, on)| ClinicError {
+            quantity,
+            sem,
+            sem_same_rater,
+            on,
+        })
+        .collect())
 }

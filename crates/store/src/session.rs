@@ -11,7 +11,12 @@ use uuid::Uuid;
 ///
 /// # Errors
 /// Database failure.
-pub fn open(conn: &mut PgConnection, token_hash: &[u8], user: Uuid, expires_at: DateTime<Utc>) -> Result<(), StoreError> {
+pub fn open(
+    conn: &mut PgConnection,
+    token_hash: &[u8],
+    user: Uuid,
+    expires_at: DateTime<Utc>,
+) -> Result<(), StoreError> {
     diesel::insert_into(session::table)
         .values((
             session::token_hash.eq(token_hash),

@@ -9,10 +9,35 @@ use diesel::prelude::*;
 use ritorno_core::strength::StrengthTrial;
 use uuid::Uuid;
 
-type Row = (Uuid, Uuid, i64, String, String, f64, Option<f64>, Option<f64>, Option<String>, bool, NaiveDate, Uuid);
+type Row = (
+    Uuid,
+    Uuid,
+    i64,
+    String,
+    String,
+    f64,
+    Option<f64>,
+    Option<f64>,
+    Option<String>,
+    bool,
+    NaiveDate,
+    Uuid,
+);
 
-fn to_trial((id, _, _, test, side, peak_n, lever_m, pain, device, sound, on, _): Row) -> Result<StrengthTrial, StoreError> {
-    Ok(StrengthTrial { id, test, side: unword("side", &side)?, peak_n, lever_m, pain, device, sound, on })
+fn to_trial(
+    (id, _, _, test, side, peak_n, lever_m, pain, device, sound, on, _): Row,
+) -> Result<StrengthTrial, StoreError> {
+    Ok(StrengthTrial {
+        id,
+        test,
+        side: unword("side", &side)?,
+        peak_n,
+        lever_m,
+        pain,
+        device,
+        sound,
+        on,
+    })
 }
 
 /// Adds a trial once, with its trace where a device measured it.
@@ -48,10 +73,20 @@ pub fn add(
         && let Some((samples, reading)) = trace
     {
         use strength_trace as s;
-        diesel::insert_into(s::table).values((s::trial_id.eq(trial.id), s::samples.eq(samples), s::reading.eq(reading))).execute(conn)?;
+        diesel::insert_into(s::table)
+            .values((
+                s::trial_id.eq(trial.id),
+                s::samples.eq(samples),
+                s::reading.eq(reading),
+            ))
+            .execute(conn)?;
     }
     settle(added, || {
-        let row = t::table.filter(t::id.eq(trial.id)).filter(t::episode_id.eq(episode)).first::<Row>(conn).optional()?;
+        let row = t::table
+            .filter(t::id.eq(trial.id))
+            .filter(t::episode_id.eq(episode))
+            .first::<Row>(conn)
+            .optional()?;
         Ok(row.map(to_trial).transpose()?.as_ref() == Some(trial))
     })
 }
@@ -60,14 +95,26 @@ pub fn add(
 ///
 /// # Errors
 /// `NotFound` when the episode has no such trial.
-pub fn withdraw(conn: &mut PgConnection, episode: Uuid, id: Uuid, reason: &str) -> Result<(), StoreError> {
+pub fn withdraw(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    id: Uuid,
+    reason: &str,
+) -> Result<(), StoreError> {
     use strength_trial as t;
-    let known: i64 = t::table.filter(t::id.eq(id)).filter(t::episode_id.eq(episode)).count().get_result(conn)?;
+    let known: i64 = t::table
+        .filter(t::id.eq(id))
+        .filter(t::episode_id.eq(episode))
+        .count()
+        .get_result(conn)?;
     if known == 0 {
         return Err(StoreError::NotFound("trial"));
     }
     diesel::insert_into(strength_withdrawn::table)
-        .values((strength_withdrawn::trial_id.eq(id), strength_withdrawn::reason.eq(reason)))
+        .values((
+            strength_withdrawn::trial_id.eq(id),
+            strength_withdrawn::reason.eq(reason),
+        ))
         .on_conflict_do_nothing()
         .execute(conn)?;
     Ok(())
@@ -93,7 +140,11 @@ pub fn trials(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<StrengthTria
 ///
 /// # Errors
 /// `NotFound` when there is no trace.
-pub fn trace(conn: &mut PgConnection, episode: Uuid, id: Uuid) -> Result<(serde_json::Value, serde_json::Value), StoreError> {
+pub fn trace(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    id: Uuid,
+) -> Result<(serde_json::Value, serde_json::Value), StoreError> {
     strength_trace::table
         .inner_join(strength_trial::table.on(strength_trial::id.eq(strength_trace::trial_id)))
         .filter(strength_trial::episode_id.eq(episode))

@@ -24,15 +24,31 @@ pub struct User {
 type Row = (Uuid, String, String, String, String);
 
 pub(crate) fn from_row((id, login, name, role, hash): Row) -> Result<(User, String), StoreError> {
-    Ok((User { id, login, name, role: unword("role", &role)? }, hash))
+    Ok((
+        User {
+            id,
+            login,
+            name,
+            role: unword("role", &role)?,
+        },
+        hash,
+    ))
 }
 
 /// A user and the password hash, by login.
 ///
 /// # Errors
 /// Database failure.
-pub fn by_login(conn: &mut PgConnection, login: &str) -> Result<Option<(User, String)>, StoreError> {
-    app_user::table.filter(app_user::login.eq(login)).first::<Row>(conn).optional()?.map(from_row).transpose()
+pub fn by_login(
+    conn: &mut PgConnection,
+    login: &str,
+) -> Result<Option<(User, String)>, StoreError> {
+    app_user::table
+        .filter(app_user::login.eq(login))
+        .first::<Row>(conn)
+        .optional()?
+        .map(from_row)
+        .transpose()
 }
 
 /// Adds a user.
@@ -56,16 +72,29 @@ pub fn insert(conn: &mut PgConnection, user: &User, password_hash: &str) -> Resu
 ///
 /// # Errors
 /// Database failure.
-pub fn failures_since(conn: &mut PgConnection, login: &str, since: DateTime<Utc>) -> Result<i64, StoreError> {
+pub fn failures_since(
+    conn: &mut PgConnection,
+    login: &str,
+    since: DateTime<Utc>,
+) -> Result<i64, StoreError> {
     use sign_in_attempt as t;
-    Ok(t::table.filter(t::login.eq(login)).filter(t::at.gt(since)).filter(t::succeeded.eq(false)).count().get_result(conn)?)
+    Ok(t::table
+        .filter(t::login.eq(login))
+        .filter(t::at.gt(since))
+        .filter(t::succeeded.eq(false))
+        .count()
+        .get_result(conn)?)
 }
 
 /// Notes an attempt.
 ///
 /// # Errors
 /// Database failure.
-pub fn note_attempt(conn: &mut PgConnection, login: &str, succeeded: bool) -> Result<(), StoreError> {
+pub fn note_attempt(
+    conn: &mut PgConnection,
+    login: &str,
+    succeeded: bool,
+) -> Result<(), StoreError> {
     diesel::insert_into(sign_in_attempt::table)
         .values((
             sign_in_attempt::id.eq(Uuid::now_v7()),

@@ -21,7 +21,13 @@ pub struct Note {
 ///
 /// # Errors
 /// `IdConflict` when the id was used before.
-pub fn add(conn: &mut PgConnection, id: Uuid, episode: Uuid, note: &Note, by: Uuid) -> Result<(), StoreError> {
+pub fn add(
+    conn: &mut PgConnection,
+    id: Uuid,
+    episode: Uuid,
+    note: &Note,
+    by: Uuid,
+) -> Result<(), StoreError> {
     use visit_note as t;
     let added = diesel::insert_into(t::table)
         .values((
@@ -36,11 +42,18 @@ pub fn add(conn: &mut PgConnection, id: Uuid, episode: Uuid, note: &Note, by: Uu
         .do_nothing()
         .execute(conn)?;
     let mut same = || -> Result<bool, StoreError> {
-        let kept: Option<(Uuid, NaiveDate, String)> =
-            t::table.filter(t::id.eq(id)).select((t::episode_id, t::visited_on, t::body)).first(conn).optional()?;
+        let kept: Option<(Uuid, NaiveDate, String)> = t::table
+            .filter(t::id.eq(id))
+            .select((t::episode_id, t::visited_on, t::body))
+            .first(conn)
+            .optional()?;
         Ok(kept == Some((episode, note.visited_on, note.body.clone())))
     };
-    if added == 1 || same()? { Ok(()) } else { Err(StoreError::IdConflict) }
+    if added == 1 || same()? {
+        Ok(())
+    } else {
+        Err(StoreError::IdConflict)
+    }
 }
 
 /// The newest note of an episode.

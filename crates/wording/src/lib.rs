@@ -19,7 +19,10 @@ const ENGLISH: [&str; 7] = [
 ];
 
 /// Arguments that are readings: they carry their unit into the sentence.
-const READINGS: [&str; 12] = ["ceiling", "floor", "value", "before", "gain", "peak", "needs", "active", "passive", "gap", "bound", "error"];
+const READINGS: [&str; 12] = [
+    "ceiling", "floor", "value", "before", "gain", "peak", "needs", "active", "passive", "gap",
+    "bound", "error",
+];
 
 /// A catalogue that cannot be used.
 #[derive(Debug, Error)]
@@ -46,13 +49,18 @@ impl Wording {
     /// # Errors
     /// When a catalogue does not parse or names a message twice.
     pub fn english() -> Result<Self, WordingError> {
-        let language = "en-GB".parse().map_err(|error| WordingError(format!("{error}")))?;
+        let language = "en-GB"
+            .parse()
+            .map_err(|error| WordingError(format!("{error}")))?;
         let mut bundle = FluentBundle::new_concurrent(vec![language]);
         // Marks around arguments are for mixed writing directions and would show on paper.
         bundle.set_use_isolating(false);
         for text in ENGLISH {
-            let resource = FluentResource::try_new(text.to_owned()).map_err(|(_, errors)| WordingError(format!("{errors:?}")))?;
-            bundle.add_resource(resource).map_err(|errors| WordingError(format!("{errors:?}")))?;
+            let resource = FluentResource::try_new(text.to_owned())
+                .map_err(|(_, errors)| WordingError(format!("{errors:?}")))?;
+            bundle
+                .add_resource(resource)
+                .map_err(|errors| WordingError(format!("{errors:?}")))?;
         }
         Ok(Wording { bundle })
     }
@@ -76,18 +84,29 @@ impl Wording {
     pub fn reason(&self, reason: &Reason) -> String {
         let about = match reason.args.get("quantity") {
             Some(Arg::Text(quantity)) => Some(quantity.as_str()),
-            _ => reason.rule.starts_with("flag-active").then_some("elevation"),
+            _ => reason
+                .rule
+                .starts_with("flag-active")
+                .then_some("elevation"),
         };
         let with_unit = |name: &str, arg: &Arg| match (arg, about) {
             (Arg::Number(n), Some(quantity))
-                if READINGS.contains(&name) && !(name == "value" && reason.rule == "asks-measure-of-other") =>
+                if READINGS.contains(&name)
+                    && !(name == "value" && reason.rule == "asks-measure-of-other") =>
             {
-                Some(if quantity == "hand-behind-back" { format!("level {n}") } else { format!("{n}°") })
+                Some(if quantity == "hand-behind-back" {
+                    format!("level {n}")
+                } else {
+                    format!("{n}°")
+                })
             }
             _ => None,
         };
-        let texts: Vec<(&str, Option<String>, &Arg)> =
-            reason.args.iter().map(|(name, arg)| (name.as_str(), with_unit(name, arg), arg)).collect();
+        let texts: Vec<(&str, Option<String>, &Arg)> = reason
+            .args
+            .iter()
+            .map(|(name, arg)| (name.as_str(), with_unit(name, arg), arg))
+            .collect();
         let args: Vec<(&str, Value)> = texts
             .iter()
             .map(|(name, text, arg)| {
@@ -116,7 +135,11 @@ impl Wording {
             }
         }
         let mut errors = Vec::new();
-        Some(self.bundle.format_pattern(pattern, Some(&named), &mut errors).into_owned())
+        Some(
+            self.bundle
+                .format_pattern(pattern, Some(&named), &mut errors)
+                .into_owned(),
+        )
     }
 
     /// The name of a row: `<argument>-<value>` where the catalogue has it.
@@ -135,15 +158,23 @@ impl Wording {
             "whose" => &["pathway", "modifier"],
             _ => &[],
         };
-        let elsewhere = || others.iter().find_map(|prefix| self.format(&key(prefix), None, &[]));
-        self.format(&key(prefix), None, &[]).or_else(elsewhere).unwrap_or_else(|| value.to_owned())
+        let elsewhere = || {
+            others
+                .iter()
+                .find_map(|prefix| self.format(&key(prefix), None, &[]))
+        };
+        self.format(&key(prefix), None, &[])
+            .or_else(elsewhere)
+            .unwrap_or_else(|| value.to_owned())
     }
 }
 
 /// The same text with its first letter raised.
 pub fn capital(text: &str) -> String {
     let mut letters = text.chars();
-    letters.next().map_or_else(String::new, |first| first.to_uppercase().chain(letters).collect())
+    letters.next().map_or_else(String::new, |first| {
+        first.to_uppercase().chain(letters).collect()
+    })
 }
 
 #[cfg(test)]
@@ -179,9 +210,15 @@ mod tests {
     fn every_rule_of_the_core_has_a_sentence() {
         let wording = Wording::english().expect("the catalogue parses");
         let mut ids = Vec::new();
-        rule_ids(&Path::new(env!("CARGO_MANIFEST_DIR")).join("../core/src"), &mut ids);
+        rule_ids(
+            &Path::new(env!("CARGO_MANIFEST_DIR")).join("../core/src"),
+            &mut ids,
+        );
         assert!(ids.len() > 50, "only {} rules found", ids.len());
-        let missing: Vec<_> = ids.iter().filter(|id| !wording.has(&format!("rule-{id}"))).collect();
+        let missing: Vec<_> = ids
+            .iter()
+            .filter(|id| !wording.has(&format!("rule-{id}")))
+            .collect();
         assert!(missing.is_empty(), "no sentence for {missing:?}");
     }
 
@@ -191,22 +228,42 @@ mod tests {
         let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("knowledge");
         let mut names: Vec<String> = Vec::new();
         for test in &known.tests {
-            names.extend([format!("test-{}", test.id), format!("region-{}", test.region), format!("position-{}", test.position)]);
+            names.extend([
+                format!("test-{}", test.id),
+                format!("region-{}", test.region),
+                format!("position-{}", test.position),
+            ]);
             names.extend(test.unit.iter().map(|unit| format!("unit-{unit}")));
-            names.extend(test.variants.iter().map(|variant| format!("variant-{variant}")));
-            names.extend(test.kind.answers().iter().map(|found| format!("found-{found:?}")));
-            assert!(!wording.attribute(&format!("test-{}", test.id), "how").is_empty(), "{} has no how-to", test.id);
+            names.extend(
+                test.variants
+                    .iter()
+                    .map(|variant| format!("variant-{variant}")),
+            );
+            names.extend(
+                test.kind
+                    .answers()
+                    .iter()
+                    .map(|found| format!("found-{found:?}")),
+            );
+            assert!(
+                !wording
+                    .attribute(&format!("test-{}", test.id), "how")
+                    .is_empty(),
+                "{} has no how-to",
+                test.id
+            );
         }
         for hypothesis in &known.hypotheses {
             names.push(format!("hypothesis-{}", hypothesis.id));
             names.extend(hypothesis.group.iter().map(|g| format!("group-{}", g.id)));
         }
-        names.extend(
-            known
-                .quantities
-                .iter()
-                .flat_map(|q| [format!("quantity-{}", q.id), format!("short-{}", q.id), format!("position-{}", q.position)]),
-        );
+        names.extend(known.quantities.iter().flat_map(|q| {
+            [
+                format!("quantity-{}", q.id),
+                format!("short-{}", q.id),
+                format!("position-{}", q.position),
+            ]
+        }));
         names.extend(known.red_flags.iter().map(|f| format!("flag-{}", f.id)));
         names.extend(known.pathways.keys().map(|id| format!("pathway-{id}")));
         for p in known.pathways.values() {
@@ -218,18 +275,54 @@ mod tests {
             names.extend(p.forbidden.iter().map(|r| format!("position-{}", r.id)));
             names.extend(p.gates.iter().flat_map(|g| &g.criteria).flat_map(asked));
         }
-        for w in known.pathways.values().flat_map(|p| &p.watches).chain(&known.watches) {
-            names.extend([format!("watch-{}", w.id), format!("act-{:?}", w.act), format!("tell-{:?}", w.tell)]);
+        for w in known
+            .pathways
+            .values()
+            .flat_map(|p| &p.watches)
+            .chain(&known.watches)
+        {
+            names.extend([
+                format!("watch-{}", w.id),
+                format!("act-{:?}", w.act),
+                format!("tell-{:?}", w.tell),
+            ]);
             names.extend(w.when.iter().flat_map(asked));
-            assert!(!wording.attribute(&format!("watch-{}", w.id), "do").is_empty(), "{} does not say what to do", w.id);
+            assert!(
+                !wording
+                    .attribute(&format!("watch-{}", w.id), "do")
+                    .is_empty(),
+                "{} does not say what to do",
+                w.id
+            );
         }
         names.extend(known.steps.iter().flat_map(|s| &s.criteria).flat_map(asked));
-        names.extend(known.needs.iter().filter(|n| n.id.starts_with("goal-")).map(|n| format!("need-{}", n.id)));
-        for s in known.pathways.values().flat_map(|p| &p.schools).chain(&known.schools) {
-            names.extend([format!("school-{}", s.id), format!("why-{}", s.id), format!("question-{}", s.question)]);
+        names.extend(
+            known
+                .needs
+                .iter()
+                .filter(|n| n.id.starts_with("goal-"))
+                .map(|n| format!("need-{}", n.id)),
+        );
+        for s in known
+            .pathways
+            .values()
+            .flat_map(|p| &p.schools)
+            .chain(&known.schools)
+        {
+            names.extend([
+                format!("school-{}", s.id),
+                format!("why-{}", s.id),
+                format!("question-{}", s.question),
+            ]);
         }
         names.extend(known.modifiers.iter().map(|m| format!("modifier-{}", m.id)));
-        names.extend(known.modifiers.iter().flat_map(|m| &m.forbidden).map(|f| format!("position-{}", f.id)));
+        names.extend(
+            known
+                .modifiers
+                .iter()
+                .flat_map(|m| &m.forbidden)
+                .map(|f| format!("position-{}", f.id)),
+        );
         names.extend(known.gate_classes.keys().map(|c| format!("gate-class-{c}")));
         let key = |name: &String| -> String {
             // Variant names of Rust become words with hyphens.
@@ -242,19 +335,36 @@ mod tests {
             }
             out.replace('_', "-")
         };
-        let missing: Vec<String> = names.iter().map(key).filter(|id| !wording.has(id)).collect();
-        assert!(names.len() > 400 && missing.is_empty(), "{} names, none for {missing:?}", names.len());
+        let missing: Vec<String> = names
+            .iter()
+            .map(key)
+            .filter(|id| !wording.has(id))
+            .collect();
+        assert!(
+            names.len() > 400 && missing.is_empty(),
+            "{} names, none for {missing:?}",
+            names.len()
+        );
     }
 
     #[test]
     fn arguments_that_name_rows_are_read_out_as_names() {
         let wording = Wording::english().expect("the catalogue parses");
-        let reason = Reason::new("allowance").with("group", "pec_lat").with("level", "resisted_light").with("week", 8);
+        let reason = Reason::new("allowance")
+            .with("group", "pec_lat")
+            .with("level", "resisted_light")
+            .with("week", 8);
         assert_eq!(
             wording.reason(&reason),
             "Light resistance work of the pectoral and latissimus is not permitted yet (allowance from week 8)."
         );
-        let gate = Reason::new("gate-week").with("gate_class", "pendulum").with("week", 2).with("opens_day", 14);
-        assert_eq!(wording.reason(&gate), "Healing time: pendulum work after 2 completed weeks (day 14).");
+        let gate = Reason::new("gate-week")
+            .with("gate_class", "pendulum")
+            .with("week", 2)
+            .with("opens_day", 14);
+        assert_eq!(
+            wording.reason(&gate),
+            "Healing time: pendulum work after 2 completed weeks (day 14)."
+        );
     }
 }

@@ -11,7 +11,9 @@ use uuid::Uuid;
 /// Whether a dose stands at the top of its range in what progresses first: repetitions, sets, hold.
 pub(super) fn at_top(exercise: &Exercise, dose: &Dose) -> bool {
     let range = &exercise.range;
-    dose.repetitions >= range.repetitions[1] && dose.sets >= range.sets[1] && dose.hold_s >= range.hold_s[1]
+    dose.repetitions >= range.repetitions[1]
+        && dose.sets >= range.sets[1]
+        && dose.hold_s >= range.hold_s[1]
 }
 
 /// One step more of one thing: repetitions, then sets, then hold, then load. `None` at the top of everything.
@@ -24,7 +26,11 @@ pub(super) fn more(exercise: &Exercise, dose: &Dose, [may, must]: [u32; 2]) -> O
     let low = range.repetitions[0].max(1);
     let level_up = || {
         let (level, max) = (dose.elastic_level?, range.elastic_level_max?);
-        (level < max).then_some(Dose { elastic_level: Some(level + 1), repetitions: low, ..*dose })
+        (level < max).then_some(Dose {
+            elastic_level: Some(level + 1),
+            repetitions: low,
+            ..*dose
+        })
     };
     // So many repetitions with an elastic are no longer strength: the level goes up before anything else.
     if dose.repetitions >= must
@@ -33,7 +39,8 @@ pub(super) fn more(exercise: &Exercise, dose: &Dose, [may, must]: [u32; 2]) -> O
         return Some(up);
     }
     if dose.repetitions < range.repetitions[1] {
-        next.repetitions = (dose.repetitions + if range.repetitions[1] > 12 { 3 } else { 2 }).min(range.repetitions[1]);
+        next.repetitions = (dose.repetitions + if range.repetitions[1] > 12 { 3 } else { 2 })
+            .min(range.repetitions[1]);
         return Some(next);
     }
     if dose.sets < range.sets[1] {
@@ -48,30 +55,51 @@ pub(super) fn more(exercise: &Exercise, dose: &Dose, [may, must]: [u32; 2]) -> O
         let step = if kg > 3.0 { (kg * 0.1).min(0.5) } else { 0.5 };
         let heavier = ((kg + step) * 10.0).round() / 10.0;
         if heavier <= max + 1e-9 {
-            return Some(Dose { load_kg: Some(heavier), repetitions: low, ..next });
+            return Some(Dose {
+                load_kg: Some(heavier),
+                repetitions: low,
+                ..next
+            });
         }
     }
-    (dose.repetitions >= may.min(range.repetitions[1])).then(level_up).flatten()
+    (dose.repetitions >= may.min(range.repetitions[1]))
+        .then(level_up)
+        .flatten()
 }
 
 /// The lower half of the range, after days without.
 pub(super) fn lower_half(exercise: &Exercise, dose: &Dose) -> Dose {
     let [low, high] = exercise.range.repetitions;
     let sets = (exercise.range.sets[0] + exercise.range.sets[1]) / 2;
-    Dose { repetitions: dose.repetitions.min(low.midpoint(high)).max(1), sets: dose.sets.min(sets.max(1)), ..*dose }
+    Dose {
+        repetitions: dose.repetitions.min(low.midpoint(high)).max(1),
+        sets: dose.sets.min(sets.max(1)),
+        ..*dose
+    }
 }
 
 /// Less of the same: sets down by the cut, at least one.
 pub(super) fn less(dose: &Dose, cut_pct: f64) -> Dose {
     let keep = 1.0 - cut_pct / 100.0;
     let sets = ((f64::from(dose.sets) * keep).round() as u32).max(1);
-    let repetitions = if sets == dose.sets { ((f64::from(dose.repetitions) * keep).round() as u32).max(1) } else { dose.repetitions };
-    Dose { sets, repetitions, ..*dose }
+    let repetitions = if sets == dose.sets {
+        ((f64::from(dose.repetitions) * keep).round() as u32).max(1)
+    } else {
+        dose.repetitions
+    };
+    Dose {
+        sets,
+        repetitions,
+        ..*dose
+    }
 }
 
 /// More often and never harder, for a stiff shoulder.
 pub(super) fn more_often(exercise: &Exercise, dose: &Dose) -> Option<Dose> {
-    (dose.times_per_day < exercise.range.times_per_day[1]).then(|| Dose { times_per_day: dose.times_per_day + 1, ..*dose })
+    (dose.times_per_day < exercise.range.times_per_day[1]).then(|| Dose {
+        times_per_day: dose.times_per_day + 1,
+        ..*dose
+    })
 }
 
 /// One lighter day: the level below, else half the weight, else half the sets.
@@ -86,7 +114,12 @@ pub(super) fn eased(dose: &Dose) -> Dose {
 }
 
 /// What speaks against an exercise today, blocking first; empty when nothing does.
-pub(super) fn against(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: PostOpDay) -> Vec<Finding> {
+pub(super) fn against(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    dose: &Dose,
+    day: PostOpDay,
+) -> Vec<Finding> {
     let mut findings = check_exercise(ctx, exercise, dose, day).findings;
     findings.retain(|f| f.status != Status::Allowed);
     findings.sort_by_key(|f| std::cmp::Reverse(f.status));
@@ -94,41 +127,93 @@ pub(super) fn against(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day:
 }
 
 /// The rungs of the same ladder that may follow (another ladder is the builder's to open), each with the dose it starts with and what speaks against it today.
-pub(super) fn next_rungs(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Vec<(Change, Vec<Finding>)> {
-    let next = exercise.next.iter().filter_map(|id| ctx.known.exercises.get(id));
+pub(super) fn next_rungs(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    day: PostOpDay,
+) -> Vec<(Change, Vec<Finding>)> {
+    let next = exercise
+        .next
+        .iter()
+        .filter_map(|id| ctx.known.exercises.get(id));
     next.filter(|e| e.ladder == exercise.ladder && ctx.pathway.opening_phase(&e.id).is_some())
         .map(|e| {
             let dose = start_dose(ctx.pathway, e, Irritability::Low, day);
-            (Change::Exercise { exercise: e.id.clone(), dose }, against(ctx, e, &dose, day))
+            (
+                Change::Exercise {
+                    exercise: e.id.clone(),
+                    dose,
+                },
+                against(ctx, e, &dose, day),
+            )
         })
         .collect()
 }
 
 /// The rung `down` below on the same ladder that nothing blocks today.
-pub(super) fn rung_below(ctx: &CheckContext, exercise: &Exercise, down: u32, day: PostOpDay) -> Option<Change> {
+pub(super) fn rung_below(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    down: u32,
+    day: PostOpDay,
+) -> Option<Change> {
     let mut below: Vec<&Exercise> = ctx
         .known
         .exercises
         .values()
-        .filter(|e| e.ladder == exercise.ladder && e.rung < exercise.rung && ctx.pathway.opening_phase(&e.id).is_some())
-        .filter(|e| against(ctx, e, &start_dose(ctx.pathway, e, Irritability::Low, day), day).iter().all(|f| f.status != Status::Blocked))
+        .filter(|e| {
+            e.ladder == exercise.ladder
+                && e.rung < exercise.rung
+                && ctx.pathway.opening_phase(&e.id).is_some()
+        })
+        .filter(|e| {
+            against(
+                ctx,
+                e,
+                &start_dose(ctx.pathway, e, Irritability::Low, day),
+                day,
+            )
+            .iter()
+            .all(|f| f.status != Status::Blocked)
+        })
         .collect();
     below.sort_by_key(|e| std::cmp::Reverse(e.rung));
-    let target = below.get(down.saturating_sub(1) as usize).or(below.last())?;
-    Some(Change::Exercise { exercise: target.id.clone(), dose: start_dose(ctx.pathway, target, Irritability::Low, day) })
+    let target = below
+        .get(down.saturating_sub(1) as usize)
+        .or(below.last())?;
+    Some(Change::Exercise {
+        exercise: target.id.clone(),
+        dose: start_dose(ctx.pathway, target, Irritability::Low, day),
+    })
 }
 
 /// The lines after a change of one of them was accepted on `day`: what runs until today ends, what follows begins today.
 ///
 /// After less than before, later rungs of the same ladder begin no sooner than `step-back-delay-days` later.
-pub fn apply(known: &Knowledge, lines: &[Line], line: Uuid, change: &Change, day: PostOpDay, id: Uuid) -> Vec<Line> {
-    let ladder = |exercise: &str| known.exercises.get(exercise).map(|e| (e.ladder.as_str(), e.rung));
+pub fn apply(
+    known: &Knowledge,
+    lines: &[Line],
+    line: Uuid,
+    change: &Change,
+    day: PostOpDay,
+    id: Uuid,
+) -> Vec<Line> {
+    let ladder = |exercise: &str| {
+        known
+            .exercises
+            .get(exercise)
+            .map(|e| (e.ladder.as_str(), e.rung))
+    };
     let old = lines.iter().find(|l| l.id == line);
     // A branch may lead to a rung with a smaller number: what follows is never less than before.
-    let follows = |exercise: &str| old.and_then(|l| known.exercises.get(&l.exercise)).is_some_and(|e| e.next.iter().any(|n| n == exercise));
+    let follows = |exercise: &str| {
+        old.and_then(|l| known.exercises.get(&l.exercise))
+            .is_some_and(|e| e.next.iter().any(|n| n == exercise))
+    };
     let back = match (old.and_then(|l| ladder(&l.exercise)), change) {
         (Some((own, rung)), Change::Exercise { exercise, .. }) => {
-            ladder(exercise).is_some_and(|(other, to)| other == own && to < rung) && !follows(exercise)
+            ladder(exercise).is_some_and(|(other, to)| other == own && to < rung)
+                && !follows(exercise)
         }
         _ => false,
     };
@@ -136,11 +221,15 @@ pub fn apply(known: &Knowledge, lines: &[Line], line: Uuid, change: &Change, day
     let wait = day + known.threshold("step-back-delay-days") as PostOpDay;
     let mut out: Vec<Line> = Vec::with_capacity(lines.len() + 1);
     for l in lines {
-        let same_ladder = l.id != line && l.from_day > day && ladder(&l.exercise).map(|(x, _)| x) == own;
+        let same_ladder =
+            l.id != line && l.from_day > day && ladder(&l.exercise).map(|(x, _)| x) == own;
         if same_ladder && back {
             let from_day = l.from_day.max(wait);
             if l.to_day > from_day {
-                out.push(Line { from_day, ..l.clone() });
+                out.push(Line {
+                    from_day,
+                    ..l.clone()
+                });
             }
             continue;
         }
@@ -149,7 +238,10 @@ pub fn apply(known: &Knowledge, lines: &[Line], line: Uuid, change: &Change, day
             continue;
         }
         if l.from_day < day {
-            out.push(Line { to_day: day, ..l.clone() });
+            out.push(Line {
+                to_day: day,
+                ..l.clone()
+            });
         }
         let (exercise, dose) = match change {
             Change::None | Change::Remove => continue,
@@ -158,7 +250,15 @@ pub fn apply(known: &Knowledge, lines: &[Line], line: Uuid, change: &Change, day
         };
         let to_day = l.to_day.max(if back { wait } else { day + 1 });
         let id = if l.from_day < day { id } else { l.id };
-        out.push(Line { id, exercise, from_day: day, to_day, dose, override_reason: l.override_reason.clone(), by_hand: true });
+        out.push(Line {
+            id,
+            exercise,
+            from_day: day,
+            to_day,
+            dose,
+            override_reason: l.override_reason.clone(),
+            by_hand: true,
+        });
     }
     out
 }

@@ -41,11 +41,19 @@ impl<'a> Diary<'a> {
             }
         }
         days.sort_unstable();
-        let mut diary = Diary { facts, exercise, days: Vec::new() };
+        let mut diary = Diary {
+            facts,
+            exercise,
+            days: Vec::new(),
+        };
         for day in days {
             // A later entry for the same day corrects the earlier one.
-            let Some(LogFact::Done { sessions, repetitions }) =
-                diary.last_own(day, |f| matches!(f, LogFact::Done { .. } | LogFact::LeftOut))
+            let Some(LogFact::Done {
+                sessions,
+                repetitions,
+            }) = diary.last_own(day, |f| {
+                matches!(f, LogFact::Done { .. } | LogFact::LeftOut)
+            })
             else {
                 continue;
             };
@@ -57,9 +65,36 @@ impl<'a> Diary<'a> {
                 day,
                 sessions,
                 repetitions,
-                pain_during: about(|f| if let LogFact::PainDuring { value } = f { Some(*value) } else { None }, day),
-                next_morning: about(|f| if let LogFact::PainNextMorning { value } = f { Some(*value) } else { None }, day + 1),
-                effort: about(|f| if let LogFact::Effort { value } = f { Some(*value) } else { None }, day),
+                pain_during: about(
+                    |f| {
+                        if let LogFact::PainDuring { value } = f {
+                            Some(*value)
+                        } else {
+                            None
+                        }
+                    },
+                    day,
+                ),
+                next_morning: about(
+                    |f| {
+                        if let LogFact::PainNextMorning { value } = f {
+                            Some(*value)
+                        } else {
+                            None
+                        }
+                    },
+                    day + 1,
+                ),
+                effort: about(
+                    |f| {
+                        if let LogFact::Effort { value } = f {
+                            Some(*value)
+                        } else {
+                            None
+                        }
+                    },
+                    day,
+                ),
                 flare: diary.flare_on(day),
             };
             diary.days.push(session);
@@ -72,12 +107,17 @@ impl<'a> Diary<'a> {
         facts
             .log
             .iter()
-            .filter(move |e| facts.day_of(e.on) == day && e.exercise.as_deref().is_none_or(|id| id == self.exercise))
+            .filter(move |e| {
+                facts.day_of(e.on) == day
+                    && e.exercise.as_deref().is_none_or(|id| id == self.exercise)
+            })
             .map(|e| &e.fact)
     }
 
     fn last_own(&self, day: PostOpDay, is: fn(&LogFact) -> bool) -> Option<LogFact> {
-        let own = self.facts.log.iter().rev().filter(|e| self.facts.day_of(e.on) == day && e.exercise.as_deref() == Some(self.exercise));
+        let own = self.facts.log.iter().rev().filter(|e| {
+            self.facts.day_of(e.on) == day && e.exercise.as_deref() == Some(self.exercise)
+        });
         own.map(|e| e.fact).find(is)
     }
 
@@ -87,8 +127,19 @@ impl<'a> Diary<'a> {
     /// worse counts.
     fn worst(&self, day: PostOpDay, pick: fn(&LogFact) -> Option<f64>) -> Option<f64> {
         let last = |own: bool| {
-            let said = self.facts.log.iter().rev().filter(|e| self.facts.day_of(e.on) == day);
-            let mut said = said.filter(|e| if own { e.exercise.as_deref() == Some(self.exercise) } else { e.exercise.is_none() });
+            let said = self
+                .facts
+                .log
+                .iter()
+                .rev()
+                .filter(|e| self.facts.day_of(e.on) == day);
+            let mut said = said.filter(|e| {
+                if own {
+                    e.exercise.as_deref() == Some(self.exercise)
+                } else {
+                    e.exercise.is_none()
+                }
+            });
             said.find_map(|e| pick(&e.fact))
         };
         match (last(true), last(false)) {
@@ -103,11 +154,19 @@ impl<'a> Diary<'a> {
 
     /// Flare days among the last `window` days, today included.
     pub fn flares(&self, today: PostOpDay, window: i32) -> usize {
-        (today - window + 1..=today).filter(|day| self.flare_on(*day)).count()
+        (today - window + 1..=today)
+            .filter(|day| self.flare_on(*day))
+            .count()
     }
 
     pub fn next_morning(&self, day: PostOpDay) -> Option<f64> {
-        self.worst(day, |f| if let LogFact::PainNextMorning { value } = f { Some(*value) } else { None })
+        self.worst(day, |f| {
+            if let LogFact::PainNextMorning { value } = f {
+                Some(*value)
+            } else {
+                None
+            }
+        })
     }
 
     /// The usual morning over the days before `day`: the median of what was said, next-morning answers and pain before.
@@ -115,7 +174,9 @@ impl<'a> Diary<'a> {
         let mut said: Vec<f64> = (day - window..day)
             .flat_map(|d| {
                 self.about(d).filter_map(|f| match f {
-                    LogFact::PainNextMorning { value } | LogFact::PainBefore { value } => Some(*value),
+                    LogFact::PainNextMorning { value } | LogFact::PainBefore { value } => {
+                        Some(*value)
+                    }
                     _ => None,
                 })
             })
@@ -129,7 +190,10 @@ impl<'a> Diary<'a> {
         let last = self.days.last().map_or(from - 1, |d| d.day);
         let said = self.facts.log.iter().any(|e| {
             let day = self.facts.day_of(e.on);
-            day > last && day <= today && e.exercise.as_deref().is_none_or(|id| id == self.exercise) && e.fact == LogFact::LeftOut
+            day > last
+                && day <= today
+                && e.exercise.as_deref().is_none_or(|id| id == self.exercise)
+                && e.fact == LogFact::LeftOut
         });
         (today - last - 1, said)
     }
@@ -141,6 +205,10 @@ impl<'a> Diary<'a> {
 
     /// Sessions done over the last `window` days.
     pub fn sessions(&self, today: PostOpDay, window: i32) -> u32 {
-        self.days.iter().filter(|d| (today - window..=today).contains(&d.day)).map(|d| d.sessions).sum()
+        self.days
+            .iter()
+            .filter(|d| (today - window..=today).contains(&d.day))
+            .map(|d| d.sessions)
+            .sum()
     }
 }

@@ -26,9 +26,16 @@ pub fn decide(ctx: &CheckContext, facts: &Facts) -> Vec<LineDecision> {
     let day = facts.day();
     let runs = running_lines(ctx, facts, day);
     // A red flag blocks every line, so none would run: what is scheduled is told to stop.
-    let lines = if ctx.open_flags.is_empty() { runs } else { scheduled_lines(ctx, facts, day) };
+    let lines = if ctx.open_flags.is_empty() {
+        runs
+    } else {
+        scheduled_lines(ctx, facts, day)
+    };
     let watches = watch_views(ctx, facts);
-    let mut out: Vec<LineDecision> = lines.into_iter().filter_map(|l| decide_watched(ctx, facts, l, &watches)).collect();
+    let mut out: Vec<LineDecision> = lines
+        .into_iter()
+        .filter_map(|l| decide_watched(ctx, facts, l, &watches))
+        .collect();
     out.sort_by(|a, b| a.kind.cmp(&b.kind).then(a.exercise.cmp(&b.exercise)));
     out
 }
@@ -46,11 +53,27 @@ pub fn decide_line(ctx: &CheckContext, facts: &Facts, line: &Line) -> Option<Lin
     decide_watched(ctx, facts, line, &watch_views(ctx, facts))
 }
 
-fn decide_watched(ctx: &CheckContext, facts: &Facts, line: &Line, watches: &[WatchView]) -> Option<LineDecision> {
+fn decide_watched(
+    ctx: &CheckContext,
+    facts: &Facts,
+    line: &Line,
+    watches: &[WatchView],
+) -> Option<LineDecision> {
     let exercise = ctx.known.exercises.get(&line.exercise)?;
     let diary = Diary::of(facts, &line.exercise);
-    let watches = watches.iter().filter(|w| w.speaks && w.concerns(&exercise.ladder)).collect();
-    let case = Case { ctx, facts, line, exercise, diary, watches, day: facts.day() };
+    let watches = watches
+        .iter()
+        .filter(|w| w.speaks && w.concerns(&exercise.ladder))
+        .collect();
+    let case = Case {
+        ctx,
+        facts,
+        line,
+        exercise,
+        diary,
+        watches,
+        day: facts.day(),
+    };
     let mut inputs = case.inputs();
     let mut alternatives = Vec::new();
     let say = case
@@ -101,12 +124,17 @@ impl Case<'_> {
     }
 
     fn loose(&self) -> bool {
-        self.ctx.pathway.id == "instability-loose" || self.facts.story.other_side == OtherSide::Hypermobile
+        self.ctx.pathway.id == "instability-loose"
+            || self.facts.story.other_side == OtherSide::Hypermobile
     }
 
     /// Sessions needed in a row: two, three after an operation.
     fn needed(&self) -> usize {
-        self.threshold(if self.ctx.pathway.protects() { "top-sessions-operated" } else { "top-sessions" }) as usize
+        self.threshold(if self.ctx.pathway.protects() {
+            "top-sessions-operated"
+        } else {
+            "top-sessions"
+        }) as usize
     }
 
     fn inputs(&self) -> Vec<Reason> {
@@ -120,7 +148,13 @@ impl Case<'_> {
                     .with("sessions", f64::from(d.sessions))
                     .with("repetitions", f64::from(d.repetitions));
                 let known = |r: Reason, name: &str, v: Option<f64>| {
-                    r.with(name, v.map_or_else(|| crate::reason::Arg::Text("?".into()), crate::reason::Arg::Number))
+                    r.with(
+                        name,
+                        v.map_or_else(
+                            || crate::reason::Arg::Text("?".into()),
+                            crate::reason::Arg::Number,
+                        ),
+                    )
                 };
                 known(known(r, "pain", d.pain_during), "morning", d.next_morning)
             })
@@ -128,7 +162,10 @@ impl Case<'_> {
         if let Some(pct) = adherence_pct(self.ctx, self.facts, 14) {
             out.push(Reason::new("input-adherence").with("percent", pct.round()));
         }
-        if let Some(base) = self.diary.baseline(self.day, self.threshold("pain-baseline-days") as i32) {
+        if let Some(base) = self
+            .diary
+            .baseline(self.day, self.threshold("pain-baseline-days") as i32)
+        {
             out.push(Reason::new("input-baseline").with("pain", base));
         }
         out
@@ -137,32 +174,60 @@ impl Case<'_> {
     /// Flags and slips. A slip is told apart: a loose shoulder at its own usual number steps back, anything else is asked about.
     fn stop(&self) -> Option<Say> {
         if let Some(flag) = self.ctx.open_flags.first() {
-            return Some(Say { kind: Move::Stop, rule: Reason::new("stop-flag").with("flag", flag.as_str()), change: Change::None });
+            return Some(Say {
+                kind: Move::Stop,
+                rule: Reason::new("stop-flag").with("flag", flag.as_str()),
+                change: Change::None,
+            });
         }
-        let recent = |days: i32| self.facts.log.iter().filter(move |e| (0..days).contains(&(self.day - self.facts.day_of(e.on))));
-        if let Some((how, on)) = recent(self.threshold("recent-trouble-days") as i32).find_map(|e| match e.fact {
-            LogFact::SlipWorse { how } => Some((how, e.on)),
-            _ => None,
-        }) {
-            let rule = Reason::new("stop-slip-worse").with("how", wire(how)).with("day", self.facts.day_of(on));
-            return Some(Say { kind: Move::Stop, rule, change: Change::None });
+        let recent = |days: i32| {
+            self.facts
+                .log
+                .iter()
+                .filter(move |e| (0..days).contains(&(self.day - self.facts.day_of(e.on))))
+        };
+        if let Some((how, on)) =
+            recent(self.threshold("recent-trouble-days") as i32).find_map(|e| match e.fact {
+                LogFact::SlipWorse { how } => Some((how, e.on)),
+                _ => None,
+            })
+        {
+            let rule = Reason::new("stop-slip-worse")
+                .with("how", wire(how))
+                .with("day", self.facts.day_of(on));
+            return Some(Say {
+                kind: Move::Stop,
+                rule,
+                change: Change::None,
+            });
         }
         let slips = recent(7).filter(|e| e.fact == LogFact::Slip).count();
         let today = recent(2).any(|e| e.fact == LogFact::Slip);
         if today && self.loose() && slips as u32 <= self.facts.story.slips_per_week.unwrap_or(0) {
-            let change = change::rung_below(self.ctx, self.exercise, 1, self.day).unwrap_or_else(|| self.lighter());
-            return Some(Say { kind: Move::Stop, rule: Reason::new("stop-slip-usual").with("count", slips as f64), change });
+            let change = change::rung_below(self.ctx, self.exercise, 1, self.day)
+                .unwrap_or_else(|| self.lighter());
+            return Some(Say {
+                kind: Move::Stop,
+                rule: Reason::new("stop-slip-usual").with("count", slips as f64),
+                change,
+            });
         }
         if today {
             let rule = Reason::new("stop-slip").with("count", slips as f64);
             // More slips than this shoulder's usual: nothing easier is offered until a clinician has looked.
-            return Some(Say { kind: Move::Stop, rule, change: Change::None });
+            return Some(Say {
+                kind: Move::Stop,
+                rule,
+                change: Change::None,
+            });
         }
         None
     }
 
     fn lighter(&self) -> Change {
-        Change::Dose { dose: change::less(self.dose(), self.threshold("step-back-cut-pct")) }
+        Change::Dose {
+            dose: change::less(self.dose(), self.threshold("step-back-cut-pct")),
+        }
     }
 
     /// Days without: said to be left out, the rung follows; unlogged is not undone, so it is asked.
@@ -174,39 +239,88 @@ impl Case<'_> {
         }
         if !said {
             let rule = Reason::new("hold-unlogged").with("days", gap);
-            return Some(Say { kind: Move::HoldUnknown, rule, change: Change::None });
+            return Some(Say {
+                kind: Move::HoldUnknown,
+                rule,
+                change: Change::None,
+            });
         }
         let (rule, change) = if gap_f >= self.threshold("gap-two-rungs-days") {
-            ("gap-two-rungs", change::rung_below(self.ctx, self.exercise, 2, self.day))
+            (
+                "gap-two-rungs",
+                change::rung_below(self.ctx, self.exercise, 2, self.day),
+            )
         } else if gap_f >= self.threshold("gap-one-rung-days") {
-            ("gap-one-rung", change::rung_below(self.ctx, self.exercise, 1, self.day))
+            (
+                "gap-one-rung",
+                change::rung_below(self.ctx, self.exercise, 1, self.day),
+            )
         } else {
-            ("gap-lower-half", Some(Change::Dose { dose: change::lower_half(self.exercise, self.dose()) }))
+            (
+                "gap-lower-half",
+                Some(Change::Dose {
+                    dose: change::lower_half(self.exercise, self.dose()),
+                }),
+            )
         };
-        let change = change.unwrap_or_else(|| Change::Dose { dose: change::lower_half(self.exercise, self.dose()) });
-        Some(Say { kind: Move::StepBack, rule: Reason::new(rule).with("days", gap), change })
+        let change = change.unwrap_or_else(|| Change::Dose {
+            dose: change::lower_half(self.exercise, self.dose()),
+        });
+        Some(Say {
+            kind: Move::StepBack,
+            rule: Reason::new(rule).with("days", gap),
+            change,
+        })
     }
 
     /// Mornings that are worse, pain above its mode twice running, too many flare days, range that was lost.
     fn step_back(&self) -> Option<Say> {
         let back = |rule: Reason| {
-            let change = change::rung_below(self.ctx, self.exercise, 1, self.day).unwrap_or_else(|| self.lighter());
-            Some(Say { kind: Move::StepBack, rule, change })
+            let change = change::rung_below(self.ctx, self.exercise, 1, self.day)
+                .unwrap_or_else(|| self.lighter());
+            Some(Say {
+                kind: Move::StepBack,
+                rule,
+                change,
+            })
         };
-        let (window, rise) = (self.threshold("morning-window-days") as i32, self.threshold("morning-rise-points"));
-        let base = self.diary.baseline(self.day - window + 1, self.threshold("pain-baseline-days") as i32);
+        let (window, rise) = (
+            self.threshold("morning-window-days") as i32,
+            self.threshold("morning-rise-points"),
+        );
+        let base = self.diary.baseline(
+            self.day - window + 1,
+            self.threshold("pain-baseline-days") as i32,
+        );
         if let Some(base) = base {
             let worse = (self.day - window + 1..=self.day)
-                .filter(|d| self.diary.next_morning(*d).is_some_and(|p| p >= base + rise) && !self.diary.flare_on(*d - 1))
+                .filter(|d| {
+                    self.diary
+                        .next_morning(*d)
+                        .is_some_and(|p| p >= base + rise)
+                        && !self.diary.flare_on(*d - 1)
+                })
                 .count();
             if worse as f64 >= self.threshold("morning-worse-days") {
-                return back(Reason::new("back-mornings").with("count", worse as f64).with("points", rise).with("pain", base));
+                return back(
+                    Reason::new("back-mornings")
+                        .with("count", worse as f64)
+                        .with("points", rise)
+                        .with("pain", base),
+                );
             }
         }
-        let above = |d: &&SessionDay| d.pain_during.is_some_and(|p| p > self.ctx.pathway.pain_max(d.day));
+        let above = |d: &&SessionDay| {
+            d.pain_during
+                .is_some_and(|p| p > self.ctx.pathway.pain_max(d.day))
+        };
         let running = self.diary.counted().take_while(above).count();
         if running as f64 >= self.threshold("pain-above-sessions") {
-            return back(Reason::new("back-pain-above").with("count", running as f64).with("max", self.ctx.pathway.pain_max(self.day)));
+            return back(
+                Reason::new("back-pain-above")
+                    .with("count", running as f64)
+                    .with("max", self.ctx.pathway.pain_max(self.day)),
+            );
         }
         let flares = self.diary.flares(self.day, 7);
         if flares as f64 >= self.threshold("flare-days-in-week") {
@@ -220,31 +334,50 @@ impl Case<'_> {
             .flat_map(|a| calls(self.ctx, self.facts, &a.quantity))
             .find(|r| r.rule == "range-lost");
         // Once: what was seen before the line began has been answered by it.
-        let watch = self.watches.iter().find(|w| w.act == WatchAct::Back && w.since_day.is_none_or(|day| day >= self.line.from_day));
-        lost.or_else(|| watch.map(|w| w.reason("back-watch"))).and_then(back)
+        let watch = self.watches.iter().find(|w| {
+            w.act == WatchAct::Back && w.since_day.is_none_or(|day| day >= self.line.from_day)
+        });
+        lost.or_else(|| watch.map(|w| w.reason("back-watch")))
+            .and_then(back)
     }
 
     fn flare(&self) -> Option<Say> {
         self.diary.flare_on(self.day).then(|| Say {
             kind: Move::Ease,
             rule: Reason::new("ease-flare"),
-            change: Change::Dose { dose: change::eased(self.dose()) },
+            change: Change::Dose {
+                dose: change::eased(self.dose()),
+            },
         })
     }
 
     /// Sore, stiff, or not known.
     fn hold(&self) -> Option<Say> {
-        let hold = |kind, rule: Reason| Some(Say { kind, rule, change: Change::None });
-        if let Some(watch) = self.watches.iter().find(|w| matches!(w.act, WatchAct::Hold | WatchAct::Back)) {
+        let hold = |kind, rule: Reason| {
+            Some(Say {
+                kind,
+                rule,
+                change: Change::None,
+            })
+        };
+        if let Some(watch) = self
+            .watches
+            .iter()
+            .find(|w| matches!(w.act, WatchAct::Hold | WatchAct::Back))
+        {
             return hold(Move::HoldTooEarly, watch.reason("hold-watch"));
         }
         if let Some(adapts) = &self.exercise.adapts {
             let said = calls(self.ctx, self.facts, &adapts.quantity);
             if said.iter().any(|r| r.rule == "reading-over-ceiling") {
-                return hold(Move::HoldTooEarly, Reason::new("hold-over-ceiling").with("quantity", adapts.quantity.as_str()));
+                return hold(
+                    Move::HoldTooEarly,
+                    Reason::new("hold-over-ceiling").with("quantity", adapts.quantity.as_str()),
+                );
             }
             if said.iter().any(|r| r.rule == "reading-below-floor") {
-                let change = change::more_often(self.exercise, self.dose()).map_or(Change::None, |dose| Change::Dose { dose });
+                let change = change::more_often(self.exercise, self.dose())
+                    .map_or(Change::None, |dose| Change::Dose { dose });
                 return Some(Say {
                     kind: Move::HoldStiff,
                     rule: Reason::new("hold-stiff").with("quantity", adapts.quantity.as_str()),
@@ -255,24 +388,42 @@ impl Case<'_> {
         let Some(last) = self.diary.counted().next() else {
             return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged"));
         };
-        if last.pain_during.is_some_and(|p| p > self.ctx.pathway.pain_max(last.day)) {
+        if last
+            .pain_during
+            .is_some_and(|p| p > self.ctx.pathway.pain_max(last.day))
+        {
             let rule = Reason::new("hold-sore")
                 .with("pain", last.pain_during.unwrap_or(0.0))
                 .with("max", self.ctx.pathway.pain_max(last.day))
                 .with("day", last.day);
-            return Some(Say { kind: Move::HoldSore, rule, change: self.lighter() });
+            return Some(Say {
+                kind: Move::HoldSore,
+                rule,
+                change: self.lighter(),
+            });
         }
-        let base = self.diary.baseline(last.day, self.threshold("pain-baseline-days") as i32);
+        let base = self
+            .diary
+            .baseline(last.day, self.threshold("pain-baseline-days") as i32);
         if let (Some(morning), Some(base)) = (last.next_morning, base)
             && morning >= base + self.threshold("morning-rise-points")
         {
-            let rule = Reason::new("hold-morning").with("pain", morning).with("baseline", base).with("day", last.day + 1);
-            return Some(Say { kind: Move::HoldSore, rule, change: self.lighter() });
+            let rule = Reason::new("hold-morning")
+                .with("pain", morning)
+                .with("baseline", base)
+                .with("day", last.day + 1);
+            return Some(Say {
+                kind: Move::HoldSore,
+                rule,
+                change: self.lighter(),
+            });
         }
         let planned = f64::from(self.dose().times_per_day) * f64::from(self.dose().days_per_week);
         let done = f64::from(self.diary.sessions(self.day, 6));
         if done > planned * self.threshold("overdone-pct") / 100.0 {
-            let rule = Reason::new("hold-overdone").with("done", done).with("planned", planned);
+            let rule = Reason::new("hold-overdone")
+                .with("done", done)
+                .with("planned", planned);
             return hold(Move::HoldSore, rule);
         }
         match adherence_pct(self.ctx, self.facts, 14) {
@@ -280,15 +431,26 @@ impl Case<'_> {
             Some(pct) if pct < self.threshold("adherence-pct") => {
                 return hold(
                     Move::HoldTooEarly,
-                    Reason::new("hold-adherence").with("percent", pct.round()).with("least", self.threshold("adherence-pct")),
+                    Reason::new("hold-adherence")
+                        .with("percent", pct.round())
+                        .with("least", self.threshold("adherence-pct")),
                 );
             }
             Some(_) => {}
         }
         let free = self.threshold("symptom-free-days") as i32;
-        let slip = self.facts.log.iter().rev().find(|e| e.fact.is_slip()).map(|e| self.day - self.facts.day_of(e.on));
+        let slip = self
+            .facts
+            .log
+            .iter()
+            .rev()
+            .find(|e| e.fact.is_slip())
+            .map(|e| self.day - self.facts.day_of(e.on));
         if slip.is_some_and(|ago| ago < free) {
-            return hold(Move::HoldTooEarly, Reason::new("hold-symptom-free").with("days", free));
+            return hold(
+                Move::HoldTooEarly,
+                Reason::new("hold-symptom-free").with("days", free),
+            );
         }
         None
     }
@@ -301,7 +463,9 @@ impl Case<'_> {
             if d.repetitions < dose.repetitions {
                 break;
             }
-            let Some(during) = d.pain_during else { return Err(Reason::new("hold-no-pain-answer").with("day", d.day)) };
+            let Some(during) = d.pain_during else {
+                return Err(Reason::new("hold-no-pain-answer").with("day", d.day));
+            };
             // The morning after today's session has not come yet.
             let Some(morning) = d.next_morning else {
                 if d.day >= self.day {
@@ -309,8 +473,13 @@ impl Case<'_> {
                 }
                 return Err(Reason::new("hold-no-morning-answer").with("day", d.day + 1));
             };
-            let base = self.diary.baseline(d.day + 1, self.threshold("pain-baseline-days") as i32).unwrap_or(morning);
-            if during > self.ctx.pathway.pain_max(d.day) || morning >= base + self.threshold("morning-rise-points") {
+            let base = self
+                .diary
+                .baseline(d.day + 1, self.threshold("pain-baseline-days") as i32)
+                .unwrap_or(morning);
+            if during > self.ctx.pathway.pain_max(d.day)
+                || morning >= base + self.threshold("morning-rise-points")
+            {
                 break;
             }
             if d.effort.is_some_and(|e| e > self.threshold("effort-max")) {
@@ -328,14 +497,27 @@ impl Case<'_> {
     fn forward(&self, alternatives: &mut Vec<Alternative>) -> Say {
         let row = match self.row() {
             Ok(row) => row,
-            Err(rule) => return Say { kind: Move::HoldUnknown, rule, change: Change::None },
+            Err(rule) => {
+                return Say {
+                    kind: Move::HoldUnknown,
+                    rule,
+                    change: Change::None,
+                };
+            }
         };
         let needed = self.needed();
         if row < needed {
-            let rule = Reason::new("hold-not-yet").with("done", row as f64).with("needed", needed as f64);
-            return Say { kind: Move::HoldTooEarly, rule, change: Change::None };
+            let rule = Reason::new("hold-not-yet")
+                .with("done", row as f64)
+                .with("needed", needed as f64);
+            return Say {
+                kind: Move::HoldTooEarly,
+                rule,
+                change: Change::None,
+            };
         }
-        let more = change::more(self.exercise, self.dose(), self.elastic_repetitions()).map(|dose| Change::Dose { dose });
+        let more = change::more(self.exercise, self.dose(), self.elastic_repetitions())
+            .map(|dose| Change::Dose { dose });
         let passes = |change: &Change| match change {
             Change::Dose { dose } => change::against(self.ctx, self.exercise, dose, self.day),
             _ => Vec::new(),
@@ -359,7 +541,11 @@ impl Case<'_> {
                         overridable: true,
                     });
                 }
-                return Say { kind: Move::NextRung, rule: Reason::new("next-rung").with("needed", needed as f64), change };
+                return Say {
+                    kind: Move::NextRung,
+                    rule: Reason::new("next-rung").with("needed", needed as f64),
+                    change,
+                };
             }
             // Never harder for want of a number: what the step asks for is measured first, or taken with a reason.
             Some((change, against, asks)) if full && against.is_empty() => {
@@ -370,35 +556,69 @@ impl Case<'_> {
                     overridable: true,
                 }));
             }
-            Some((change, against, _)) => alternatives.push(not_now(Move::NextRung, &change, &against, full)),
+            Some((change, against, _)) => {
+                alternatives.push(not_now(Move::NextRung, &change, &against, full))
+            }
             None => {}
         }
         if let Some(change) = more {
             let against = passes(&change);
             if against.is_empty() {
-                return Say { kind: Move::ProgressDose, rule: Reason::new("progress-dose").with("needed", needed as f64), change };
+                return Say {
+                    kind: Move::ProgressDose,
+                    rule: Reason::new("progress-dose").with("needed", needed as f64),
+                    change,
+                };
             }
             alternatives.push(not_now(Move::ProgressDose, &change, &against, true));
         }
-        let rule = Reason::new(if waits { "hold-next-waits" } else { "hold-ladder-end" });
-        Say { kind: Move::HoldTooEarly, rule, change: Change::None }
+        let rule = Reason::new(if waits {
+            "hold-next-waits"
+        } else {
+            "hold-ladder-end"
+        });
+        Say {
+            kind: Move::HoldTooEarly,
+            rule,
+            change: Change::None,
+        }
     }
 
     /// What the step to another rung asks for and does not have, as reasons.
     fn step_asks(&self, change: &Change) -> Vec<Reason> {
-        let Change::Exercise { exercise: to, .. } = change else { return Vec::new() };
-        let steps = self.ctx.known.steps.iter().filter(|s| s.from == self.exercise.id && s.to.contains(to));
-        let views = steps.flat_map(|s| &s.criteria).map(|c| evaluate(self.ctx, self.facts, c));
-        views.filter(|v| v.status != CriterionStatus::Met).map(|v| v.asks).collect()
+        let Change::Exercise { exercise: to, .. } = change else {
+            return Vec::new();
+        };
+        let steps = self
+            .ctx
+            .known
+            .steps
+            .iter()
+            .filter(|s| s.from == self.exercise.id && s.to.contains(to));
+        let views = steps
+            .flat_map(|s| &s.criteria)
+            .map(|c| evaluate(self.ctx, self.facts, c));
+        views
+            .filter(|v| v.status != CriterionStatus::Met)
+            .map(|v| v.asks)
+            .collect()
     }
 
     /// While it holds, a clinician may still go on where no rule of healing is against it.
     fn could_go_on(&self, why: &Reason) -> Option<Alternative> {
-        let change = change::more(self.exercise, self.dose(), self.elastic_repetitions()).map(|dose| Change::Dose { dose })?;
-        let Change::Dose { dose } = &change else { return None };
+        let change = change::more(self.exercise, self.dose(), self.elastic_repetitions())
+            .map(|dose| Change::Dose { dose })?;
+        let Change::Dose { dose } = &change else {
+            return None;
+        };
         let against = change::against(self.ctx, self.exercise, dose, self.day);
         let overridable = against.iter().all(|f| f.overridable);
-        Some(Alternative { kind: Move::ProgressDose, reason: why.clone(), change, overridable })
+        Some(Alternative {
+            kind: Move::ProgressDose,
+            reason: why.clone(),
+            change,
+            overridable,
+        })
     }
 
     fn sentence(&self, kind: Move, change: &Change) -> Reason {
@@ -427,6 +647,13 @@ fn not_now(kind: Move, change: &Change, against: &[Finding], full: bool) -> Alte
         None if !full => Reason::new("not-at-top"),
         None => Reason::new("instead-more"),
     };
-    let overridable = against.iter().all(|f| f.overridable && f.status != Status::Blocked);
-    Alternative { kind, reason, change: change.clone(), overridable }
+    let overridable = against
+        .iter()
+        .all(|f| f.overridable && f.status != Status::Blocked);
+    Alternative {
+        kind,
+        reason,
+        change: change.clone(),
+        overridable,
+    }
 }

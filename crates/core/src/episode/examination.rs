@@ -121,7 +121,12 @@ pub enum Severity {
 
 impl Severity {
     /// All of them.
-    pub const ALL: [Severity; 4] = [Severity::Competition, Severity::ContactOrOverhead, Severity::HeadNotch, Severity::RimLoss];
+    pub const ALL: [Severity; 4] = [
+        Severity::Competition,
+        Severity::ContactOrOverhead,
+        Severity::HeadNotch,
+        Severity::RimLoss,
+    ];
 }
 
 /// How a try-out went.

@@ -8,7 +8,11 @@ use crate::mechanics::{AnchorHeight, AnchorSide, Load};
 use crate::outcome::{Formula, Instrument};
 
 /// Sources that are not publications.
-pub(super) const PLAIN_SOURCES: [&str; 3] = ["common practice, no published source", "our choice", "arithmetic"];
+pub(super) const PLAIN_SOURCES: [&str; 3] = [
+    "common practice, no published source",
+    "our choice",
+    "arithmetic",
+];
 
 /// Human limits of a drawn and checked arm, in degrees (textbook ranges with room, from memory).
 const PLANE: [f64; 2] = [-90.0, 140.0];
@@ -29,17 +33,36 @@ fn parts_of(formula: Formula) -> Option<usize> {
 }
 
 fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
-    let mut fault = |field: &str, problem: String| faults.push(KnowledgeError::at("scores.toml", &row.id, field, problem));
+    let mut fault = |field: &str, problem: String| {
+        faults.push(KnowledgeError::at("scores.toml", &row.id, field, problem))
+    };
     for part in &row.parts {
         if part.min >= part.max || part.items == 0 || part.may_miss >= part.items {
-            fault("parts", format!("`{}` needs items, min below max, and fewer missing than items", part.id));
+            fault(
+                "parts",
+                format!(
+                    "`{}` needs items, min below max, and fewer missing than items",
+                    part.id
+                ),
+            );
         }
     }
     if row.parts.is_empty() || parts_of(row.formula).is_some_and(|n| n != row.parts.len()) {
-        fault("parts", format!("{:?} needs {:?} parts", row.formula, parts_of(row.formula)));
+        fault(
+            "parts",
+            format!("{:?} needs {:?} parts", row.formula, parts_of(row.formula)),
+        );
     }
-    if row.formula == Formula::MeanStretched && row.parts.windows(2).any(|w| (w[0].min, w[0].max) != (w[1].min, w[1].max)) {
-        fault("parts", "all parts must share one range to be stretched".to_owned());
+    if row.formula == Formula::MeanStretched
+        && row
+            .parts
+            .windows(2)
+            .any(|w| (w[0].min, w[0].max) != (w[1].min, w[1].max))
+    {
+        fault(
+            "parts",
+            "all parts must share one range to be stretched".to_owned(),
+        );
     }
     if row.detectable.is_some() != row.detectable_level.is_some_and(|l| l == 90.0 || l == 95.0) {
         fault("detectable_level", "90 or 95, with `detectable`".to_owned());
@@ -52,7 +75,12 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
 pub(super) fn thresholds(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     for id in REQUIRED_THRESHOLDS {
         if !known.thresholds.contains_key(id) {
-            faults.push(KnowledgeError::at("thresholds.toml", id, "id", "this threshold is used by a rule and is missing"));
+            faults.push(KnowledgeError::at(
+                "thresholds.toml",
+                id,
+                "id",
+                "this threshold is used by a rule and is missing",
+            ));
         }
     }
 }
@@ -60,51 +88,128 @@ pub(super) fn thresholds(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
 pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     let mut source = |file: &str, row: &str, text: &str| {
         if !PLAIN_SOURCES.contains(&text) && !known.references.contains_key(text) {
-            let problem = format!("`{text}` is neither in references.toml nor one of {PLAIN_SOURCES:?}");
+            let problem =
+                format!("`{text}` is neither in references.toml nor one of {PLAIN_SOURCES:?}");
             faults.push(KnowledgeError::at(file, row, "source", problem));
         }
     };
-    known.quantities.iter().for_each(|r| source("quantities.toml", &r.id, &r.source));
-    known.red_flags.iter().for_each(|r| source("red-flags.toml", &r.id, &r.source));
-    known.health.iter().for_each(|r| source("health.toml", &r.id, &r.source));
-    known.thresholds.values().for_each(|r| source("thresholds.toml", &r.id, &r.source));
-    known.strength.iter().for_each(|r| source("strength.toml", &r.id, &r.source));
-    known.elastics.iter().for_each(|r| source("elastics.toml", &r.id, &r.source));
-    known.segments.iter().for_each(|r| source("segments.toml", &r.id, &r.source));
+    known
+        .quantities
+        .iter()
+        .for_each(|r| source("quantities.toml", &r.id, &r.source));
+    known
+        .red_flags
+        .iter()
+        .for_each(|r| source("red-flags.toml", &r.id, &r.source));
+    known
+        .health
+        .iter()
+        .for_each(|r| source("health.toml", &r.id, &r.source));
+    known
+        .thresholds
+        .values()
+        .for_each(|r| source("thresholds.toml", &r.id, &r.source));
+    known
+        .strength
+        .iter()
+        .for_each(|r| source("strength.toml", &r.id, &r.source));
+    known
+        .elastics
+        .iter()
+        .for_each(|r| source("elastics.toml", &r.id, &r.source));
+    known
+        .segments
+        .iter()
+        .for_each(|r| source("segments.toml", &r.id, &r.source));
     known.scores.iter().for_each(|r| {
         source("scores.toml", &r.id, &r.source);
-        r.change_source.iter().for_each(|text| source("scores.toml", &r.id, text));
+        r.change_source
+            .iter()
+            .for_each(|text| source("scores.toml", &r.id, text));
     });
-    known.gate_classes.values().for_each(|r| source("gate-classes.toml", &r.id, &r.source));
-    known.exercises.values().for_each(|r| source("exercises/", &r.id, &r.source));
-    known.needs.iter().for_each(|r| source("needs.toml", &r.id, &r.source));
+    known
+        .gate_classes
+        .values()
+        .for_each(|r| source("gate-classes.toml", &r.id, &r.source));
+    known
+        .exercises
+        .values()
+        .for_each(|r| source("exercises/", &r.id, &r.source));
+    known
+        .needs
+        .iter()
+        .for_each(|r| source("needs.toml", &r.id, &r.source));
     check_pathway::sources(known, &mut source);
     for need in &known.needs {
-        for ladder in need.ladders.iter().filter(|l| !known.exercises.values().any(|e| &e.ladder == *l)) {
-            faults.push(KnowledgeError::at("needs.toml", &need.id, "ladders", format!("no ladder `{ladder}`")));
+        for ladder in need
+            .ladders
+            .iter()
+            .filter(|l| !known.exercises.values().any(|e| &e.ladder == *l))
+        {
+            faults.push(KnowledgeError::at(
+                "needs.toml",
+                &need.id,
+                "ladders",
+                format!("no ladder `{ladder}`"),
+            ));
         }
     }
     for quantity in &known.quantities {
-        if quantity.min >= quantity.max || !(quantity.min..=quantity.max).contains(&quantity.reference) {
-            faults.push(KnowledgeError::at("quantities.toml", &quantity.id, "reference", "lies outside min and max"));
+        if quantity.min >= quantity.max
+            || !(quantity.min..=quantity.max).contains(&quantity.reference)
+        {
+            faults.push(KnowledgeError::at(
+                "quantities.toml",
+                &quantity.id,
+                "reference",
+                "lies outside min and max",
+            ));
         }
         let named = quantity.partner.iter().map(|id| ("partner", id));
-        let named = named.chain(quantity.guard.iter().map(|id| ("guard", id))).chain(quantity.shown_by.iter().map(|id| ("shown_by", id)));
+        let named = named
+            .chain(quantity.guard.iter().map(|id| ("guard", id)))
+            .chain(quantity.shown_by.iter().map(|id| ("shown_by", id)));
         for (field, id) in named.filter(|(_, id)| known.quantity(id).is_none()) {
-            faults.push(KnowledgeError::at("quantities.toml", &quantity.id, field, format!("no quantity `{id}`")));
+            faults.push(KnowledgeError::at(
+                "quantities.toml",
+                &quantity.id,
+                field,
+                format!("no quantity `{id}`"),
+            ));
         }
     }
     for table in &known.segments {
-        for (field, s) in [("upper_arm", table.upper_arm), ("forearm", table.forearm), ("hand", table.hand)] {
-            let shares = [(s.mass, 0.001, 0.06), (s.length, 0.02, 0.3), (s.centre, 0.2, 0.9)];
-            if shares.iter().any(|(v, min, max)| !(*min..=*max).contains(v)) {
-                faults.push(KnowledgeError::at("segments.toml", &table.id, field, "shares outside what an arm can have"));
+        for (field, s) in [
+            ("upper_arm", table.upper_arm),
+            ("forearm", table.forearm),
+            ("hand", table.hand),
+        ] {
+            let shares = [
+                (s.mass, 0.001, 0.06),
+                (s.length, 0.02, 0.3),
+                (s.centre, 0.2, 0.9),
+            ];
+            if shares
+                .iter()
+                .any(|(v, min, max)| !(*min..=*max).contains(v))
+            {
+                faults.push(KnowledgeError::at(
+                    "segments.toml",
+                    &table.id,
+                    field,
+                    "shares outside what an arm can have",
+                ));
             }
         }
     }
     for row in &known.scores {
         if let Some(test) = row.test.as_ref().filter(|t| known.test(t).is_none()) {
-            faults.push(KnowledgeError::at("scores.toml", &row.id, "test", format!("no test `{test}`")));
+            faults.push(KnowledgeError::at(
+                "scores.toml",
+                &row.id,
+                "test",
+                format!("no test `{test}`"),
+            ));
         }
         check_score(row, faults);
     }
@@ -116,33 +221,56 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
 
 fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<KnowledgeError>) {
     let file = format!("exercises/{}.toml", exercise.ladder);
-    let mut fault = |field: &str, problem: String| faults.push(KnowledgeError::at(&file, &exercise.id, field, problem));
-    for gate in exercise.gates.iter().filter(|gate| !known.gate_classes.contains_key(*gate)) {
+    let mut fault = |field: &str, problem: String| {
+        faults.push(KnowledgeError::at(&file, &exercise.id, field, problem))
+    };
+    for gate in exercise
+        .gates
+        .iter()
+        .filter(|gate| !known.gate_classes.contains_key(*gate))
+    {
         fault("gates", format!("no gate class `{gate}`"));
     }
     if exercise.gates.is_empty() {
         fault("gates", "needs at least one gate class".to_owned());
     }
-    for next in exercise.next.iter().filter(|next| !known.exercises.contains_key(*next)) {
+    for next in exercise
+        .next
+        .iter()
+        .filter(|next| !known.exercises.contains_key(*next))
+    {
         fault("next", format!("no exercise `{next}`"));
     }
     if let Some(adapts) = &exercise.adapts
         && known.quantity(&adapts.quantity).is_none()
     {
-        fault("adapts.quantity", format!("no quantity `{}`", adapts.quantity));
+        fault(
+            "adapts.quantity",
+            format!("no quantity `{}`", adapts.quantity),
+        );
     }
     if let Some(bad) = exercise.dose.fault() {
-        fault(&format!("dose.{}", bad.field), format!("{} is outside {} to {}", bad.given, bad.min, bad.max));
+        fault(
+            &format!("dose.{}", bad.field),
+            format!("{} is outside {} to {}", bad.given, bad.min, bad.max),
+        );
     }
     let range = &exercise.range;
     for (field, value, [low, high]) in [
         ("sets", exercise.dose.sets, range.sets),
         ("repetitions", exercise.dose.repetitions, range.repetitions),
         ("hold_s", exercise.dose.hold_s, range.hold_s),
-        ("times_per_day", exercise.dose.times_per_day, range.times_per_day),
+        (
+            "times_per_day",
+            exercise.dose.times_per_day,
+            range.times_per_day,
+        ),
     ] {
         if !(low..=high).contains(&value) {
-            fault(&format!("dose.{field}"), format!("{value} is outside the row's own range {low} to {high}"));
+            fault(
+                &format!("dose.{field}"),
+                format!("{value} is outside the row's own range {low} to {high}"),
+            );
         }
     }
     if exercise.path.is_empty() {
@@ -150,7 +278,10 @@ fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<Knowl
     }
     for (i, key) in exercise.path.iter().enumerate() {
         let Some(pose) = key.pose() else {
-            fault(&format!("path[{i}]"), "give exactly one of twist_deg and clinic_rotation_deg".to_owned());
+            fault(
+                &format!("path[{i}]"),
+                "give exactly one of twist_deg and clinic_rotation_deg".to_owned(),
+            );
             continue;
         };
         for (field, value, [low, high]) in [
@@ -164,7 +295,10 @@ fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<Knowl
             ("elbow_deg", pose.elbow_deg, ELBOW),
         ] {
             if !(low..=high).contains(&value) {
-                fault(&format!("path[{i}].{field}"), format!("{value}° is outside human range {low}° to {high}°"));
+                fault(
+                    &format!("path[{i}].{field}"),
+                    format!("{value}° is outside human range {low}° to {high}°"),
+                );
             }
         }
     }
@@ -173,39 +307,70 @@ fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<Knowl
 /// What a new release must keep and an old one need not: no leaps between key poses, loads that can be.
 pub(super) fn paths_and_loads(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     if known.segment_table().is_none() {
-        faults.push(KnowledgeError::at("segments.toml", "-", "sex", "needs one table for everybody"));
+        faults.push(KnowledgeError::at(
+            "segments.toml",
+            "-",
+            "sex",
+            "needs one table for everybody",
+        ));
     }
     for exercise in known.exercises.values() {
         let file = format!("exercises/{}.toml", exercise.ladder);
-        let mut fault = |field: &str, problem: String| faults.push(KnowledgeError::at(&file, &exercise.id, field, problem));
+        let mut fault = |field: &str, problem: String| {
+            faults.push(KnowledgeError::at(&file, &exercise.id, field, problem))
+        };
         if let Some((key, deg)) = exercise.path().jumps() {
-            fault(&format!("path[{key}]"), format!("turns {deg:.0}° from the key pose before: put one between, at most 90° apart"));
+            fault(
+                &format!("path[{key}]"),
+                format!(
+                    "turns {deg:.0}° from the key pose before: put one between, at most 90° apart"
+                ),
+            );
         }
         match exercise.load {
             Load::Elastic { anchor, .. } => {
                 if !(0.0..=4.0).contains(&anchor.distance_m) {
-                    fault("load.anchor.distance_m", format!("{} is outside 0 to 4", anchor.distance_m));
+                    fault(
+                        "load.anchor.distance_m",
+                        format!("{} is outside 0 to 4", anchor.distance_m),
+                    );
                 }
-                let low = matches!(anchor.height, AnchorHeight::Floor | AnchorHeight::Ankle | AnchorHeight::Knee);
+                let low = matches!(
+                    anchor.height,
+                    AnchorHeight::Floor | AnchorHeight::Ankle | AnchorHeight::Knee
+                );
                 if anchor.side != AnchorSide::Under && !low && anchor.distance_m < 0.25 {
-                    fault("load.anchor.distance_m", format!("{} m lies inside the body", anchor.distance_m));
+                    fault(
+                        "load.anchor.distance_m",
+                        format!("{} m lies inside the body", anchor.distance_m),
+                    );
                 }
                 if exercise.dose.elastic_level.is_none() {
                     fault("dose.elastic_level", "an elastic needs a level".to_owned());
                 }
             }
-            Load::Weight if exercise.dose.load_kg.is_none() => fault("dose.load_kg", "a weight needs kilograms".to_owned()),
+            Load::Weight if exercise.dose.load_kg.is_none() => {
+                fault("dose.load_kg", "a weight needs kilograms".to_owned())
+            }
             Load::Support { share } | Load::Carried { share } if !(0.0..=1.0).contains(&share) => {
                 fault("load.share", format!("{share} is outside 0 to 1"));
             }
             _ => {}
         }
         for row in &exercise.activity {
-            if !PLAIN_SOURCES.contains(&row.source.as_str()) && !known.references.contains_key(&row.source) {
-                fault("activity.source", format!("`{}` is not in references.toml", row.source));
+            if !PLAIN_SOURCES.contains(&row.source.as_str())
+                && !known.references.contains_key(&row.source)
+            {
+                fault(
+                    "activity.source",
+                    format!("`{}` is not in references.toml", row.source),
+                );
             }
             if !(0.0..=200.0).contains(&row.percent) {
-                fault("activity.percent", format!("{} is outside 0 to 200", row.percent));
+                fault(
+                    "activity.percent",
+                    format!("{} is outside 0 to 200", row.percent),
+                );
             }
         }
     }

@@ -8,7 +8,10 @@ use super::load::Knowledge;
 use super::pathway::{Gate, HealingClock, Pathway};
 use super::watch::Watch;
 use crate::calendar::PostOpDay;
-use crate::episode::{Attestation, Clearance, Facts, GatePass, Line, LogEntry, LogFact, Reading, Score, Start, StopReason, Story, TakenBy};
+use crate::episode::{
+    Attestation, Clearance, Facts, GatePass, Line, LogEntry, LogFact, Reading, Score, Start,
+    StopReason, Story, TakenBy,
+};
 use crate::mechanics::Arm;
 use crate::program::GateRule;
 use crate::progress::{CriterionStatus, evaluate_gate};
@@ -23,19 +26,38 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         for gate in &pathway.gates {
             for (criterion, status) in unmet(known, pathway, gate) {
                 let problem = format!("no record satisfies it when the gate opens ({status:?})");
-                faults.push(KnowledgeError::at(&file, &gate.id, &format!("criteria.{criterion}"), problem));
+                faults.push(KnowledgeError::at(
+                    &file,
+                    &gate.id,
+                    &format!("criteria.{criterion}"),
+                    problem,
+                ));
             }
         }
-        pathway.watches.iter().for_each(|watch| check_watch(known, watch, &file, faults));
+        pathway
+            .watches
+            .iter()
+            .for_each(|watch| check_watch(known, watch, &file, faults));
     }
     for watch in &known.watches {
-        for id in watch.pathways.iter().filter(|id| !known.pathways.contains_key(*id)) {
-            faults.push(KnowledgeError::at("watches.toml", &watch.id, "pathways", format!("no pathway `{id}`")));
+        for id in watch
+            .pathways
+            .iter()
+            .filter(|id| !known.pathways.contains_key(*id))
+        {
+            faults.push(KnowledgeError::at(
+                "watches.toml",
+                &watch.id,
+                "pathways",
+                format!("no pathway `{id}`"),
+            ));
         }
         check_watch(known, watch, "watches.toml", faults);
     }
     for step in &known.steps {
-        let mut fault = |field: &str, problem: String| faults.push(KnowledgeError::at("steps.toml", &step.id, field, problem));
+        let mut fault = |field: &str, problem: String| {
+            faults.push(KnowledgeError::at("steps.toml", &step.id, field, problem))
+        };
         let Some(from) = known.exercises.get(&step.from) else {
             fault("from", format!("no exercise `{}`", step.from));
             continue;
@@ -43,29 +65,54 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         for to in step.to.iter().filter(|to| !from.next.contains(to)) {
             fault("to", format!("`{to}` does not follow `{}`", step.from));
         }
-        named(known, &step.criteria, &mut |place, problem| fault(&format!("criteria.{place}"), problem));
+        named(known, &step.criteria, &mut |place, problem| {
+            fault(&format!("criteria.{place}"), problem)
+        });
     }
 }
 
 fn check_watch(known: &Knowledge, watch: &Watch, file: &str, faults: &mut Vec<KnowledgeError>) {
-    let mut fault = |field: &str, problem: String| faults.push(KnowledgeError::at(file, &watch.id, field, problem));
+    let mut fault = |field: &str, problem: String| {
+        faults.push(KnowledgeError::at(file, &watch.id, field, problem))
+    };
     if watch.when.is_empty() {
-        fault("when", "without a criterion it would always speak".to_owned());
+        fault(
+            "when",
+            "without a criterion it would always speak".to_owned(),
+        );
     }
-    if watch.until_week.is_some_and(|until| until <= watch.from_week) {
+    if watch
+        .until_week
+        .is_some_and(|until| until <= watch.from_week)
+    {
         fault("until_week", "must come after from_week".to_owned());
     }
-    for ladder in watch.ladders.iter().filter(|l| !known.exercises.values().any(|e| &e.ladder == *l)) {
+    for ladder in watch
+        .ladders
+        .iter()
+        .filter(|l| !known.exercises.values().any(|e| &e.ladder == *l))
+    {
         fault("ladders", format!("no ladder `{ladder}`"));
     }
-    named(known, &watch.when, &mut |place, problem| fault(&format!("when.{place}"), problem));
+    named(known, &watch.when, &mut |place, problem| {
+        fault(&format!("when.{place}"), problem)
+    });
 }
 
 /// What criteria speak of exists, and windows have a length.
 fn named(known: &Knowledge, criteria: &[Criterion], fault: &mut dyn FnMut(&str, String)) {
     for c in criteria {
         match &c.ask {
-            CriterionKind::Measure { quantity, max_age_days: days, .. } | CriterionKind::Change { quantity, over_days: days, .. } => {
+            CriterionKind::Measure {
+                quantity,
+                max_age_days: days,
+                ..
+            }
+            | CriterionKind::Change {
+                quantity,
+                over_days: days,
+                ..
+            } => {
                 if known.quantity(quantity).is_none() {
                     fault(&c.id, format!("no quantity `{quantity}`"));
                 }
@@ -74,16 +121,25 @@ fn named(known: &Knowledge, criteria: &[Criterion], fault: &mut dyn FnMut(&str, 
                 }
             }
             CriterionKind::Strength { test, against, .. } => {
-                for id in std::iter::once(test).chain(against).filter(|id| !known.strength.iter().any(|s| &s.id == *id)) {
+                for id in std::iter::once(test)
+                    .chain(against)
+                    .filter(|id| !known.strength.iter().any(|s| &s.id == *id))
+                {
                     fault(&c.id, format!("no strength test `{id}`"));
                 }
             }
-            CriterionKind::Score { max_age_days: days, .. }
-            | CriterionKind::ScoreChange { over_days: days, .. }
-            | CriterionKind::LagGain { max_age_days: days, .. }
-            | CriterionKind::CountFromLog { window_days: days, .. }
-                if *days <= 0 =>
-            {
+            CriterionKind::Score {
+                max_age_days: days, ..
+            }
+            | CriterionKind::ScoreChange {
+                over_days: days, ..
+            }
+            | CriterionKind::LagGain {
+                max_age_days: days, ..
+            }
+            | CriterionKind::CountFromLog {
+                window_days: days, ..
+            } if *days <= 0 => {
                 fault(&c.id, "a window has a length".to_owned());
             }
             _ => {}
@@ -97,10 +153,18 @@ fn unmet(known: &Knowledge, pathway: &Pathway, gate: &Gate) -> Vec<(String, Crit
     let Some(witness) = Witness::of(known, pathway, gate) else {
         return vec![("-".to_owned(), CriterionStatus::NotMeasured)];
     };
-    let Some(assessment) = Assessment::new(known, &witness.facts) else { return Vec::new() };
-    let Some(rule): Option<&GateRule> = assessment.pathway.gate_after(gate.from_phase) else { return Vec::new() };
+    let Some(assessment) = Assessment::new(known, &witness.facts) else {
+        return Vec::new();
+    };
+    let Some(rule): Option<&GateRule> = assessment.pathway.gate_after(gate.from_phase) else {
+        return Vec::new();
+    };
     let view = evaluate_gate(&assessment.ctx(), &witness.facts, rule);
-    view.criteria.into_iter().filter(|c| c.status != CriterionStatus::Met).map(|c| (c.id, c.status)).collect()
+    view.criteria
+        .into_iter()
+        .filter(|c| c.status != CriterionStatus::Met)
+        .map(|c| (c.id, c.status))
+        .collect()
 }
 
 /// A record made for one gate.
@@ -119,10 +183,21 @@ impl Witness {
         };
         let story = Story::begun(&pathway.id, Arm::Right, day0, start);
         let mut facts = Facts::new(day0, NaiveDate::from_ymd_opt(1984, 1, 1)?, story);
-        facts.story.clearance = Some(Clearance { role: "surgeon".to_owned(), on: day0 });
-        let day = Assessment::new(known, &facts)?.pathway.gate_after(gate.from_phase)?.opens_day.max(1);
+        facts.story.clearance = Some(Clearance {
+            role: "surgeon".to_owned(),
+            on: day0,
+        });
+        let day = Assessment::new(known, &facts)?
+            .pathway
+            .gate_after(gate.from_phase)?
+            .opens_day
+            .max(1);
         let on = |week: i32| day0 + Days::new((week.max(0) * 7) as u64);
-        for before in pathway.gates.iter().filter(|g| g.from_phase < gate.from_phase) {
+        for before in pathway
+            .gates
+            .iter()
+            .filter(|g| g.from_phase < gate.from_phase)
+        {
             // Phases last as long as their gates say.
             facts.gate_passes.push(GatePass {
                 gate: before.id.clone(),
@@ -145,8 +220,14 @@ impl Witness {
 
     /// An exercise of the phase, done every day.
     fn train(&mut self, known: &Knowledge, pathway: &Pathway, phase: u32) {
-        let opened = pathway.phases.iter().filter(|p| p.number <= phase).flat_map(|p| &p.exercises);
-        let Some(exercise) = opened.filter_map(|id| known.exercises.get(id)).next() else { return };
+        let opened = pathway
+            .phases
+            .iter()
+            .filter(|p| p.number <= phase)
+            .flat_map(|p| &p.exercises);
+        let Some(exercise) = opened.filter_map(|id| known.exercises.get(id)).next() else {
+            return;
+        };
         self.facts.lines.push(Line {
             id: Uuid::nil(),
             exercise: exercise.id.clone(),
@@ -156,21 +237,46 @@ impl Witness {
             override_reason: None,
             by_hand: false,
         });
-        let done = LogFact::Done { sessions: exercise.dose.times_per_day, repetitions: exercise.dose.repetitions };
+        let done = LogFact::Done {
+            sessions: exercise.dose.times_per_day,
+            repetitions: exercise.dose.repetitions,
+        };
         for ago in (0..self.day.min(120)).rev() {
             let on = self.facts.today - Days::new(ago as u64);
-            self.facts.log.push(LogEntry { id: Uuid::nil(), on, exercise: Some(exercise.id.clone()), fact: done });
+            self.facts.log.push(LogEntry {
+                id: Uuid::nil(),
+                on,
+                exercise: Some(exercise.id.clone()),
+                fact: done,
+            });
         }
     }
 
     fn satisfy(&mut self, known: &Knowledge, leaf: &CriterionKind) {
         let today = self.facts.today;
         match leaf {
-            CriterionKind::Measure { quantity, op, value, of_other_side, .. } => {
-                let Some(row) = known.quantity(quantity) else { return };
-                let bound = if *of_other_side { (value / 100.0 * row.reference).ceil() } else { *value };
+            CriterionKind::Measure {
+                quantity,
+                op,
+                value,
+                of_other_side,
+                ..
+            } => {
+                let Some(row) = known.quantity(quantity) else {
+                    return;
+                };
+                let bound = if *of_other_side {
+                    (value / 100.0 * row.reference).ceil()
+                } else {
+                    *value
+                };
                 self.read(quantity, Arm::Left, row.reference);
-                let before = self.facts.readings.iter().find(|r| &r.quantity == quantity && r.side == Arm::Right).map(|r| r.value);
+                let before = self
+                    .facts
+                    .readings
+                    .iter()
+                    .find(|r| &r.quantity == quantity && r.side == Arm::Right)
+                    .map(|r| r.value);
                 let wanted = match (op, before) {
                     (Comparison::AtLeast, Some(there)) => there.max(bound),
                     (Comparison::AtMost, Some(there)) => there.min(bound),
@@ -178,26 +284,55 @@ impl Witness {
                 };
                 self.read(quantity, Arm::Right, wanted);
             }
-            CriterionKind::Strength { test, against, value, .. } => {
-                for (id, side) in [(test, Arm::Left), (test, Arm::Right)].into_iter().chain(against.iter().map(|a| (a, Arm::Right))) {
-                    let force = if id == test && side == Arm::Right { value.max(100.0) } else { 100.0 };
-                    if !self.facts.strength.iter().any(|t| &t.test == id && t.side == side) {
+            CriterionKind::Strength {
+                test,
+                against,
+                value,
+                ..
+            } => {
+                for (id, side) in [(test, Arm::Left), (test, Arm::Right)]
+                    .into_iter()
+                    .chain(against.iter().map(|a| (a, Arm::Right)))
+                {
+                    let force = if id == test && side == Arm::Right {
+                        value.max(100.0)
+                    } else {
+                        100.0
+                    };
+                    if !self
+                        .facts
+                        .strength
+                        .iter()
+                        .any(|t| &t.test == id && t.side == side)
+                    {
                         self.push(id, side, force);
                     }
                 }
             }
             CriterionKind::Score { score, value, .. } => {
-                self.facts.scores.push(Score { id: Uuid::nil(), score: score.clone(), value: *value, on: today });
+                self.facts.scores.push(Score {
+                    id: Uuid::nil(),
+                    score: score.clone(),
+                    value: *value,
+                    on: today,
+                });
             }
             CriterionKind::Attested { code, .. } => {
-                self.facts.attestations.push(Attestation { id: Uuid::nil(), code: code.clone(), holds: true, on: today });
+                self.facts.attestations.push(Attestation {
+                    id: Uuid::nil(),
+                    code: code.clone(),
+                    holds: true,
+                    on: today,
+                });
             }
             _ => {}
         }
     }
 
     fn read(&mut self, quantity: &str, side: Arm, value: f64) {
-        self.facts.readings.retain(|r| r.quantity != quantity || r.side != side);
+        self.facts
+            .readings
+            .retain(|r| r.quantity != quantity || r.side != side);
         self.facts.readings.push(Reading {
             id: Uuid::nil(),
             quantity: quantity.to_owned(),
@@ -231,9 +366,16 @@ impl Witness {
     /// What is done actively is done passively too.
     fn agree(&mut self, known: &Knowledge) {
         for row in &known.quantities {
-            let of = |id: &str, facts: &Facts| facts.readings.iter().find(|r| r.quantity == id && r.side == Arm::Right).map(|r| r.value);
+            let of = |id: &str, facts: &Facts| {
+                facts
+                    .readings
+                    .iter()
+                    .find(|r| r.quantity == id && r.side == Arm::Right)
+                    .map(|r| r.value)
+            };
             if let Some(partner) = &row.partner
-                && let (Some(active), Some(passive)) = (of(&row.id, &self.facts), of(partner, &self.facts))
+                && let (Some(active), Some(passive)) =
+                    (of(&row.id, &self.facts), of(partner, &self.facts))
                 && active > passive
             {
                 self.read(partner, Arm::Right, active);

@@ -230,7 +230,9 @@ pub struct ClinicalTest {
 impl ClinicalTest {
     /// The examined arm's path.
     pub fn path(&self) -> Path {
-        Path { keys: self.path.iter().filter_map(KeyPose::pose).collect() }
+        Path {
+            keys: self.path.iter().filter_map(KeyPose::pose).collect(),
+        }
     }
 }
 

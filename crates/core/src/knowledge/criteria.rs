@@ -184,7 +184,9 @@ impl CriterionKind {
     /// The parts of a composite, empty for a leaf.
     pub fn parts(&self) -> &[Criterion] {
         match self {
-            CriterionKind::All { of } | CriterionKind::Any { of } | CriterionKind::AtLeast { of, .. } => of,
+            CriterionKind::All { of }
+            | CriterionKind::Any { of }
+            | CriterionKind::AtLeast { of, .. } => of,
             _ => &[],
         }
     }

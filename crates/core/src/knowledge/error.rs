@@ -19,6 +19,11 @@ pub struct KnowledgeError {
 impl KnowledgeError {
     /// A fault at a place.
     pub fn at(file: &str, row: &str, field: &str, problem: impl Into<String>) -> Self {
-        KnowledgeError { file: file.to_owned(), row: row.to_owned(), field: field.to_owned(), problem: problem.into() }
+        KnowledgeError {
+            file: file.to_owned(),
+            row: row.to_owned(),
+            field: field.to_owned(),
+            problem: problem.into(),
+        }
     }
 }

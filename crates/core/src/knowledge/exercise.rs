@@ -64,7 +64,9 @@ impl Level {
         match self {
             Level::Isometric => matches!(wanted, Level::None | Level::Isometric),
             Level::None | Level::Passive | Level::Assisted | Level::Active => wanted <= self,
-            Level::ResistedLight | Level::Resisted | Level::Eccentric | Level::Ballistic => wanted <= self,
+            Level::ResistedLight | Level::Resisted | Level::Eccentric | Level::Ballistic => {
+                wanted <= self
+            }
         }
     }
 }
@@ -189,29 +191,58 @@ impl Dose {
             ("times_per_day", f64::from(self.times_per_day), 1.0, 8.0),
             ("days_per_week", f64::from(self.days_per_week), 1.0, 7.0),
             ("load_kg", self.load_kg.unwrap_or(1.0), 0.1, 40.0),
-            ("elastic_level", f64::from(self.elastic_level.unwrap_or(1)), 1.0, 6.0),
-            ("effort_pct", f64::from(self.effort_pct.unwrap_or(10)), 5.0, 100.0),
+            (
+                "elastic_level",
+                f64::from(self.elastic_level.unwrap_or(1)),
+                1.0,
+                6.0,
+            ),
+            (
+                "effort_pct",
+                f64::from(self.effort_pct.unwrap_or(10)),
+                5.0,
+                100.0,
+            ),
             ("tempo_s", f64::from(self.repetition_s()), 1.0, 30.0),
         ];
         // A NaN fails the range test too, so it is refused with the rest.
-        checks.into_iter().find(|(_, given, min, max)| !(min..=max).contains(&given)).map(|(field, given, min, max)| DoseField {
-            field,
-            min,
-            max,
-            given,
-        })
+        checks
+            .into_iter()
+            .find(|(_, given, min, max)| !(min..=max).contains(&given))
+            .map(|(field, given, min, max)| DoseField {
+                field,
+                min,
+                max,
+                given,
+            })
     }
 
     /// Seconds one repetition takes without its hold.
     pub fn repetition_s(&self) -> u32 {
-        self.tempo_s.map_or(Self::REPETITION_S, |[out, pause, back]| out.saturating_add(pause).saturating_add(back))
+        self.tempo_s
+            .map_or(Self::REPETITION_S, |[out, pause, back]| {
+                out.saturating_add(pause).saturating_add(back)
+            })
     }
 
     /// Minutes of one session of this exercise. In a circuit the other exercises are the rest; single repetitions take a breath each.
     pub fn minutes(&self) -> f64 {
-        let breath = if self.structure == Some(SetStructure::Single) { 5 } else { 0 };
-        let set_s = f64::from(self.repetitions) * f64::from(self.hold_s.saturating_add(self.repetition_s()).saturating_add(breath));
-        let rests = if self.structure == Some(SetStructure::Circuit) { 0 } else { self.sets.saturating_sub(1) };
+        let breath = if self.structure == Some(SetStructure::Single) {
+            5
+        } else {
+            0
+        };
+        let set_s = f64::from(self.repetitions)
+            * f64::from(
+                self.hold_s
+                    .saturating_add(self.repetition_s())
+                    .saturating_add(breath),
+            );
+        let rests = if self.structure == Some(SetStructure::Circuit) {
+            0
+        } else {
+            self.sets.saturating_sub(1)
+        };
         (f64::from(self.sets) * set_s + f64::from(rests) * f64::from(self.rest_s)) / 60.0
     }
 
@@ -222,7 +253,10 @@ impl Dose {
 
     /// Repetitions in a week.
     pub fn weekly_repetitions(&self) -> f64 {
-        f64::from(self.sets) * f64::from(self.repetitions) * f64::from(self.times_per_day) * f64::from(self.days_per_week)
+        f64::from(self.sets)
+            * f64::from(self.repetitions)
+            * f64::from(self.times_per_day)
+            * f64::from(self.days_per_week)
     }
 }
 
@@ -393,22 +427,32 @@ impl Exercise {
     }
 
     /// The greatest demands along the whole path, worked out by `work` the first time.
-    pub(crate) fn peaks(&self, work: impl FnOnce(&[PathPoint]) -> Vec<(&'static str, f64)>) -> &[(&'static str, f64)] {
+    pub(crate) fn peaks(
+        &self,
+        work: impl FnOnce(&[PathPoint]) -> Vec<(&'static str, f64)>,
+    ) -> &[(&'static str, f64)] {
         self.worked.peaks.get_or_init(|| work(self.frames()))
     }
 
     /// The path; every key has been checked at load to give exactly one rotation.
     pub fn path(&self) -> Path {
-        Path { keys: self.path.iter().filter_map(KeyPose::pose).collect() }
+        Path {
+            keys: self.path.iter().filter_map(KeyPose::pose).collect(),
+        }
     }
 
     /// What it asks of `group`; groups that are not named are at rest.
     pub fn demand_on(&self, group: Group) -> Level {
-        self.demand.iter().find(|d| d.group == group).map_or(Level::None, |d| d.level)
+        self.demand
+            .iter()
+            .find(|d| d.group == group)
+            .map_or(Level::None, |d| d.level)
     }
 
     /// Whether the muscles that raise the arm work by themselves.
     pub fn is_active(&self) -> bool {
-        [Group::Cuff, Group::Deltoid, Group::Subscapularis].into_iter().any(|g| self.demand_on(g) >= Level::Active)
+        [Group::Cuff, Group::Deltoid, Group::Subscapularis]
+            .into_iter()
+            .any(|g| self.demand_on(g) >= Level::Active)
     }
 }

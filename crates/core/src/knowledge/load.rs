@@ -8,7 +8,10 @@ use super::clinical_test::{ClinicalTest, Cluster, Hypothesis};
 use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::modifier::Modifier;
-use super::pathway::{Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution, Sling};
+use super::pathway::{
+    Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution,
+    Sling,
+};
 use super::rows::{GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
 use super::school::School;
 use super::step::Step;
@@ -149,7 +152,10 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 61] = [
 impl Knowledge {
     /// A threshold of a rule. Every id used in code is required at load, so the fallback is never met.
     pub fn threshold(&self, id: &str) -> f64 {
-        debug_assert!(REQUIRED_THRESHOLDS.contains(&id), "threshold {id} is not required at load");
+        debug_assert!(
+            REQUIRED_THRESHOLDS.contains(&id),
+            "threshold {id} is not required at load"
+        );
         self.thresholds.get(id).map_or(0.0, |row| row.value)
     }
 
@@ -191,7 +197,12 @@ pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
             Ok(table) => {
                 tables.insert(file.name.clone(), table);
             }
-            Err(error) => faults.push(KnowledgeError::at(&file.name, "-", "-", error.to_string().replace('\n', " "))),
+            Err(error) => faults.push(KnowledgeError::at(
+                &file.name,
+                "-",
+                "-",
+                error.to_string().replace('\n', " "),
+            )),
         }
     }
     from_tables(&tables, faults, true)
@@ -210,7 +221,12 @@ impl Knowledge {
                 Ok(table) => {
                     tables.insert(file.name.clone(), table);
                 }
-                Err(error) => faults.push(KnowledgeError::at(&file.name, "-", "-", error.to_string().replace('\n', " "))),
+                Err(error) => faults.push(KnowledgeError::at(
+                    &file.name,
+                    "-",
+                    "-",
+                    error.to_string().replace('\n', " "),
+                )),
             }
         }
         from_tables(&tables, faults, true)
@@ -229,7 +245,8 @@ impl Knowledge {
     }
 
     fn tables(&self) -> Result<BTreeMap<String, toml::Table>, Vec<KnowledgeError>> {
-        serde_json::from_str(&self.canonical).map_err(|error| vec![KnowledgeError::at("release", "-", "-", error.to_string())])
+        serde_json::from_str(&self.canonical)
+            .map_err(|error| vec![KnowledgeError::at("release", "-", "-", error.to_string())])
     }
 }
 
@@ -245,11 +262,19 @@ pub fn load_release(canonical: &str, today: &Knowledge) -> Result<Knowledge, Vec
         // What was drawn and checked once stays as it was: rules of style that came later do not reach back.
         Ok(tables) => from_tables(&tables, Vec::new(), false).map(|mut known| {
             for (id, row) in &today.thresholds {
-                known.thresholds.entry(id.clone()).or_insert_with(|| row.clone());
+                known
+                    .thresholds
+                    .entry(id.clone())
+                    .or_insert_with(|| row.clone());
             }
             known
         }),
-        Err(error) => Err(vec![KnowledgeError::at("release", "-", "-", error.to_string())]),
+        Err(error) => Err(vec![KnowledgeError::at(
+            "release",
+            "-",
+            "-",
+            error.to_string(),
+        )]),
     }
 }
 
@@ -284,22 +309,35 @@ fn from_tables(
         .values()
         .flat_map(|pathway| {
             pathway.corridors.iter().flat_map(|corridor| {
-                corridor.dropped_floors().into_iter().map(|(day, floor)| DroppedFloor {
-                    pathway: pathway.id.clone(),
-                    quantity: corridor.id.clone(),
-                    day,
-                    floor,
-                })
+                corridor
+                    .dropped_floors()
+                    .into_iter()
+                    .map(|(day, floor)| DroppedFloor {
+                        pathway: pathway.id.clone(),
+                        quantity: corridor.id.clone(),
+                        day,
+                        floor,
+                    })
             })
         })
         .collect();
     known.canonical = serde_json::to_string(tables).unwrap_or_default();
-    known.sha256 = Sha256::digest(known.canonical.as_bytes()).iter().map(|byte| format!("{byte:02x}")).collect();
+    known.sha256 = Sha256::digest(known.canonical.as_bytes())
+        .iter()
+        .map(|byte| format!("{byte:02x}"))
+        .collect();
     Ok(known)
 }
 
-fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mut Vec<KnowledgeError>) {
-    let one = |section: &str, faults: &mut Vec<KnowledgeError>| only_section(name, table, section, faults);
+fn read_file(
+    name: &str,
+    table: &toml::Table,
+    known: &mut Knowledge,
+    faults: &mut Vec<KnowledgeError>,
+) {
+    let one = |section: &str, faults: &mut Vec<KnowledgeError>| {
+        only_section(name, table, section, faults)
+    };
     match name {
         "references.toml" => {
             one("reference", faults);
@@ -382,7 +420,12 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
             one("test", faults);
             for row in rows::<ClinicalTest>(name, table, "test", faults) {
                 if known.test(&row.id).is_some() {
-                    faults.push(KnowledgeError::at(name, &row.id, "id", "stands in another file or row already"));
+                    faults.push(KnowledgeError::at(
+                        name,
+                        &row.id,
+                        "id",
+                        "stands in another file or row already",
+                    ));
                 }
                 known.tests.push(row);
             }
@@ -391,7 +434,12 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
             one("exercise", faults);
             for row in rows::<Exercise>(name, table, "exercise", faults) {
                 if known.exercises.contains_key(&row.id) {
-                    faults.push(KnowledgeError::at(name, &row.id, "id", "stands in another file or row already"));
+                    faults.push(KnowledgeError::at(
+                        name,
+                        &row.id,
+                        "id",
+                        "stands in another file or row already",
+                    ));
                 }
                 known.exercises.insert(row.id.clone(), row);
             }
@@ -401,19 +449,53 @@ fn read_file(name: &str, table: &toml::Table, known: &mut Knowledge, faults: &mu
                 known.pathways.insert(pathway.id.clone(), pathway);
             }
         }
-        _ => faults.push(KnowledgeError::at(name, "-", "-", "no such kind of knowledge file")),
+        _ => faults.push(KnowledgeError::at(
+            name,
+            "-",
+            "-",
+            "no such kind of knowledge file",
+        )),
     }
 }
 
-fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError>) -> Option<Pathway> {
-    const SECTIONS: [&str; 10] =
-        ["phase", "corridor", "allowance", "forbidden", "precaution", "sling", "milestone", "gate", "watch", "school"];
-    const FIELDS: [&str; 10] =
-        ["id", "based_on", "title", "class_weeks", "clock", "weeks", "pain_during_max", "pain_later", "source", "confidence"];
+fn read_pathway(
+    name: &str,
+    table: &toml::Table,
+    faults: &mut Vec<KnowledgeError>,
+) -> Option<Pathway> {
+    const SECTIONS: [&str; 10] = [
+        "phase",
+        "corridor",
+        "allowance",
+        "forbidden",
+        "precaution",
+        "sling",
+        "milestone",
+        "gate",
+        "watch",
+        "school",
+    ];
+    const FIELDS: [&str; 10] = [
+        "id",
+        "based_on",
+        "title",
+        "class_weeks",
+        "clock",
+        "weeks",
+        "pain_during_max",
+        "pain_later",
+        "source",
+        "confidence",
+    ];
     let before = faults.len();
     for key in table.keys() {
         if !SECTIONS.contains(&key.as_str()) && !FIELDS.contains(&key.as_str()) {
-            faults.push(KnowledgeError::at(name, "-", key, "is not a field of a pathway"));
+            faults.push(KnowledgeError::at(
+                name,
+                "-",
+                key,
+                "is not a field of a pathway",
+            ));
         }
     }
     // Row by row first, so that a fault names its row; the whole is read only when every row is sound.
@@ -433,7 +515,12 @@ fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError
     match serde_path_to_error::deserialize::<_, Pathway>(toml::Value::Table(table.clone())) {
         Ok(pathway) => Some(pathway),
         Err(error) => {
-            faults.push(KnowledgeError::at(name, "-", &error.path().to_string(), error.inner().message()));
+            faults.push(KnowledgeError::at(
+                name,
+                "-",
+                &error.path().to_string(),
+                error.inner().message(),
+            ));
             None
         }
     }
@@ -441,7 +528,12 @@ fn read_pathway(name: &str, table: &toml::Table, faults: &mut Vec<KnowledgeError
 
 fn only_section(name: &str, table: &toml::Table, section: &str, faults: &mut Vec<KnowledgeError>) {
     for key in table.keys().filter(|key| *key != section) {
-        faults.push(KnowledgeError::at(name, "-", key, format!("only [[{section}]] rows belong in this file")));
+        faults.push(KnowledgeError::at(
+            name,
+            "-",
+            key,
+            format!("only [[{section}]] rows belong in this file"),
+        ));
     }
 }
 
@@ -451,18 +543,31 @@ fn rows<T: DeserializeOwned + serde::Serialize>(
     section: &str,
     faults: &mut Vec<KnowledgeError>,
 ) -> Vec<T> {
-    let Some(value) = table.get(section) else { return Vec::new() };
+    let Some(value) = table.get(section) else {
+        return Vec::new();
+    };
     let Some(array) = value.as_array() else {
-        faults.push(KnowledgeError::at(name, section, "-", format!("write [[{section}]], one block a row")));
+        faults.push(KnowledgeError::at(
+            name,
+            section,
+            "-",
+            format!("write [[{section}]], one block a row"),
+        ));
         return Vec::new();
     };
     let mut out = Vec::with_capacity(array.len());
     for (i, raw) in array.iter().enumerate() {
-        let row = raw.get("id").and_then(toml::Value::as_str).map_or_else(|| format!("{section} {}", i + 1), str::to_owned);
+        let row = raw
+            .get("id")
+            .and_then(toml::Value::as_str)
+            .map_or_else(|| format!("{section} {}", i + 1), str::to_owned);
         match serde_path_to_error::deserialize::<_, T>(raw.clone()) {
             Ok(parsed) => {
                 // Tagged criteria cannot refuse unknown fields by themselves: what does not come back out was not understood.
-                if let Some(stray) = toml::Value::try_from(&parsed).ok().and_then(|back| stray_field(raw, &back)) {
+                if let Some(stray) = toml::Value::try_from(&parsed)
+                    .ok()
+                    .and_then(|back| stray_field(raw, &back))
+                {
                     faults.push(KnowledgeError::at(name, &row, &stray, "unknown field"));
                 }
                 out.push(parsed);
@@ -471,7 +576,11 @@ fn rows<T: DeserializeOwned + serde::Serialize>(
                 let path = error.path().to_string();
                 let message = error.inner().message().to_owned();
                 // serde names an unknown or missing field in the message, not in the path.
-                let field = message.split('`').nth(1).filter(|_| message.contains("field")).map_or(path, str::to_owned);
+                let field = message
+                    .split('`')
+                    .nth(1)
+                    .filter(|_| message.contains("field"))
+                    .map_or(path, str::to_owned);
                 faults.push(KnowledgeError::at(name, &row, &field, message));
             }
         }
@@ -482,11 +591,16 @@ fn rows<T: DeserializeOwned + serde::Serialize>(
 /// The first key of `raw` that did not survive reading.
 fn stray_field(raw: &toml::Value, back: &toml::Value) -> Option<String> {
     match (raw, back) {
-        (toml::Value::Table(raw), toml::Value::Table(back)) => raw.iter().find_map(|(key, value)| match back.get(key) {
-            None => Some(key.clone()),
-            Some(read) => stray_field(value, read),
-        }),
-        (toml::Value::Array(raw), toml::Value::Array(back)) => raw.iter().zip(back).find_map(|(value, read)| stray_field(value, read)),
+        (toml::Value::Table(raw), toml::Value::Table(back)) => {
+            raw.iter().find_map(|(key, value)| match back.get(key) {
+                None => Some(key.clone()),
+                Some(read) => stray_field(value, read),
+            })
+        }
+        (toml::Value::Array(raw), toml::Value::Array(back)) => raw
+            .iter()
+            .zip(back)
+            .find_map(|(value, read)| stray_field(value, read)),
         _ => None,
     }
 }

@@ -22,19 +22,26 @@ mod step;
 mod watch;
 
 pub use clinical_test::{
-    Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need, Prior, Setting, TestKind,
+    Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need,
+    Prior, Setting, TestKind,
 };
 pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
 pub use error::KnowledgeError;
-pub use exercise::{Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper, Level, Purpose};
+pub use exercise::{
+    Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper,
+    Level, Purpose,
+};
 pub use load::{Knowledge, NamedText, load, load_release};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};
 pub use pathway::{
-    Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate, HealingClock, Milestone, PainLater, Pathway,
-    Phase, Precaution, Sling,
+    Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate,
+    HealingClock, Milestone, PainLater, Pathway, Phase, Precaution, Sling,
 };
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
-pub use rows::{Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference, Threshold, Tier, Unit};
+pub use rows::{
+    Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference, Threshold,
+    Tier, Unit,
+};
 pub use school::{School, SetStructure};
 pub use step::Step;
 pub use watch::{Told, Watch, WatchAct};

@@ -122,7 +122,10 @@ impl Corridor {
     /// Floors that come too soon, to be listed at load.
     pub fn dropped_floors(&self) -> Vec<(PostOpDay, f64)> {
         let counts = self.opens_week * WEEK + Self::FLOOR_GRACE_DAYS;
-        let rows = self.rows.iter().filter_map(|row| row.floor.map(|floor| (row.end_of_week * WEEK, floor)));
+        let rows = self
+            .rows
+            .iter()
+            .filter_map(|row| row.floor.map(|floor| (row.end_of_week * WEEK, floor)));
         rows.filter(|(day, _)| *day < counts).collect()
     }
 
@@ -414,6 +417,8 @@ impl Pathway {
 
     /// The school of a question that holds unless another is chosen.
     pub fn default_school(&self, question: &str) -> Option<&School> {
-        self.schools.iter().find(|s| s.question == question && s.default)
+        self.schools
+            .iter()
+            .find(|s| s.question == question && s.default)
     }
 }

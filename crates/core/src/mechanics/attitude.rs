@@ -66,7 +66,11 @@ impl Attitude {
     /// Source: our choice, because these are the angles the figure is drawn at; picture, load and limit share them.
     pub fn lean_deg(self) -> f64 {
         match self {
-            Attitude::Standing | Attitude::Sitting | Attitude::Kneeling | Attitude::SideLying | Attitude::SidePlank => 0.0,
+            Attitude::Standing
+            | Attitude::Sitting
+            | Attitude::Kneeling
+            | Attitude::SideLying
+            | Attitude::SidePlank => 0.0,
             Attitude::Reclined => -48.0,
             Attitude::Supine => -90.0,
             Attitude::Prone => 90.0,
@@ -84,7 +88,12 @@ impl Attitude {
     pub fn leans_on_hand(self) -> bool {
         matches!(
             self,
-            Attitude::HandsAndKnees | Attitude::Plank | Attitude::Pike | Attitude::SidePlank | Attitude::WallLean | Attitude::CounterLean
+            Attitude::HandsAndKnees
+                | Attitude::Plank
+                | Attitude::Pike
+                | Attitude::SidePlank
+                | Attitude::WallLean
+                | Attitude::CounterLean
         )
     }
 }
@@ -108,12 +117,20 @@ impl Frame {
         let side = Vec3::new(0.0, 0.0, 1.0);
         if attitude == Attitude::SideLying {
             // Head to +x, working side up, chest to +z.
-            return Frame { x: side, y: Vec3::new(1.0, 0.0, 0.0), z: Vec3::new(0.0, 1.0, 0.0) };
+            return Frame {
+                x: side,
+                y: Vec3::new(1.0, 0.0, 0.0),
+                z: Vec3::new(0.0, 1.0, 0.0),
+            };
         }
         if attitude == Attitude::SidePlank {
             // Head to −x and 20° up, working side down, chest to +z.
             let (sin, cos) = 20f64.to_radians().sin_cos();
-            return Frame { x: side, y: Vec3::new(-cos, sin, 0.0), z: Vec3::new(-sin, -cos, 0.0) };
+            return Frame {
+                x: side,
+                y: Vec3::new(-cos, sin, 0.0),
+                z: Vec3::new(-sin, -cos, 0.0),
+            };
         }
         Frame::leaning(attitude.lean_deg())
     }
@@ -126,18 +143,30 @@ impl Frame {
         }
         // Height of the wrist above the seat, in body heights (segments as published by Drillis and Contini 1966, from memory).
         let (u, f) = pose.directions();
-        let above = |lean: f64| Frame::leaning(lean).room(Vec3::new(0.0, 0.288, 0.0) + u * 0.186 + f * 0.146).y;
+        let above = |lean: f64| {
+            Frame::leaning(lean)
+                .room(Vec3::new(0.0, 0.288, 0.0) + u * 0.186 + f * 0.146)
+                .y
+        };
         let (mut upright, mut bowed) = (0.0, 75.0);
         for _ in 0..30 {
             let middle = (upright + bowed) / 2.0;
-            if above(middle) > TABLE { upright = middle } else { bowed = middle }
+            if above(middle) > TABLE {
+                upright = middle
+            } else {
+                bowed = middle
+            }
         }
         Frame::leaning((upright + bowed) / 2.0)
     }
 
     fn leaning(deg: f64) -> Frame {
         let side = Vec3::new(0.0, 0.0, 1.0);
-        Frame { x: rotate_about(Vec3::new(1.0, 0.0, 0.0), side, -deg), y: rotate_about(Vec3::new(0.0, 1.0, 0.0), side, -deg), z: side }
+        Frame {
+            x: rotate_about(Vec3::new(1.0, 0.0, 0.0), side, -deg),
+            y: rotate_about(Vec3::new(0.0, 1.0, 0.0), side, -deg),
+            z: side,
+        }
     }
 
     /// From trunk axes to room axes.

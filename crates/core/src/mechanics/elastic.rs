@@ -21,7 +21,10 @@ pub struct Law {
 impl Law {
     /// The ideal elastomer that pulls with so much at 100 % elongation.
     pub fn ideal(newtons_at_100: f64) -> Law {
-        Law { a_n: newtons_at_100 / 1.75, b_n: 0.0 }
+        Law {
+            a_n: newtons_at_100 / 1.75,
+            b_n: 0.0,
+        }
     }
 
     /// Tension in newtons at an elongation in percent; 0 when slack.
@@ -157,7 +160,9 @@ fn basis(elongation_pct: f64) -> [f64; 2] {
 
 /// Student's t, 97.5 %, for 2 to 10 degrees of freedom and beyond. Standard table.
 fn student(df: usize) -> f64 {
-    const T: [f64; 9] = [4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228];
+    const T: [f64; 9] = [
+        4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228,
+    ];
     match df {
         0 | 1 => 12.706,
         2..=10 => T[df - 2],
@@ -173,25 +178,42 @@ fn student(df: usize) -> f64 {
 pub fn check_points(points: &[PullPoint]) -> Result<(), CalibrationError> {
     for (i, p) in points.iter().enumerate() {
         if !(1.0..=400.0).contains(&p.elongation_pct) {
-            return Err(CalibrationError::Elongation { point: i + 1, given: p.elongation_pct });
+            return Err(CalibrationError::Elongation {
+                point: i + 1,
+                given: p.elongation_pct,
+            });
         }
         if !(0.1..=500.0).contains(&p.force_n) {
-            return Err(CalibrationError::Tension { point: i + 1, given: p.force_n });
+            return Err(CalibrationError::Tension {
+                point: i + 1,
+                given: p.force_n,
+            });
         }
     }
     for (i, pair) in points.windows(2).enumerate() {
         if pair[1].elongation_pct <= pair[0].elongation_pct {
-            return Err(CalibrationError::OutOfOrder { point: i + 2, given: pair[1].elongation_pct, before: pair[0].elongation_pct });
+            return Err(CalibrationError::OutOfOrder {
+                point: i + 2,
+                given: pair[1].elongation_pct,
+                before: pair[0].elongation_pct,
+            });
         }
         // A gauge shakes: a little less is noise, a tenth less is a mix-up.
         if pair[1].force_n < pair[0].force_n * 0.9 {
-            return Err(CalibrationError::Weaker { point: i + 2, given: pair[1].force_n, before: pair[0].force_n });
+            return Err(CalibrationError::Weaker {
+                point: i + 2,
+                given: pair[1].force_n,
+                before: pair[0].force_n,
+            });
         }
     }
     if points.len() < 4 {
         return Err(CalibrationError::TooFew { got: points.len() });
     }
-    let (from, to) = (points[0].elongation_pct, points[points.len() - 1].elongation_pct);
+    let (from, to) = (
+        points[0].elongation_pct,
+        points[points.len() - 1].elongation_pct,
+    );
     if to - from < 60.0 {
         return Err(CalibrationError::Narrow { from, to });
     }
@@ -215,7 +237,10 @@ pub fn fit(points: &[PullPoint]) -> Result<Fit, CalibrationError> {
     }
     // At least 60 % apart the two shapes differ, so the determinant is never near zero.
     let det = xx * yy - xy * xy;
-    let law = Law { a_n: (yy * xf - xy * yf) / det, b_n: (xx * yf - xy * xf) / det };
+    let law = Law {
+        a_n: (yy * xf - xy * yf) / det,
+        b_n: (xx * yf - xy * xf) / det,
+    };
     let residual = |p: &PullPoint| {
         let [x, y] = basis(p.elongation_pct);
         p.force_n - law.a_n * x - law.b_n * y
@@ -228,7 +253,11 @@ pub fn fit(points: &[PullPoint]) -> Result<Fit, CalibrationError> {
         rms_n: (squares / points.len() as f64).sqrt(),
         at_100_n: law.force_n(100.0),
         measured_to_pct: points.last().map_or(0.0, |p| p.elongation_pct),
-        covariance: [yy * variance / det, -xy * variance / det, xx * variance / det],
+        covariance: [
+            yy * variance / det,
+            -xy * variance / det,
+            xx * variance / det,
+        ],
         factor: student(df),
     })
 }

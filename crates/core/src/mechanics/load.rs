@@ -82,8 +82,14 @@ impl Anchor {
             AnchorSide::Rear => (-d, 0.0),
             AnchorSide::Same => (0.0, d),
             AnchorSide::Opposite => (0.0, -d),
-            AnchorSide::FrontOpposite => (d * std::f64::consts::FRAC_1_SQRT_2, -d * std::f64::consts::FRAC_1_SQRT_2),
-            AnchorSide::RearSame => (-d * std::f64::consts::FRAC_1_SQRT_2, d * std::f64::consts::FRAC_1_SQRT_2),
+            AnchorSide::FrontOpposite => (
+                d * std::f64::consts::FRAC_1_SQRT_2,
+                -d * std::f64::consts::FRAC_1_SQRT_2,
+            ),
+            AnchorSide::RearSame => (
+                -d * std::f64::consts::FRAC_1_SQRT_2,
+                d * std::f64::consts::FRAC_1_SQRT_2,
+            ),
             AnchorSide::Under => (0.0, 0.0),
         };
         Vec3::new(level.0, down, level.1)
@@ -161,7 +167,13 @@ pub struct Resolved {
 
 impl Resolved {
     /// Nothing but the arm.
-    pub const NONE: Resolved = Resolved { weight_kg: 0.0, band: None, support_n: Vec3::new(0.0, 0.0, 0.0), carried: 0.0, rests: false };
+    pub const NONE: Resolved = Resolved {
+        weight_kg: 0.0,
+        band: None,
+        support_n: Vec3::new(0.0, 0.0, 0.0),
+        carried: 0.0,
+        rests: false,
+    };
 }
 
 /// A band from an anchor to the hand.

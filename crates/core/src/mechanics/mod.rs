@@ -17,7 +17,9 @@ mod turn;
 mod vector;
 
 pub use attitude::{Attitude, Frame};
-pub use elastic::{CalibrationError, Fit, Law, PLANNED_PCT, PullPoint, check_points, drift_pct, fit};
+pub use elastic::{
+    CalibrationError, Fit, Law, PLANNED_PCT, PullPoint, check_points, drift_pct, fit,
+};
 pub use load::{Anchor, AnchorHeight, AnchorSide, Band, Load, Resolved, shoulder_height};
 pub use moment::{Curve, MomentPoint, Split, Supply, curve, supply_at, work_and_energy};
 pub use path::{KeyPose, Path, PathPoint};

@@ -44,13 +44,20 @@ pub struct Split {
 impl Split {
     /// Length of the whole moment.
     pub fn total_nm(&self) -> f64 {
-        (self.rotation_nm * self.rotation_nm + self.raising_nm * self.raising_nm + self.across_nm * self.across_nm).sqrt()
+        (self.rotation_nm * self.rotation_nm
+            + self.raising_nm * self.raising_nm
+            + self.across_nm * self.across_nm)
+            .sqrt()
     }
 
     /// The group that supplies most, `None` below 0.05 N·m.
     pub fn main(&self) -> Option<Supply> {
         let all = [
-            (self.rotation_nm, Supply::ExternalRotators, Supply::InternalRotators),
+            (
+                self.rotation_nm,
+                Supply::ExternalRotators,
+                Supply::InternalRotators,
+            ),
             (self.raising_nm, Supply::Raisers, Supply::Lowerers),
             (self.across_nm, Supply::AcrossForward, Supply::AcrossBack),
         ];
@@ -114,15 +121,31 @@ fn reach(arm: &ArmBody, frame: &Frame, (u, f): (Vec3, Vec3)) -> Reach {
     let (u, f) = (frame.room(u), frame.room(f));
     let elbow = u * arm.upper_arm_m;
     let wrist = elbow + f * arm.forearm_m;
-    Reach { elbow, centres: [u * arm.centre_m[0], elbow + f * arm.centre_m[1], wrist + f * arm.centre_m[2]], hand: wrist + f * arm.grip_m }
+    Reach {
+        elbow,
+        centres: [
+            u * arm.centre_m[0],
+            elbow + f * arm.centre_m[1],
+            wrist + f * arm.centre_m[2],
+        ],
+        hand: wrist + f * arm.grip_m,
+    }
 }
 
 /// Everything that pulls at the arm distal to a point, as a moment about it, room axes, N·m.
-fn load_moment(arm: &ArmBody, load: &Resolved, at: &Reach, about: Vec3, from_segment: usize) -> (Vec3, Option<[f64; 2]>) {
+fn load_moment(
+    arm: &ArmBody,
+    load: &Resolved,
+    at: &Reach,
+    about: Vec3,
+    from_segment: usize,
+) -> (Vec3, Option<[f64; 2]>) {
     let down = Vec3::new(0.0, -1.0, 0.0);
     let mut sum = Vec3::default();
     for i in from_segment..3 {
-        sum = sum + (at.centres[i] - about).cross(down * (arm.mass_kg[i] * GRAVITY * (1.0 - load.carried)));
+        sum = sum
+            + (at.centres[i] - about)
+                .cross(down * (arm.mass_kg[i] * GRAVITY * (1.0 - load.carried)));
     }
     let mut at_hand = down * (load.weight_kg * GRAVITY) + load.support_n;
     let mut pulled = None;
@@ -139,7 +162,12 @@ fn load_moment(arm: &ArmBody, load: &Resolved, at: &Reach, about: Vec3, from_seg
 }
 
 /// What must be supplied at the shoulder in one pose, and the band's elongation and tension.
-pub fn supply_at(arm: &ArmBody, attitude: Attitude, load: &Resolved, pose: &ArmPose) -> (Split, Option<[f64; 2]>) {
+pub fn supply_at(
+    arm: &ArmBody,
+    attitude: Attitude,
+    load: &Resolved,
+    pose: &ArmPose,
+) -> (Split, Option<[f64; 2]>) {
     let frame = Frame::of_pose(attitude, pose);
     let (u, f) = pose.directions();
     let at = reach(arm, &frame, (u, f));
@@ -152,26 +180,48 @@ pub fn supply_at(arm: &ArmBody, attitude: Attitude, load: &Resolved, pose: &ArmP
 fn split(pose: &ArmPose, u: Vec3, needed: Vec3, rests: bool) -> Split {
     let (u, rising, forward) = pose.axes_along(u);
     if rests {
-        return Split { rotation_nm: needed.dot(u), ..Split::default() };
+        return Split {
+            rotation_nm: needed.dot(u),
+            ..Split::default()
+        };
     }
-    Split { rotation_nm: needed.dot(u), raising_nm: needed.dot(u.cross(rising)), across_nm: needed.dot(u.cross(forward)) }
+    Split {
+        rotation_nm: needed.dot(u),
+        raising_nm: needed.dot(u.cross(rising)),
+        across_nm: needed.dot(u.cross(forward)),
+    }
 }
 
 /// The moment along a path at `count` points, the path taking `seconds`.
 ///
 /// # Panics
 /// Never; a path without poses gives no points.
-pub fn curve(arm: &ArmBody, attitude: Attitude, load: &Resolved, path: &Path, count: usize, seconds: f64) -> Curve {
+pub fn curve(
+    arm: &ArmBody,
+    attitude: Attitude,
+    load: &Resolved,
+    path: &Path,
+    count: usize,
+    seconds: f64,
+) -> Curve {
     let still = Frame::of(attitude);
     let points: Vec<MomentPoint> = path
         .walk(count)
         .map(|(share, pose, turn)| {
-            let frame = if attitude == Attitude::TableBow { Frame::of_pose(attitude, &pose) } else { still };
+            let frame = if attitude == Attitude::TableBow {
+                Frame::of_pose(attitude, &pose)
+            } else {
+                still
+            };
             let (u, f) = pose.directions_at(turn);
             let at = reach(arm, &frame, (u, f));
             let (loaded, band) = load_moment(arm, load, &at, Vec3::default(), 0);
             let supply = split(&pose, u, frame.trunk(loaded) * -1.0, load.rests);
-            let rotation_deg = if pose.elevation_deg < 30.0 { pose.twist_deg() } else { pose.clinic_deg() };
+            let rotation_deg = if pose.elevation_deg < 30.0 {
+                pose.twist_deg()
+            } else {
+                pose.clinic_deg()
+            };
             MomentPoint {
                 at: share,
                 elevation_deg: pose.elevation_deg,
@@ -183,7 +233,11 @@ pub fn curve(arm: &ArmBody, attitude: Attitude, load: &Resolved, path: &Path, co
             }
         })
         .collect();
-    let peak_at = points.iter().enumerate().max_by(|a, b| a.1.total_nm.total_cmp(&b.1.total_nm)).map_or(0, |(i, _)| i);
+    let peak_at = points
+        .iter()
+        .enumerate()
+        .max_by(|a, b| a.1.total_nm.total_cmp(&b.1.total_nm))
+        .map_or(0, |(i, _)| i);
     let n = points.len().max(1) as f64;
     let mean_nm = points.iter().map(|p| p.total_nm).sum::<f64>() / n;
     Curve {
@@ -192,8 +246,15 @@ pub fn curve(arm: &ArmBody, attitude: Attitude, load: &Resolved, path: &Path, co
         peak_at,
         mean_nm,
         impulse_nms: mean_nm * seconds,
-        slack_share: points.iter().filter(|p| p.band.is_some_and(|[e, _]| e <= 0.0)).count() as f64 / n,
-        longest_pct: points.iter().filter_map(|p| p.band.map(|[e, _]| e)).fold(0.0, f64::max),
+        slack_share: points
+            .iter()
+            .filter(|p| p.band.is_some_and(|[e, _]| e <= 0.0))
+            .count() as f64
+            / n,
+        longest_pct: points
+            .iter()
+            .filter_map(|p| p.band.map(|[e, _]| e))
+            .fold(0.0, f64::max),
         points,
     }
 }
@@ -201,23 +262,38 @@ pub fn curve(arm: &ArmBody, attitude: Attitude, load: &Resolved, path: &Path, co
 /// Work that shoulder and elbow must do from one pose to the next, J, and what gravity and band have stored since, J.
 ///
 /// Over a trunk that stays where it is: in a table bow the trunk works as well. For the check that the two are equal: the moments at the middle of the step times the turn of each joint.
-pub fn work_and_energy(arm: &ArmBody, attitude: Attitude, load: &Resolved, from: &ArmPose, to: &ArmPose) -> (f64, f64) {
+pub fn work_and_energy(
+    arm: &ArmBody,
+    attitude: Attitude,
+    load: &Resolved,
+    from: &ArmPose,
+    to: &ArmPose,
+) -> (f64, f64) {
     let frame = Frame::of(attitude);
     // The turn in space that takes one orientation to the other.
-    let turn = from.orientation().back().then(to.orientation()).vector_deg();
-    let between =
-        ArmPose::from_orientation(from.orientation().towards(to.orientation(), 0.5), (from.elbow_deg + to.elbow_deg) / 2.0, from.plane_deg);
+    let turn = from
+        .orientation()
+        .back()
+        .then(to.orientation())
+        .vector_deg();
+    let between = ArmPose::from_orientation(
+        from.orientation().towards(to.orientation(), 0.5),
+        (from.elbow_deg + to.elbow_deg) / 2.0,
+        from.plane_deg,
+    );
     let at = reach(arm, &frame, between.directions());
     let (shoulder, _) = load_moment(arm, load, &at, Vec3::default(), 0);
     let (elbow, _) = load_moment(arm, load, &at, at.elbow, 1);
     // The elbow turns about the axis that carries the upper arm's line into the forearm's.
     let (u, f) = between.directions();
     let hinge = frame.room(u.cross(f).unit().unwrap_or_default());
-    let work =
-        -shoulder.dot(frame.room(turn)) * std::f64::consts::PI / 180.0 - elbow.dot(hinge) * (to.elbow_deg - from.elbow_deg).to_radians();
+    let work = -shoulder.dot(frame.room(turn)) * std::f64::consts::PI / 180.0
+        - elbow.dot(hinge) * (to.elbow_deg - from.elbow_deg).to_radians();
     let stored = |pose: &ArmPose| {
         let at = reach(arm, &frame, pose.directions());
-        let heights: f64 = (0..3).map(|i| arm.mass_kg[i] * (1.0 - load.carried) * at.centres[i].y).sum();
+        let heights: f64 = (0..3)
+            .map(|i| arm.mass_kg[i] * (1.0 - load.carried) * at.centres[i].y)
+            .sum();
         let band = load.band.map_or(0.0, |b| {
             let (elongation, _) = b.tension((b.anchor - at.hand).norm());
             b.strands * b.law.energy_j(elongation, b.slack_m)

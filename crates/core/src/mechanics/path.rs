@@ -30,7 +30,12 @@ impl KeyPose {
             (None, Some(c)) => Rotation::ClinicDeg(c),
             _ => return None,
         };
-        Some(ArmPose { plane_deg: self.plane_deg, elevation_deg: self.elevation_deg, rotation, elbow_deg: self.elbow_deg })
+        Some(ArmPose {
+            plane_deg: self.plane_deg,
+            elevation_deg: self.elevation_deg,
+            rotation,
+            elbow_deg: self.elbow_deg,
+        })
     }
 }
 
@@ -67,7 +72,11 @@ impl Path {
         }
         let elbow = a.elbow_deg + (b.elbow_deg - a.elbow_deg) * k;
         let hint = if k < 0.5 { a.plane_deg } else { b.plane_deg };
-        Some(ArmPose::from_orientation(a.orientation().towards(b.orientation(), k), elbow, hint))
+        Some(ArmPose::from_orientation(
+            a.orientation().towards(b.orientation(), k),
+            elbow,
+            hint,
+        ))
     }
 
     /// `count` poses evenly along the path, both ends included, each with its share of the path and its orientation.
@@ -75,30 +84,53 @@ impl Path {
     /// The same poses as [`Path::at`] gives, with what a leg needs worked out once for all of its points.
     pub(super) fn walk(&self, count: usize) -> impl Iterator<Item = (f64, ArmPose, Turn)> + '_ {
         let turns: Vec<Turn> = self.keys.iter().map(ArmPose::orientation).collect();
-        let arcs: Vec<Arc> = turns.windows(2).map(|pair| Arc::between(pair[0], pair[1])).collect();
+        let arcs: Vec<Arc> = turns
+            .windows(2)
+            .map(|pair| Arc::between(pair[0], pair[1]))
+            .collect();
         let legs = arcs.len();
         let steps = count.saturating_sub(1).max(1) as f64;
-        let points = if self.keys.is_empty() { 0 } else { count.max(1) };
+        let points = if self.keys.is_empty() {
+            0
+        } else {
+            count.max(1)
+        };
         (0..points).map(move |i| {
             let share = i as f64 / steps;
             let place = share * legs as f64;
             let leg = (place.floor() as usize).min(legs.saturating_sub(1));
             let k = place - leg as f64;
             let a = self.keys[leg];
-            let Some(b) = self.keys.get(leg + 1).filter(|b| k > 0.0 && a != **b) else { return (share, a, turns[leg]) };
+            let Some(b) = self.keys.get(leg + 1).filter(|b| k > 0.0 && a != **b) else {
+                return (share, a, turns[leg]);
+            };
             if k >= 1.0 {
                 return (share, *b, turns[leg + 1]);
             }
             let turn = arcs[leg].at(k);
             let elbow = a.elbow_deg + (b.elbow_deg - a.elbow_deg) * k;
-            (share, ArmPose::from_orientation(turn, elbow, if k < 0.5 { a.plane_deg } else { b.plane_deg }), turn)
+            (
+                share,
+                ArmPose::from_orientation(
+                    turn,
+                    elbow,
+                    if k < 0.5 { a.plane_deg } else { b.plane_deg },
+                ),
+                turn,
+            )
         })
     }
 
     /// Key poses further apart than 90° of turn: between them the shortest arc is no longer what anybody means.
     pub fn jumps(&self) -> Option<(usize, f64)> {
-        let turns = self.keys.windows(2).map(|pair| pair[0].orientation().degrees_to(pair[1].orientation()));
-        turns.enumerate().find(|(_, deg)| *deg > 90.5).map(|(i, deg)| (i + 1, deg))
+        let turns = self
+            .keys
+            .windows(2)
+            .map(|pair| pair[0].orientation().degrees_to(pair[1].orientation()));
+        turns
+            .enumerate()
+            .find(|(_, deg)| *deg > 90.5)
+            .map(|(i, deg)| (i + 1, deg))
     }
 
     /// Every frame that is checked: at most 2° of turn between neighbours, both ends included.
@@ -106,13 +138,22 @@ impl Path {
         let widest = self
             .keys
             .windows(2)
-            .map(|pair| pair[0].orientation().degrees_to(pair[1].orientation()).max((pair[1].elbow_deg - pair[0].elbow_deg).abs() / 2.0))
+            .map(|pair| {
+                pair[0]
+                    .orientation()
+                    .degrees_to(pair[1].orientation())
+                    .max((pair[1].elbow_deg - pair[0].elbow_deg).abs() / 2.0)
+            })
             .fold(0.0f64, f64::max);
         let per_leg = ((widest / 2.0).ceil() as usize).max(1);
         let count = per_leg * self.keys.len().saturating_sub(1);
         (0..=count)
             .filter_map(|i| {
-                let at = if count == 0 { 0.0 } else { i as f64 / count as f64 };
+                let at = if count == 0 {
+                    0.0
+                } else {
+                    i as f64 / count as f64
+                };
                 self.at(at).map(|pose| PathPoint { at, pose })
             })
             .collect()

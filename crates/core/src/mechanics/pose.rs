@@ -91,7 +91,8 @@ impl ArmPose {
 
     /// The turn that takes the hanging arm, elbow crease ahead, to this pose.
     pub fn orientation(&self) -> Turn {
-        swing(self.plane_deg, self.elevation_deg).then(Turn::about(self.upper_arm(), self.twist_deg()))
+        swing(self.plane_deg, self.elevation_deg)
+            .then(Turn::about(self.upper_arm(), self.twist_deg()))
     }
 
     /// The pose of an orientation. Where the arm hangs or points straight up the plane is anybody's choice: `plane_hint_deg`
@@ -100,11 +101,22 @@ impl ArmPose {
         let u = q.apply(HANGING);
         let level = (u.x * u.x + u.z * u.z).sqrt();
         let elevation_deg = level.atan2(-u.y).to_degrees();
-        let plane_deg = if level < 1e-6 { plane_hint_deg } else { u.x.atan2(u.z).to_degrees() };
-        let twist = Turn::shortest(HANGING, u).unwrap_or_else(|| swing(plane_deg, elevation_deg)).back();
+        let plane_deg = if level < 1e-6 {
+            plane_hint_deg
+        } else {
+            u.x.atan2(u.z).to_degrees()
+        };
+        let twist = Turn::shortest(HANGING, u)
+            .unwrap_or_else(|| swing(plane_deg, elevation_deg))
+            .back();
         // First the arm's whole turn, then the swing back: what is left turns about the hanging arm's own line.
         let left = q.then(twist).degrees_about(HANGING);
-        ArmPose { plane_deg, elevation_deg, rotation: Rotation::TwistDeg(left), elbow_deg }
+        ArmPose {
+            plane_deg,
+            elevation_deg,
+            rotation: Rotation::TwistDeg(left),
+            elbow_deg,
+        }
     }
 
     /// Three unit directions at right angles: along the arm; the way the elbow goes when the arm is raised in its plane; the
@@ -118,11 +130,19 @@ impl ArmPose {
         let level = (u.x * u.x + u.z * u.z).sqrt();
         if level > 1e-6 {
             let (sp, cp) = (u.x / level, u.z / level);
-            return (u, Vec3::new(-u.y * sp, level, -u.y * cp), Vec3::new(cp, 0.0, -sp));
+            return (
+                u,
+                Vec3::new(-u.y * sp, level, -u.y * cp),
+                Vec3::new(cp, 0.0, -sp),
+            );
         }
         let (se, ce) = self.elevation_deg.to_radians().sin_cos();
         let (sp, cp) = self.plane_deg.to_radians().sin_cos();
-        (Vec3::new(se * sp, -ce, se * cp), Vec3::new(ce * sp, se, ce * cp), Vec3::new(cp, 0.0, -sp))
+        (
+            Vec3::new(se * sp, -ce, se * cp),
+            Vec3::new(ce * sp, se, ce * cp),
+            Vec3::new(cp, 0.0, -sp),
+        )
     }
 }
 
@@ -139,7 +159,12 @@ mod tests {
     use super::*;
 
     fn pose(plane: f64, elevation: f64, clinic: f64) -> ArmPose {
-        ArmPose { plane_deg: plane, elevation_deg: elevation, rotation: Rotation::ClinicDeg(clinic), elbow_deg: 90.0 }
+        ArmPose {
+            plane_deg: plane,
+            elevation_deg: elevation,
+            rotation: Rotation::ClinicDeg(clinic),
+            elbow_deg: 90.0,
+        }
     }
 
     #[test]
@@ -147,21 +172,40 @@ mod tests {
         for plane in [0.0, 30.0, 60.0, 90.0] {
             let level = pose(plane, 90.0, 0.0).forearm();
             let up = pose(plane, 90.0, 90.0).forearm();
-            assert!(level.y.abs() < 1e-9, "plane {plane}: level forearm {level:?}");
-            assert!((up.y - 1.0).abs() < 1e-9, "plane {plane}: raised forearm {up:?}");
+            assert!(
+                level.y.abs() < 1e-9,
+                "plane {plane}: level forearm {level:?}"
+            );
+            assert!(
+                (up.y - 1.0).abs() < 1e-9,
+                "plane {plane}: raised forearm {up:?}"
+            );
         }
     }
 
     #[test]
     fn at_the_side_external_rotation_turns_the_hand_outward() {
-        let arm = ArmPose { plane_deg: 0.0, elevation_deg: 0.0, rotation: Rotation::TwistDeg(30.0), elbow_deg: 90.0 };
+        let arm = ArmPose {
+            plane_deg: 0.0,
+            elevation_deg: 0.0,
+            rotation: Rotation::TwistDeg(30.0),
+            elbow_deg: 90.0,
+        };
         let hand = arm.forearm();
-        assert!((hand.z - 0.5).abs() < 1e-9 && (hand.x - 0.75f64.sqrt()).abs() < 1e-9, "{hand:?}");
+        assert!(
+            (hand.z - 0.5).abs() < 1e-9 && (hand.x - 0.75f64.sqrt()).abs() < 1e-9,
+            "{hand:?}"
+        );
     }
 
     #[test]
     fn a_straight_elbow_follows_the_upper_arm() {
-        let arm = ArmPose { plane_deg: 40.0, elevation_deg: 70.0, rotation: Rotation::ClinicDeg(20.0), elbow_deg: 0.0 };
+        let arm = ArmPose {
+            plane_deg: 40.0,
+            elevation_deg: 70.0,
+            rotation: Rotation::ClinicDeg(20.0),
+            elbow_deg: 0.0,
+        };
         let gap = arm.forearm() - arm.upper_arm();
         assert!(gap.norm() < 1e-9);
     }

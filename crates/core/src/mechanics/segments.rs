@@ -77,16 +77,27 @@ pub struct PersonFault {
 
 impl Person {
     /// The body of the worked examples: 75 kg, 1.75 m.
-    pub const REFERENCE: Person = Person { mass_kg: 75.0, height_m: 1.75 };
+    pub const REFERENCE: Person = Person {
+        mass_kg: 75.0,
+        height_m: 1.75,
+    };
 
     /// Checks mass and height.
     ///
     /// # Errors
     /// The first of the two that is outside human bounds; no number is no body either.
     pub fn checked(self) -> Result<Person, PersonFault> {
-        for (field, given, min, max) in [("mass_kg", self.mass_kg, 2.0, 350.0), ("height_m", self.height_m, 0.4, 2.5)] {
+        for (field, given, min, max) in [
+            ("mass_kg", self.mass_kg, 2.0, 350.0),
+            ("height_m", self.height_m, 0.4, 2.5),
+        ] {
             if !(min..=max).contains(&given) {
-                return Err(PersonFault { field, given, min, max });
+                return Err(PersonFault {
+                    field,
+                    given,
+                    min,
+                    max,
+                });
             }
         }
         Ok(self)

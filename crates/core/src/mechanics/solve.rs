@@ -28,7 +28,11 @@ pub enum NoAnswer {
 ///
 /// # Errors
 /// When the wanted peak lies outside what the range gives.
-pub fn solve_for(wanted_nm: f64, range: [f64; 2], peak: impl Fn(f64) -> f64) -> Result<f64, NoAnswer> {
+pub fn solve_for(
+    wanted_nm: f64,
+    range: [f64; 2],
+    peak: impl Fn(f64) -> f64,
+) -> Result<f64, NoAnswer> {
     let [mut low, mut high] = range;
     let (least_nm, most_nm) = (peak(low), peak(high));
     if wanted_nm < least_nm {
@@ -39,7 +43,11 @@ pub fn solve_for(wanted_nm: f64, range: [f64; 2], peak: impl Fn(f64) -> f64) -> 
     }
     while high - low > (range[1] - range[0]) / 4096.0 {
         let middle = (low + high) / 2.0;
-        if peak(middle) < wanted_nm { low = middle } else { high = middle }
+        if peak(middle) < wanted_nm {
+            low = middle
+        } else {
+            high = middle
+        }
     }
     Ok((low + high) / 2.0)
 }

@@ -25,7 +25,11 @@ impl ArmPose {
         let elevation = y.y.clamp(-1.0, 1.0).acos();
         if elevation.sin().abs() < 1e-6 {
             let axial = (-x.z).atan2(x.x);
-            return StandardAngles { plane_deg: 0.0, elevation_deg: -elevation.to_degrees(), axial_deg: axial.to_degrees() };
+            return StandardAngles {
+                plane_deg: 0.0,
+                elevation_deg: -elevation.to_degrees(),
+                axial_deg: axial.to_degrees(),
+            };
         }
         // The long axis y = Ry(p)·Rx(−e)·ŷ = (−sin e·sin p, cos e, −sin e·cos p).
         let plane = (-y.x).atan2(-y.z);
@@ -35,7 +39,11 @@ impl ArmPose {
         let (se, ce) = elevation.sin_cos();
         let x2 = Vec3::new(x1.x, ce * x1.y - se * x1.z, se * x1.y + ce * x1.z);
         let axial = (-x2.z).atan2(x2.x);
-        StandardAngles { plane_deg: plane.to_degrees(), elevation_deg: -elevation.to_degrees(), axial_deg: axial.to_degrees() }
+        StandardAngles {
+            plane_deg: plane.to_degrees(),
+            elevation_deg: -elevation.to_degrees(),
+            axial_deg: axial.to_degrees(),
+        }
     }
 
     /// A pose from the standard's angles. The axial rotation of the standard is −ψ.

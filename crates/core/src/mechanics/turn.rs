@@ -11,22 +11,34 @@ pub struct Turn {
 
 impl Turn {
     /// No turn at all.
-    pub const NONE: Turn = Turn { w: 1.0, v: Vec3::new(0.0, 0.0, 0.0) };
+    pub const NONE: Turn = Turn {
+        w: 1.0,
+        v: Vec3::new(0.0, 0.0, 0.0),
+    };
 
     /// About a unit axis by degrees.
     pub fn about(axis: Vec3, deg: f64) -> Turn {
         let (sin, cos) = (deg / 2.0).to_radians().sin_cos();
-        Turn { w: cos, v: axis * sin }
+        Turn {
+            w: cos,
+            v: axis * sin,
+        }
     }
 
     /// First `self`, then `next`.
     pub fn then(self, next: Turn) -> Turn {
-        Turn { w: next.w * self.w - next.v.dot(self.v), v: self.v * next.w + next.v * self.w + next.v.cross(self.v) }
+        Turn {
+            w: next.w * self.w - next.v.dot(self.v),
+            v: self.v * next.w + next.v * self.w + next.v.cross(self.v),
+        }
     }
 
     /// The way back.
     pub fn back(self) -> Turn {
-        Turn { w: self.w, v: self.v * -1.0 }
+        Turn {
+            w: self.w,
+            v: self.v * -1.0,
+        }
     }
 
     /// A vector after the turn.
@@ -50,7 +62,10 @@ impl Turn {
     pub fn shortest(from: Vec3, to: Vec3) -> Option<Turn> {
         let (w, v) = (1.0 + from.dot(to), from.cross(to));
         let norm = (w * w + v.dot(v)).sqrt();
-        (w > 1e-6).then(|| Turn { w: w / norm, v: v * (1.0 / norm) })
+        (w > 1e-6).then(|| Turn {
+            w: w / norm,
+            v: v * (1.0 / norm),
+        })
     }
 
     /// Axis times angle in degrees, the angle at most 180.
@@ -90,9 +105,21 @@ impl Arc {
     pub fn between(from: Turn, to: Turn) -> Arc {
         let dot = from.w * to.w + from.v.dot(to.v);
         // A turn and its negative are the same orientation: the nearer one is meant.
-        let to = if dot < 0.0 { Turn { w: -to.w, v: to.v * -1.0 } } else { to };
+        let to = if dot < 0.0 {
+            Turn {
+                w: -to.w,
+                v: to.v * -1.0,
+            }
+        } else {
+            to
+        };
         let half = dot.abs().min(1.0).acos();
-        Arc { from, to, half, per_sin: 1.0 / half.sin() }
+        Arc {
+            from,
+            to,
+            half,
+            per_sin: 1.0 / half.sin(),
+        }
     }
 
     /// The orientation at a share of the way, 0 to 1.
@@ -101,10 +128,19 @@ impl Arc {
         let (a, b) = if self.half < 1e-6 {
             (1.0 - k, k)
         } else {
-            (((1.0 - k) * self.half).sin() * self.per_sin, (k * self.half).sin() * self.per_sin)
+            (
+                ((1.0 - k) * self.half).sin() * self.per_sin,
+                (k * self.half).sin() * self.per_sin,
+            )
         };
-        let (w, v) = (self.from.w * a + self.to.w * b, self.from.v * a + self.to.v * b);
+        let (w, v) = (
+            self.from.w * a + self.to.w * b,
+            self.from.v * a + self.to.v * b,
+        );
         let norm = (w * w + v.dot(v)).sqrt();
-        Turn { w: w / norm, v: v * (1.0 / norm) }
+        Turn {
+            w: w / norm,
+            v: v * (1.0 / norm),
+        }
     }
 }

@@ -26,7 +26,11 @@ impl Vec3 {
 
     /// Vector product, right-handed.
     pub fn cross(self, other: Vec3) -> Vec3 {
-        Vec3::new(self.y * other.z - self.z * other.y, self.z * other.x - self.x * other.z, self.x * other.y - self.y * other.x)
+        Vec3::new(
+            self.y * other.z - self.z * other.y,
+            self.z * other.x - self.x * other.z,
+            self.x * other.y - self.y * other.x,
+        )
     }
 
     /// Length.

@@ -28,7 +28,9 @@ impl Ceiling {
         match (self, other) {
             (Ceiling::NoneAllowed, _) | (_, Ceiling::NoneAllowed) => Ceiling::NoneAllowed,
             (Ceiling::Free, c) | (c, Ceiling::Free) => c,
-            (Ceiling::UpTo { value: a }, Ceiling::UpTo { value: b }) => Ceiling::UpTo { value: a.min(b) },
+            (Ceiling::UpTo { value: a }, Ceiling::UpTo { value: b }) => {
+                Ceiling::UpTo { value: a.min(b) }
+            }
         }
     }
 
@@ -70,8 +72,16 @@ pub struct CeilingToday {
 /// dated release. A limit whose end date has come goes on holding until its end is confirmed; for days
 /// still to come the plan assumes that it will be, and says so (`provisional`).
 /// Source: common practice, no published source.
-pub fn ceiling_on(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, day: PostOpDay, today: PostOpDay) -> CeilingToday {
-    let base = pathway.corridor(quantity).map_or(Ceiling::Free, |c| c.ceilings.at(day).copied().unwrap_or(Ceiling::NoneAllowed));
+pub fn ceiling_on(
+    pathway: &Rules,
+    limits: &[SurgeonLimit],
+    quantity: &str,
+    day: PostOpDay,
+    today: PostOpDay,
+) -> CeilingToday {
+    let base = pathway.corridor(quantity).map_or(Ceiling::Free, |c| {
+        c.ceilings.at(day).copied().unwrap_or(Ceiling::NoneAllowed)
+    });
     let mut out = CeilingToday {
         ceiling: base,
         reason: Reason::new(match base {
@@ -94,10 +104,20 @@ pub fn ceiling_on(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, day:
             out.provisional = true;
             continue;
         }
-        let written = Ceiling::UpTo { value: limit.ceiling };
-        let next = if limit.release.is_some() { written } else { out.ceiling.tighter(written) };
+        let written = Ceiling::UpTo {
+            value: limit.ceiling,
+        };
+        let next = if limit.release.is_some() {
+            written
+        } else {
+            out.ceiling.tighter(written)
+        };
         if next != out.ceiling || next == written {
-            let mut reason = Reason::new(if limit.release.is_some() { "ceiling-release" } else { "ceiling-surgeon" });
+            let mut reason = Reason::new(if limit.release.is_some() {
+                "ceiling-release"
+            } else {
+                "ceiling-surgeon"
+            });
             if let Some(until) = limit.until_day {
                 reason = reason.with("until_day", until);
             }
@@ -116,8 +136,16 @@ pub fn ceiling_on(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, day:
 /// The floor of `quantity` on `day`: the smaller of the pathway's and the surgeon's, never above the ceiling.
 ///
 /// Source: common practice, no published source (several conditions: the smallest floor counts).
-pub fn floor_on(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, day: PostOpDay, today: PostOpDay) -> Option<f64> {
-    let base = pathway.corridor(quantity).and_then(|c| c.floors.at(day).copied());
+pub fn floor_on(
+    pathway: &Rules,
+    limits: &[SurgeonLimit],
+    quantity: &str,
+    day: PostOpDay,
+    today: PostOpDay,
+) -> Option<f64> {
+    let base = pathway
+        .corridor(quantity)
+        .and_then(|c| c.floors.at(day).copied());
     let written = limits
         .iter()
         .filter(|l| l.quantity == quantity && l.until_day.is_none_or(|until| day < until))
@@ -153,7 +181,12 @@ pub struct Band {
 }
 
 /// The bands of `quantity` over the whole pathway.
-pub fn band_view(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, today: PostOpDay) -> Vec<Band> {
+pub fn band_view(
+    pathway: &Rules,
+    limits: &[SurgeonLimit],
+    quantity: &str,
+    today: PostOpDay,
+) -> Vec<Band> {
     let end = pathway.end_day;
     let mut days: Vec<PostOpDay> = vec![0, today.clamp(0, end)];
     if let Some(corridor) = pathway.corridor(quantity) {
@@ -173,7 +206,10 @@ pub fn band_view(pathway: &Rules, limits: &[SurgeonLimit], quantity: &str, today
             to_day,
             ceiling: on.ceiling,
             floor: floor_on(pathway, limits, quantity, *day, today),
-            surgeon: matches!(on.reason.rule.as_str(), "ceiling-surgeon" | "ceiling-release"),
+            surgeon: matches!(
+                on.reason.rule.as_str(),
+                "ceiling-surgeon" | "ceiling-release"
+            ),
             provisional: on.provisional,
         };
         match bands.last_mut() {

@@ -56,23 +56,60 @@ fn tie_break(place: usize) -> f64 {
 
 /// The value of a set of choices, with the last word between equals.
 pub fn value_of(offer: &Offer, taken: &[usize]) -> f64 {
-    let covered = |need: usize| taken.iter().any(|i| offer.choices[*i].needs.contains(&need));
-    let needs: f64 = offer.needs.iter().enumerate().filter(|(n, _)| covered(*n)).map(|(_, w)| w).sum();
-    needs + taken.iter().map(|i| offer.choices[*i].value - tie_break(*i)).sum::<f64>()
+    let covered = |need: usize| {
+        taken
+            .iter()
+            .any(|i| offer.choices[*i].needs.contains(&need))
+    };
+    let needs: f64 = offer
+        .needs
+        .iter()
+        .enumerate()
+        .filter(|(n, _)| covered(*n))
+        .map(|(_, w)| w)
+        .sum();
+    needs
+        + taken
+            .iter()
+            .map(|i| offer.choices[*i].value - tie_break(*i))
+            .sum::<f64>()
 }
 
 /// Solves it.
 pub fn choose(offer: &Offer) -> Chosen {
     let mut problem = Problem::new(OptimizationDirection::Maximize);
-    let take: Vec<Variable> = offer.choices.iter().enumerate().map(|(i, c)| problem.add_binary_var(c.value - tie_break(i))).collect();
+    let take: Vec<Variable> = offer
+        .choices
+        .iter()
+        .enumerate()
+        .map(|(i, c)| problem.add_binary_var(c.value - tie_break(i)))
+        .collect();
     // A need never weighs negative, so a covered one never has to be forced up: only held down.
-    let cover: Vec<Variable> = offer.needs.iter().map(|w| problem.add_var(*w, (0.0, 1.0))).collect();
-    let ladders = offer.choices.iter().map(|c| c.ladder + 1).max().unwrap_or(0);
+    let cover: Vec<Variable> = offer
+        .needs
+        .iter()
+        .map(|w| problem.add_var(*w, (0.0, 1.0)))
+        .collect();
+    let ladders = offer
+        .choices
+        .iter()
+        .map(|c| c.ladder + 1)
+        .max()
+        .unwrap_or(0);
     for ladder in 0..ladders {
-        let here = take.iter().zip(&offer.choices).filter(|(_, c)| c.ladder == ladder).map(|(v, _)| (*v, 1.0));
+        let here = take
+            .iter()
+            .zip(&offer.choices)
+            .filter(|(_, c)| c.ladder == ladder)
+            .map(|(v, _)| (*v, 1.0));
         problem.add_constraint(here.collect::<Vec<_>>(), ComparisonOp::Le, 1.0);
     }
-    let weighed = |of: fn(&Choice) -> f64| take.iter().zip(&offer.choices).map(|(v, c)| (*v, of(c))).collect::<Vec<_>>();
+    let weighed = |of: fn(&Choice) -> f64| {
+        take.iter()
+            .zip(&offer.choices)
+            .map(|(v, c)| (*v, of(c)))
+            .collect::<Vec<_>>()
+    };
     problem.add_constraint(weighed(|_| 1.0), ComparisonOp::Le, offer.max_lines as f64);
     problem.add_constraint(weighed(|c| c.minutes), ComparisonOp::Le, offer.max_minutes);
     if let Some(most) = offer.max_day_minutes {
@@ -80,13 +117,34 @@ pub fn choose(offer: &Offer) -> Chosen {
     }
     for (need, var) in cover.iter().enumerate() {
         let mut sum = vec![(*var, 1.0)];
-        sum.extend(take.iter().zip(&offer.choices).filter(|(_, c)| c.needs.contains(&need)).map(|(v, _)| (*v, -1.0)));
+        sum.extend(
+            take.iter()
+                .zip(&offer.choices)
+                .filter(|(_, c)| c.needs.contains(&need))
+                .map(|(v, _)| (*v, -1.0)),
+        );
         problem.add_constraint(sum, ComparisonOp::Le, 0.0);
     }
     // Taking nothing is always possible, so there is always an answer; should the solver fail on the numbers, nothing is proposed.
-    let Some(solution) = problem.solve().ok().and_then(|outcome| outcome.into_solution().ok()) else {
-        return Chosen { gap: 1.0, ..Chosen::default() };
+    let Some(solution) = problem
+        .solve()
+        .ok()
+        .and_then(|outcome| outcome.into_solution().ok())
+    else {
+        return Chosen {
+            gap: 1.0,
+            ..Chosen::default()
+        };
     };
-    let taken: Vec<usize> = take.iter().enumerate().filter(|(_, v)| solution.var_value(**v) > 0.5).map(|(i, _)| i).collect();
-    Chosen { value: value_of(offer, &taken), taken, gap: solution.gap().unwrap_or(0.0) }
+    let taken: Vec<usize> = take
+        .iter()
+        .enumerate()
+        .filter(|(_, v)| solution.var_value(**v) > 0.5)
+        .map(|(i, _)| i)
+        .collect();
+    Chosen {
+        value: value_of(offer, &taken),
+        taken,
+        gap: solution.gap().unwrap_or(0.0),
+    }
 }

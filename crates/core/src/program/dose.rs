@@ -12,12 +12,21 @@ use std::collections::BTreeMap;
 
 /// The hardest that an exercise asks of any muscle group of the joint.
 pub fn hardest(exercise: &Exercise) -> Level {
-    exercise.demand.iter().map(|d| d.level).max().unwrap_or(Level::None)
+    exercise
+        .demand
+        .iter()
+        .map(|d| d.level)
+        .max()
+        .unwrap_or(Level::None)
 }
 
 /// The hardest that an exercise asks of the joint itself.
 fn of_the_joint(exercise: &Exercise) -> Level {
-    [Group::Cuff, Group::Subscapularis, Group::Deltoid].into_iter().map(|g| exercise.demand_on(g)).max().unwrap_or(Level::None)
+    [Group::Cuff, Group::Subscapularis, Group::Deltoid]
+        .into_iter()
+        .map(|g| exercise.demand_on(g))
+        .max()
+        .unwrap_or(Level::None)
 }
 
 /// Whether irritability leaves room for an exercise: high keeps to isometric, assisted and unloaded work, short of end range.
@@ -25,7 +34,10 @@ fn of_the_joint(exercise: &Exercise) -> Level {
 /// Source: Kelley 2013 and McClure 2015 in principle, from memory; after surgery irritability may only tighten.
 pub fn within_irritability(exercise: &Exercise, irritability: Irritability) -> bool {
     match irritability {
-        Irritability::High => of_the_joint(exercise) <= Level::Isometric && !matches!(exercise.purpose, Purpose::Load | Purpose::Return),
+        Irritability::High => {
+            of_the_joint(exercise) <= Level::Isometric
+                && !matches!(exercise.purpose, Purpose::Load | Purpose::Return)
+        }
         Irritability::Moderate => of_the_joint(exercise) <= Level::Resisted,
         Irritability::Low => true,
     }
@@ -35,7 +47,12 @@ pub fn within_irritability(exercise: &Exercise, irritability: Irritability) -> b
 ///
 /// The row's own dose, held inside its range by irritability and shaped by the schools. An effort never rises above what the
 /// allowance of the day gives. Source: common practice, no published source.
-pub fn start_dose(rules: &Rules, exercise: &Exercise, irritability: Irritability, day: PostOpDay) -> Dose {
+pub fn start_dose(
+    rules: &Rules,
+    exercise: &Exercise,
+    irritability: Irritability,
+    day: PostOpDay,
+) -> Dose {
     let mut dose = exercise.dose;
     let range = &exercise.range;
     if irritability == Irritability::High {
@@ -64,7 +81,11 @@ pub fn start_dose(rules: &Rules, exercise: &Exercise, irritability: Irritability
         dose.days_per_week = dose.days_per_week.min(3);
     }
     let shoulder = exercise.demand.iter().any(|d| d.group != Group::Distal);
-    if let (Some(effort), Some(max), true) = (dose.effort_pct, rules.allowance(day).and_then(|a| a.effort_max_pct()), shoulder) {
+    if let (Some(effort), Some(max), true) = (
+        dose.effort_pct,
+        rules.allowance(day).and_then(|a| a.effort_max_pct()),
+        shoulder,
+    ) {
         dose.effort_pct = Some(effort.min(max));
     }
     if let Some(structure) = style.structure.filter(|s| *s != SetStructure::Straight) {
@@ -77,7 +98,12 @@ pub fn start_dose(rules: &Rules, exercise: &Exercise, irritability: Irritability
 pub fn equal_time(dose: Dose, repetitions: u32, hold_s: u32) -> Dose {
     let total = dose.sets * dose.repetitions * dose.hold_s.max(1);
     let piece = (repetitions * hold_s).max(1);
-    Dose { repetitions, hold_s, sets: ((total + piece / 2) / piece).clamp(1, 10), ..dose }
+    Dose {
+        repetitions,
+        hold_s,
+        sets: ((total + piece / 2) / piece).clamp(1, 10),
+        ..dose
+    }
 }
 
 /// Work of a week in repetitions, by muscle group and by purpose.
@@ -99,19 +125,27 @@ pub struct Volume {
 }
 
 fn wire<T: Serialize>(value: T) -> String {
-    serde_json::to_value(value).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default()
+    serde_json::to_value(value)
+        .ok()
+        .and_then(|v| v.as_str().map(str::to_owned))
+        .unwrap_or_default()
 }
 
 /// What the lines of a day add up to.
 pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>) -> Volume {
     let mut out = Volume::default();
     for line in lines {
-        let Some(exercise) = ctx.known.exercises.get(&line.exercise) else { continue };
+        let Some(exercise) = ctx.known.exercises.get(&line.exercise) else {
+            continue;
+        };
         let (dose, weekly) = (&line.dose, line.dose.weekly_repetitions());
         out.session_minutes += dose.minutes();
         out.day_minutes += dose.day_minutes();
         *out.by_purpose.entry(wire(exercise.purpose)).or_default() += weekly;
-        let loaded = exercise.demand.iter().filter(|d| d.level >= Level::Isometric);
+        let loaded = exercise
+            .demand
+            .iter()
+            .filter(|d| d.level >= Level::Isometric);
         for demand in loaded.clone() {
             *out.by_group.entry(wire(demand.group)).or_default() += weekly;
         }
@@ -119,14 +153,33 @@ pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>)
             out.loaded_seconds += weekly * f64::from(dose.hold_s + dose.repetition_s());
         }
     }
-    let sum = |groups: &[Group]| groups.iter().filter_map(|g| out.by_group.get(&wire(*g))).sum::<f64>();
-    let (front, back) = (sum(&[Group::Subscapularis, Group::PecLat]), sum(&[Group::Cuff, Group::Scapular]));
+    let sum = |groups: &[Group]| {
+        groups
+            .iter()
+            .filter_map(|g| out.by_group.get(&wire(*g)))
+            .sum::<f64>()
+    };
+    let (front, back) = (
+        sum(&[Group::Subscapularis, Group::PecLat]),
+        sum(&[Group::Cuff, Group::Scapular]),
+    );
     let ratio = ctx.known.threshold("front-back-ratio");
     if front > 0.0 && front > back * ratio {
-        out.warnings.push(Reason::new("volume-front-heavy").with("front", front.round()).with("back", back.round()));
+        out.warnings.push(
+            Reason::new("volume-front-heavy")
+                .with("front", front.round())
+                .with("back", back.round()),
+        );
     }
-    if let Some(most) = minutes_per_day.map(f64::from).filter(|most| out.day_minutes > most + 0.5) {
-        out.warnings.push(Reason::new("volume-over-minutes").with("minutes", out.day_minutes.round()).with("max", most));
+    if let Some(most) = minutes_per_day
+        .map(f64::from)
+        .filter(|most| out.day_minutes > most + 0.5)
+    {
+        out.warnings.push(
+            Reason::new("volume-over-minutes")
+                .with("minutes", out.day_minutes.round())
+                .with("max", most),
+        );
     }
     out
 }
@@ -137,7 +190,9 @@ pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>)
 pub fn rest_findings(exercise: &Exercise, dose: &Dose, day: PostOpDay) -> Option<Finding> {
     (hardest(exercise) >= Level::Eccentric && dose.days_per_week > 3).then(|| Finding {
         status: Status::Caution,
-        reason: Reason::new("rest-48-hours").with("days", f64::from(dose.days_per_week)).with("exercise", exercise.id.as_str()),
+        reason: Reason::new("rest-48-hours")
+            .with("days", f64::from(dose.days_per_week))
+            .with("exercise", exercise.id.as_str()),
         overridable: true,
         day,
     })

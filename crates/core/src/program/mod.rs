@@ -18,15 +18,18 @@ pub use ceiling::{Band, Ceiling, CeilingToday, band_view, ceiling_on, floor_on};
 pub use choose::{Choice, Chosen, Offer, choose, value_of};
 pub use dose::{Volume, bounding, equal_time, hardest, start_dose, volume, within_irritability};
 pub use rules::{
-    AllowanceRule, Choices, ClassRule, CorridorRule, ForbiddenRule, GateRule, Lock, MilestoneRule, PhaseRule, PrecautionRule, Rules,
-    SlingRule, Style, WatchRule,
+    AllowanceRule, Choices, ClassRule, CorridorRule, ForbiddenRule, GateRule, Lock, MilestoneRule,
+    PhaseRule, PrecautionRule, Rules, SlingRule, Style, WatchRule,
 };
 pub use running::{running_lines, scheduled_lines};
-pub use safety::{CheckContext, Finding, Status, Verdict, barred_until, bars_position, check_exercise, check_line, resolved_path};
+pub use safety::{
+    CheckContext, Finding, Status, Verdict, barred_until, bars_position, check_exercise,
+    check_line, resolved_path,
+};
 pub use schedule::{PhaseSpan, reached_phase, schedule};
 pub use score::{
-    CorridorView, DoseTotals, GateMark, LineView, MilestoneView, PhaseVolume, PrecautionSpan, ScoreView, SlingSpan, corridor_views,
-    score_view,
+    CorridorView, DoseTotals, GateMark, LineView, MilestoneView, PhaseVolume, PrecautionSpan,
+    ScoreView, SlingSpan, corridor_views, score_view,
 };
 pub use snapshot::{SNAPSHOT_VERSION, Snapshot, SnapshotError, read_snapshot};
 pub use what_if::{Moved, Variant, WhatIf, what_if};

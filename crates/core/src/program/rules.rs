@@ -6,10 +6,16 @@
 
 use super::ceiling::Ceiling;
 use super::schedule::{PhaseSpan, schedule};
-use super::timetable::{Timetable, chosen_schools, class_rule, corridors, gates, milestones, pain, sling, style, watches};
+use super::timetable::{
+    Timetable, chosen_schools, class_rule, corridors, gates, milestones, pain, sling, style,
+    watches,
+};
 use crate::calendar::{PostOpDay, Steps, WEEK};
 use crate::episode::Facts;
-use crate::knowledge::{Allowance, AngleTest, Criterion, Group, HealingClock, Knowledge, Level, Modifier, Pathway, SetStructure, Watch};
+use crate::knowledge::{
+    Allowance, AngleTest, Criterion, Group, HealingClock, Knowledge, Level, Modifier, Pathway,
+    SetStructure, Watch,
+};
 use crate::mechanics::PathPoint;
 use std::collections::{BTreeMap, BTreeSet};
 
@@ -60,17 +66,36 @@ pub struct AllowanceRule<'a> {
 impl AllowanceRule<'_> {
     /// Whether `wanted` is permitted for `group`: by the pathway and by every modifier.
     pub fn permits(&self, group: Group, wanted: Level) -> bool {
-        let any = |levels: &[Level]| wanted == Level::None || levels.iter().any(|level| level.includes(wanted));
-        any(self.row.levels(group)) && self.caps.iter().filter(|(g, until, _)| *g == group && self.day < *until).all(|(_, _, l)| any(l))
+        let any = |levels: &[Level]| {
+            wanted == Level::None || levels.iter().any(|level| level.includes(wanted))
+        };
+        any(self.row.levels(group))
+            && self
+                .caps
+                .iter()
+                .filter(|(g, until, _)| *g == group && self.day < *until)
+                .all(|(_, _, l)| any(l))
     }
 
     /// The highest single level permitted for `group`.
     pub fn highest(&self, group: Group) -> Level {
-        use Level::{Active, Assisted, Ballistic, Eccentric, Isometric, None, Passive, Resisted, ResistedLight};
-        [Ballistic, Eccentric, Resisted, ResistedLight, Isometric, Active, Assisted, Passive]
-            .into_iter()
-            .find(|l| self.permits(group, *l))
-            .unwrap_or(None)
+        use Level::{
+            Active, Assisted, Ballistic, Eccentric, Isometric, None, Passive, Resisted,
+            ResistedLight,
+        };
+        [
+            Ballistic,
+            Eccentric,
+            Resisted,
+            ResistedLight,
+            Isometric,
+            Active,
+            Assisted,
+            Passive,
+        ]
+        .into_iter()
+        .find(|l| self.permits(group, *l))
+        .unwrap_or(None)
     }
 
     /// Greatest isometric effort in percent, where one is given.
@@ -94,7 +119,10 @@ pub struct ForbiddenRule {
 impl ForbiddenRule {
     /// Whether any frame of `path` takes the position.
     pub fn touches(&self, frames: &[PathPoint]) -> bool {
-        !self.all.is_empty() && frames.iter().any(|frame| self.all.iter().all(|test| test.holds(&frame.pose)))
+        !self.all.is_empty()
+            && frames
+                .iter()
+                .any(|frame| self.all.iter().all(|test| test.holds(&frame.pose)))
     }
 }
 
@@ -256,9 +284,18 @@ pub struct Rules {
 
 impl Rules {
     /// The rules that hold for the facts.
-    pub fn of(known: &Knowledge, pathway: &Pathway, facts: &Facts, strength_delay_weeks: i32) -> Rules {
+    pub fn of(
+        known: &Knowledge,
+        pathway: &Pathway,
+        facts: &Facts,
+        strength_delay_weeks: i32,
+    ) -> Rules {
         let story = &facts.story;
-        let choices = Choices { modifiers: story.modifiers.clone(), schools: story.schools.clone(), strength_delay_weeks };
+        let choices = Choices {
+            modifiers: story.modifiers.clone(),
+            schools: story.schools.clone(),
+            strength_delay_weeks,
+        };
         let mut rules = Rules::new(known, pathway, &choices);
         if pathway.clock == HealingClock::None {
             let spans = schedule(&rules, facts);
@@ -273,7 +310,12 @@ impl Rules {
         let modifiers: Vec<&Modifier> = choices
             .modifiers
             .iter()
-            .filter_map(|id| known.modifiers.iter().find(|m| m.id == *id && m.pathways.iter().any(|p| p == pathway.column())))
+            .filter_map(|id| {
+                known
+                    .modifiers
+                    .iter()
+                    .find(|m| m.id == *id && m.pathways.iter().any(|p| p == pathway.column()))
+            })
             .collect();
         let time = Timetable::new(pathway, &schools, &modifiers, choices.strength_delay_weeks);
         let phases: Vec<PhaseRule> = pathway
@@ -296,15 +338,25 @@ impl Rules {
         let mut opens = BTreeMap::new();
         for phase in pathway.phases.iter().rev() {
             for exercise in &phase.exercises {
-                opens.insert(exercise.clone(), (phase.number, phase.clinician.contains(exercise)));
+                opens.insert(
+                    exercise.clone(),
+                    (phase.number, phase.clinician.contains(exercise)),
+                );
             }
         }
         let mut rules = Rules {
             id: pathway.id.clone(),
             column: pathway.column().to_owned(),
             // Releases from before there were clocks have one pathway without phases: nothing in it heals by the calendar.
-            clock: if pathway.phases.is_empty() { HealingClock::None } else { pathway.clock },
-            end_day: pathway.weeks.max(phases.last().map_or(0, |p| p.expected_end_day / WEEK)) * WEEK,
+            clock: if pathway.phases.is_empty() {
+                HealingClock::None
+            } else {
+                pathway.clock
+            },
+            end_day: pathway
+                .weeks
+                .max(phases.last().map_or(0, |p| p.expected_end_day / WEEK))
+                * WEEK,
             corridors: Vec::new(),
             forbidden: Vec::new(),
             precautions: Vec::new(),
@@ -313,12 +365,19 @@ impl Rules {
             gates: gates(pathway, &phases),
             watches: watches(known, pathway, &time),
             style: style(&schools),
-            schools: schools.iter().map(|s| (s.question.clone(), s.id.clone())).collect(),
+            schools: schools
+                .iter()
+                .map(|s| (s.question.clone(), s.id.clone()))
+                .collect(),
             allowances: Vec::new(),
             caps: modifiers
                 .iter()
                 .flat_map(|m| m.cap.iter())
-                .flat_map(|cap| cap.groups.iter().map(|g| (*g, cap.until_week * WEEK, cap.levels.clone())))
+                .flat_map(|cap| {
+                    cap.groups
+                        .iter()
+                        .map(|g| (*g, cap.until_week * WEEK, cap.levels.clone()))
+                })
                 .collect(),
             classes: BTreeMap::new(),
             pain: pain(pathway, &schools, &time),
@@ -334,19 +393,40 @@ impl Rules {
     /// Lays what counts in phases on the days on which the phases began or are expected.
     fn settle_phases(&mut self, known: &Knowledge, pathway: &Pathway, spans: &[PhaseSpan]) {
         let days: Vec<PostOpDay> = spans.iter().map(|s| s.from_day).collect();
-        let choices = Choices { schools: self.schools.iter().cloned().collect(), ..Choices::default() };
+        let choices = Choices {
+            schools: self.schools.iter().cloned().collect(),
+            ..Choices::default()
+        };
         let schools = chosen_schools(known, pathway, &choices);
         let time = Timetable::new(pathway, &schools, &[], 0);
         self.lay(known, pathway, &[], &time, &days);
     }
 
-    fn lay(&mut self, known: &Knowledge, pathway: &Pathway, modifiers: &[&Modifier], time: &Timetable, phase_days: &[PostOpDay]) {
-        let day_of = |phase: u32| phase_days.get(phase.saturating_sub(1) as usize).copied().unwrap_or(PostOpDay::MAX);
+    fn lay(
+        &mut self,
+        known: &Knowledge,
+        pathway: &Pathway,
+        modifiers: &[&Modifier],
+        time: &Timetable,
+        phase_days: &[PostOpDay],
+    ) {
+        let day_of = |phase: u32| {
+            phase_days
+                .get(phase.saturating_sub(1) as usize)
+                .copied()
+                .unwrap_or(PostOpDay::MAX)
+        };
         self.corridors = corridors(pathway, modifiers, time, &day_of);
         self.allowances = pathway
             .allowances
             .iter()
-            .map(|row| (row.from_phase.map_or_else(|| time.allowance_week(row) * WEEK, day_of), row.clone()))
+            .map(|row| {
+                (
+                    row.from_phase
+                        .map_or_else(|| time.allowance_week(row) * WEEK, day_of),
+                    row.clone(),
+                )
+            })
             .collect();
         self.allowances.sort_by_key(|(day, _)| *day);
         self.forbidden = pathway
@@ -354,30 +434,48 @@ impl Rules {
             .iter()
             .map(|f| ForbiddenRule {
                 id: f.id.clone(),
-                until_day: f.until_phase.map_or_else(|| time.later(f.until_week) * WEEK, day_of),
+                until_day: f
+                    .until_phase
+                    .map_or_else(|| time.later(f.until_week) * WEEK, day_of),
                 all: f.all.clone(),
                 tags: f.tags.clone(),
             })
-            .chain(modifiers.iter().flat_map(|m| &m.forbidden).map(|f| ForbiddenRule {
-                id: f.id.clone(),
-                until_day: f.until_week * WEEK,
-                all: f.all.clone(),
-                tags: f.tags.clone(),
-            }))
+            .chain(
+                modifiers
+                    .iter()
+                    .flat_map(|m| &m.forbidden)
+                    .map(|f| ForbiddenRule {
+                        id: f.id.clone(),
+                        until_day: f.until_week * WEEK,
+                        all: f.all.clone(),
+                        tags: f.tags.clone(),
+                    }),
+            )
             .collect();
         let own = pathway.precautions.iter().map(|p| PrecautionRule {
             id: p.id.clone(),
-            from_day: p.from_phase.map_or_else(|| time.later(p.from_week) * WEEK, day_of),
-            until_day: p.until_phase.map_or_else(|| time.later(p.until_week) * WEEK, |n| day_of(n).min(self.end_day)),
+            from_day: p
+                .from_phase
+                .map_or_else(|| time.later(p.from_week) * WEEK, day_of),
+            until_day: p.until_phase.map_or_else(
+                || time.later(p.until_week) * WEEK,
+                |n| day_of(n).min(self.end_day),
+            ),
         });
-        let added = modifiers.iter().flat_map(|m| &m.precaution).map(|p| PrecautionRule {
-            id: p.id.clone(),
-            from_day: p.from_week * WEEK,
-            until_day: p.until_week * WEEK,
-        });
+        let added = modifiers
+            .iter()
+            .flat_map(|m| &m.precaution)
+            .map(|p| PrecautionRule {
+                id: p.id.clone(),
+                from_day: p.from_week * WEEK,
+                until_day: p.until_week * WEEK,
+            });
         let mut precautions: Vec<PrecautionRule> = Vec::new();
         for p in own.chain(added).filter(|p| p.until_day > p.from_day) {
-            match precautions.iter_mut().find(|q| q.id == p.id && p.from_day <= q.until_day && q.from_day <= p.until_day) {
+            match precautions
+                .iter_mut()
+                .find(|q| q.id == p.id && p.from_day <= q.until_day && q.from_day <= p.until_day)
+            {
                 Some(q) => {
                     q.from_day = q.from_day.min(p.from_day);
                     q.until_day = q.until_day.max(p.until_day);
@@ -386,8 +484,16 @@ impl Rules {
             }
         }
         self.precautions = precautions;
-        self.classes =
-            known.gate_classes.values().filter_map(|c| Some((c.id.clone(), class_rule(pathway, c, modifiers, time, &day_of)?))).collect();
+        self.classes = known
+            .gate_classes
+            .values()
+            .filter_map(|c| {
+                Some((
+                    c.id.clone(),
+                    class_rule(pathway, c, modifiers, time, &day_of)?,
+                ))
+            })
+            .collect();
         self.turning = self.worked_turning_days().into_iter().collect();
     }
 
@@ -403,8 +509,17 @@ impl Rules {
 
     /// What is permitted on `day`.
     pub fn allowance(&self, day: PostOpDay) -> Option<AllowanceRule<'_>> {
-        let (from_day, row) = self.allowances.iter().rev().find(|(from, _)| day >= *from)?;
-        Some(AllowanceRule { from_day: *from_day, row, caps: &self.caps, day })
+        let (from_day, row) = self
+            .allowances
+            .iter()
+            .rev()
+            .find(|(from, _)| day >= *from)?;
+        Some(AllowanceRule {
+            from_day: *from_day,
+            row,
+            caps: &self.caps,
+            day,
+        })
     }
 
     /// The phase with this number.
@@ -414,7 +529,9 @@ impl Rules {
 
     /// The phase in which an exercise opens.
     pub fn opening_phase(&self, exercise: &str) -> Option<&PhaseRule> {
-        self.opens.get(exercise).and_then(|(number, _)| self.phase(*number))
+        self.opens
+            .get(exercise)
+            .and_then(|(number, _)| self.phase(*number))
     }
 
     /// Whether only a clinician opens an exercise.
@@ -446,7 +563,11 @@ impl Rules {
         let mut days: BTreeSet<PostOpDay> = self.allowances.iter().map(|(day, _)| *day).collect();
         days.extend(self.caps.iter().map(|(_, until, _)| *until));
         days.extend(self.forbidden.iter().map(|f| f.until_day));
-        days.extend(self.corridors.iter().flat_map(|c| c.ceilings.steps.iter().map(|s| s.0)));
+        days.extend(
+            self.corridors
+                .iter()
+                .flat_map(|c| c.ceilings.steps.iter().map(|s| s.0)),
+        );
         days.extend(self.classes.values().map(|c| c.opens_day));
         days.extend(self.phases.iter().map(|p| p.earliest_day));
         days

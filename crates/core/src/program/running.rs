@@ -10,12 +10,31 @@ use crate::episode::{Facts, Line};
 /// Nobody stops exercising because a gate is late, and nobody starts what lies behind it.
 /// Source: common practice, no published source (hold: stay in the phase, keep the program).
 pub fn scheduled_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: PostOpDay) -> Vec<&'a Line> {
-    let opens = |line: &Line| ctx.pathway.opening_phase(&line.exercise).map_or(u32::MAX, |phase| phase.number);
-    let due = ctx.pathway.gate_after(ctx.phase).map(|gate| gate.opens_day).filter(|opens_day| day >= *opens_day);
-    let reached: Vec<&Line> = facts.lines.iter().filter(|line| opens(line) <= ctx.phase && line.from_day <= day).collect();
-    let mut out: Vec<&Line> = reached.iter().copied().filter(|line| day < line.to_day).collect();
+    let opens = |line: &Line| {
+        ctx.pathway
+            .opening_phase(&line.exercise)
+            .map_or(u32::MAX, |phase| phase.number)
+    };
+    let due = ctx
+        .pathway
+        .gate_after(ctx.phase)
+        .map(|gate| gate.opens_day)
+        .filter(|opens_day| day >= *opens_day);
+    let reached: Vec<&Line> = facts
+        .lines
+        .iter()
+        .filter(|line| opens(line) <= ctx.phase && line.from_day <= day)
+        .collect();
+    let mut out: Vec<&Line> = reached
+        .iter()
+        .copied()
+        .filter(|line| day < line.to_day)
+        .collect();
     if let Some(gate_day) = due {
-        for line in reached.into_iter().filter(|line| line.to_day >= gate_day && line.to_day <= day) {
+        for line in reached
+            .into_iter()
+            .filter(|line| line.to_day >= gate_day && line.to_day <= day)
+        {
             if !out.iter().any(|kept| kept.exercise == line.exercise) {
                 out.push(line);
             }
@@ -30,7 +49,8 @@ pub fn running_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: PostOpDay) -
         .into_iter()
         .filter(|line| {
             let exercise = ctx.known.exercises.get(&line.exercise);
-            exercise.is_some_and(|e| check_exercise(ctx, e, &line.dose, day).status != Status::Blocked)
+            exercise
+                .is_some_and(|e| check_exercise(ctx, e, &line.dose, day).status != Status::Blocked)
         })
         .collect()
 }

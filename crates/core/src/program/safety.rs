@@ -48,7 +48,11 @@ pub struct Verdict {
 
 impl Verdict {
     fn of(findings: Vec<Finding>) -> Self {
-        let status = findings.iter().map(|f| f.status).max().unwrap_or(Status::Allowed);
+        let status = findings
+            .iter()
+            .map(|f| f.status)
+            .max()
+            .unwrap_or(Status::Allowed);
         Verdict { status, findings }
     }
 }
@@ -82,7 +86,9 @@ pub struct CheckContext<'a> {
 
 /// The arm at rest in a sling: never a movement, never a breach.
 fn at_rest(pose: &ArmPose) -> bool {
-    pose.elevation_deg <= 30.0 && (-70.0..=1e-6).contains(&pose.twist_deg()) && (0.0..=90.0).contains(&pose.plane_deg)
+    pose.elevation_deg <= 30.0
+        && (-70.0..=1e-6).contains(&pose.twist_deg())
+        && (0.0..=90.0).contains(&pose.plane_deg)
 }
 
 /// What a frame asks of each quantity: `(quantity, demand)`.
@@ -124,7 +130,9 @@ fn demands(pose: &ArmPose, active: Option<&'static str>) -> Vec<(&'static str, f
 
 fn active_quantity(exercise: &Exercise) -> Option<&'static str> {
     exercise.is_active().then_some(match exercise.attitude {
-        Attitude::Supine | Attitude::SideLying | Attitude::Reclined | Attitude::Prone => "active-elevation-lying",
+        Attitude::Supine | Attitude::SideLying | Attitude::Reclined | Attitude::Prone => {
+            "active-elevation-lying"
+        }
         _ => "active-elevation-upright",
     })
 }
@@ -134,7 +142,9 @@ fn active_quantity(exercise: &Exercise) -> Option<&'static str> {
 /// # Errors
 /// The reading that is left when the cut leaves less than the exercise needs.
 fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path>, f64> {
-    let (Some(adapts), Some(ceiling)) = (&exercise.adapts, ceiling) else { return Ok(None) };
+    let (Some(adapts), Some(ceiling)) = (&exercise.adapts, ceiling) else {
+        return Ok(None);
+    };
     let limit = match ceiling {
         Ceiling::Free => return Ok(None),
         Ceiling::NoneAllowed => return Err(0.0),
@@ -146,7 +156,9 @@ fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path
         _ => pose.elevation_deg,
     };
     let frames = exercise.frames();
-    let Some(over) = frames.iter().position(|frame| reading(&frame.pose) > limit) else { return Ok(None) };
+    let Some(over) = frames.iter().position(|frame| reading(&frame.pose) > limit) else {
+        return Ok(None);
+    };
     let path = exercise.path();
     if limit < adapts.least_deg || over == 0 {
         return Err(limit);
@@ -155,54 +167,112 @@ fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path
     let (mut cut, mut beyond) = (frames[over - 1].at, frames[over].at);
     for _ in 0..40 {
         let middle = (cut + beyond) / 2.0;
-        if path.at(middle).is_some_and(|pose| reading(&pose) <= limit) { cut = middle } else { beyond = middle }
+        if path.at(middle).is_some_and(|pose| reading(&pose) <= limit) {
+            cut = middle
+        } else {
+            beyond = middle
+        }
     }
     let legs = path.keys.len().saturating_sub(1).max(1) as f64;
-    let mut keys: Vec<ArmPose> = path.keys.iter().enumerate().filter(|(i, _)| (*i as f64) / legs < cut).map(|(_, k)| *k).collect();
+    let mut keys: Vec<ArmPose> = path
+        .keys
+        .iter()
+        .enumerate()
+        .filter(|(i, _)| (*i as f64) / legs < cut)
+        .map(|(_, k)| *k)
+        .collect();
     keys.extend(path.at(cut));
     Ok(Some(Path { keys }))
 }
 
 /// Checks one exercise with one dose on one day.
-pub fn check_exercise(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: PostOpDay) -> Verdict {
+pub fn check_exercise(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    dose: &Dose,
+    day: PostOpDay,
+) -> Verdict {
     let mut findings = Vec::new();
     let mut say = |status: Status, overridable: bool, reason: Reason| {
-        findings.push(Finding { status, reason: reason.with("exercise", exercise.id.as_str()), overridable, day });
+        findings.push(Finding {
+            status,
+            reason: reason.with("exercise", exercise.id.as_str()),
+            overridable,
+            day,
+        });
     };
     use Status::{Blocked, Caution};
 
     for flag in ctx.open_flags {
-        say(Blocked, false, Reason::new("flag-open").with("flag", flag.as_str()));
+        say(
+            Blocked,
+            false,
+            Reason::new("flag-open").with("flag", flag.as_str()),
+        );
     }
     if ctx.flags_not_asked > 0 {
-        say(Blocked, false, Reason::new("flags-not-asked").with("count", ctx.flags_not_asked as f64));
+        say(
+            Blocked,
+            false,
+            Reason::new("flags-not-asked").with("count", ctx.flags_not_asked as f64),
+        );
     }
-    let moves = exercise.demand.iter().any(|d| matches!(d.group, Group::Cuff | Group::Subscapularis | Group::Deltoid | Group::PecLat));
+    let moves = exercise.demand.iter().any(|d| {
+        matches!(
+            d.group,
+            Group::Cuff | Group::Subscapularis | Group::Deltoid | Group::PecLat
+        )
+    });
     if moves && !ctx.cleared {
         say(Blocked, false, Reason::new("no-clearance"));
     }
     if let Some(bad) = dose.fault() {
-        let reason = Reason::new("dose-impossible").with("field", bad.field).with("min", bad.min).with("max", bad.max);
+        let reason = Reason::new("dose-impossible")
+            .with("field", bad.field)
+            .with("min", bad.min)
+            .with("max", bad.max);
         say(Blocked, false, reason.with("given", bad.given));
     }
     match ctx.pathway.opening_phase(&exercise.id) {
-        None => say(Blocked, false, Reason::new("not-in-pathway").with("pathway", ctx.pathway.id.as_str())),
+        None => say(
+            Blocked,
+            false,
+            Reason::new("not-in-pathway").with("pathway", ctx.pathway.id.as_str()),
+        ),
         Some(phase) if ctx.pathway.clock != HealingClock::None && day < phase.earliest_day => {
             let reason = Reason::new("phase-too-early").with("phase", phase.id.as_str());
-            say(Blocked, false, reason.with("week", phase.earliest_day / WEEK).with("opens_day", phase.earliest_day));
+            say(
+                Blocked,
+                false,
+                reason
+                    .with("week", phase.earliest_day / WEEK)
+                    .with("opens_day", phase.earliest_day),
+            );
         }
         Some(phase) if phase.number > ctx.phase && !ctx.planning => {
-            say(Blocked, false, Reason::new("phase-not-reached").with("phase", phase.id.as_str()));
+            say(
+                Blocked,
+                false,
+                Reason::new("phase-not-reached").with("phase", phase.id.as_str()),
+            );
         }
         Some(phase) if phase.number > ctx.phase => {
-            say(Status::Allowed, true, Reason::new("waits-for-gate").with("phase", phase.id.as_str()));
+            say(
+                Status::Allowed,
+                true,
+                Reason::new("waits-for-gate").with("phase", phase.id.as_str()),
+            );
         }
         Some(_) => {}
     }
     for gate in &exercise.gates {
         let about = |rule: &str| Reason::new(rule).with("gate_class", gate.as_str());
         match ctx.pathway.class(gate) {
-            None => say(Blocked, false, about("class-unknown").with("pathway", ctx.pathway.id.as_str())),
+            None => say(
+                Blocked,
+                false,
+                about("class-unknown").with("pathway", ctx.pathway.id.as_str()),
+            ),
             Some(class) => {
                 let whose = |reason: Reason| reason.with("whose", class.whose.as_str());
                 if class.lock == Lock::Never {
@@ -222,15 +292,29 @@ pub fn check_exercise(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day:
     if ctx.pathway.clinician_opens(&exercise.id) {
         say(Caution, true, Reason::new("clinician-opens"));
     }
-    if ctx.helper_protected && matches!(exercise.helper, Helper::OtherHand | Helper::Stick | Helper::Pulley) {
+    if ctx.helper_protected
+        && matches!(
+            exercise.helper,
+            Helper::OtherHand | Helper::Stick | Helper::Pulley
+        )
+    {
         say(Caution, true, Reason::new("helper-arm-protected"));
     }
     if let Some(school) = ctx.pathway.style.leave_out.get(&exercise.ladder) {
-        say(Caution, true, Reason::new("school-leaves-out").with("school", school.as_str()));
+        say(
+            Caution,
+            true,
+            Reason::new("school-leaves-out").with("school", school.as_str()),
+        );
     }
     check_allowances(ctx, exercise, dose, day, &mut say);
     for tag in &exercise.tags {
-        for rule in ctx.pathway.forbidden.iter().filter(|f| f.tags.contains(tag) && day < f.until_day) {
+        for rule in ctx
+            .pathway
+            .forbidden
+            .iter()
+            .filter(|f| f.tags.contains(tag) && day < f.until_day)
+        {
             say(Blocked, false, forbidden(ctx, rule));
         }
     }
@@ -238,31 +322,57 @@ pub fn check_exercise(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day:
     match cut_path(exercise, adapts_to.as_ref().map(|c| c.ceiling)) {
         Err(left) => {
             if let (Some(adapts), Some(on)) = (&exercise.adapts, &adapts_to) {
-                let reason = Reason::new("no-room-below-ceiling").with("quantity", adapts.quantity.as_str());
-                say(Blocked, false, reason.with("ceiling", left).with("needs", adapts.least_deg).with("whose", on.reason.rule.as_str()));
+                let reason =
+                    Reason::new("no-room-below-ceiling").with("quantity", adapts.quantity.as_str());
+                say(
+                    Blocked,
+                    false,
+                    reason
+                        .with("ceiling", left)
+                        .with("needs", adapts.least_deg)
+                        .with("whose", on.reason.rule.as_str()),
+                );
             }
         }
         Ok(cut) => check_path(ctx, exercise, cut.as_ref(), day, &mut say),
     }
     for missing in exercise.kit.iter().filter(|item| !ctx.kit.contains(item)) {
-        say(Caution, true, Reason::new("kit-missing").with("kit", missing.as_str()));
+        say(
+            Caution,
+            true,
+            Reason::new("kit-missing").with("kit", missing.as_str()),
+        );
     }
     if let Some(finding) = super::dose::rest_findings(exercise, dose, day) {
         say(finding.status, finding.overridable, finding.reason);
     }
     if let Some((field, low, high)) = outside_range(exercise, dose) {
-        say(Caution, true, Reason::new("dose-outside-range").with("field", field).with("min", low).with("max", high));
+        say(
+            Caution,
+            true,
+            Reason::new("dose-outside-range")
+                .with("field", field)
+                .with("min", low)
+                .with("max", high),
+        );
     }
     Verdict::of(findings)
 }
 
 /// The ceiling an exercise's path is cut at: raising is cut by the tightest ceiling of raising that applies.
-fn adapted_ceiling(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Option<CeilingToday> {
+fn adapted_ceiling(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    day: PostOpDay,
+) -> Option<CeilingToday> {
     let adapts = exercise.adapts.as_ref()?;
     let on = |quantity: &str| ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
     let mut tightest = on(&adapts.quantity);
     if adapts.quantity.contains("elevation") {
-        for quantity in ["passive-elevation"].into_iter().chain(active_quantity(exercise)) {
+        for quantity in ["passive-elevation"]
+            .into_iter()
+            .chain(active_quantity(exercise))
+        {
             let other = on(quantity);
             if tightest.ceiling.tighter(other.ceiling) != tightest.ceiling {
                 tightest = other;
@@ -274,7 +384,13 @@ fn adapted_ceiling(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> O
 
 /// Where an exercise ends on a day: the path, cut at the ceiling it follows. For the figure and the handout.
 pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Path {
-    cut_path(exercise, adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling)).ok().flatten().unwrap_or_else(|| exercise.path())
+    cut_path(
+        exercise,
+        adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling),
+    )
+    .ok()
+    .flatten()
+    .unwrap_or_else(|| exercise.path())
 }
 
 /// The reason a position is forbidden, with when that ends.
@@ -282,53 +398,107 @@ fn forbidden(ctx: &CheckContext, rule: &super::rules::ForbiddenRule) -> Reason {
     if ctx.pathway.clock == HealingClock::None {
         return Reason::new("forbidden-position-phase").with("position", rule.id.as_str());
     }
-    Reason::new("forbidden-position").with("position", rule.id.as_str()).with("week", rule.until_day / WEEK)
+    Reason::new("forbidden-position")
+        .with("position", rule.id.as_str())
+        .with("week", rule.until_day / WEEK)
 }
 
-fn check_allowances(ctx: &CheckContext, exercise: &Exercise, dose: &Dose, day: PostOpDay, say: &mut impl FnMut(Status, bool, Reason)) {
+fn check_allowances(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    dose: &Dose,
+    day: PostOpDay,
+    say: &mut impl FnMut(Status, bool, Reason),
+) {
     let Some(allowance) = ctx.pathway.allowance(day) else {
         say(Status::Blocked, false, Reason::new("no-allowance-yet"));
         return;
     };
     for demand in &exercise.demand {
         if !allowance.permits(demand.group, demand.level) {
-            let reason = Reason::new("allowance").with("group", wire(demand.group)).with("level", wire(demand.level));
-            say(Status::Blocked, false, reason.with("week", allowance.from_day / WEEK));
+            let reason = Reason::new("allowance")
+                .with("group", wire(demand.group))
+                .with("level", wire(demand.level));
+            say(
+                Status::Blocked,
+                false,
+                reason.with("week", allowance.from_day / WEEK),
+            );
         }
         if let (Some(max), Some(effort), Level::Isometric) = (allowance.effort_max_pct(), dose.effort_pct, demand.level)
             && effort > max
             // The number speaks of the shoulder; a hand may squeeze a ball.
             && demand.group != Group::Distal
         {
-            say(Status::Blocked, false, Reason::new("effort-above").with("max", f64::from(max)).with("given", f64::from(effort)));
+            say(
+                Status::Blocked,
+                false,
+                Reason::new("effort-above")
+                    .with("max", f64::from(max))
+                    .with("given", f64::from(effort)),
+            );
         }
         let light = matches!(demand.level, Level::ResistedLight);
-        let heavy = dose.load_kg.is_some_and(|kg| kg > 1.0) || dose.elastic_level.is_some_and(|level| level > 2);
+        let heavy = dose.load_kg.is_some_and(|kg| kg > 1.0)
+            || dose.elastic_level.is_some_and(|level| level > 2);
         if light && heavy && !allowance.permits(demand.group, Level::Resisted) {
-            say(Status::Blocked, false, Reason::new("load-above-light").with("group", wire(demand.group)));
+            say(
+                Status::Blocked,
+                false,
+                Reason::new("load-above-light").with("group", wire(demand.group)),
+            );
         }
         // A weight or an elastic turns lifting the arm into resisted work, whatever the exercise's row says.
-        let loaded = dose.load_kg.is_some_and(|kg| kg > 0.0) || dose.elastic_level.is_some_and(|level| level > 0);
-        let becomes = if heavy { Level::Resisted } else { Level::ResistedLight };
-        let unloaded = matches!(demand.level, Level::Passive | Level::Assisted | Level::Active);
+        let loaded = dose.load_kg.is_some_and(|kg| kg > 0.0)
+            || dose.elastic_level.is_some_and(|level| level > 0);
+        let becomes = if heavy {
+            Level::Resisted
+        } else {
+            Level::ResistedLight
+        };
+        let unloaded = matches!(
+            demand.level,
+            Level::Passive | Level::Assisted | Level::Active
+        );
         if loaded && unloaded && !allowance.permits(demand.group, becomes) {
-            say(Status::Blocked, false, Reason::new("load-not-permitted").with("group", wire(demand.group)));
+            say(
+                Status::Blocked,
+                false,
+                Reason::new("load-not-permitted").with("group", wire(demand.group)),
+            );
         }
     }
 }
 
-fn check_path(ctx: &CheckContext, exercise: &Exercise, cut: Option<&Path>, day: PostOpDay, say: &mut impl FnMut(Status, bool, Reason)) {
-    for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_day && f.touches(exercise.frames())) {
+fn check_path(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    cut: Option<&Path>,
+    day: PostOpDay,
+    say: &mut impl FnMut(Status, bool, Reason),
+) {
+    for rule in ctx
+        .pathway
+        .forbidden
+        .iter()
+        .filter(|f| day < f.until_day && f.touches(exercise.frames()))
+    {
         say(Status::Blocked, false, forbidden(ctx, rule));
     }
     let active = active_quantity(exercise);
     // What the cut is about is judged on the cut path, everything else on the whole one: so a tighter
     // ceiling can never hide a breach of another.
     let adapts = exercise.adapts.as_ref().map_or("", |a| a.quantity.as_str());
-    let cut_by = |quantity: &str| quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"));
+    let cut_by = |quantity: &str| {
+        quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"))
+    };
     let whole = exercise.peaks(|frames| peaks(frames, active));
     let on_cut = cut.map(|path| peaks(&path.frames(), active));
-    let on_cut = on_cut.as_deref().unwrap_or(whole).iter().filter(|(q, _)| cut_by(q));
+    let on_cut = on_cut
+        .as_deref()
+        .unwrap_or(whole)
+        .iter()
+        .filter(|(q, _)| cut_by(q));
     let on_whole = whole.iter().filter(|(q, _)| !cut_by(q));
     for (quantity, peak) in on_cut.chain(on_whole).copied() {
         let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
@@ -339,11 +509,17 @@ fn check_path(ctx: &CheckContext, exercise: &Exercise, cut: Option<&Path>, day: 
             Ceiling::NoneAllowed => peak > rest_deg(quantity) + 1e-6,
         };
         if breach {
-            let mut reason = Reason::new("path-over-ceiling").with("quantity", quantity).with("peak", peak.round());
+            let mut reason = Reason::new("path-over-ceiling")
+                .with("quantity", quantity)
+                .with("peak", peak.round());
             if let Some(value) = on.ceiling.value() {
                 reason = reason.with("ceiling", value);
             }
-            say(Status::Blocked, false, reason.with("whose", on.reason.rule.as_str()));
+            say(
+                Status::Blocked,
+                false,
+                reason.with("whose", on.reason.rule.as_str()),
+            );
         }
     }
 }
@@ -351,7 +527,13 @@ fn check_path(ctx: &CheckContext, exercise: &Exercise, cut: Option<&Path>, day: 
 /// What protection has against taking a position on a day: a test, or the supporting arm. Empty when nothing has.
 ///
 /// The same rules as for exercises: forbidden positions, ceilings, contraction allowances.
-pub fn bars_position(ctx: &CheckContext, path: &Path, demand: &[crate::knowledge::Demand], tags: &[String], day: PostOpDay) -> Vec<Reason> {
+pub fn bars_position(
+    ctx: &CheckContext,
+    path: &Path,
+    demand: &[crate::knowledge::Demand],
+    tags: &[String],
+    day: PostOpDay,
+) -> Vec<Reason> {
     let mut out = Vec::new();
     let frames = path.frames();
     for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_day) {
@@ -359,22 +541,40 @@ pub fn bars_position(ctx: &CheckContext, path: &Path, demand: &[crate::knowledge
             out.push(forbidden(ctx, rule));
         }
     }
-    let active = demand.iter().any(|d| d.level >= Level::Active).then_some("active-elevation-upright");
+    let active = demand
+        .iter()
+        .any(|d| d.level >= Level::Active)
+        .then_some("active-elevation-upright");
     for (quantity, peak) in peaks(&frames, active) {
         let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
         match on.ceiling {
-            Ceiling::NoneAllowed if peak > rest_deg(quantity) + 1e-6 => out.push(barred_until(ctx, quantity)),
+            Ceiling::NoneAllowed if peak > rest_deg(quantity) + 1e-6 => {
+                out.push(barred_until(ctx, quantity))
+            }
             Ceiling::UpTo { value } if peak > value + 1e-6 => {
-                out.push(Reason::new("test-over-ceiling").with("quantity", quantity).with("peak", peak.round()).with("ceiling", value));
+                out.push(
+                    Reason::new("test-over-ceiling")
+                        .with("quantity", quantity)
+                        .with("peak", peak.round())
+                        .with("ceiling", value),
+                );
             }
             _ => {}
         }
     }
     match ctx.pathway.allowance(day) {
         None => out.push(Reason::new("no-allowance-yet")),
-        Some(allowance) => out.extend(demand.iter().filter(|d| !allowance.permits(d.group, d.level)).map(|d| {
-            Reason::new("allowance").with("group", wire(d.group)).with("level", wire(d.level)).with("week", allowance.from_day / WEEK)
-        })),
+        Some(allowance) => out.extend(
+            demand
+                .iter()
+                .filter(|d| !allowance.permits(d.group, d.level))
+                .map(|d| {
+                    Reason::new("allowance")
+                        .with("group", wire(d.group))
+                        .with("level", wire(d.level))
+                        .with("week", allowance.from_day / WEEK)
+                }),
+        ),
     }
     out
 }
@@ -429,13 +629,19 @@ pub fn barred_until(ctx: &CheckContext, quantity: &str) -> Reason {
     if ctx.pathway.clock == HealingClock::None {
         return Reason::new("barred-until-phase").with("quantity", quantity);
     }
-    Reason::new("barred-until-week").with("quantity", quantity).with("week", opens / WEEK).with("opens_day", opens)
+    Reason::new("barred-until-week")
+        .with("quantity", quantity)
+        .with("week", opens / WEEK)
+        .with("opens_day", opens)
 }
 
 /// Days in `[from, to)` on which a rule of the pathway or a limit changes, and `from` itself.
 fn turning_days(ctx: &CheckContext, from: PostOpDay, to: PostOpDay) -> Vec<PostOpDay> {
     let rules = ctx.pathway.turning_days().iter().copied();
-    let mut days: Vec<PostOpDay> = rules.chain(ctx.limits.iter().filter_map(|l| l.until_day)).chain([from, ctx.today]).collect();
+    let mut days: Vec<PostOpDay> = rules
+        .chain(ctx.limits.iter().filter_map(|l| l.until_day))
+        .chain([from, ctx.today])
+        .collect();
     days.retain(|day| *day == from || (from..to).contains(day));
     days.sort_unstable();
     days.dedup();
@@ -446,15 +652,30 @@ fn turning_days(ctx: &CheckContext, from: PostOpDay, to: PostOpDay) -> Vec<PostO
 ///
 /// Only the days on which some rule changes are looked at: between them every rule says the same.
 pub fn check_line(ctx: &CheckContext, line: &Line) -> Verdict {
-    let ctx = &CheckContext { planning: true, ..*ctx };
+    let ctx = &CheckContext {
+        planning: true,
+        ..*ctx
+    };
     let from = line.from_day.max(ctx.today);
     if line.to_day <= line.from_day {
-        let reason = Reason::new("line-ends-before-start").with("from_day", line.from_day).with("to_day", line.to_day);
-        return Verdict::of(vec![Finding { status: Status::Blocked, reason, overridable: false, day: line.from_day }]);
+        let reason = Reason::new("line-ends-before-start")
+            .with("from_day", line.from_day)
+            .with("to_day", line.to_day);
+        return Verdict::of(vec![Finding {
+            status: Status::Blocked,
+            reason,
+            overridable: false,
+            day: line.from_day,
+        }]);
     }
     let Some(exercise) = ctx.known.exercises.get(&line.exercise) else {
         let reason = Reason::new("unknown-exercise").with("exercise", line.exercise.as_str());
-        return Verdict::of(vec![Finding { status: Status::Blocked, reason, overridable: false, day: from }]);
+        return Verdict::of(vec![Finding {
+            status: Status::Blocked,
+            reason,
+            overridable: false,
+            day: from,
+        }]);
     };
     if from >= line.to_day {
         return Verdict::of(Vec::new());
@@ -464,7 +685,9 @@ pub fn check_line(ctx: &CheckContext, line: &Line) -> Verdict {
         for finding in check_exercise(ctx, exercise, &line.dose, day).findings {
             let seen = findings.iter().any(|f| {
                 f.reason.rule == finding.reason.rule
-                    && ["quantity", "group", "flag", "kit", "position"].iter().all(|k| f.reason.args.get(*k) == finding.reason.args.get(*k))
+                    && ["quantity", "group", "flag", "kit", "position"]
+                        .iter()
+                        .all(|k| f.reason.args.get(*k) == finding.reason.args.get(*k))
             });
             if !seen {
                 findings.push(finding);

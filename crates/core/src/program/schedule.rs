@@ -48,12 +48,21 @@ pub fn schedule(pathway: &Rules, facts: &Facts) -> Vec<PhaseSpan> {
             0
         } else if phase.number <= reached {
             let gate = pathway.gate_after(phase.number - 1);
-            let pass = gate.and_then(|gate| facts.gate_passes.iter().rev().find(|p| p.gate == gate.id));
+            let pass =
+                gate.and_then(|gate| facts.gate_passes.iter().rev().find(|p| p.gate == gate.id));
             pass.map_or(earliest, |p| facts.day_of(p.on))
         } else if phase.number == reached + 1 {
-            if today >= earliest { today + WEEK } else { earliest }
+            if today >= earliest {
+                today + WEEK
+            } else {
+                earliest
+            }
         } else {
-            earliest.max(spans.last().map_or(0, |before| before.from_day + LEAST_STAY_DAYS))
+            earliest.max(
+                spans
+                    .last()
+                    .map_or(0, |before| before.from_day + LEAST_STAY_DAYS),
+            )
         };
         if let Some(last) = spans.last_mut() {
             last.to_day = from_day;

@@ -200,10 +200,20 @@ pub fn corridor_views(ctx: &CheckContext, facts: &Facts) -> Vec<CorridorView> {
                 .operated_readings(&q.id)
                 .map(|reading| {
                     let view = reading_view(ctx, facts, reading);
-                    CorridorDot { day: view.day, value: reading.value, over_ceiling: view.over_ceiling, at_limit: view.at_limit }
+                    CorridorDot {
+                        day: view.day,
+                        value: reading.value,
+                        over_ceiling: view.over_ceiling,
+                        at_limit: view.at_limit,
+                    }
                 })
                 .collect(),
-            other_side: facts.readings.iter().rev().find(|r| r.quantity == q.id && r.side != facts.story.side).map(|r| r.value),
+            other_side: facts
+                .readings
+                .iter()
+                .rev()
+                .find(|r| r.quantity == q.id && r.side != facts.story.side)
+                .map(|r| r.value),
             trend: trend(ctx, facts, q),
         })
         .collect()
@@ -214,27 +224,56 @@ pub fn corridor_views(ctx: &CheckContext, facts: &Facts) -> Vec<CorridorView> {
 /// What stopped at the permitted limit or cannot be is left out; the line ends at the other side, where that may serve, else
 /// at the usual reading.
 fn trend(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<Trend> {
-    let views = facts.operated_readings(&q.id).map(|r| reading_view(ctx, facts, r));
-    let used: Vec<(PostOpDay, f64)> = views.filter(|v| v.usable() && !v.at_limit && v.day >= 0).map(|v| (v.day, v.reading.value)).collect();
+    let views = facts
+        .operated_readings(&q.id)
+        .map(|r| reading_view(ctx, facts, r));
+    let used: Vec<(PostOpDay, f64)> = views
+        .filter(|v| v.usable() && !v.at_limit && v.day >= 0)
+        .map(|v| (v.day, v.reading.value))
+        .collect();
     // Who already goes further than the other side is not drawn back.
-    let cap = used.iter().map(|r| r.1).fold(measure_for(facts, q).0, f64::max);
+    let cap = used
+        .iter()
+        .map(|r| r.1)
+        .fold(measure_for(facts, q).0, f64::max);
     let found = Trend::of(&used, cap)?;
     let last = used.last()?.1;
-    let asked = ctx.pathway.gate_after(ctx.phase).into_iter().flat_map(|g| &g.criteria).find_map(|c| match &c.ask {
-        CriterionKind::Measure { quantity, op: Comparison::AtLeast, value, of_other_side: false, .. } if *quantity == q.id => Some(*value),
-        _ => None,
-    });
-    let floors = ctx.pathway.corridor(&q.id).into_iter().flat_map(|c| &c.floors.steps).filter(|(day, _)| *day > facts.day());
-    let target = asked.into_iter().chain(floors.map(|(_, floor)| *floor)).find(|target| *target > last);
+    let asked = ctx
+        .pathway
+        .gate_after(ctx.phase)
+        .into_iter()
+        .flat_map(|g| &g.criteria)
+        .find_map(|c| match &c.ask {
+            CriterionKind::Measure {
+                quantity,
+                op: Comparison::AtLeast,
+                value,
+                of_other_side: false,
+                ..
+            } if *quantity == q.id => Some(*value),
+            _ => None,
+        });
+    let floors = ctx
+        .pathway
+        .corridor(&q.id)
+        .into_iter()
+        .flat_map(|c| &c.floors.steps)
+        .filter(|(day, _)| *day > facts.day());
+    let target = asked
+        .into_iter()
+        .chain(floors.map(|(_, floor)| *floor))
+        .find(|target| *target > last);
     // No day is told on which the ceiling forbids what would be reached.
     let allowed = |target: f64| {
         let ceilings = |day| ceiling_on(ctx.pathway, ctx.limits, &q.id, day, ctx.today).ceiling;
         (facts.day()..=ctx.pathway.end_day).find(|day| !ceilings(*day).exceeded_by(target))
     };
-    Some(match target.and_then(|target| Some((target, allowed(target)?))) {
-        Some((target, from)) => found.toward(target, from),
-        None => found,
-    })
+    Some(
+        match target.and_then(|target| Some((target, allowed(target)?))) {
+            Some((target, from)) => found.toward(target, from),
+            None => found,
+        },
+    )
 }
 
 /// The score of a program.
@@ -251,7 +290,10 @@ pub fn score_view(ctx: &CheckContext, facts: &Facts) -> ScoreView {
                 ladder: exercise.ladder.clone(),
                 rung: exercise.rung,
                 helper: exercise.helper,
-                totals: DoseTotals { minutes: line.dose.minutes(), weekly_repetitions: line.dose.weekly_repetitions() },
+                totals: DoseTotals {
+                    minutes: line.dose.minutes(),
+                    weekly_repetitions: line.dose.weekly_repetitions(),
+                },
                 verdict: check_line(ctx, line),
                 line: line.clone(),
             })
@@ -261,7 +303,10 @@ pub fn score_view(ctx: &CheckContext, facts: &Facts) -> ScoreView {
         .gates
         .iter()
         .map(|gate| GateMark {
-            day: phases.iter().find(|p| p.number == gate.from_phase + 1).map_or(gate.opens_day, |p| p.from_day),
+            day: phases
+                .iter()
+                .find(|p| p.number == gate.from_phase + 1)
+                .map_or(gate.opens_day, |p| p.from_day),
             passed: facts.gate_passes.iter().any(|p| p.gate == gate.id),
             view: evaluate_gate(ctx, facts, gate),
         })
@@ -275,14 +320,22 @@ pub fn score_view(ctx: &CheckContext, facts: &Facts) -> ScoreView {
             quantity: m.quantity.clone(),
             strength: m.strength.clone(),
             at_least: m.at_least,
-            reached: m.quantity.as_deref().zip(m.at_least).map(|(quantity, bound)| {
-                facts.operated_readings(quantity).any(|r| r.value >= bound && reading_view(ctx, facts, r).usable())
-            }),
+            reached: m
+                .quantity
+                .as_deref()
+                .zip(m.at_least)
+                .map(|(quantity, bound)| {
+                    facts
+                        .operated_readings(quantity)
+                        .any(|r| r.value >= bound && reading_view(ctx, facts, r).usable())
+                }),
         })
         .collect();
     ScoreView {
         today: Clock::at(ctx.today),
-        end_day: phases.last().map_or(pathway.end_day, |p| p.to_day.max(pathway.end_day)),
+        end_day: phases
+            .last()
+            .map_or(pathway.end_day, |p| p.to_day.max(pathway.end_day)),
         phase: reached_phase(pathway, facts),
         sling: pathway.sling.as_ref().map(|s| SlingSpan {
             id: s.id.clone(),
@@ -292,7 +345,11 @@ pub fn score_view(ctx: &CheckContext, facts: &Facts) -> ScoreView {
         precautions: pathway
             .precautions
             .iter()
-            .map(|p| PrecautionSpan { id: p.id.clone(), from_day: p.from_day, to_day: p.until_day })
+            .map(|p| PrecautionSpan {
+                id: p.id.clone(),
+                from_day: p.from_day,
+                to_day: p.until_day,
+            })
             .collect(),
         corridors: corridor_views(ctx, facts),
         volumes: phases
@@ -300,8 +357,15 @@ pub fn score_view(ctx: &CheckContext, facts: &Facts) -> ScoreView {
             .filter(|p| p.to_day > ctx.today)
             .map(|p| {
                 let middle = p.from_day.max(ctx.today).midpoint(p.to_day - 1);
-                let runs: Vec<&Line> = facts.lines.iter().filter(|l| (l.from_day..l.to_day).contains(&middle)).collect();
-                PhaseVolume { phase: p.number, volume: volume(ctx, &runs, facts.story.minutes_per_day) }
+                let runs: Vec<&Line> = facts
+                    .lines
+                    .iter()
+                    .filter(|l| (l.from_day..l.to_day).contains(&middle))
+                    .collect();
+                PhaseVolume {
+                    phase: p.number,
+                    volume: volume(ctx, &runs, facts.story.minutes_per_day),
+                }
             })
             .collect(),
         phases,

@@ -43,7 +43,10 @@ pub enum SnapshotError {
 /// When it is newer than this application, or broken.
 pub fn read_snapshot(version: i32, body: serde_json::Value) -> Result<Snapshot, SnapshotError> {
     match version {
-        1 => serde_json::from_value(body).map_err(|error| SnapshotError::Broken { version, problem: error.to_string() }),
+        1 => serde_json::from_value(body).map_err(|error| SnapshotError::Broken {
+            version,
+            problem: error.to_string(),
+        }),
         _ => Err(SnapshotError::TooNew(version)),
     }
 }

@@ -1,9 +1,15 @@
 //! Where the rows of a pathway lie in days, once schools and modifiers have spoken.
 
 use super::ceiling::Ceiling;
-use super::rules::{Choices, ClassRule, CorridorRule, GateRule, Lock, MilestoneRule, PhaseRule, SlingRule, Style, WatchRule};
+use super::rules::{
+    Choices, ClassRule, CorridorRule, GateRule, Lock, MilestoneRule, PhaseRule, SlingRule, Style,
+    WatchRule,
+};
 use crate::calendar::{PostOpDay, Steps, WEEK};
-use crate::knowledge::{Allowance, Corridor, CriterionKind, GateClass, Group, HealingClock, Knowledge, Level, Modifier, Pathway, School};
+use crate::knowledge::{
+    Allowance, Corridor, CriterionKind, GateClass, Group, HealingClock, Knowledge, Level, Modifier,
+    Pathway, School,
+};
 use std::collections::BTreeSet;
 
 /// Where the weeks of a pathway lie once schools and modifiers have spoken.
@@ -15,14 +21,25 @@ pub(super) struct Timetable<'a> {
 }
 
 impl<'a> Timetable<'a> {
-    pub(super) fn new(pathway: &Pathway, schools: &'a [&'a School], modifiers: &[&Modifier], health_delay: i32) -> Self {
+    pub(super) fn new(
+        pathway: &Pathway,
+        schools: &'a [&'a School],
+        modifiers: &[&Modifier],
+        health_delay: i32,
+    ) -> Self {
         let clocked = pathway.clock != HealingClock::None;
-        let most = |weeks: &dyn Fn(&Modifier) -> i32| modifiers.iter().map(|m| weeks(m)).max().unwrap_or(0);
+        let most = |weeks: &dyn Fn(&Modifier) -> i32| {
+            modifiers.iter().map(|m| weeks(m)).max().unwrap_or(0)
+        };
         Timetable {
             schools,
             second_phase_week: pathway.phase(2).map_or(i32::MAX, |p| p.earliest_week),
             delay: if clocked { most(&|m| m.delay_weeks) } else { 0 },
-            strength_delay: if clocked { most(&|m| m.strength_delay_weeks).max(health_delay) } else { 0 },
+            strength_delay: if clocked {
+                most(&|m| m.strength_delay_weeks).max(health_delay)
+            } else {
+                0
+            },
         }
     }
 
@@ -32,33 +49,67 @@ impl<'a> Timetable<'a> {
 
     /// A week with the delay of the modifiers: what belongs to the first phase stays.
     pub(super) fn later(&self, week: i32) -> i32 {
-        if week > 0 && week >= self.second_phase_week { week + self.delay } else { week }
+        if week > 0 && week >= self.second_phase_week {
+            week + self.delay
+        } else {
+            week
+        }
     }
 
     pub(super) fn phase_week(&self, id: &str, written: i32) -> i32 {
-        self.later(self.school(|s| s.phase_weeks.get(id).copied()).unwrap_or(written))
+        self.later(
+            self.school(|s| s.phase_weeks.get(id).copied())
+                .unwrap_or(written),
+        )
     }
 
     pub(super) fn opens_week(&self, corridor: &Corridor) -> i32 {
-        self.later(self.school(|s| s.opens_weeks.get(&corridor.id).copied()).unwrap_or(corridor.opens_week))
+        self.later(
+            self.school(|s| s.opens_weeks.get(&corridor.id).copied())
+                .unwrap_or(corridor.opens_week),
+        )
     }
 
     pub(super) fn allowance_week(&self, row: &Allowance) -> i32 {
-        let week = self.later(self.school(|s| s.allowance_weeks.get(&row.id).copied()).unwrap_or(row.from_week));
+        let week = self.later(
+            self.school(|s| s.allowance_weeks.get(&row.id).copied())
+                .unwrap_or(row.from_week),
+        );
         // Rows that open resisted work wait for general health, the earlier ones do not.
-        let strength = row.levels(Group::Cuff).iter().any(|level| *level >= Level::ResistedLight);
+        let strength = row
+            .levels(Group::Cuff)
+            .iter()
+            .any(|level| *level >= Level::ResistedLight);
         week + if strength { self.strength_delay } else { 0 }
     }
 
     pub(super) fn class_week(&self, class: &GateClass, written: i32) -> i32 {
-        let by_shift = |week: i32| self.school(|s| s.classes_later.filter(|[from, _]| week >= *from).map(|[_, later]| later)).unwrap_or(0);
-        let week = self.school(|s| s.class_weeks.get(&class.id).copied()).unwrap_or(written + by_shift(written));
+        let by_shift = |week: i32| {
+            self.school(|s| {
+                s.classes_later
+                    .filter(|[from, _]| week >= *from)
+                    .map(|[_, later]| later)
+            })
+            .unwrap_or(0)
+        };
+        let week = self
+            .school(|s| s.class_weeks.get(&class.id).copied())
+            .unwrap_or(written + by_shift(written));
         // Resisted work of a repair starts at week 12: from there on general health delays, whatever the class is called.
-        self.later(week) + if class.strength || written >= 12 { self.strength_delay } else { 0 }
+        self.later(week)
+            + if class.strength || written >= 12 {
+                self.strength_delay
+            } else {
+                0
+            }
     }
 }
 
-pub(super) fn chosen_schools<'a>(known: &'a Knowledge, pathway: &'a Pathway, choices: &Choices) -> Vec<&'a School> {
+pub(super) fn chosen_schools<'a>(
+    known: &'a Knowledge,
+    pathway: &'a Pathway,
+    choices: &Choices,
+) -> Vec<&'a School> {
     let all: Vec<&School> = pathway.schools.iter().chain(&known.schools).collect();
     let mut questions: Vec<&str> = Vec::new();
     for school in &all {
@@ -68,8 +119,13 @@ pub(super) fn chosen_schools<'a>(known: &'a Knowledge, pathway: &'a Pathway, cho
     }
     let of = |question: &str| {
         let here = |s: &&&School| s.question == question;
-        let chosen = choices.schools.get(question).and_then(|id| all.iter().filter(here).find(|s| &s.id == id));
-        chosen.or_else(|| all.iter().filter(here).find(|s| s.default)).copied()
+        let chosen = choices
+            .schools
+            .get(question)
+            .and_then(|id| all.iter().filter(here).find(|s| &s.id == id));
+        chosen
+            .or_else(|| all.iter().filter(here).find(|s| s.default))
+            .copied()
     };
     questions.into_iter().filter_map(of).collect()
 }
@@ -84,43 +140,78 @@ pub(super) fn corridors(
         .corridors
         .iter()
         .map(|c| {
-            let (opens_day, mut steps) = if c.by_phase() { by_phase(c, day_of) } else { by_week(c, time) };
-            let floors = c.rows.iter().filter_map(|r| r.floor.map(|floor| (time.later(r.end_of_week) * WEEK, floor)));
-            let floors = floors.filter(|(day, _)| *day >= opens_day + Corridor::FLOOR_GRACE_DAYS).collect();
+            let (opens_day, mut steps) = if c.by_phase() {
+                by_phase(c, day_of)
+            } else {
+                by_week(c, time)
+            };
+            let floors = c.rows.iter().filter_map(|r| {
+                r.floor
+                    .map(|floor| (time.later(r.end_of_week) * WEEK, floor))
+            });
+            let floors = floors
+                .filter(|(day, _)| *day >= opens_day + Corridor::FLOOR_GRACE_DAYS)
+                .collect();
             steps.push((PostOpDay::MIN, Ceiling::NoneAllowed));
-            CorridorRule { id: c.id.clone(), opens_day, ceilings: Steps::new(steps), floors: Steps::new(floors) }
+            CorridorRule {
+                id: c.id.clone(),
+                opens_day,
+                ceilings: Steps::new(steps),
+                floors: Steps::new(floors),
+            }
         })
         .collect();
     for added in modifiers.iter().flat_map(|m| &m.corridor) {
         let mut steps = vec![];
         let mut from = PostOpDay::MIN;
         for row in &added.rows {
-            steps.push((from, row.ceiling.map_or(Ceiling::NoneAllowed, |value| Ceiling::UpTo { value })));
+            steps.push((
+                from,
+                row.ceiling
+                    .map_or(Ceiling::NoneAllowed, |value| Ceiling::UpTo { value }),
+            ));
             from = row.until_week * WEEK;
         }
         steps.push((from, Ceiling::Free));
         let theirs = Steps::new(steps);
         match out.iter_mut().find(|c| c.id == added.id) {
             Some(own) => own.ceilings = tighter(&own.ceilings, &theirs),
-            None => out.push(CorridorRule { id: added.id.clone(), opens_day: 0, ceilings: theirs, floors: Steps::new(Vec::new()) }),
+            None => out.push(CorridorRule {
+                id: added.id.clone(),
+                opens_day: 0,
+                ceilings: theirs,
+                floors: Steps::new(Vec::new()),
+            }),
         }
     }
     for c in &mut out {
-        c.opens_day =
-            c.ceilings.steps.iter().find(|(_, ceiling)| *ceiling != Ceiling::NoneAllowed).map_or(PostOpDay::MAX, |(day, _)| (*day).max(0));
+        c.opens_day = c
+            .ceilings
+            .steps
+            .iter()
+            .find(|(_, ceiling)| *ceiling != Ceiling::NoneAllowed)
+            .map_or(PostOpDay::MAX, |(day, _)| (*day).max(0));
     }
     out
 }
 
 /// The row "end of week N" holds from where the row before it ended through day 7N − 1.
-pub(super) fn by_week(corridor: &Corridor, time: &Timetable) -> (PostOpDay, Vec<(PostOpDay, Ceiling)>) {
+pub(super) fn by_week(
+    corridor: &Corridor,
+    time: &Timetable,
+) -> (PostOpDay, Vec<(PostOpDay, Ceiling)>) {
     let opens = time.opens_week(corridor) * WEEK;
     let mut steps = Vec::new();
     let mut from = 0;
     for row in &corridor.rows {
         let end = time.later(row.end_of_week) * WEEK;
         if end > opens {
-            let ceiling = if row.free { Ceiling::Free } else { row.ceiling.map_or(Ceiling::NoneAllowed, |value| Ceiling::UpTo { value }) };
+            let ceiling = if row.free {
+                Ceiling::Free
+            } else {
+                row.ceiling
+                    .map_or(Ceiling::NoneAllowed, |value| Ceiling::UpTo { value })
+            };
             steps.push((from.max(opens), ceiling));
         }
         from = end;
@@ -129,28 +220,51 @@ pub(super) fn by_week(corridor: &Corridor, time: &Timetable) -> (PostOpDay, Vec<
     (opens, steps)
 }
 
-pub(super) fn by_phase(corridor: &Corridor, day_of: &dyn Fn(u32) -> PostOpDay) -> (PostOpDay, Vec<(PostOpDay, Ceiling)>) {
+pub(super) fn by_phase(
+    corridor: &Corridor,
+    day_of: &dyn Fn(u32) -> PostOpDay,
+) -> (PostOpDay, Vec<(PostOpDay, Ceiling)>) {
     let ceiling = |row: &crate::knowledge::CorridorRow| match row.ceiling {
         _ if row.barred => Ceiling::NoneAllowed,
         Some(value) => Ceiling::UpTo { value },
         None => Ceiling::Free,
     };
-    let steps: Vec<(PostOpDay, Ceiling)> =
-        corridor.rows.iter().filter_map(|row| row.phase.map(|phase| (day_of(phase), ceiling(row)))).collect();
-    (steps.iter().find(|(_, c)| *c != Ceiling::NoneAllowed).map_or(0, |(day, _)| *day), steps)
+    let steps: Vec<(PostOpDay, Ceiling)> = corridor
+        .rows
+        .iter()
+        .filter_map(|row| row.phase.map(|phase| (day_of(phase), ceiling(row))))
+        .collect();
+    (
+        steps
+            .iter()
+            .find(|(_, c)| *c != Ceiling::NoneAllowed)
+            .map_or(0, |(day, _)| *day),
+        steps,
+    )
 }
 
 /// The tighter of two ceilings on every day.
 pub(super) fn tighter(a: &Steps<Ceiling>, b: &Steps<Ceiling>) -> Steps<Ceiling> {
     let days: BTreeSet<PostOpDay> = a.steps.iter().chain(&b.steps).map(|s| s.0).collect();
     let on = |steps: &Steps<Ceiling>, day| steps.at(day).copied().unwrap_or(Ceiling::NoneAllowed);
-    Steps::new(days.into_iter().map(|day| (day, on(a, day).tighter(on(b, day)))).collect())
+    Steps::new(
+        days.into_iter()
+            .map(|day| (day, on(a, day).tighter(on(b, day))))
+            .collect(),
+    )
 }
 
 pub(super) fn sling(pathway: &Pathway, schools: &[&School], time: &Timetable) -> Option<SlingRule> {
     let row = pathway.sling.first()?;
-    let [days, nights] = schools.iter().find_map(|s| s.sling_weeks).unwrap_or([row.day_and_night_until_week, row.nights_until_week]);
-    Some(SlingRule { id: row.id.clone(), day_and_night_until: time.later(days) * WEEK, nights_until: time.later(nights) * WEEK })
+    let [days, nights] = schools
+        .iter()
+        .find_map(|s| s.sling_weeks)
+        .unwrap_or([row.day_and_night_until_week, row.nights_until_week]);
+    Some(SlingRule {
+        id: row.id.clone(),
+        day_and_night_until: time.later(days) * WEEK,
+        nights_until: time.later(nights) * WEEK,
+    })
 }
 
 pub(super) fn milestones(pathway: &Pathway, time: &Timetable) -> Vec<MilestoneRule> {
@@ -173,7 +287,10 @@ pub(super) fn gates(pathway: &Pathway, phases: &[PhaseRule]) -> Vec<GateRule> {
         .gates
         .iter()
         .map(|gate| {
-            let opens_day = phases.iter().find(|p| p.number == gate.from_phase + 1).map_or(gate.week * WEEK, |p| p.earliest_day);
+            let opens_day = phases
+                .iter()
+                .find(|p| p.number == gate.from_phase + 1)
+                .map_or(gate.week * WEEK, |p| p.earliest_day);
             let criteria = gate.criteria.iter().cloned().map(|mut c| {
                 if let CriterionKind::TimeSince { weeks } = &mut c.ask {
                     *weeks = (*weeks).max(opens_day / WEEK);
@@ -197,11 +314,18 @@ pub(super) fn gates(pathway: &Pathway, phases: &[PhaseRule]) -> Vec<GateRule> {
 
 /// Those of the pathway, then those of several.
 pub(super) fn watches(known: &Knowledge, pathway: &Pathway, time: &Timetable) -> Vec<WatchRule> {
-    let shared = known.watches.iter().filter(|w| w.pathways.is_empty() || w.pathways.iter().any(|p| p == pathway.column()));
+    let shared = known
+        .watches
+        .iter()
+        .filter(|w| w.pathways.is_empty() || w.pathways.iter().any(|p| p == pathway.column()));
     let rows = pathway.watches.iter().chain(shared);
     let day = |week: i32| time.later(week) * WEEK;
-    rows.map(|row| WatchRule { from_day: day(row.from_week), until_day: row.until_week.map_or(PostOpDay::MAX, day), row: row.clone() })
-        .collect()
+    rows.map(|row| WatchRule {
+        from_day: day(row.from_week),
+        until_day: row.until_week.map_or(PostOpDay::MAX, day),
+        row: row.clone(),
+    })
+    .collect()
 }
 
 pub(super) fn style(schools: &[&School]) -> Style {
@@ -209,7 +333,11 @@ pub(super) fn style(schools: &[&School]) -> Style {
     for s in schools {
         out.max_lines = out.max_lines.or(s.max_lines);
         out.lead.extend(s.lead.iter().cloned());
-        out.leave_out.extend(s.leave_out.iter().map(|ladder| (ladder.clone(), s.id.clone())));
+        out.leave_out.extend(
+            s.leave_out
+                .iter()
+                .map(|ladder| (ladder.clone(), s.id.clone())),
+        );
         out.times_per_day = out.times_per_day.or(s.times_per_day);
         out.days_per_week = out.days_per_week.or(s.days_per_week);
         out.structure = out.structure.or(s.structure);
@@ -223,10 +351,19 @@ pub(super) fn style(schools: &[&School]) -> Style {
 pub(super) fn pain(pathway: &Pathway, schools: &[&School], time: &Timetable) -> Steps<f64> {
     let chosen = schools.iter().find_map(|s| s.pain_during_max);
     let free = pathway.clock == HealingClock::None;
-    let early = chosen.map_or(pathway.pain_during_max, |p| if free { p } else { p.min(pathway.pain_during_max) });
+    let early = chosen.map_or(pathway.pain_during_max, |p| {
+        if free {
+            p
+        } else {
+            p.min(pathway.pain_during_max)
+        }
+    });
     let mut steps = vec![(0, early)];
     if let Some(later) = pathway.pain_later {
-        steps.push((time.later(later.from_week) * WEEK, chosen.map_or(later.max, |p| p.min(later.max))));
+        steps.push((
+            time.later(later.from_week) * WEEK,
+            chosen.map_or(later.max, |p| p.min(later.max)),
+        ));
     }
     Steps::new(steps)
 }
@@ -253,7 +390,11 @@ pub(super) fn class_rule(
         let day = if own && pathway.clock == HealingClock::None {
             Some(day_of(class.phases.get(column).copied().unwrap_or(1)))
         } else if own {
-            pathway.class_weeks.get(&class.id).or_else(|| class.weeks.get(column)).map(|week| time.class_week(class, *week) * WEEK)
+            pathway
+                .class_weeks
+                .get(&class.id)
+                .or_else(|| class.weeks.get(column))
+                .map(|week| time.class_week(class, *week) * WEEK)
         } else {
             class.weeks.get(column).map(|week| *week * WEEK)
         };
@@ -262,9 +403,17 @@ pub(super) fn class_rule(
         }
         let day = day.unwrap_or(0);
         out = Some(match out {
-            None => ClassRule { opens_day: day, lock, whose: column.to_owned() },
+            None => ClassRule {
+                opens_day: day,
+                lock,
+                whose: column.to_owned(),
+            },
             Some(before) => ClassRule {
-                whose: if lock > before.lock || day > before.opens_day { column.to_owned() } else { before.whose },
+                whose: if lock > before.lock || day > before.opens_day {
+                    column.to_owned()
+                } else {
+                    before.whose
+                },
                 opens_day: before.opens_day.max(day),
                 lock: before.lock.max(lock),
             },

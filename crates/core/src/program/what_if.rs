@@ -67,19 +67,38 @@ pub struct WhatIf {
 pub fn what_if(known: &Knowledge, facts: &Facts, variant: &Variant, seed: Uuid) -> Option<WhatIf> {
     let mut other = facts.clone();
     other.story.schools.extend(variant.schools.clone());
-    for id in variant.modifiers.iter().filter(|id| !facts.story.modifiers.contains(id)) {
+    for id in variant
+        .modifiers
+        .iter()
+        .filter(|id| !facts.story.modifiers.contains(id))
+    {
         other.story.modifiers.push(id.clone());
     }
     other.limits.extend(variant.limits.iter().cloned());
     other.story.minutes_per_day = variant.minutes_per_day.or(other.story.minutes_per_day);
     let (base, base_lines) = plan(known, facts, 0, seed)?;
-    let (score, lines) = plan(known, &other, variant.missed_days.unwrap_or(0).clamp(0, 180), seed)?;
+    let (score, lines) = plan(
+        known,
+        &other,
+        variant.missed_days.unwrap_or(0).clamp(0, 180),
+        seed,
+    )?;
     let moved = moved(&base, &score);
     let exercises = super::build::difference(facts.day(), &base_lines, &lines);
-    Some(WhatIf { base, variant: score, moved, exercises })
+    Some(WhatIf {
+        base,
+        variant: score,
+        moved,
+        exercises,
+    })
 }
 
-fn plan(known: &Knowledge, facts: &Facts, missed: i32, seed: Uuid) -> Option<(ScoreView, Vec<Line>)> {
+fn plan(
+    known: &Knowledge,
+    facts: &Facts,
+    missed: i32,
+    seed: Uuid,
+) -> Option<(ScoreView, Vec<Line>)> {
     let mut facts = facts.clone();
     let today = facts.day();
     let lines = {
@@ -111,7 +130,11 @@ fn plan(known: &Knowledge, facts: &Facts, missed: i32, seed: Uuid) -> Option<(Sc
             phase.to_day += missed;
         }
     }
-    for gate in score.gates.iter_mut().filter(|g| !g.passed && g.day > today) {
+    for gate in score
+        .gates
+        .iter_mut()
+        .filter(|g| !g.passed && g.day > today)
+    {
         gate.day += missed;
     }
     score.end_day += missed;
@@ -120,28 +143,55 @@ fn plan(known: &Knowledge, facts: &Facts, missed: i32, seed: Uuid) -> Option<(Sc
 
 fn moved(base: &ScoreView, other: &ScoreView) -> Vec<Moved> {
     let mut out = Vec::new();
-    let mut say = |kind: &str, what: &str, a: Option<f64>, b: Option<f64>, day: Option<PostOpDay>| {
-        if a != b {
-            out.push(Moved { kind: kind.to_owned(), what: what.to_owned(), base: a, variant: b, day });
-        }
-    };
+    let mut say =
+        |kind: &str, what: &str, a: Option<f64>, b: Option<f64>, day: Option<PostOpDay>| {
+            if a != b {
+                out.push(Moved {
+                    kind: kind.to_owned(),
+                    what: what.to_owned(),
+                    base: a,
+                    variant: b,
+                    day,
+                });
+            }
+        };
     // A gate stands where its phase begins: a phase is told only where no gate leads to it.
     let led_to = |number: u32| base.gates.iter().any(|g| g.view.from_phase + 1 == number);
     for phase in base.phases.iter().filter(|p| !led_to(p.number)) {
         let there = other.phases.iter().find(|p| p.id == phase.id);
-        say("phase", &phase.id, Some(f64::from(phase.from_day)), there.map(|p| f64::from(p.from_day)), None);
+        say(
+            "phase",
+            &phase.id,
+            Some(f64::from(phase.from_day)),
+            there.map(|p| f64::from(p.from_day)),
+            None,
+        );
     }
     for gate in &base.gates {
         let there = other.gates.iter().find(|g| g.view.gate == gate.view.gate);
-        say("gate", &gate.view.gate, Some(f64::from(gate.day)), there.map(|g| f64::from(g.day)), None);
+        say(
+            "gate",
+            &gate.view.gate,
+            Some(f64::from(gate.day)),
+            there.map(|g| f64::from(g.day)),
+            None,
+        );
     }
     let nights = |s: &ScoreView| s.sling.as_ref().map(|s| f64::from(s.nights_until));
     say("sling", "sling", nights(base), nights(other), None);
-    let quantities: BTreeSet<&str> = base.corridors.iter().chain(&other.corridors).map(|c| c.quantity.as_str()).collect();
+    let quantities: BTreeSet<&str> = base
+        .corridors
+        .iter()
+        .chain(&other.corridors)
+        .map(|c| c.quantity.as_str())
+        .collect();
     for quantity in quantities {
         let on = |score: &ScoreView, day: PostOpDay| {
             let corridor = score.corridors.iter().find(|c| c.quantity == quantity)?;
-            let band = corridor.bands.iter().find(|b| (b.from_day..b.to_day).contains(&day))?;
+            let band = corridor
+                .bands
+                .iter()
+                .find(|b| (b.from_day..b.to_day).contains(&day))?;
             match band.ceiling {
                 Ceiling::NoneAllowed => Some(0.0),
                 Ceiling::UpTo { value } => Some(value),
@@ -150,9 +200,15 @@ fn moved(base: &ScoreView, other: &ScoreView) -> Vec<Moved> {
         };
         let starts = |score: &ScoreView| -> Vec<PostOpDay> {
             let found = score.corridors.iter().find(|c| c.quantity == quantity);
-            found.map(|c| c.bands.iter().map(|b| b.from_day).collect()).unwrap_or_default()
+            found
+                .map(|c| c.bands.iter().map(|b| b.from_day).collect())
+                .unwrap_or_default()
         };
-        let days: BTreeSet<PostOpDay> = starts(base).into_iter().chain(starts(other)).filter(|d| *d >= base.today.day).collect();
+        let days: BTreeSet<PostOpDay> = starts(base)
+            .into_iter()
+            .chain(starts(other))
+            .filter(|d| *d >= base.today.day)
+            .collect();
         let mut last = None;
         for day in days {
             let pair = (on(base, day), on(other, day));

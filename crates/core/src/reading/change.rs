@@ -54,9 +54,26 @@ pub struct ChangeView {
 ///
 /// The default error of a row is 1.96 SEM of one reading, so MDC95 is √2 times that; between two people it is half as large
 /// again (10° and 15° as defaults). Source: standard formulas; the defaults are unverified (confidence C).
-pub fn detectable(ctx: &CheckContext, facts: &Facts, quantity: &str, same_rater: bool) -> (f64, bool) {
-    if let Some(own) = facts.clinic_errors.iter().rev().find(|e| e.quantity == quantity) {
-        return (mdc95(if same_rater { own.sem_same_rater } else { own.sem }), true);
+pub fn detectable(
+    ctx: &CheckContext,
+    facts: &Facts,
+    quantity: &str,
+    same_rater: bool,
+) -> (f64, bool) {
+    if let Some(own) = facts
+        .clinic_errors
+        .iter()
+        .rev()
+        .find(|e| e.quantity == quantity)
+    {
+        return (
+            mdc95(if same_rater {
+                own.sem_same_rater
+            } else {
+                own.sem
+            }),
+            true,
+        );
     }
     (default_detectable(ctx.known, quantity, same_rater), false)
 }
@@ -64,7 +81,11 @@ pub fn detectable(ctx: &CheckContext, facts: &Facts, quantity: &str, same_rater:
 /// The default of a quantity, without what the clinic has measured.
 pub fn default_detectable(known: &Knowledge, quantity: &str, same_rater: bool) -> f64 {
     let error = known.quantity(quantity).map_or(8.0, |q| q.error);
-    let factor = if same_rater { 1.0 } else { known.threshold("different-rater-factor") };
+    let factor = if same_rater {
+        1.0
+    } else {
+        known.threshold("different-rater-factor")
+    };
     error * std::f64::consts::SQRT_2 * factor
 }
 
@@ -83,7 +104,8 @@ pub fn change_word(change: f64, detectable: f64, important: f64) -> ChangeWord {
 /// Stopped at the permitted limit, above the ceiling, impossible: such a reading never enters a change. Levels are not
 /// degrees and are left out. Source: standard change words; thresholds in `thresholds.toml`.
 pub fn changes(ctx: &CheckContext, facts: &Facts) -> Vec<ChangeView> {
-    let usable = |r: &&Reading| r.stop != StopReason::AtLimit && reading_view(ctx, facts, r).usable();
+    let usable =
+        |r: &&Reading| r.stop != StopReason::AtLimit && reading_view(ctx, facts, r).usable();
     ctx.known
         .quantities
         .iter()
@@ -95,7 +117,9 @@ pub fn changes(ctx: &CheckContext, facts: &Facts) -> Vec<ChangeView> {
             let (detectable, own_error) = detectable(ctx, facts, &q.id, now.alike(before));
             let change = now.value - before.value;
             let bound = match q.id.as_str() {
-                id if id.contains("elevation") || id.contains("abduction") => ctx.known.threshold("elevation-loss-deg"),
+                id if id.contains("elevation") || id.contains("abduction") => {
+                    ctx.known.threshold("elevation-loss-deg")
+                }
                 _ => ctx.known.threshold("er-loss-deg"),
             };
             Some(ChangeView {
@@ -106,10 +130,17 @@ pub fn changes(ctx: &CheckContext, facts: &Facts) -> Vec<ChangeView> {
                 now_on: now.on,
                 detectable,
                 own_error,
-                word: change_word(change, detectable, ctx.known.threshold("worthwhile-change-deg")),
+                word: change_word(
+                    change,
+                    detectable,
+                    ctx.known.threshold("worthwhile-change-deg"),
+                ),
                 worse: change < 0.0,
                 act: (change <= -bound).then(|| {
-                    Reason::new("change-repeat-now").with("quantity", q.id.as_str()).with("value", now.value).with("before", before.value)
+                    Reason::new("change-repeat-now")
+                        .with("quantity", q.id.as_str())
+                        .with("value", now.value)
+                        .with("before", before.value)
                 }),
             })
         })

@@ -67,15 +67,32 @@ pub struct VisitComparison {
 ///
 /// A test's words are set side by side without a judgement: a changed answer of a hand test has no published error.
 /// Source: change words as in [`change_word`]; the error of a strength mean is the clinic's bound on steadiness.
-pub fn compare(ctx: &CheckContext, facts: &Facts, before: Option<NaiveDate>, now: Option<NaiveDate>) -> VisitComparison {
+pub fn compare(
+    ctx: &CheckContext,
+    facts: &Facts,
+    before: Option<NaiveDate>,
+    now: Option<NaiveDate>,
+) -> VisitComparison {
     let side = facts.story.side;
     let mut days: Vec<NaiveDate> = facts
         .readings
         .iter()
         .filter(|r| r.side == side)
         .map(|r| r.on)
-        .chain(facts.findings.iter().filter(|f| f.side == side).map(|f| f.on))
-        .chain(facts.strength.iter().filter(|t| t.side == side).map(|t| t.on))
+        .chain(
+            facts
+                .findings
+                .iter()
+                .filter(|f| f.side == side)
+                .map(|f| f.on),
+        )
+        .chain(
+            facts
+                .strength
+                .iter()
+                .filter(|t| t.side == side)
+                .map(|t| t.on),
+        )
         .chain(facts.sheets.iter().map(|s| s.on))
         .collect();
     days.sort_unstable_by(|a, b| b.cmp(a));
@@ -83,13 +100,26 @@ pub fn compare(ctx: &CheckContext, facts: &Facts, before: Option<NaiveDate>, now
     let now = now.or_else(|| days.first().copied());
     let before = before.or_else(|| days.iter().copied().find(|d| Some(*d) < now));
     let mut rows = Vec::new();
-    let (Some(early), Some(late)) = (before, now) else { return VisitComparison { days, before, now, rows } };
+    let (Some(early), Some(late)) = (before, now) else {
+        return VisitComparison {
+            days,
+            before,
+            now,
+            rows,
+        };
+    };
     let number = |value: f64| TestAnswer::Number { value };
     for q in &ctx.known.quantities {
         let on = |day| facts.operated_readings(&q.id).rev().find(|r| r.on == day);
         let (a, b) = (on(early), on(late));
-        let usable = a.into_iter().chain(b).all(|r| r.stop != StopReason::AtLimit && reading_view(ctx, facts, r).usable());
-        let limit = a.zip(b).filter(|_| q.unit == Unit::Deg).map(|(a, b)| detectable(ctx, facts, &q.id, b.alike(a)).0);
+        let usable = a
+            .into_iter()
+            .chain(b)
+            .all(|r| r.stop != StopReason::AtLimit && reading_view(ctx, facts, r).usable());
+        let limit = a
+            .zip(b)
+            .filter(|_| q.unit == Unit::Deg)
+            .map(|(a, b)| detectable(ctx, facts, &q.id, b.alike(a)).0);
         let change = a.zip(b).map(|(a, b)| b.value - a.value);
         rows.push(Compared {
             subject: Subject::Range,
@@ -98,7 +128,10 @@ pub fn compare(ctx: &CheckContext, facts: &Facts, before: Option<NaiveDate>, now
             now: b.map(|r| number(r.value)),
             unit: (q.unit == Unit::Deg).then(|| "deg".to_owned()),
             detectable: limit,
-            word: limit.zip(change).filter(|_| usable).map(|(l, c)| change_word(c, l, ctx.known.threshold("worthwhile-change-deg"))),
+            word: limit
+                .zip(change)
+                .filter(|_| usable)
+                .map(|(l, c)| change_word(c, l, ctx.known.threshold("worthwhile-change-deg"))),
             worse: usable && change.is_some_and(|c| c < 0.0),
             unused: !usable,
         });
@@ -115,15 +148,24 @@ pub fn compare(ctx: &CheckContext, facts: &Facts, before: Option<NaiveDate>, now
             unit: Some("n".to_owned()),
             detectable: limit.filter(|_| b.is_some()),
             // What change of strength matters to a patient is not published for these positions: the error is all there is.
-            word: a.zip(b).zip(limit).map(|((a, b), l)| change_word(b - a, l, l)),
+            word: a
+                .zip(b)
+                .zip(limit)
+                .map(|((a, b), l)| change_word(b - a, l, l)),
             worse: a.zip(b).is_some_and(|(a, b)| b < a),
             unused: false,
         });
     }
     for view in instruments(&ctx.known.scores, &facts.sheets) {
         let on = |day| {
-            let sheet = facts.sheets.iter().rev().find(|s| s.instrument == view.instrument.id && s.on == day)?;
-            score(&view.instrument, &sheet.answers).ok().map(|s| s.value)
+            let sheet = facts
+                .sheets
+                .iter()
+                .rev()
+                .find(|s| s.instrument == view.instrument.id && s.on == day)?;
+            score(&view.instrument, &sheet.answers)
+                .ok()
+                .map(|s| s.value)
         };
         let (a, b) = (on(early), on(late));
         let change = a.zip(b).map(|(a, b)| b - a);
@@ -134,13 +176,27 @@ pub fn compare(ctx: &CheckContext, facts: &Facts, before: Option<NaiveDate>, now
             now: b.map(number),
             unit: None,
             detectable: view.detectable.filter(|_| change.is_some()),
-            word: change.and_then(|c| Some(change_word(c, view.detectable?, view.instrument.important?))),
-            worse: change.is_some_and(|c| if view.instrument.more_is_better { c < 0.0 } else { c > 0.0 }),
+            word: change
+                .and_then(|c| Some(change_word(c, view.detectable?, view.instrument.important?))),
+            worse: change.is_some_and(|c| {
+                if view.instrument.more_is_better {
+                    c < 0.0
+                } else {
+                    c > 0.0
+                }
+            }),
             unused: false,
         });
     }
     for test in &ctx.known.tests {
-        let on = |day| facts.findings.iter().rev().find(|f| f.test == test.id && f.side == side && f.on == day).map(|f| f.answer);
+        let on = |day| {
+            facts
+                .findings
+                .iter()
+                .rev()
+                .find(|f| f.test == test.id && f.side == side && f.on == day)
+                .map(|f| f.answer)
+        };
         rows.push(Compared {
             subject: Subject::Test,
             id: test.id.clone(),
@@ -154,5 +210,10 @@ pub fn compare(ctx: &CheckContext, facts: &Facts, before: Option<NaiveDate>, now
         });
     }
     rows.retain(|r| r.before.is_some() || r.now.is_some());
-    VisitComparison { days, before, now, rows }
+    VisitComparison {
+        days,
+        before,
+        now,
+        rows,
+    }
 }

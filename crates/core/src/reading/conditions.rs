@@ -34,13 +34,23 @@ pub struct ConditionView {
 }
 
 /// Planes whose passive loss counts.
-const PLANES: [&str; 5] = ["passive-er-side", "passive-elevation", "passive-abduction", "passive-er-90", "passive-ir-90"];
+const PLANES: [&str; 5] = [
+    "passive-er-side",
+    "passive-elevation",
+    "passive-abduction",
+    "passive-er-90",
+    "passive-ir-90",
+];
 
 /// What a side is measured against: the other side where that may serve, else the reference.
 ///
 /// Source: common practice, no published source.
 pub fn measure_for(facts: &Facts, quantity: &Quantity) -> (f64, &'static str) {
-    let other = facts.readings.iter().rev().find(|r| r.quantity == quantity.id && r.side != facts.story.side);
+    let other = facts
+        .readings
+        .iter()
+        .rev()
+        .find(|r| r.quantity == quantity.id && r.side != facts.story.side);
     match other {
         Some(other) if facts.story.other_side == OtherSide::Sound => (other.value, "other-side"),
         _ => (quantity.reference, "reference"),
@@ -57,17 +67,25 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
     // Stopped at a permitted limit is at least that much: no loss can be read from it.
     let newest = |id: &str| facts.newest(id).filter(|r| r.stop != StopReason::AtLimit);
     let film = facts.exam_notes.iter().rev().find_map(|n| match &n.fact {
-        ExamFact::Known { about, present, .. } if about == "glenohumeral-osteoarthritis" => Some(*present),
+        ExamFact::Known { about, present, .. } if about == "glenohumeral-osteoarthritis" => {
+            Some(*present)
+        }
         _ => None,
     });
     let mut parts = Vec::new();
     let mut lost = 0usize;
     let mut measured = 0usize;
     for id in PLANES {
-        let (Some(quantity), Some(reading)) = (ctx.known.quantity(id), newest(id)) else { continue };
+        let (Some(quantity), Some(reading)) = (ctx.known.quantity(id), newest(id)) else {
+            continue;
+        };
         let (whole, against) = measure_for(facts, quantity);
         measured += 1;
-        let share = if whole > 0.0 { 1.0 - reading.value / whole } else { 0.0 };
+        let share = if whole > 0.0 {
+            1.0 - reading.value / whole
+        } else {
+            0.0
+        };
         if share > threshold("frozen-plane-loss-pct") / 100.0 {
             lost += 1;
             parts.push(
@@ -82,7 +100,8 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
     let turned = newest("passive-er-side").zip(ctx.known.quantity("passive-er-side"));
     let rotation = turned.map(|(reading, quantity)| {
         let (whole, against) = measure_for(facts, quantity);
-        let half = against == "other-side" && reading.value <= whole * threshold("frozen-er-share-pct") / 100.0;
+        let half = against == "other-side"
+            && reading.value <= whole * threshold("frozen-er-share-pct") / 100.0;
         half || reading.value < threshold("frozen-er-deg")
     });
     let planes = threshold("frozen-planes") as usize;
@@ -110,9 +129,23 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
         (None, Some(true)) => ConditionStatus::RangeOnly,
         (None, None) => ConditionStatus::NotMeasured,
     };
-    let with = |first: &[Reason]| first.iter().cloned().chain([film_part.clone()]).collect::<Vec<_>>();
+    let with = |first: &[Reason]| {
+        first
+            .iter()
+            .cloned()
+            .chain([film_part.clone()])
+            .collect::<Vec<_>>()
+    };
     vec![
-        ConditionView { condition: "frozen-shoulder".into(), status, parts: with(&parts) },
-        ConditionView { condition: "glenohumeral-osteoarthritis".into(), status: arthritis, parts: with(&parts) },
+        ConditionView {
+            condition: "frozen-shoulder".into(),
+            status,
+            parts: with(&parts),
+        },
+        ConditionView {
+            condition: "glenohumeral-osteoarthritis".into(),
+            status: arthritis,
+            parts: with(&parts),
+        },
     ]
 }

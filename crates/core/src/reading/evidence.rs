@@ -29,16 +29,33 @@ pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
         .tests
         .iter()
         .filter_map(|test| {
-            let of_test: Vec<&TestFinding> = facts.findings.iter().filter(|f| f.test == test.id && f.side == side).collect();
+            let of_test: Vec<&TestFinding> = facts
+                .findings
+                .iter()
+                .filter(|f| f.test == test.id && f.side == side)
+                .collect();
             let newest = *of_test.last()?;
-            let same_day: Vec<&TestFinding> = of_test.iter().copied().filter(|f| f.on == newest.on && f.id != newest.id).collect();
+            let same_day: Vec<&TestFinding> = of_test
+                .iter()
+                .copied()
+                .filter(|f| f.on == newest.on && f.id != newest.id)
+                .collect();
             // Of each other person only the last word of the day counts.
             let disagrees = same_day
                 .iter()
                 .rev()
                 .filter(|f| f.rater != newest.rater)
-                .any(|f| f.answer != newest.answer && !same_day.iter().rev().take_while(|g| g.id != f.id).any(|g| g.rater == f.rater));
-            let mixed_up = side != facts.story.side && facts.story.other_side == OtherSide::Sound && speaks_of_trouble(newest.answer);
+                .any(|f| {
+                    f.answer != newest.answer
+                        && !same_day
+                            .iter()
+                            .rev()
+                            .take_while(|g| g.id != f.id)
+                            .any(|g| g.rater == f.rater)
+                });
+            let mixed_up = side != facts.story.side
+                && facts.story.other_side == OtherSide::Sound
+                && speaks_of_trouble(newest.answer);
             let unused = if mixed_up {
                 Some(Reason::new("finding-on-sound-side").with("test", test.id.as_str()))
             } else if disagrees {
@@ -46,7 +63,11 @@ pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
             } else {
                 why_not(ctx, facts, test, newest)
             };
-            Some(Weighed { finding: newest.clone(), unused, also: same_day.into_iter().cloned().collect() })
+            Some(Weighed {
+                finding: newest.clone(),
+                unused,
+                also: same_day.into_iter().cloned().collect(),
+            })
         })
         .collect()
 }
@@ -54,18 +75,34 @@ pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
 /// An answer that nobody expects of a sound shoulder.
 fn speaks_of_trouble(answer: TestAnswer) -> bool {
     use Found::{Apprehension, Familiar, FamiliarDeep, FamiliarTop, WeakPainful};
-    matches!(answer, TestAnswer::Word { found: Apprehension | Familiar | FamiliarDeep | FamiliarTop | WeakPainful })
+    matches!(
+        answer,
+        TestAnswer::Word {
+            found: Apprehension | Familiar | FamiliarDeep | FamiliarTop | WeakPainful
+        }
+    )
 }
 
-fn why_not(ctx: &CheckContext, facts: &Facts, test: &ClinicalTest, finding: &TestFinding) -> Option<Reason> {
+fn why_not(
+    ctx: &CheckContext,
+    facts: &Facts,
+    test: &ClinicalTest,
+    finding: &TestFinding,
+) -> Option<Reason> {
     let age = facts.day() - facts.day_of(finding.on);
     if f64::from(age) > ctx.known.threshold("finding-max-age-days") {
-        return Some(Reason::new("finding-too-old").with("test", test.id.as_str()).with("days", age));
+        return Some(
+            Reason::new("finding-too-old")
+                .with("test", test.id.as_str())
+                .with("days", age),
+        );
     }
     if finding.answer == TestAnswer::CouldNot {
         return Some(Reason::new("finding-not-done").with("test", test.id.as_str()));
     }
-    test.needs.iter().find_map(|need| unmet(ctx, facts, need, finding.side))
+    test.needs
+        .iter()
+        .find_map(|need| unmet(ctx, facts, need, finding.side))
 }
 
 /// Why a need is not met on a side; an active reading shows at least as much passive range.
@@ -74,8 +111,13 @@ pub fn unmet(ctx: &CheckContext, facts: &Facts, need: &Need, side: Arm) -> Optio
     let reach = facts
         .readings
         .iter()
-        .filter(|r| r.side == side && (r.quantity == quantity.id || quantity.shown_by.contains(&r.quantity)))
-        .filter(|r| f64::from(facts.day() - facts.day_of(r.on)) <= ctx.known.threshold("finding-max-age-days"))
+        .filter(|r| {
+            r.side == side && (r.quantity == quantity.id || quantity.shown_by.contains(&r.quantity))
+        })
+        .filter(|r| {
+            f64::from(facts.day() - facts.day_of(r.on))
+                <= ctx.known.threshold("finding-max-age-days")
+        })
         // Of each quantity the newest, of those the greatest.
         .fold(std::collections::BTreeMap::new(), |mut newest, r| {
             newest.insert(r.quantity.as_str(), r.value);
@@ -83,7 +125,11 @@ pub fn unmet(ctx: &CheckContext, facts: &Facts, need: &Need, side: Arm) -> Optio
         })
         .into_values()
         .reduce(f64::max);
-    let reason = |rule: &str| Reason::new(rule).with("quantity", quantity.id.as_str()).with("needs", need.at_least);
+    let reason = |rule: &str| {
+        Reason::new(rule)
+            .with("quantity", quantity.id.as_str())
+            .with("needs", need.at_least)
+    };
     match reach {
         None => Some(reason("needs-unmeasured-range")),
         Some(value) if value < need.at_least => Some(reason("needs-range").with("value", value)),
@@ -102,17 +148,22 @@ pub fn positive(row: &Accuracy, answer: TestAnswer) -> Option<bool> {
 
 /// Why an answer cannot belong to a test: the wrong kind of answer, or a number outside its bounds.
 pub fn answer_fault(known: &Knowledge, test: &str, answer: TestAnswer) -> Option<Reason> {
-    let Some(test) = known.test(test) else { return Some(Reason::new("no-such-test").with("test", test)) };
+    let Some(test) = known.test(test) else {
+        return Some(Reason::new("no-such-test").with("test", test));
+    };
     match answer {
         TestAnswer::CouldNot => None,
-        TestAnswer::Word { found } => {
-            (!test.kind.answers().contains(&found)).then(|| Reason::new("answer-of-another-kind").with("test", test.id.as_str()))
-        }
+        TestAnswer::Word { found } => (!test.kind.answers().contains(&found))
+            .then(|| Reason::new("answer-of-another-kind").with("test", test.id.as_str())),
         TestAnswer::Number { value } => match (test.min, test.max) {
             (Some(min), Some(max)) if (min..=max).contains(&value) => None,
-            (Some(min), Some(max)) => {
-                Some(Reason::new("answer-outside").with("test", test.id.as_str()).with("given", value).with("min", min).with("max", max))
-            }
+            (Some(min), Some(max)) => Some(
+                Reason::new("answer-outside")
+                    .with("test", test.id.as_str())
+                    .with("given", value)
+                    .with("min", min)
+                    .with("max", max),
+            ),
             _ => Some(Reason::new("answer-of-another-kind").with("test", test.id.as_str())),
         },
     }

@@ -49,14 +49,27 @@ pub fn impairments(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
             }
             let (mut whole, mut against) = measure_for(facts, quantity);
             // What is not yet allowed is not missing: under a ceiling the ceiling is the measure.
-            if let Some(ceiling) = protection(ctx, &quantity.id, facts.day(), facts.day()).ceiling.value().filter(|c| *c < whole) {
+            if let Some(ceiling) = protection(ctx, &quantity.id, facts.day(), facts.day())
+                .ceiling
+                .value()
+                .filter(|c| *c < whole)
+            {
                 (whole, against) = (ceiling, "ceiling");
             }
             let deficit = whole - last.value;
-            let error = if against == "other-side" { quantity.error * std::f64::consts::SQRT_2 } else { quantity.error };
+            let error = if against == "other-side" {
+                quantity.error * std::f64::consts::SQRT_2
+            } else {
+                quantity.error
+            };
             (deficit > 0.0 && whole > 0.0).then(|| Impairment {
                 measure: quantity.id.clone(),
-                unit: if quantity.unit == Unit::Deg { "deg" } else { "level" }.to_owned(),
+                unit: if quantity.unit == Unit::Deg {
+                    "deg"
+                } else {
+                    "level"
+                }
+                .to_owned(),
                 deficit,
                 error,
                 percent: 100.0 * deficit / whole,
@@ -73,13 +86,28 @@ pub fn impairments(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
     out.extend(rotation_deficit(ctx, facts));
     out.extend(tightness(ctx, facts));
     out.extend(weakness(ctx, facts));
-    out.sort_by(|a, b| b.real.cmp(&a.real).then(b.percent.total_cmp(&a.percent)).then(a.measure.cmp(&b.measure)));
+    out.sort_by(|a, b| {
+        b.real
+            .cmp(&a.real)
+            .then(b.percent.total_cmp(&a.percent))
+            .then(a.measure.cmp(&b.measure))
+    });
     out
 }
 
 /// A difference between the sides beyond what both readings can err, the affected side being the worse.
-fn against_other_side(measure: &str, unit: &str, [here, there]: [f64; 2], less_is_worse: bool, error: f64) -> Option<Impairment> {
-    let deficit = if less_is_worse { there - here } else { here - there };
+fn against_other_side(
+    measure: &str,
+    unit: &str,
+    [here, there]: [f64; 2],
+    less_is_worse: bool,
+    error: f64,
+) -> Option<Impairment> {
+    let deficit = if less_is_worse {
+        there - here
+    } else {
+        here - there
+    };
     (deficit > 0.0 && there > 0.0).then(|| Impairment {
         measure: measure.to_owned(),
         unit: unit.to_owned(),
@@ -88,7 +116,10 @@ fn against_other_side(measure: &str, unit: &str, [here, there]: [f64; 2], less_i
         percent: 100.0 * deficit / there,
         against: "other-side".to_owned(),
         real: deficit > error,
-        reason: Reason::new("side-difference").with("measure", measure).with("number", here).with("whole", there),
+        reason: Reason::new("side-difference")
+            .with("measure", measure)
+            .with("number", here)
+            .with("whole", there),
     })
 }
 
@@ -99,7 +130,13 @@ fn tightness(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
     if facts.story.other_side != OtherSide::Sound {
         return Vec::new();
     }
-    let newest = |test: &str, side| match facts.findings.iter().rev().find(|f| f.test == test && f.side == side)?.answer {
+    let newest = |test: &str, side| match facts
+        .findings
+        .iter()
+        .rev()
+        .find(|f| f.test == test && f.side == side)?
+        .answer
+    {
         TestAnswer::Number { value } => Some(value),
         _ => None,
     };
@@ -111,7 +148,13 @@ fn tightness(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
         .filter_map(|test| {
             let compare = test.compare?;
             let error = compare.error * std::f64::consts::SQRT_2;
-            against_other_side(&test.id, test.unit.as_deref().unwrap_or("deg"), both(&test.id)?, compare.less_is_worse, error)
+            against_other_side(
+                &test.id,
+                test.unit.as_deref().unwrap_or("deg"),
+                both(&test.id)?,
+                compare.less_is_worse,
+                error,
+            )
         })
         .collect()
 }
@@ -125,7 +168,13 @@ fn weakness(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
     let limited = ctx.known.threshold("strength-pain-limit");
     page.tests
         .iter()
-        .filter(|t| t.symmetry_pct.is_some() && t.affected.as_ref().and_then(|s| s.pain).is_none_or(|p| p < limited))
+        .filter(|t| {
+            t.symmetry_pct.is_some()
+                && t.affected
+                    .as_ref()
+                    .and_then(|s| s.pain)
+                    .is_none_or(|p| p < limited)
+        })
         .filter_map(|t| {
             let [here, there] = [t.affected.as_ref()?.mean_n?, t.other.as_ref()?.mean_n?];
             let error = there * ctx.known.threshold("strength-variation-pct") / 100.0;
@@ -143,9 +192,16 @@ pub fn rotation_deficit(ctx: &CheckContext, facts: &Facts) -> Option<Impairment>
         return None;
     }
     let newest = |id: &str, affected: bool| {
-        facts.readings.iter().rev().find(|r| r.quantity == id && (r.side == facts.story.side) == affected).map(|r| r.value)
+        facts
+            .readings
+            .iter()
+            .rev()
+            .find(|r| r.quantity == id && (r.side == facts.story.side) == affected)
+            .map(|r| r.value)
     };
-    let total = |affected: bool| Some(newest("passive-er-90", affected)? + newest("passive-ir-90", affected)?);
+    let total = |affected: bool| {
+        Some(newest("passive-er-90", affected)? + newest("passive-ir-90", affected)?)
+    };
     let (here, whole) = (total(true)?, total(false)?);
     let error = 2.0 * ctx.known.quantity("passive-ir-90").map_or(7.0, |q| q.error);
     let deficit = whole - here;
@@ -157,6 +213,8 @@ pub fn rotation_deficit(ctx: &CheckContext, facts: &Facts) -> Option<Impairment>
         percent: 100.0 * deficit / whole,
         against: "other-side".to_owned(),
         real: deficit > error,
-        reason: Reason::new("total-rotation").with("value", here).with("bound", whole),
+        reason: Reason::new("total-rotation")
+            .with("value", here)
+            .with("bound", whole),
     })
 }

@@ -55,7 +55,10 @@ const QUESTIONS: [(Vote, &str); 5] = [
 /// Source: Kelley 2013 (clinical practice guideline), from memory; the bounds of pain in `thresholds.toml`.
 fn level_of(ctx: &CheckContext, question: Vote, value: f64) -> Irritability {
     let (high, moderate) = if question == Vote::WorstPain {
-        (ctx.known.threshold("irritability-pain-high"), ctx.known.threshold("irritability-pain-moderate"))
+        (
+            ctx.known.threshold("irritability-pain-high"),
+            ctx.known.threshold("irritability-pain-moderate"),
+        )
     } else {
         (2.0, 1.0)
     };
@@ -76,14 +79,23 @@ fn level_of(ctx: &CheckContext, question: Vote, value: f64) -> Irritability {
 pub fn irritability(ctx: &CheckContext, facts: &Facts) -> IrritabilityView {
     let window = ctx.known.threshold("irritability-max-age-days");
     let value = |vote: Vote| {
-        facts.exam_notes.iter().rev().filter(|n| f64::from(facts.day() - facts.day_of(n.on)) <= window).find_map(|n| match &n.fact {
-            ExamFact::Irritability { question, value } if *question == vote => Some(*value),
-            _ => None,
-        })
+        facts
+            .exam_notes
+            .iter()
+            .rev()
+            .filter(|n| f64::from(facts.day() - facts.day_of(n.on)) <= window)
+            .find_map(|n| match &n.fact {
+                ExamFact::Irritability { question, value } if *question == vote => Some(*value),
+                _ => None,
+            })
     };
     let mut votes: Vec<VoteView> = QUESTIONS
         .iter()
-        .map(|(vote, name)| VoteView { question: (*name).to_owned(), level: value(*vote).map(|v| level_of(ctx, *vote, v)), reason: None })
+        .map(|(vote, name)| VoteView {
+            question: (*name).to_owned(),
+            level: value(*vote).map(|v| level_of(ctx, *vote, v)),
+            reason: None,
+        })
         .collect();
     votes.push(active_against_passive(ctx, facts));
     let mut levels: Vec<Irritability> = votes.iter().filter_map(|v| v.level).collect();
@@ -93,46 +105,89 @@ pub fn irritability(ctx: &CheckContext, facts: &Facts) -> IrritabilityView {
     let constant_night = at(Vote::Night) == Some(Irritability::High);
     let long_ache = at(Vote::Ache) == Some(Irritability::High);
     let (level, rule) = if levels.len() < 3 {
-        (Irritability::Moderate, Reason::new("irritability-undetermined").with("n", levels.len() as f64))
+        (
+            Irritability::Moderate,
+            Reason::new("irritability-undetermined").with("n", levels.len() as f64),
+        )
     } else if highs >= 3 {
-        (Irritability::High, Reason::new("irritability-three-highs").with("n", highs as f64))
+        (
+            Irritability::High,
+            Reason::new("irritability-three-highs").with("n", highs as f64),
+        )
     } else if at(Vote::WorstPain) == Some(Irritability::High) && constant_night {
-        (Irritability::High, Reason::new("irritability-pain-and-night"))
+        (
+            Irritability::High,
+            Reason::new("irritability-pain-and-night"),
+        )
     } else {
         // The upper median: of an even number the higher of the two in the middle.
         let median = levels[levels.len() / 2];
         if highs >= 2 {
-            (median.max(Irritability::Moderate), Reason::new("irritability-two-highs"))
+            (
+                median.max(Irritability::Moderate),
+                Reason::new("irritability-two-highs"),
+            )
         } else if constant_night {
-            (median.max(Irritability::Moderate), Reason::new("irritability-night"))
+            (
+                median.max(Irritability::Moderate),
+                Reason::new("irritability-night"),
+            )
         } else if long_ache {
-            (median.max(Irritability::Moderate), Reason::new("irritability-ache"))
+            (
+                median.max(Irritability::Moderate),
+                Reason::new("irritability-ache"),
+            )
         } else {
-            (median, Reason::new("irritability-median").with("n", levels.len() as f64))
+            (
+                median,
+                Reason::new("irritability-median").with("n", levels.len() as f64),
+            )
         }
     };
     // After surgery the votes can only tighten: low never speeds anything up there.
-    let level = if facts.operated() { level.max(Irritability::Moderate) } else { level };
-    IrritabilityView { level, undetermined: levels.len() < 3, votes, rule }
+    let level = if facts.operated() {
+        level.max(Irritability::Moderate)
+    } else {
+        level
+    };
+    IrritabilityView {
+        level,
+        undetermined: levels.len() < 3,
+        votes,
+        rule,
+    }
 }
 
 /// Active less than passive because of pain speaks for high; dropped when weakness or surgery explains it.
 fn active_against_passive(ctx: &CheckContext, facts: &Facts) -> VoteView {
-    let say = |level: Option<Irritability>, reason: Reason| VoteView { question: "active_passive".to_owned(), level, reason: Some(reason) };
+    let say = |level: Option<Irritability>, reason: Reason| VoteView {
+        question: "active_passive".to_owned(),
+        level,
+        reason: Some(reason),
+    };
     if facts.operated() {
         return say(None, Reason::new("vote-dropped-surgery"));
     }
-    let active = facts.newest("active-elevation-upright").or_else(|| facts.newest("active-elevation-lying"));
+    let active = facts
+        .newest("active-elevation-upright")
+        .or_else(|| facts.newest("active-elevation-lying"));
     let (Some(active), Some(passive)) = (active, facts.newest("passive-elevation")) else {
         return say(None, Reason::new("vote-no-ranges"));
     };
-    if active.stop == StopReason::Weak || facts.lag(ctx.known.threshold("lag-positive-deg")).is_some() {
+    if active.stop == StopReason::Weak
+        || facts.lag(ctx.known.threshold("lag-positive-deg")).is_some()
+    {
         return say(None, Reason::new("vote-dropped-weakness"));
     }
-    let error = ctx.known.quantity("passive-elevation").map_or(8.0, |q| q.error);
+    let error = ctx
+        .known
+        .quantity("passive-elevation")
+        .map_or(8.0, |q| q.error);
     let gap = passive.value - active.value;
-    let reason =
-        Reason::new("vote-from-ranges").with("quantity", "passive-elevation").with("active", active.value).with("passive", passive.value);
+    let reason = Reason::new("vote-from-ranges")
+        .with("quantity", "passive-elevation")
+        .with("active", active.value)
+        .with("passive", passive.value);
     let level = if gap > error && active.stop == StopReason::Pain {
         Irritability::High
     } else if passive.stop == StopReason::Pain {

@@ -26,6 +26,12 @@ pub use irritability::{Irritability, IrritabilityView, VoteView, irritability};
 pub use model::{DRAWS, Group, GroupModel, Member, ReadingModel};
 pub use next::{Place, PlanItem, barred, entropy, gain_bits, plan};
 pub use operated::{SignState, SignView, operated_state};
-pub use posterior::{ClusterUse, HypothesisView, PreTest, Step, StepTest, Word, after_ratio, pre_test, read_hypothesis};
-pub use scores::{ResponseView, WorkedOut, instability_severity, laxity_bound, responses, touch_power, touches_by_height, worked_out};
+pub use posterior::{
+    ClusterUse, HypothesisView, PreTest, Step, StepTest, Word, after_ratio, pre_test,
+    read_hypothesis,
+};
+pub use scores::{
+    ResponseView, WorkedOut, instability_severity, laxity_bound, responses, touch_power,
+    touches_by_height, worked_out,
+};
 pub use view::{ReadView, read};

@@ -35,7 +35,11 @@ impl Member {
 
     /// The point values of a row in a group of correlation ρ.
     pub fn point(row: &Accuracy, rho: f64) -> Self {
-        Member::new(row.point_sensitivity(), row.point_false_positive(), row.loading.unwrap_or(rho.sqrt()))
+        Member::new(
+            row.point_sensitivity(),
+            row.point_false_positive(),
+            row.loading.unwrap_or(rho.sqrt()),
+        )
     }
 }
 
@@ -43,7 +47,11 @@ fn at_nodes(share: f64, loading: f64) -> [f64; NODES] {
     let (z, rest) = (quantile(share), (1.0 - loading * loading).sqrt());
     let mut out = [0.0; NODES];
     for (slot, (u, _)) in out.iter_mut().zip(rule()) {
-        *slot = if loading == 0.0 { share } else { cdf((z + loading * u) / rest) };
+        *slot = if loading == 0.0 {
+            share
+        } else {
+            cdf((z + loading * u) / rest)
+        };
     }
     out
 }
@@ -73,11 +81,23 @@ impl GroupModel {
             let Some(positive) = answer else { continue };
             any = true;
             for k in 0..NODES {
-                with[k] *= if positive { member.with[k] } else { 1.0 - member.with[k] };
-                without[k] *= if positive { member.without[k] } else { 1.0 - member.without[k] };
+                with[k] *= if positive {
+                    member.with[k]
+                } else {
+                    1.0 - member.with[k]
+                };
+                without[k] *= if positive {
+                    member.without[k]
+                } else {
+                    1.0 - member.without[k]
+                };
             }
         }
-        if any { (mean(&with) / mean(&without)).ln() } else { 0.0 }
+        if any {
+            (mean(&with) / mean(&without)).ln()
+        } else {
+            0.0
+        }
     }
 
     /// P(answers | condition) and P(answers | no condition).
@@ -86,8 +106,16 @@ impl GroupModel {
         for (member, answer) in self.members.iter().zip(answers) {
             let Some(positive) = *answer else { continue };
             for k in 0..NODES {
-                with[k] *= if positive { member.with[k] } else { 1.0 - member.with[k] };
-                without[k] *= if positive { member.without[k] } else { 1.0 - member.without[k] };
+                with[k] *= if positive {
+                    member.with[k]
+                } else {
+                    1.0 - member.with[k]
+                };
+                without[k] *= if positive {
+                    member.without[k]
+                } else {
+                    1.0 - member.without[k]
+                };
             }
         }
         (mean(&with), mean(&without))
@@ -121,7 +149,11 @@ impl Group {
 
     /// The step of every draw; empty when nothing of the group was answered.
     pub fn draws(&self, answers: &[Option<bool>]) -> Vec<f64> {
-        let answered: Vec<(usize, bool)> = answers.iter().enumerate().filter_map(|(i, a)| a.map(|a| (i, a))).collect();
+        let answered: Vec<(usize, bool)> = answers
+            .iter()
+            .enumerate()
+            .filter_map(|(i, a)| a.map(|a| (i, a)))
+            .collect();
         if answered.is_empty() {
             return Vec::new();
         }
@@ -144,7 +176,8 @@ impl Group {
                         *slot *= if *positive { *p } else { 1.0 - *p };
                     }
                 }
-                let sum = |values: &[f32; NODES]| f64::from(values[..self.width].iter().sum::<f32>());
+                let sum =
+                    |values: &[f32; NODES]| f64::from(values[..self.width].iter().sum::<f32>());
                 (sum(&with) / sum(&without)).ln()
             })
             .collect()
@@ -169,12 +202,21 @@ impl ReadingModel {
                     .flat_map(|t| t.accuracy.iter().map(move |a| (t.id.as_str(), a)))
                     .filter(|(_, a)| a.hypothesis == hypothesis.id && a.group == group.id)
                     .collect();
-                let dependent = rows.iter().any(|(_, a)| a.loading.unwrap_or(group.rho.sqrt()) > 0.0);
-                let (with, without) = rows.iter().map(|(test, row)| draw_tables(test, row, group.rho, dependent)).unzip();
+                let dependent = rows
+                    .iter()
+                    .any(|(_, a)| a.loading.unwrap_or(group.rho.sqrt()) > 0.0);
+                let (with, without) = rows
+                    .iter()
+                    .map(|(test, row)| draw_tables(test, row, group.rho, dependent))
+                    .unzip();
                 Group {
                     id: group.id.clone(),
                     tests: rows.iter().map(|(test, _)| (*test).to_owned()).collect(),
-                    point: GroupModel::new(rows.iter().map(|(_, a)| Member::point(a, group.rho)).collect()),
+                    point: GroupModel::new(
+                        rows.iter()
+                            .map(|(_, a)| Member::point(a, group.rho))
+                            .collect(),
+                    ),
                     with,
                     without,
                     width: if dependent { NODES } else { 1 },
@@ -195,7 +237,9 @@ impl ReadingModel {
 fn draw_tables(test: &str, row: &Accuracy, rho: f64, dependent: bool) -> (Vec<f32>, Vec<f32>) {
     let seed = format!("{test}/{}", row.hypothesis)
         .bytes()
-        .fold(0xcbf2_9ce4_8422_2325u64, |h, b| (h ^ u64::from(b)).wrapping_mul(0x100_0000_01b3));
+        .fold(0xcbf2_9ce4_8422_2325u64, |h, b| {
+            (h ^ u64::from(b)).wrapping_mul(0x100_0000_01b3)
+        });
     let mut random = ChaCha8Rng::seed_from_u64(seed);
     let mut table = |share: f64, n: f64| -> Vec<f32> {
         let beta = Beta::new(share * n + 0.5, (1.0 - share) * n + 0.5);
@@ -203,7 +247,10 @@ fn draw_tables(test: &str, row: &Accuracy, rho: f64, dependent: bool) -> (Vec<f3
         let mut out = Vec::with_capacity(DRAWS * if dependent { NODES } else { 1 });
         for _ in 0..DRAWS {
             // Both parameters are at least one half, so the distribution always exists.
-            let drawn = beta.as_ref().map_or(share, |b| b.sample(&mut random)).clamp(1e-6, 1.0 - 1e-6);
+            let drawn = beta
+                .as_ref()
+                .map_or(share, |b| b.sample(&mut random))
+                .clamp(1e-6, 1.0 - 1e-6);
             if dependent {
                 out.extend(at_nodes(drawn, loading).iter().map(|p| *p as f32));
             } else {

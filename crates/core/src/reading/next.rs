@@ -51,7 +51,11 @@ pub struct PlanItem {
 
 /// Entropy of a yes-or-no matter, in bits.
 pub fn entropy(p: f64) -> f64 {
-    [p, 1.0 - p].into_iter().filter(|q| *q > 0.0).map(|q| -q * q.log2()).sum()
+    [p, 1.0 - p]
+        .into_iter()
+        .filter(|q| *q > 0.0)
+        .map(|q| -q * q.log2())
+        .sum()
 }
 
 /// Expected fall of entropy of one hypothesis if a test of it were done, in bits.
@@ -65,7 +69,10 @@ pub fn gain_bits(
     used: &[&Weighed],
     test: &str,
 ) -> Option<f64> {
-    let group = model.groups(hypothesis).iter().find(|g| g.tests.iter().any(|t| t == test))?;
+    let group = model
+        .groups(hypothesis)
+        .iter()
+        .find(|g| g.tests.iter().any(|t| t == test))?;
     let member = group.tests.iter().position(|t| t == test)?;
     let mut answers = answers_of(known, hypothesis, group, used);
     answers[member] = None;
@@ -76,8 +83,19 @@ pub fn gain_bits(
     let (with, without) = (after.0 / before.0, after.1 / before.1);
     let plus = probability * with + (1.0 - probability) * without;
     let minus = 1.0 - plus;
-    let left = |joint: f64, total: f64| if total > 0.0 { total * entropy((joint / total).clamp(0.0, 1.0)) } else { 0.0 };
-    Some((entropy(probability) - left(probability * with, plus) - left(probability * (1.0 - with), minus)).max(0.0))
+    let left = |joint: f64, total: f64| {
+        if total > 0.0 {
+            total * entropy((joint / total).clamp(0.0, 1.0))
+        } else {
+            0.0
+        }
+    };
+    Some(
+        (entropy(probability)
+            - left(probability * with, plus)
+            - left(probability * (1.0 - with), minus))
+        .max(0.0),
+    )
 }
 
 /// Minutes it costs to turn the patient. Source: common practice, no published source.
@@ -95,47 +113,64 @@ pub fn plan(
     irritability: Irritability,
 ) -> Vec<PlanItem> {
     let used: Vec<&Weighed> = weighed.iter().filter(|w| w.unused.is_none()).collect();
-    let position_now = facts.findings.last().and_then(|f| ctx.known.test(&f.test)).map(|t| t.position.as_str());
+    let position_now = facts
+        .findings
+        .last()
+        .and_then(|f| ctx.known.test(&f.test))
+        .map(|t| t.position.as_str());
     let complaint = facts.story.complaint.map(crate::episode::Complaint::word);
-    let mut items: Vec<(PlanItem, u32)> = ctx
-        .known
-        .tests
-        .iter()
-        .map(|test| {
-            let (gain, about) = worth(ctx.known, model, views, &used, test, facts.operated());
-            let done = facts.findings.iter().any(|f| f.test == test.id && f.side == facts.story.side && f.on == facts.today);
-            let core = test.core_for.iter().any(|word| word == "any" || Some(word.as_str()) == complaint);
-            let mut reasons = barred(ctx, facts, test);
-            let place = if done {
-                Place::Done
-            } else if !reasons.is_empty() {
-                Place::Barred
-            } else if let Some(reason) = test.needs.iter().find_map(|need| unmet(ctx, facts, need, facts.story.side)) {
-                reasons.push(reason);
-                Place::NotNow
-            } else if irritability == Irritability::High && test.provocation >= 2 {
-                reasons.push(Reason::new("too-provoking").with("test", test.id.as_str()));
-                Place::TooProvoking
-            } else if core {
-                Place::Core
-            } else {
-                Place::Optional
-            };
-            let turn = if position_now.is_some_and(|now| now != test.position) { TURN_MINUTES } else { 0.0 };
-            (
-                PlanItem {
-                    test: test.id.clone(),
-                    place,
-                    gain_bits: gain,
-                    worth: facts.operated() || gain >= ctx.known.threshold("plan-least-bits"),
-                    minutes: test.minutes + turn,
-                    reasons,
-                    about,
-                },
-                test.order,
-            )
-        })
-        .collect();
+    let mut items: Vec<(PlanItem, u32)> =
+        ctx.known
+            .tests
+            .iter()
+            .map(|test| {
+                let (gain, about) = worth(ctx.known, model, views, &used, test, facts.operated());
+                let done = facts.findings.iter().any(|f| {
+                    f.test == test.id && f.side == facts.story.side && f.on == facts.today
+                });
+                let core = test
+                    .core_for
+                    .iter()
+                    .any(|word| word == "any" || Some(word.as_str()) == complaint);
+                let mut reasons = barred(ctx, facts, test);
+                let place = if done {
+                    Place::Done
+                } else if !reasons.is_empty() {
+                    Place::Barred
+                } else if let Some(reason) = test
+                    .needs
+                    .iter()
+                    .find_map(|need| unmet(ctx, facts, need, facts.story.side))
+                {
+                    reasons.push(reason);
+                    Place::NotNow
+                } else if irritability == Irritability::High && test.provocation >= 2 {
+                    reasons.push(Reason::new("too-provoking").with("test", test.id.as_str()));
+                    Place::TooProvoking
+                } else if core {
+                    Place::Core
+                } else {
+                    Place::Optional
+                };
+                let turn = if position_now.is_some_and(|now| now != test.position) {
+                    TURN_MINUTES
+                } else {
+                    0.0
+                };
+                (
+                    PlanItem {
+                        test: test.id.clone(),
+                        place,
+                        gain_bits: gain,
+                        worth: facts.operated() || gain >= ctx.known.threshold("plan-least-bits"),
+                        minutes: test.minutes + turn,
+                        reasons,
+                        about,
+                    },
+                    test.order,
+                )
+            })
+            .collect();
     let provocation = |item: &PlanItem| ctx.known.test(&item.test).map_or(0, |t| t.provocation);
     let rank = |place: Place| match place {
         Place::Core => 0,
@@ -148,18 +183,28 @@ pub fn plan(
     items.sort_by(|(a, a_order), (b, b_order)| {
         let last = |item: &PlanItem| provocation(item) >= 3;
         let by_gain = || (b.gain_bits / b.minutes).total_cmp(&(a.gain_bits / a.minutes));
-        rank(a.place).cmp(&rank(b.place)).then_with(|| match a.place {
-            Place::Optional => last(a).cmp(&last(b)).then_with(by_gain).then(a_order.cmp(b_order)),
-            _ => a_order.cmp(b_order),
-        })
+        rank(a.place)
+            .cmp(&rank(b.place))
+            .then_with(|| match a.place {
+                Place::Optional => last(a)
+                    .cmp(&last(b))
+                    .then_with(by_gain)
+                    .then(a_order.cmp(b_order)),
+                _ => a_order.cmp(b_order),
+            })
     });
     items.into_iter().map(|(item, _)| item).collect()
 }
 
 /// The few tests that would tell most a minute, of those that may be done now.
 pub fn telling(plan: &[PlanItem]) -> Vec<PlanItem> {
-    let mut out: Vec<PlanItem> =
-        plan.iter().filter(|i| matches!(i.place, Place::Core | Place::Optional) && i.gain_bits > 0.0 && i.worth).cloned().collect();
+    let mut out: Vec<PlanItem> = plan
+        .iter()
+        .filter(|i| {
+            matches!(i.place, Place::Core | Place::Optional) && i.gain_bits > 0.0 && i.worth
+        })
+        .cloned()
+        .collect();
     out.sort_by(|a, b| (b.gain_bits / b.minutes).total_cmp(&(a.gain_bits / a.minutes)));
     out.truncate(4);
     out
@@ -182,19 +227,32 @@ fn worth(
         .filter(|v| !matches!(v.word, Word::Shown | Word::Excluded))
         .filter_map(|v| {
             let gain = gain_bits(known, model, &v.hypothesis, v.probability, used, &test.id)?;
-            let weight = known.hypothesis(&v.hypothesis).map_or(1.0, |h| h.consequence);
+            let weight = known
+                .hypothesis(&v.hypothesis)
+                .map_or(1.0, |h| h.consequence);
             Some((gain * weight, v.hypothesis.clone()))
         })
         .collect();
     parts.sort_by(|a, b| b.0.total_cmp(&a.0));
-    (parts.iter().map(|p| p.0).sum(), parts.into_iter().filter(|p| p.0 > 0.001).map(|p| p.1).collect())
+    (
+        parts.iter().map(|p| p.0).sum(),
+        parts
+            .into_iter()
+            .filter(|p| p.0 > 0.001)
+            .map(|p| p.1)
+            .collect(),
+    )
 }
 
 /// What protection has against a test today; empty when nothing has.
 pub fn barred(ctx: &CheckContext, facts: &Facts, test: &ClinicalTest) -> Vec<Reason> {
     if !ctx.pathway.protects() {
         // A surgeon's limit can stand without an operation here (after a fracture, say): it bars all the same.
-        return if facts.limits.is_empty() { Vec::new() } else { bars_position(ctx, &test.path(), &test.demand, &test.tags, facts.day()) };
+        return if facts.limits.is_empty() {
+            Vec::new()
+        } else {
+            bars_position(ctx, &test.path(), &test.demand, &test.tags, facts.day())
+        };
     }
     let moves = !test.path.is_empty() || !test.demand.is_empty();
     if moves && !ctx.cleared {
@@ -203,10 +261,12 @@ pub fn barred(ctx: &CheckContext, facts: &Facts, test: &ClinicalTest) -> Vec<Rea
     let mut reasons = bars_position(ctx, &test.path(), &test.demand, &test.tags, facts.day());
     // Provoking a repair that is still protected teaches nothing and may harm it. Source: our choice.
     let today = facts.day();
-    let protected =
-        ctx.pathway.corridors.iter().find(|c| ceiling_on(ctx.pathway, ctx.limits, &c.id, today, today).ceiling != Ceiling::Free);
+    let protected = ctx.pathway.corridors.iter().find(|c| {
+        ceiling_on(ctx.pathway, ctx.limits, &c.id, today, today).ceiling != Ceiling::Free
+    });
     if let Some(corridor) = protected.filter(|_| test.provocation >= 2) {
-        reasons.push(Reason::new("provoking-while-protected").with("quantity", corridor.id.as_str()));
+        reasons
+            .push(Reason::new("provoking-while-protected").with("quantity", corridor.id.as_str()));
     }
     reasons
 }

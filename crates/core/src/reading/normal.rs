@@ -33,7 +33,9 @@ pub(super) fn rule() -> &'static [(f64, f64); NODES] {
         let mut roots: Vec<f64> = Vec::with_capacity(NODES);
         for slot in &mut out {
             // From beyond the greatest root downwards: deflation keeps Newton from finding one twice.
-            let mut x = roots.last().map_or((4.0 * n + 2.0).sqrt(), |last| last - 0.01);
+            let mut x = roots
+                .last()
+                .map_or((4.0 * n + 2.0).sqrt(), |last| last - 0.01);
             for _ in 0..200 {
                 let (value, slope, _) = hermite(x);
                 let pull: f64 = roots.iter().map(|r| 1.0 / (x - r)).sum();
@@ -69,8 +71,20 @@ mod tests {
     #[test]
     fn the_rule_gives_the_moments_of_the_normal_distribution() {
         let moment = |k: i32| rule().iter().map(|(x, w)| w * x.powi(k)).sum::<f64>();
-        for (k, exact) in [(0, 1.0), (1, 0.0), (2, 1.0), (4, 3.0), (6, 15.0), (8, 105.0), (12, 10395.0)] {
-            assert!((moment(k) - exact).abs() < 1e-9 * exact.max(1.0), "moment {k}: {}", moment(k));
+        for (k, exact) in [
+            (0, 1.0),
+            (1, 0.0),
+            (2, 1.0),
+            (4, 3.0),
+            (6, 15.0),
+            (8, 105.0),
+            (12, 10395.0),
+        ] {
+            assert!(
+                (moment(k) - exact).abs() < 1e-9 * exact.max(1.0),
+                "moment {k}: {}",
+                moment(k)
+            );
         }
     }
 }

@@ -37,7 +37,15 @@ pub struct SignView {
 const ASKED: [(&str, &[&str]); 5] = [
     (
         "repair-trouble",
-        &["pop", "new-weakness", "active-loss", "active-passive-gap", "over-ceiling-sudden", "fall-back-range", "pathway-stop"],
+        &[
+            "pop",
+            "new-weakness",
+            "active-loss",
+            "active-passive-gap",
+            "over-ceiling-sudden",
+            "fall-back-range",
+            "pathway-stop",
+        ],
     ),
     ("infection", &["infection"]),
     ("nerve", &["new-weakness", "nerve-finding"]),
@@ -47,17 +55,35 @@ const ASKED: [(&str, &[&str]); 5] = [
 
 /// Reads the state of an operated shoulder.
 pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> Vec<SignView> {
-    let quantities: Vec<&str> = ctx.pathway.corridors.iter().map(|c| c.id.as_str()).collect();
-    let spoken: Vec<Reason> = quantities.iter().flat_map(|q| calls(ctx, facts, q)).collect();
-    let measured = corridor_views(ctx, facts).iter().any(|c| !c.readings.is_empty());
+    let quantities: Vec<&str> = ctx
+        .pathway
+        .corridors
+        .iter()
+        .map(|c| c.id.as_str())
+        .collect();
+    let spoken: Vec<Reason> = quantities
+        .iter()
+        .flat_map(|q| calls(ctx, facts, q))
+        .collect();
+    let measured = corridor_views(ctx, facts)
+        .iter()
+        .any(|c| !c.readings.is_empty());
     let by_rule = |sign: &str, rules: &[&str]| {
-        let reasons: Vec<Reason> = spoken.iter().filter(|r| rules.contains(&r.rule.as_str())).cloned().collect();
+        let reasons: Vec<Reason> = spoken
+            .iter()
+            .filter(|r| rules.contains(&r.rule.as_str()))
+            .cloned()
+            .collect();
         let state = match (reasons.is_empty(), measured) {
             (false, _) => SignState::Raised,
             (true, true) => SignState::Quiet,
             (true, false) => SignState::Unknown,
         };
-        SignView { sign: sign.to_owned(), state, reasons }
+        SignView {
+            sign: sign.to_owned(),
+            state,
+            reasons,
+        }
     };
     let mut out = vec![
         by_rule("too-far", &["reading-over-ceiling"]),
@@ -65,13 +91,22 @@ pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> 
         by_rule("range-lost", &["range-lost"]),
     ];
     for (sign, ids) in ASKED {
-        let of_sign: Vec<&FlagView> = flags.iter().filter(|f| ids.contains(&f.flag.as_str())).collect();
+        let of_sign: Vec<&FlagView> = flags
+            .iter()
+            .filter(|f| ids.contains(&f.flag.as_str()))
+            .collect();
         let reasons: Vec<Reason> = of_sign
             .iter()
             .filter(|f| f.open())
-            .map(|f| f.reason.clone().unwrap_or_else(|| Reason::new("flag-answered-yes").with("flag", f.flag.as_str())))
+            .map(|f| {
+                f.reason.clone().unwrap_or_else(|| {
+                    Reason::new("flag-answered-yes").with("flag", f.flag.as_str())
+                })
+            })
             .collect();
-        let asked = of_sign.iter().any(|f| f.asked && f.state != FlagState::NotAsked);
+        let asked = of_sign
+            .iter()
+            .any(|f| f.asked && f.state != FlagState::NotAsked);
         let state = if !reasons.is_empty() {
             SignState::Raised
         } else if asked {
@@ -79,15 +114,25 @@ pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> 
         } else {
             SignState::Unknown
         };
-        out.push(SignView { sign: sign.to_owned(), state, reasons });
+        out.push(SignView {
+            sign: sign.to_owned(),
+            state,
+            reasons,
+        });
     }
-    let numb = facts.findings.iter().rev().find(|f| f.test == "axillary-sensation" && f.side == facts.story.side);
+    let numb = facts
+        .findings
+        .iter()
+        .rev()
+        .find(|f| f.test == "axillary-sensation" && f.side == facts.story.side);
     if let (Some(nerve), Some(finding)) = (out.iter_mut().find(|s| s.sign == "nerve"), numb)
         && finding.answer == (TestAnswer::Word { found: Found::Yes })
         && nerve.reasons.is_empty()
     {
         nerve.state = SignState::Raised;
-        nerve.reasons.push(Reason::new("flag-nerve-finding").with("day", facts.day_of(finding.on)));
+        nerve
+            .reasons
+            .push(Reason::new("flag-nerve-finding").with("day", facts.day_of(finding.on)));
     }
     out
 }

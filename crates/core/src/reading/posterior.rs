@@ -119,10 +119,18 @@ pub struct HypothesisView {
 
 /// The pre-test probability of a hypothesis for this person: the clinician's own, or the first row that fits.
 pub fn pre_test(hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
-    let own = facts.exam_notes.iter().rev().find_map(|note| match &note.fact {
-        ExamFact::PreTest { hypothesis: id, probability, reason } if *id == hypothesis.id => Some((*probability, reason.clone())),
-        _ => None,
-    });
+    let own = facts
+        .exam_notes
+        .iter()
+        .rev()
+        .find_map(|note| match &note.fact {
+            ExamFact::PreTest {
+                hypothesis: id,
+                probability,
+                reason,
+            } if *id == hypothesis.id => Some((*probability, reason.clone())),
+            _ => None,
+        });
     let age = age_years(facts.birth, facts.today).unwrap_or(0);
     let trauma = facts.story.start == Start::Injury;
     let fits = |p: &&Prior| {
@@ -135,21 +143,42 @@ pub fn pre_test(hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
         .prior
         .iter()
         .find(fits)
-        .map_or((0.1, "our choice".to_owned(), Confidence::C), |p| (p.probability, p.source.clone(), p.confidence));
+        .map_or((0.1, "our choice".to_owned(), Confidence::C), |p| {
+            (p.probability, p.source.clone(), p.confidence)
+        });
     match own {
-        Some((own, reason)) => PreTest { probability: own, source, confidence, own: Some(reason) },
-        None => PreTest { probability, source, confidence, own: None },
+        Some((own, reason)) => PreTest {
+            probability: own,
+            source,
+            confidence,
+            own: Some(reason),
+        },
+        None => PreTest {
+            probability,
+            source,
+            confidence,
+            own: None,
+        },
     }
 }
 
 /// The answers of a group, in the order of its members.
-pub(super) fn answers_of(known: &Knowledge, hypothesis: &str, group: &Group, used: &[&Weighed]) -> Vec<Option<bool>> {
+pub(super) fn answers_of(
+    known: &Knowledge,
+    hypothesis: &str,
+    group: &Group,
+    used: &[&Weighed],
+) -> Vec<Option<bool>> {
     group
         .tests
         .iter()
         .map(|id| {
             let finding = used.iter().find(|w| w.finding.test == *id)?;
-            let row = known.test(id)?.accuracy.iter().find(|a| a.hypothesis == hypothesis)?;
+            let row = known
+                .test(id)?
+                .accuracy
+                .iter()
+                .find(|a| a.hypothesis == hypothesis)?;
             positive(row, finding.finding.answer)
         })
         .collect()
@@ -204,7 +233,10 @@ pub fn read_hypothesis(
         if draws.is_empty() {
             draws = drawn;
         } else {
-            draws.iter_mut().zip(drawn).for_each(|(sum, step)| *sum += step);
+            draws
+                .iter_mut()
+                .zip(drawn)
+                .for_each(|(sum, step)| *sum += step);
         }
         steps.push(Step {
             group: group.id.clone(),
@@ -215,33 +247,73 @@ pub fn read_hypothesis(
     let from = logit(pre.probability);
     let model_log: f64 = steps.iter().map(|s| s.log_ratio).sum();
     let cluster = cluster_use(known, hypothesis, &steps, model_log);
-    let probability = cluster.as_ref().map_or_else(|| expit(from + model_log), |c| after_ratio(pre.probability, c.ratio));
+    let probability = cluster.as_ref().map_or_else(
+        || expit(from + model_log),
+        |c| after_ratio(pre.probability, c.ratio),
+    );
     let (low, high) = if draws.is_empty() {
         (probability, probability)
     } else {
         let (low, high) = ends(draws);
         // The published headline may lie outside the model's interval: the interval then reaches to it.
-        (expit(from + low).min(probability), expit(from + high).max(probability))
+        (
+            expit(from + low).min(probability),
+            expit(from + high).max(probability),
+        )
     };
     steps.sort_by(|a, b| b.log_ratio.abs().total_cmp(&a.log_ratio.abs()));
-    let shown = facts.exam_notes.iter().rev().find_map(|note| match &note.fact {
-        ExamFact::Known { about, present, by } if *about == hypothesis.id => Some((*present, *by)),
-        _ => None,
-    });
+    let shown = facts
+        .exam_notes
+        .iter()
+        .rev()
+        .find_map(|note| match &note.fact {
+            ExamFact::Known { about, present, by } if *about == hypothesis.id => {
+                Some((*present, *by))
+            }
+            _ => None,
+        });
     let (word, why) = word(known, &steps, probability, low, high, shown);
     let conflicts = conflicts(&steps);
-    HypothesisView { hypothesis: hypothesis.id.clone(), pre, probability, low, high, steps, cluster, word, why, conflicts }
+    HypothesisView {
+        hypothesis: hypothesis.id.clone(),
+        pre,
+        probability,
+        low,
+        high,
+        steps,
+        cluster,
+        word,
+        why,
+        conflicts,
+    }
 }
 
-fn step_tests(known: &Knowledge, hypothesis: &str, group: &Group, answers: &[Option<bool>]) -> Vec<StepTest> {
-    let row_of = |id: &str| known.test(id).and_then(|t| t.accuracy.iter().find(|a| a.hypothesis == hypothesis));
-    let done = group.tests.iter().zip(answers).filter_map(|(id, answer)| Some((id, (*answer)?, row_of(id)?)));
+fn step_tests(
+    known: &Knowledge,
+    hypothesis: &str,
+    group: &Group,
+    answers: &[Option<bool>],
+) -> Vec<StepTest> {
+    let row_of = |id: &str| {
+        known
+            .test(id)
+            .and_then(|t| t.accuracy.iter().find(|a| a.hypothesis == hypothesis))
+    };
+    let done = group
+        .tests
+        .iter()
+        .zip(answers)
+        .filter_map(|(id, answer)| Some((id, (*answer)?, row_of(id)?)));
     done.map(|(id, positive, row)| {
         let (s, f) = (row.point_sensitivity(), row.point_false_positive());
         StepTest {
             test: id.clone(),
             positive,
-            ratio_alone: if positive { s / f } else { (1.0 - s) / (1.0 - f) },
+            ratio_alone: if positive {
+                s / f
+            } else {
+                (1.0 - s) / (1.0 - f)
+            },
             sensitivity: row.sensitivity,
             specificity: row.specificity,
             source: row.source.clone(),
@@ -253,21 +325,34 @@ fn step_tests(known: &Knowledge, hypothesis: &str, group: &Group, answers: &[Opt
 }
 
 /// The published cluster, when exactly its members were done and the cell was published.
-fn cluster_use(known: &Knowledge, hypothesis: &Hypothesis, steps: &[Step], model_log: f64) -> Option<ClusterUse> {
+fn cluster_use(
+    known: &Knowledge,
+    hypothesis: &Hypothesis,
+    steps: &[Step],
+    model_log: f64,
+) -> Option<ClusterUse> {
     let done: Vec<&StepTest> = steps.iter().flat_map(|s| &s.tests).collect();
-    known.clusters.iter().filter(|c| c.hypothesis == hypothesis.id).find_map(|cluster| {
-        let exactly = done.len() == cluster.tests.len() && done.iter().all(|t| cluster.tests.contains(&t.test));
-        let positive = done.iter().filter(|t| t.positive).count();
-        let cell = cluster.cells.iter().find(|c| exactly && c.positive == positive)?;
-        Some(ClusterUse {
-            cluster: cluster.id.clone(),
-            positive,
-            of: cluster.tests.len(),
-            ratio: cell.ratio,
-            model_ratio: model_log.exp(),
-            source: cluster.source.clone(),
+    known
+        .clusters
+        .iter()
+        .filter(|c| c.hypothesis == hypothesis.id)
+        .find_map(|cluster| {
+            let exactly = done.len() == cluster.tests.len()
+                && done.iter().all(|t| cluster.tests.contains(&t.test));
+            let positive = done.iter().filter(|t| t.positive).count();
+            let cell = cluster
+                .cells
+                .iter()
+                .find(|c| exactly && c.positive == positive)?;
+            Some(ClusterUse {
+                cluster: cluster.id.clone(),
+                positive,
+                of: cluster.tests.len(),
+                ratio: cell.ratio,
+                model_ratio: model_log.exp(),
+                source: cluster.source.clone(),
+            })
         })
-    })
 }
 
 /// A test that moves the odds by less than a quarter tells nothing to speak of. Source: our choice.
@@ -276,13 +361,34 @@ fn informative(test: &&StepTest) -> bool {
 }
 
 /// The bounds are in `thresholds.toml`. Source: our choice, because a word must survive the uncertainty of the studies behind it.
-fn word(known: &Knowledge, steps: &[Step], probability: f64, low: f64, high: f64, shown: Option<(bool, Evidence)>) -> (Word, Vec<Reason>) {
+fn word(
+    known: &Knowledge,
+    steps: &[Step],
+    probability: f64,
+    low: f64,
+    high: f64,
+    shown: Option<(bool, Evidence)>,
+) -> (Word, Vec<Reason>) {
     if let Some((present, by)) = shown {
-        let by = serde_json::to_value(by).ok().and_then(|v| v.as_str().map(str::to_owned)).unwrap_or_default();
-        let rule = if present { "word-shown" } else { "word-excluded" };
-        return (if present { Word::Shown } else { Word::Excluded }, vec![Reason::new(rule).with("by", by)]);
+        let by = serde_json::to_value(by)
+            .ok()
+            .and_then(|v| v.as_str().map(str::to_owned))
+            .unwrap_or_default();
+        let rule = if present {
+            "word-shown"
+        } else {
+            "word-excluded"
+        };
+        return (
+            if present { Word::Shown } else { Word::Excluded },
+            vec![Reason::new(rule).with("by", by)],
+        );
     }
-    let tests = steps.iter().flat_map(|s| &s.tests).filter(informative).count();
+    let tests = steps
+        .iter()
+        .flat_map(|s| &s.tests)
+        .filter(informative)
+        .count();
     let percent = |p: f64| (p * 100.0).round();
     let bound = |id: &str| known.threshold(id) / 100.0;
     let likely = (bound("word-likely-pct"), bound("word-likely-low-pct"));
@@ -296,31 +402,71 @@ fn word(known: &Knowledge, steps: &[Step], probability: f64, low: f64, high: f64
             held.push(Reason::new("word-one-test"));
         }
         if low < likely.1 {
-            held.push(Reason::new("word-interval-low").with("low", percent(low)).with("bound", percent(likely.1)));
+            held.push(
+                Reason::new("word-interval-low")
+                    .with("low", percent(low))
+                    .with("bound", percent(likely.1)),
+            );
         }
         return if held.is_empty() {
-            (Word::Likely, vec![Reason::new("word-likely").with("n", tests as f64).with("low", percent(low))])
+            (
+                Word::Likely,
+                vec![
+                    Reason::new("word-likely")
+                        .with("n", tests as f64)
+                        .with("low", percent(low)),
+                ],
+            )
         } else {
             (Word::Open, held)
         };
     }
     if probability <= unlikely.0 {
         return if high <= unlikely.1 {
-            (Word::Unlikely, vec![Reason::new("word-unlikely").with("n", tests as f64).with("high", percent(high))])
+            (
+                Word::Unlikely,
+                vec![
+                    Reason::new("word-unlikely")
+                        .with("n", tests as f64)
+                        .with("high", percent(high)),
+                ],
+            )
         } else {
-            (Word::Open, vec![Reason::new("word-interval-high").with("high", percent(high)).with("bound", percent(unlikely.1))])
+            (
+                Word::Open,
+                vec![
+                    Reason::new("word-interval-high")
+                        .with("high", percent(high))
+                        .with("bound", percent(unlikely.1)),
+                ],
+            )
         };
     }
-    (Word::Open, vec![Reason::new("word-between").with("low", percent(unlikely.0)).with("high", percent(likely.0))])
+    (
+        Word::Open,
+        vec![
+            Reason::new("word-between")
+                .with("low", percent(unlikely.0))
+                .with("high", percent(likely.0)),
+        ],
+    )
 }
 
 /// The strongest positive against the strongest negative, where both would move the odds twofold or more.
 fn conflicts(steps: &[Step]) -> Vec<Reason> {
     let tests = || steps.iter().flat_map(|s| &s.tests);
-    let up = tests().filter(|t| t.positive && t.ratio_alone >= 2.0).max_by(|a, b| a.ratio_alone.total_cmp(&b.ratio_alone));
-    let down = tests().filter(|t| !t.positive && t.ratio_alone <= 0.5).min_by(|a, b| a.ratio_alone.total_cmp(&b.ratio_alone));
+    let up = tests()
+        .filter(|t| t.positive && t.ratio_alone >= 2.0)
+        .max_by(|a, b| a.ratio_alone.total_cmp(&b.ratio_alone));
+    let down = tests()
+        .filter(|t| !t.positive && t.ratio_alone <= 0.5)
+        .min_by(|a, b| a.ratio_alone.total_cmp(&b.ratio_alone));
     up.zip(down)
-        .map(|(up, down)| Reason::new("tests-conflict").with("test", up.test.as_str()).with("other_test", down.test.as_str()))
+        .map(|(up, down)| {
+            Reason::new("tests-conflict")
+                .with("test", up.test.as_str())
+                .with("other_test", down.test.as_str())
+        })
         .into_iter()
         .collect()
 }

@@ -58,7 +58,14 @@ pub fn touch_power(touches: f64, mass_kg: f64) -> f64 {
 /// Everything that the findings on record allow to be worked out.
 pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
     let mut out = Vec::new();
-    let newest = |test: &str| facts.findings.iter().rev().find(|f| f.test == test && f.side == facts.story.side).map(|f| f.answer);
+    let newest = |test: &str| {
+        facts
+            .findings
+            .iter()
+            .rev()
+            .find(|f| f.test == test && f.side == facts.story.side)
+            .map(|f| f.answer)
+    };
     let number = |test: &str| match newest(test) {
         Some(TestAnswer::Number { value }) => Some(value),
         _ => None,
@@ -67,7 +74,11 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
     let laxity = number("laxity-score");
     if let Some(score) = laxity {
         let bound = laxity_bound(age);
-        let rule = if score >= bound { "laxity-general" } else { "laxity-usual" };
+        let rule = if score >= bound {
+            "laxity-general"
+        } else {
+            "laxity-usual"
+        };
         out.push(WorkedOut {
             score: "laxity".into(),
             value: Some(score),
@@ -82,15 +93,25 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
             ExamFact::Instability { item, present } => Some((*item, *present)),
             _ => None,
         })
-        .fold(std::collections::BTreeMap::new(), |mut newest, (item, present)| {
-            newest.insert(item, present);
-            newest
-        })
+        .fold(
+            std::collections::BTreeMap::new(),
+            |mut newest, (item, present)| {
+                newest.insert(item, present);
+                newest
+            },
+        )
         .into_iter()
         .collect();
     if !answered.is_empty() {
-        let present: Vec<Severity> = answered.iter().filter(|(_, p)| *p).map(|(s, _)| *s).collect();
-        let hyperlax = facts.story.other_side == OtherSide::Hypermobile || facts.newest("passive-er-side").is_some_and(|r| r.value > 85.0);
+        let present: Vec<Severity> = answered
+            .iter()
+            .filter(|(_, p)| *p)
+            .map(|(s, _)| *s)
+            .collect();
+        let hyperlax = facts.story.other_side == OtherSide::Hypermobile
+            || facts
+                .newest("passive-er-side")
+                .is_some_and(|r| r.value > 85.0);
         let score = f64::from(instability_severity(age, hyperlax, &present));
         let rule = if answered.len() < Severity::ALL.len() {
             "severity-incomplete"
@@ -101,8 +122,16 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
         } else {
             "severity-high"
         };
-        let reason = Reason::new(rule).with("score", score).with("n", answered.len() as f64).with("of", Severity::ALL.len() as f64);
-        out.push(WorkedOut { score: "instability-severity".into(), value: Some(score), reason, source: "balg-2007".into() });
+        let reason = Reason::new(rule)
+            .with("score", score)
+            .with("n", answered.len() as f64)
+            .with("of", Severity::ALL.len() as f64);
+        out.push(WorkedOut {
+            score: "instability-severity".into(),
+            value: Some(score),
+            reason,
+            source: "balg-2007".into(),
+        });
     }
     out.extend(winging(&newest).map(|reason| WorkedOut {
         score: "winging".into(),
@@ -116,7 +145,8 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
             out.push(WorkedOut {
                 score: "touches-by-height".into(),
                 value: Some(value),
-                reason: Reason::new("touches-by-height").with("score", (value * 1000.0).round() / 1000.0),
+                reason: Reason::new("touches-by-height")
+                    .with("score", (value * 1000.0).round() / 1000.0),
                 source: "goldbeck-2000".into(),
             });
         }
@@ -131,7 +161,11 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
         }
     }
     if let Some(index) = number("pectoralis-minor-index") {
-        let rule = if index <= ctx.known.threshold("pectoralis-minor-short") { "pectoralis-short" } else { "pectoralis-usual" };
+        let rule = if index <= ctx.known.threshold("pectoralis-minor-short") {
+            "pectoralis-short"
+        } else {
+            "pectoralis-usual"
+        };
         out.push(WorkedOut {
             score: "pectoralis-minor".into(),
             value: Some(index),
@@ -166,7 +200,12 @@ pub fn responses(ctx: &CheckContext, facts: &Facts) -> Vec<ResponseView> {
     let today = facts.exam_notes.iter().filter(|n| n.on == facts.today);
     today
         .filter_map(|note| match &note.fact {
-            ExamFact::Response { sign, dose, before, after } => Some(ResponseView {
+            ExamFact::Response {
+                sign,
+                dose,
+                before,
+                after,
+            } => Some(ResponseView {
                 sign: sign.clone(),
                 dose: dose.clone(),
                 before: *before,
@@ -198,7 +237,10 @@ fn winging(newest: &impl Fn(&str) -> Option<TestAnswer>) -> Option<Reason> {
     if !under_load && !lowering {
         return None;
     }
-    let (opposing, rounded) = (is("winging-opposing-tightness", &off), is("rounded-shoulder", &[Found::Obvious]));
+    let (opposing, rounded) = (
+        is("winging-opposing-tightness", &off),
+        is("rounded-shoulder", &[Found::Obvious]),
+    );
     Some(match (opposing, rounded) {
         (true, _) => Reason::new("winging-opposing"),
         (false, true) => Reason::new("winging-rounding"),

@@ -60,22 +60,51 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
     let mut hypotheses: Vec<HypothesisView> = if facts.operated() {
         Vec::new()
     } else {
-        ctx.known.hypotheses.iter().map(|h| read_hypothesis(ctx.known, model, h, facts, &findings)).collect()
+        ctx.known
+            .hypotheses
+            .iter()
+            .map(|h| read_hypothesis(ctx.known, model, h, facts, &findings))
+            .collect()
     };
     // A stiff shoulder makes the signs under the roof positive by itself: the criterion comes first.
-    let stiff = found.iter().find(|c| matches!(c.status, ConditionStatus::Met | ConditionStatus::RangeOnly));
-    if let (Some(condition), Some(view)) = (stiff, hypotheses.iter_mut().find(|h| h.hypothesis == "subacromial-pain"))
-        && view.word == Word::Likely
+    let stiff = found
+        .iter()
+        .find(|c| matches!(c.status, ConditionStatus::Met | ConditionStatus::RangeOnly));
+    if let (Some(condition), Some(view)) = (
+        stiff,
+        hypotheses
+            .iter_mut()
+            .find(|h| h.hypothesis == "subacromial-pain"),
+    ) && view.word == Word::Likely
     {
         view.word = Word::Open;
-        view.why = vec![Reason::new("criterion-first").with("condition", condition.condition.as_str())];
+        view.why =
+            vec![Reason::new("criterion-first").with("condition", condition.condition.as_str())];
     }
     let votes = irritability(&ctx, facts);
     let plan = plan(&ctx, model, facts, &findings, &hypotheses, votes.level);
-    let open_flags: Vec<FlagView> = assessment.flags.iter().filter(|f| f.open()).cloned().collect();
-    let state = if facts.operated() { operated_state(&ctx, facts, &assessment.flags) } else { Vec::new() };
+    let open_flags: Vec<FlagView> = assessment
+        .flags
+        .iter()
+        .filter(|f| f.open())
+        .cloned()
+        .collect();
+    let state = if facts.operated() {
+        operated_state(&ctx, facts, &assessment.flags)
+    } else {
+        Vec::new()
+    };
     let impaired = impairments(&ctx, facts);
-    let summary = summary(facts, &open_flags, &found, &hypotheses, &state, &votes, &impaired, &findings);
+    let summary = summary(
+        facts,
+        &open_flags,
+        &found,
+        &hypotheses,
+        &state,
+        &votes,
+        &impaired,
+        &findings,
+    );
     ReadView {
         operated: facts.operated(),
         flags: open_flags,
@@ -95,7 +124,10 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
     }
 }
 
-#[expect(clippy::too_many_arguments, reason = "one sentence from each part of the page")]
+#[expect(
+    clippy::too_many_arguments,
+    reason = "one sentence from each part of the page"
+)]
 fn summary(
     facts: &Facts,
     flags: &[FlagView],
@@ -106,14 +138,24 @@ fn summary(
     impaired: &[Impairment],
     findings: &[Weighed],
 ) -> Vec<Reason> {
-    let mut out: Vec<Reason> = flags.iter().map(|f| Reason::new("summary-flag").with("flag", f.flag.as_str())).collect();
+    let mut out: Vec<Reason> = flags
+        .iter()
+        .map(|f| Reason::new("summary-flag").with("flag", f.flag.as_str()))
+        .collect();
     let used = findings.iter().filter(|w| w.unused.is_none()).count();
-    out.push(Reason::new("summary-done").with("used", used as f64).with("unused", (findings.len() - used) as f64));
+    out.push(
+        Reason::new("summary-done")
+            .with("used", used as f64)
+            .with("unused", (findings.len() - used) as f64),
+    );
     if !facts.operated() {
         for c in conditions {
             match c.status {
-                ConditionStatus::Met => out.push(Reason::new("summary-criterion").with("condition", c.condition.as_str())),
-                ConditionStatus::RangeOnly => out.push(Reason::new("summary-criterion-range").with("condition", c.condition.as_str())),
+                ConditionStatus::Met => out
+                    .push(Reason::new("summary-criterion").with("condition", c.condition.as_str())),
+                ConditionStatus::RangeOnly => out.push(
+                    Reason::new("summary-criterion-range").with("condition", c.condition.as_str()),
+                ),
                 _ => {}
             }
         }
@@ -136,13 +178,20 @@ fn summary(
     if open > 0 {
         out.push(Reason::new("summary-open").with("n", open as f64));
     }
-    for sign in state.iter().filter(|s| s.state == super::operated::SignState::Raised) {
+    for sign in state
+        .iter()
+        .filter(|s| s.state == super::operated::SignState::Raised)
+    {
         out.push(Reason::new("summary-sign").with("sign", sign.sign.as_str()));
     }
-    out.push(
-        Reason::new("summary-irritability")
-            .with("irritability", if votes.undetermined { "undetermined".to_owned() } else { format!("{:?}", votes.level).to_lowercase() }),
-    );
+    out.push(Reason::new("summary-irritability").with(
+        "irritability",
+        if votes.undetermined {
+            "undetermined".to_owned()
+        } else {
+            format!("{:?}", votes.level).to_lowercase()
+        },
+    ));
     for item in impaired.iter().filter(|i| i.real).take(3) {
         out.push(
             Reason::new("summary-impairment")

@@ -4,9 +4,21 @@ use proptest::prelude::*;
 use ritorno_core::program::{Choice, Offer, choose, value_of};
 
 fn any_offer() -> impl Strategy<Value = Offer> {
-    let choice = (0..5usize, 1..16u32, 1..40u32, -5..60i32, prop::collection::vec(0..4usize, 0..3));
-    (prop::collection::vec(choice, 0..11), prop::collection::vec(0..400u32, 4), 0..6usize, 5..60u32, prop::option::of(5..90u32)).prop_map(
-        |(choices, needs, max_lines, max_minutes, day)| Offer {
+    let choice = (
+        0..5usize,
+        1..16u32,
+        1..40u32,
+        -5..60i32,
+        prop::collection::vec(0..4usize, 0..3),
+    );
+    (
+        prop::collection::vec(choice, 0..11),
+        prop::collection::vec(0..400u32, 4),
+        0..6usize,
+        5..60u32,
+        prop::option::of(5..90u32),
+    )
+        .prop_map(|(choices, needs, max_lines, max_minutes, day)| Offer {
             choices: choices
                 .into_iter()
                 .map(|(ladder, minutes, day_minutes, value, needs)| Choice {
@@ -21,8 +33,7 @@ fn any_offer() -> impl Strategy<Value = Offer> {
             max_lines,
             max_minutes: f64::from(max_minutes),
             max_day_minutes: day.map(f64::from),
-        },
-    )
+        })
 }
 
 fn allowed(offer: &Offer, taken: &[usize]) -> bool {
@@ -32,7 +43,9 @@ fn allowed(offer: &Offer, taken: &[usize]) -> bool {
     ladders.windows(2).all(|w| w[0] != w[1])
         && taken.len() <= offer.max_lines
         && sum(|c| c.minutes) <= offer.max_minutes + 1e-9
-        && offer.max_day_minutes.is_none_or(|most| sum(|c| c.day_minutes) <= most + 1e-9)
+        && offer
+            .max_day_minutes
+            .is_none_or(|most| sum(|c| c.day_minutes) <= most + 1e-9)
 }
 
 proptest! {

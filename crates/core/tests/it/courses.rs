@@ -17,8 +17,18 @@ use ritorno_core::visit::Assessment;
 const CASES: [(&str, &[&str], &str, i32); 4] = [
     (CUFF, &["to-protected-passive"], "pel1", 36),
     (CUFF, &["to-protected-passive", "to-assisted"], "ael1", 70),
-    ("subacromial-pain", &["to-restore", "to-loading"], "erl3", 60),
-    ("anterior-repair", &["to-protected-motion", "to-active-light"], "erl3", 75),
+    (
+        "subacromial-pain",
+        &["to-restore", "to-loading"],
+        "erl3",
+        60,
+    ),
+    (
+        "anterior-repair",
+        &["to-protected-motion", "to-active-light"],
+        "erl3",
+        75,
+    ),
 ];
 
 struct Course {
@@ -31,7 +41,9 @@ impl Course {
     }
 
     fn said(&mut self, truth: f64) -> f64 {
-        let error = Normal::new(0.0, 0.4).expect("a spread").sample(&mut self.rng);
+        let error = Normal::new(0.0, 0.4)
+            .expect("a spread")
+            .sample(&mut self.rng);
         (truth + error).round().clamp(0.0, 10.0)
     }
 
@@ -49,19 +61,27 @@ impl Course {
 }
 
 fn mode(facts: &Facts) -> f64 {
-    Assessment::new(known(), facts).expect("known").pathway.pain_max(facts.day())
+    Assessment::new(known(), facts)
+        .expect("known")
+        .pathway
+        .pain_max(facts.day())
 }
 
 /// How many courses; `./test --long` asks for more.
 fn many() -> u64 {
-    std::env::var("RITORNO_COURSES").ok().and_then(|n| n.parse().ok()).unwrap_or(240)
+    std::env::var("RITORNO_COURSES")
+        .ok()
+        .and_then(|n| n.parse().ok())
+        .unwrap_or(240)
 }
 
 #[test]
 fn ready_courses_go_on_within_two_visits_and_troubled_ones_hold_or_step_back() {
     let (mut ready, mut on_time, mut trouble, mut held, mut stops) = (0u64, 0u64, 0u64, 0u64, 0u64);
     for seed in 0..many() {
-        let mut course = Course { rng: ChaCha8Rng::seed_from_u64(seed) };
+        let mut course = Course {
+            rng: ChaCha8Rng::seed_from_u64(seed),
+        };
         let (pathway, gates, exercise, day) = CASES[(seed % 4) as usize];
         let base = f64::from(course.rng.next_u32() % 3);
         // Ready: judged on two visits, three days apart.
@@ -88,12 +108,22 @@ fn ready_courses_go_on_within_two_visits_and_troubled_ones_hold_or_step_back() {
         for d in day - 3..day {
             match kind {
                 0 => course.day(&mut facts, d, base, base + 3.0),
-                1 => course.day(&mut facts, d, if d >= day - 2 { limit + 2.0 } else { base }, base),
+                1 => course.day(
+                    &mut facts,
+                    d,
+                    if d >= day - 2 { limit + 2.0 } else { base },
+                    base,
+                ),
                 _ => course.day(&mut facts, d, base, base),
             }
         }
         if kind == 2 {
-            log(&mut facts, day - (course.rng.next_u32() % 2) as i32, None, LogFact::Slip);
+            log(
+                &mut facts,
+                day - (course.rng.next_u32() % 2) as i32,
+                None,
+                LogFact::Slip,
+            );
         }
         let found = decide(&facts).kind;
         trouble += 1;
@@ -107,7 +137,13 @@ fn ready_courses_go_on_within_two_visits_and_troubled_ones_hold_or_step_back() {
             &mut stop,
             day,
             None,
-            if seed % 2 == 0 { LogFact::Slip } else { LogFact::SlipWorse { how: ritorno_core::episode::SlipHow::StaysOut } },
+            if seed % 2 == 0 {
+                LogFact::Slip
+            } else {
+                LogFact::SlipWorse {
+                    how: ritorno_core::episode::SlipHow::StaysOut,
+                }
+            },
         );
         assert_eq!(decide(&stop).kind, Move::Stop, "seed {seed}");
         stops += 1;
@@ -119,6 +155,12 @@ fn ready_courses_go_on_within_two_visits_and_troubled_ones_hold_or_step_back() {
         share(on_time, ready),
         share(held, trouble)
     );
-    assert!(share(on_time, ready) >= 90.0, "{on_time} of {ready} ready courses went on within two visits");
-    assert!(share(held, trouble) >= 95.0, "{held} of {trouble} troubled courses held or stepped back");
+    assert!(
+        share(on_time, ready) >= 90.0,
+        "{on_time} of {ready} ready courses went on within two visits"
+    );
+    assert!(
+        share(held, trouble) >= 95.0,
+        "{held} of {trouble} troubled courses held or stepped back"
+    );
 }

@@ -14,24 +14,50 @@ use uuid::Uuid;
 fn leaf(i: usize, status: S, facts: &mut Facts) -> Criterion {
     let code = format!("code-{i}");
     let today = facts.day();
-    let mut sign =
-        |holds: bool, day: i32| facts.attestations.push(Attestation { id: Uuid::now_v7(), code: code.clone(), holds, on: on(day) });
+    let mut sign = |holds: bool, day: i32| {
+        facts.attestations.push(Attestation {
+            id: Uuid::now_v7(),
+            code: code.clone(),
+            holds,
+            on: on(day),
+        })
+    };
     match status {
         S::Met => sign(true, today),
         S::NotMet => sign(false, today),
         S::OutOfDate => sign(true, today - 20),
         S::NotMeasured => {}
     }
-    Criterion { id: code.clone(), ask: CriterionKind::Attested { code, max_age_days: 7 } }
+    Criterion {
+        id: code.clone(),
+        ask: CriterionKind::Attested {
+            code,
+            max_age_days: 7,
+        },
+    }
 }
 
 fn gate(criteria: Vec<Criterion>) -> GateRule {
-    GateRule { id: "made-up".into(), from_phase: 1, opens_day: 14, holds_time: true, criteria }
+    GateRule {
+        id: "made-up".into(),
+        from_phase: 1,
+        opens_day: 14,
+        holds_time: true,
+        criteria,
+    }
 }
 
 fn status_of(facts: &Facts, ask: CriterionKind) -> S {
     let assessment = Assessment::new(known(), facts).expect("a known pathway");
-    evaluate_gate(&assessment.ctx(), facts, &gate(vec![Criterion { id: "it".into(), ask }])).status
+    evaluate_gate(
+        &assessment.ctx(),
+        facts,
+        &gate(vec![Criterion {
+            id: "it".into(),
+            ask,
+        }]),
+    )
+    .status
 }
 
 const ALL: [S; 4] = [S::NotMet, S::OutOfDate, S::NotMeasured, S::Met];
@@ -80,7 +106,11 @@ fn a_share_of_the_other_side_needs_the_other_side() {
     other.side = facts.story.side.other();
     other.value = 90.0;
     facts.readings.insert(0, other.clone());
-    assert_eq!(status_of(&facts, ask.clone()), S::NotMet, "80 of 90 is 88.9 %");
+    assert_eq!(
+        status_of(&facts, ask.clone()),
+        S::NotMet,
+        "80 of 90 is 88.9 %"
+    );
     facts.readings[0].value = 88.0;
     assert_eq!(status_of(&facts, ask), S::Met, "80 of 88 is 90.9 %");
 }
@@ -89,33 +119,81 @@ fn a_share_of_the_other_side_needs_the_other_side() {
 fn slips_count_back_from_today() {
     let mut facts = shoulder(60);
     let ask = CriterionKind::SymptomFreeDays { n: 14 };
-    assert_eq!(status_of(&facts, ask.clone()), S::NotMeasured, "an empty log proves nothing");
-    let slip = |day| LogEntry { id: Uuid::now_v7(), on: on(day), exercise: None, fact: LogFact::Slip };
-    let calm = |day| LogEntry { id: Uuid::now_v7(), on: on(day), exercise: None, fact: LogFact::PainDuring { value: 1.0 } };
+    assert_eq!(
+        status_of(&facts, ask.clone()),
+        S::NotMeasured,
+        "an empty log proves nothing"
+    );
+    let slip = |day| LogEntry {
+        id: Uuid::now_v7(),
+        on: on(day),
+        exercise: None,
+        fact: LogFact::Slip,
+    };
+    let calm = |day| LogEntry {
+        id: Uuid::now_v7(),
+        on: on(day),
+        exercise: None,
+        fact: LogFact::PainDuring { value: 1.0 },
+    };
     facts.log.push(calm(59));
-    assert_eq!(status_of(&facts, ask.clone()), S::NotMeasured, "one quiet day is no fortnight");
+    assert_eq!(
+        status_of(&facts, ask.clone()),
+        S::NotMeasured,
+        "one quiet day is no fortnight"
+    );
     facts.log.clear();
     facts.log.push(slip(46));
-    assert_eq!(status_of(&facts, ask.clone()), S::NotMeasured, "nothing was heard since");
+    assert_eq!(
+        status_of(&facts, ask.clone()),
+        S::NotMeasured,
+        "nothing was heard since"
+    );
     facts.log.push(calm(59));
     assert_eq!(status_of(&facts, ask.clone()), S::Met);
     facts.log.pop();
     facts.log.push(slip(47));
     assert_eq!(status_of(&facts, ask), S::NotMet);
-    let count = |n: f64, days| CriterionKind::CountFromLog { event: LogEvent::Slip, window_days: days, op: Comparison::AtMost, n };
-    assert_eq!(status_of(&facts, count(1.0, 14)), S::Met, "day 46 lies outside the fortnight that ends today");
+    let count = |n: f64, days| CriterionKind::CountFromLog {
+        event: LogEvent::Slip,
+        window_days: days,
+        op: Comparison::AtMost,
+        n,
+    };
+    assert_eq!(
+        status_of(&facts, count(1.0, 14)),
+        S::Met,
+        "day 46 lies outside the fortnight that ends today"
+    );
     assert_eq!(status_of(&facts, count(1.0, 15)), S::NotMet);
-    assert_eq!(status_of(&facts, count(0.0, 5)), S::NotMeasured, "nothing was logged in those five days");
+    assert_eq!(
+        status_of(&facts, count(0.0, 5)),
+        S::NotMeasured,
+        "nothing was logged in those five days"
+    );
 }
 
 #[test]
 fn pain_above_the_mode_is_counted_and_pain_inside_it_is_not() {
     let mut facts = shoulder(60);
     for (day, value) in [(55, 2.0), (56, 3.0), (57, 5.0), (58, 2.0)] {
-        facts.log.push(LogEntry { id: Uuid::now_v7(), on: on(day), exercise: None, fact: LogFact::PainDuring { value } });
+        facts.log.push(LogEntry {
+            id: Uuid::now_v7(),
+            on: on(day),
+            exercise: None,
+            fact: LogFact::PainDuring { value },
+        });
     }
-    let ask = |n: f64| CriterionKind::CountFromLog { event: LogEvent::PainAboveMode, window_days: 7, op: Comparison::AtMost, n };
-    assert_eq!((status_of(&facts, ask(1.0)), status_of(&facts, ask(2.0))), (S::NotMet, S::Met));
+    let ask = |n: f64| CriterionKind::CountFromLog {
+        event: LogEvent::PainAboveMode,
+        window_days: 7,
+        op: Comparison::AtMost,
+        n,
+    };
+    assert_eq!(
+        (status_of(&facts, ask(1.0)), status_of(&facts, ask(2.0))),
+        (S::NotMet, S::Met)
+    );
 }
 
 #[test]
@@ -141,14 +219,29 @@ fn adherence_leaves_out_today_and_days_without_a_plan() {
         id: Uuid::now_v7(),
         on: on(day),
         exercise: Some("pel1".into()),
-        fact: LogFact::Done { sessions, repetitions: 10 },
+        fact: LogFact::Done {
+            sessions,
+            repetitions: 10,
+        },
     };
     facts.log = vec![done(36, 3), done(37, 3), done(38, 0), done(40, 3)];
-    assert_eq!(assessment(&facts), Some(50.0), "6 of 12 planned on days 36 to 39; today does not count yet");
+    assert_eq!(
+        assessment(&facts),
+        Some(50.0),
+        "6 of 12 planned on days 36 to 39; today does not count yet"
+    );
     facts.log.push(done(39, 9));
-    assert_eq!(assessment(&facts), Some(75.0), "more than planned counts as planned");
+    assert_eq!(
+        assessment(&facts),
+        Some(75.0),
+        "more than planned counts as planned"
+    );
     facts.log.push(done(39, 1));
-    assert_eq!(assessment(&facts).map(f64::round), Some(58.0), "7 of 12: a later entry corrects the earlier one");
+    assert_eq!(
+        assessment(&facts).map(f64::round),
+        Some(58.0),
+        "7 of 12: a later entry corrects the earlier one"
+    );
 }
 
 #[test]
@@ -157,9 +250,28 @@ fn lanes_put_harm_before_delay() {
     let mut facts = shoulder(43);
     pass(&mut facts, "to-protected-passive", 14);
     read(&mut facts, "passive-er-side", 12.0, 40, StopReason::Stiff);
-    read(&mut facts, "passive-elevation", 160.0, 42, StopReason::Stiff);
-    facts.log.push(LogEntry { id: Uuid::now_v7(), on: on(42), exercise: None, fact: LogFact::Slip });
-    let name = |facts: &Facts| lane(&Assessment::new(known(), facts).expect("a known pathway").ctx(), facts).lane;
+    read(
+        &mut facts,
+        "passive-elevation",
+        160.0,
+        42,
+        StopReason::Stiff,
+    );
+    facts.log.push(LogEntry {
+        id: Uuid::now_v7(),
+        on: on(42),
+        exercise: None,
+        fact: LogFact::Slip,
+    });
+    let name = |facts: &Facts| {
+        lane(
+            &Assessment::new(known(), facts)
+                .expect("a known pathway")
+                .ctx(),
+            facts,
+        )
+        .lane
+    };
     assert_eq!(name(&facts), LaneName::SomethingIsWrong);
     facts.log.clear();
     assert_eq!(name(&facts), LaneName::TooFar);
@@ -169,13 +281,33 @@ fn lanes_put_harm_before_delay() {
     assert_eq!(name(&facts), LaneName::TooStiff);
     facts.readings.clear();
     assert_eq!(name(&facts), LaneName::ReMeasure);
-    for quantity in ["passive-elevation", "passive-er-side", "active-elevation-lying"] {
-        read(&mut facts, quantity, if quantity.contains("er") { 30.0 } else { 100.0 }, 43, StopReason::Stiff);
+    for quantity in [
+        "passive-elevation",
+        "passive-er-side",
+        "active-elevation-lying",
+    ] {
+        read(
+            &mut facts,
+            quantity,
+            if quantity.contains("er") { 30.0 } else { 100.0 },
+            43,
+            StopReason::Stiff,
+        );
     }
     assert_eq!(name(&facts), LaneName::Quiet);
     // A slip stops being today's matter after a week, and an old answer of "yes" does not.
-    facts.log.push(LogEntry { id: Uuid::now_v7(), on: on(36), exercise: None, fact: LogFact::Slip });
+    facts.log.push(LogEntry {
+        id: Uuid::now_v7(),
+        on: on(36),
+        exercise: None,
+        fact: LogFact::Slip,
+    });
     assert_eq!(name(&facts), LaneName::Quiet);
-    facts.flag_answers.push(FlagAnswer { flag: "cord".into(), answer: Answer::Yes, on: on(30), confirmed: true });
+    facts.flag_answers.push(FlagAnswer {
+        flag: "cord".into(),
+        answer: Answer::Yes,
+        on: on(30),
+        confirmed: true,
+    });
     assert_eq!(name(&facts), LaneName::SomethingIsWrong);
 }

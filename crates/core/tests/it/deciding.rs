@@ -3,16 +3,30 @@
 
 use super::shoulder::*;
 use ritorno_core::deciding::{Change, LineDecision, Move, apply, decide_line};
-use ritorno_core::episode::{Facts, Line, LogEntry, LogFact, OtherSide, SlipHow, Start, StopReason, Story};
+use ritorno_core::episode::{
+    Facts, Line, LogEntry, LogFact, OtherSide, SlipHow, Start, StopReason, Story,
+};
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
 /// A line that has run for three weeks on a day, with whatever else the story says.
 pub fn running(pathway: &str, gates: &[&str], exercise: &str, day: i32) -> Facts {
     let mut facts = shoulder(day);
-    let start = if pathway == CUFF || pathway.ends_with("-repair") { Start::Surgery } else { Start::Gradual };
-    facts.story = Story { pathway: pathway.into(), start, ..facts.story };
-    facts.story.kit = known().exercises.values().flat_map(|e| e.kit.clone()).collect();
+    let start = if pathway == CUFF || pathway.ends_with("-repair") {
+        Start::Surgery
+    } else {
+        Start::Gradual
+    };
+    facts.story = Story {
+        pathway: pathway.into(),
+        start,
+        ..facts.story
+    };
+    facts.story.kit = known()
+        .exercises
+        .values()
+        .flat_map(|e| e.kit.clone())
+        .collect();
     for gate in gates {
         pass(&mut facts, gate, day - 25);
     }
@@ -30,7 +44,12 @@ pub fn running(pathway: &str, gates: &[&str], exercise: &str, day: i32) -> Facts
 }
 
 pub fn log(facts: &mut Facts, day: i32, exercise: Option<&str>, fact: LogFact) {
-    facts.log.push(LogEntry { id: Uuid::now_v7(), on: on(day), exercise: exercise.map(str::to_owned), fact });
+    facts.log.push(LogEntry {
+        id: Uuid::now_v7(),
+        on: on(day),
+        exercise: exercise.map(str::to_owned),
+        fact,
+    });
 }
 
 /// One whole day: all sessions of a day on which they are due, pain during, and the next morning.
@@ -40,9 +59,22 @@ pub fn whole_day(facts: &mut Facts, day: i32, during: f64, morning: f64) {
     if (day * week) / 7 == ((day - 1) * week) / 7 {
         return;
     }
-    log(facts, day, Some(&line.exercise), LogFact::Done { sessions: line.dose.times_per_day, repetitions: line.dose.repetitions });
+    log(
+        facts,
+        day,
+        Some(&line.exercise),
+        LogFact::Done {
+            sessions: line.dose.times_per_day,
+            repetitions: line.dose.repetitions,
+        },
+    );
     log(facts, day, None, LogFact::PainDuring { value: during });
-    log(facts, day + 1, None, LogFact::PainNextMorning { value: morning });
+    log(
+        facts,
+        day + 1,
+        None,
+        LogFact::PainNextMorning { value: morning },
+    );
 }
 
 pub fn decide(facts: &Facts) -> LineDecision {
@@ -63,24 +95,42 @@ fn quiet() -> Facts {
 fn whole_and_quiet_sessions_in_a_row_bring_more_of_the_same_then_the_next_rung() {
     let facts = quiet();
     let found = decide(&facts);
-    assert_eq!((found.kind, found.rule.rule.as_str()), (Move::ProgressDose, "progress-dose"), "{found:?}");
-    let Change::Dose { dose } = found.change else { panic!("{:?}", found.change) };
+    assert_eq!(
+        (found.kind, found.rule.rule.as_str()),
+        (Move::ProgressDose, "progress-dose"),
+        "{found:?}"
+    );
+    let Change::Dose { dose } = found.change else {
+        panic!("{:?}", found.change)
+    };
     let changed = [
         dose.repetitions > facts.lines[0].dose.repetitions,
         dose.sets > facts.lines[0].dose.sets,
         dose.hold_s > facts.lines[0].dose.hold_s,
     ];
-    assert_eq!(changed.iter().filter(|c| **c).count(), 1, "one thing at a time");
-    assert!(found.inputs.iter().any(|i| i.rule == "input-session") && found.patient.rule == "say-more");
+    assert_eq!(
+        changed.iter().filter(|c| **c).count(),
+        1,
+        "one thing at a time"
+    );
+    assert!(
+        found.inputs.iter().any(|i| i.rule == "input-session") && found.patient.rule == "say-more"
+    );
     // At the top of its range the next rung waits behind the gate: told as an alternative nobody may take.
     let top = |facts: &mut Facts, id: &str| {
         let range = &known().exercises[id].range;
         let dose = &mut facts.lines[0].dose;
-        (dose.repetitions, dose.sets, dose.hold_s) = (range.repetitions[1], range.sets[1], range.hold_s[1]);
+        (dose.repetitions, dose.sets, dose.hold_s) =
+            (range.repetitions[1], range.sets[1], range.hold_s[1]);
     };
     let mut full = running(CUFF, &["to-protected-passive"], "pel1", 34);
     top(&mut full, "pel1");
-    let mut open = running("subacromial-pain", &["to-restore", "to-loading"], "erl3", 60);
+    let mut open = running(
+        "subacromial-pain",
+        &["to-restore", "to-loading"],
+        "erl3",
+        60,
+    );
     top(&mut open, "erl3");
     for back in 1..15 {
         whole_day(&mut full, 34 - back, 1.0, 1.0);
@@ -88,25 +138,46 @@ fn whole_and_quiet_sessions_in_a_row_bring_more_of_the_same_then_the_next_rung()
     }
     let found = decide(&full);
     assert_eq!(found.kind, Move::HoldTooEarly, "{found:?}");
-    assert!(found.alternatives.iter().any(|a| a.kind == Move::NextRung && !a.overridable), "{:?}", found.alternatives);
+    assert!(
+        found
+            .alternatives
+            .iter()
+            .any(|a| a.kind == Move::NextRung && !a.overridable),
+        "{:?}",
+        found.alternatives
+    );
     // Where no rule of healing is against it, it comes.
     let found = decide(&open);
     assert_eq!(found.kind, Move::NextRung, "{found:?}");
-    assert!(matches!(&found.change, Change::Exercise { exercise, .. } if known().exercises["erl3"].next.contains(exercise)));
+    assert!(
+        matches!(&found.change, Change::Exercise { exercise, .. } if known().exercises["erl3"].next.contains(exercise))
+    );
 }
 
 #[test]
 fn unknown_is_never_settled() {
     let mut facts = quiet();
-    facts.log.retain(|e| !(e.on == on(34) && matches!(e.fact, LogFact::PainNextMorning { .. })));
+    facts
+        .log
+        .retain(|e| !(e.on == on(34) && matches!(e.fact, LogFact::PainNextMorning { .. })));
     assert_eq!(decide(&facts).rule.rule, "hold-no-morning-answer");
     let mut silent = quiet();
-    silent.log.retain(|e| !matches!(e.fact, LogFact::PainDuring { .. }) || e.on < on(30));
+    silent
+        .log
+        .retain(|e| !matches!(e.fact, LogFact::PainDuring { .. }) || e.on < on(30));
     assert_eq!(decide(&silent).rule.rule, "hold-no-pain-answer");
     silent.log.clear();
-    assert_eq!(decide(&silent).kind, Move::HoldUnknown, "unlogged is not undone");
+    assert_eq!(
+        decide(&silent).kind,
+        Move::HoldUnknown,
+        "unlogged is not undone"
+    );
     log(&mut silent, 30, Some("pel1"), LogFact::LeftOut);
-    assert_eq!(decide(&silent).rule.rule, "gap-one-rung", "three weeks left out, and said so");
+    assert_eq!(
+        decide(&silent).rule.rule,
+        "gap-one-rung",
+        "three weeks left out, and said so"
+    );
 }
 
 #[test]
@@ -114,9 +185,17 @@ fn trouble_outranks_progress_in_the_stated_order() {
     // Two of the last three mornings two points above the usual.
     let mut sore = quiet();
     for day in [33, 34] {
-        log(&mut sore, day, None, LogFact::PainNextMorning { value: 4.0 });
+        log(
+            &mut sore,
+            day,
+            None,
+            LogFact::PainNextMorning { value: 4.0 },
+        );
     }
-    assert_eq!((decide(&sore).kind, decide(&sore).rule.rule.as_str()), (Move::StepBack, "back-mornings"));
+    assert_eq!(
+        (decide(&sore).kind, decide(&sore).rule.rule.as_str()),
+        (Move::StepBack, "back-mornings")
+    );
     // Pain above its mode once holds with less load, twice running steps back. The mode of a repair is 2/10 (pain-free).
     let mut above = quiet();
     log(&mut above, 33, None, LogFact::PainDuring { value: 4.0 });
@@ -126,7 +205,10 @@ fn trouble_outranks_progress_in_the_stated_order() {
     // A bad day eases one day and counts neither way; the third in a week steps back.
     let mut flare = quiet();
     log(&mut flare, 34, None, LogFact::FlareDay);
-    assert_eq!((decide(&flare).kind, decide(&flare).patient.rule.as_str()), (Move::Ease, "say-ease"));
+    assert_eq!(
+        (decide(&flare).kind, decide(&flare).patient.rule.as_str()),
+        (Move::Ease, "say-ease")
+    );
     for day in [30, 32] {
         log(&mut flare, day, None, LogFact::FlareDay);
     }
@@ -143,7 +225,8 @@ fn trouble_outranks_progress_in_the_stated_order() {
         let was = stiff.lines[0].dose;
         assert!(
             dose.times_per_day > was.times_per_day
-                && (dose.sets, dose.repetitions, dose.load_kg) == (was.sets, was.repetitions, was.load_kg)
+                && (dose.sets, dose.repetitions, dose.load_kg)
+                    == (was.sets, was.repetitions, was.load_kg)
         );
     }
     // Above the ceiling nothing goes on in that direction.
@@ -154,7 +237,15 @@ fn trouble_outranks_progress_in_the_stated_order() {
     let mut eager = quiet();
     let repetitions = eager.lines[0].dose.repetitions;
     for day in 28..34 {
-        log(&mut eager, day, Some("pel1"), LogFact::Done { sessions: 9, repetitions });
+        log(
+            &mut eager,
+            day,
+            Some("pel1"),
+            LogFact::Done {
+                sessions: 9,
+                repetitions,
+            },
+        );
     }
     assert_eq!(decide(&eager).rule.rule, "hold-overdone");
 }
@@ -175,11 +266,30 @@ fn slips_are_told_apart_and_never_answered_by_going_on() {
         log(&mut loose, 60, None, LogFact::Slip);
     }
     assert_eq!(decide(&loose).rule.rule, "stop-slip");
-    log(&mut loose, 60, None, LogFact::SlipWorse { how: SlipHow::NewDirection });
+    log(
+        &mut loose,
+        60,
+        None,
+        LogFact::SlipWorse {
+            how: SlipHow::NewDirection,
+        },
+    );
     let found = decide(&loose);
-    assert_eq!((found.kind, found.rule.rule.as_str(), found.patient.rule.as_str()), (Move::Stop, "stop-slip-worse", "say-stop"));
+    assert_eq!(
+        (
+            found.kind,
+            found.rule.rule.as_str(),
+            found.patient.rule.as_str()
+        ),
+        (Move::Stop, "stop-slip-worse", "say-stop")
+    );
     // Out of joint or numb is a red flag: it pauses everything until what was done is on record.
-    log(&mut loose, 60, None, LogFact::SlipWorse { how: SlipHow::Numb });
+    log(
+        &mut loose,
+        60,
+        None,
+        LogFact::SlipWorse { how: SlipHow::Numb },
+    );
     assert_eq!(decide(&loose).rule.rule, "stop-flag");
     // Two days later it holds until four days are free of symptoms.
     let mut after = running("instability-loose", &["to-low-range"], "erl3", 60);
@@ -193,15 +303,28 @@ fn slips_are_told_apart_and_never_answered_by_going_on() {
 /// Days without: a week the same rung's lower half, a fortnight one rung down, four weeks two down.
 #[test]
 fn gaps_step_down_by_their_length() {
-    for (days, rule) in [(7, "gap-lower-half"), (14, "gap-one-rung"), (28, "gap-two-rungs")] {
-        let mut facts = running("subacromial-pain", &["to-restore", "to-loading"], "erl5", 80);
+    for (days, rule) in [
+        (7, "gap-lower-half"),
+        (14, "gap-one-rung"),
+        (28, "gap-two-rungs"),
+    ] {
+        let mut facts = running(
+            "subacromial-pain",
+            &["to-restore", "to-loading"],
+            "erl5",
+            80,
+        );
         facts.lines[0].from_day = 20;
         for day in 30..80 - days {
             whole_day(&mut facts, day, 1.0, 1.0);
         }
         log(&mut facts, 79, Some("erl5"), LogFact::LeftOut);
         let found = decide(&facts);
-        assert_eq!((found.kind, found.rule.rule.as_str()), (Move::StepBack, rule), "{days} days");
+        assert_eq!(
+            (found.kind, found.rule.rule.as_str()),
+            (Move::StepBack, rule),
+            "{days} days"
+        );
     }
 }
 
@@ -212,11 +335,35 @@ fn a_change_ends_what_ran_and_begins_today_and_a_step_back_moves_the_later_rungs
     let mut lines = facts.lines.clone();
     lines[0].exercise = "pel4".into();
     let dose = known().exercises["pel5"].dose;
-    lines.push(Line { id: Uuid::now_v7(), exercise: "pel5".into(), from_day: 38, to_day: 60, dose, override_reason: None, by_hand: false });
-    assert_eq!((ladder("pel1"), ladder("pel4")), (ladder("pel5"), ladder("pel5")));
-    let back = Change::Exercise { exercise: "pel1".into(), dose: known().exercises["pel1"].dose };
+    lines.push(Line {
+        id: Uuid::now_v7(),
+        exercise: "pel5".into(),
+        from_day: 38,
+        to_day: 60,
+        dose,
+        override_reason: None,
+        by_hand: false,
+    });
+    assert_eq!(
+        (ladder("pel1"), ladder("pel4")),
+        (ladder("pel5"), ladder("pel5"))
+    );
+    let back = Change::Exercise {
+        exercise: "pel1".into(),
+        dose: known().exercises["pel1"].dose,
+    };
     let after = apply(known(), &lines, lines[0].id, &back, 34, Uuid::now_v7());
     let find = |id: &str| after.iter().find(|l| l.exercise == id).expect("a line");
-    assert_eq!((find("pel4").to_day, find("pel1").from_day, find("pel5").from_day), (34, 34, 48));
-    assert!(find("pel1").by_hand, "what a clinician decided is not undone by a new proposal");
+    assert_eq!(
+        (
+            find("pel4").to_day,
+            find("pel1").from_day,
+            find("pel5").from_day
+        ),
+        (34, 34, 48)
+    );
+    assert!(
+        find("pel1").by_hand,
+        "what a clinician decided is not undone by a new proposal"
+    );
 }

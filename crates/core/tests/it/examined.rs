@@ -52,7 +52,11 @@ pub fn find(facts: &mut Facts, test: &str, answer: TestAnswer) {
         on: facts.today,
         rater: Uuid::nil(),
     };
-    assert_eq!(answer_fault(known(), test, answer), None, "{test} cannot be answered so");
+    assert_eq!(
+        answer_fault(known(), test, answer),
+        None,
+        "{test} cannot be answered so"
+    );
     facts.findings.push(finding);
 }
 
@@ -61,9 +65,15 @@ pub fn word(found: Found) -> TestAnswer {
 }
 
 pub fn view(facts: &Facts) -> ReadView {
-    read(&Assessment::new(known(), facts).expect("a known pathway"), model())
+    read(
+        &Assessment::new(known(), facts).expect("a known pathway"),
+        model(),
+    )
 }
 
 pub fn of<'a>(view: &'a ReadView, hypothesis: &str) -> &'a HypothesisView {
-    view.hypotheses.iter().find(|h| h.hypothesis == hypothesis).unwrap_or_else(|| panic!("no {hypothesis}"))
+    view.hypotheses
+        .iter()
+        .find(|h| h.hypothesis == hypothesis)
+        .unwrap_or_else(|| panic!("no {hypothesis}"))
 }

@@ -7,32 +7,54 @@ use ritorno_core::reading::Irritability;
 use ritorno_core::visit::Assessment;
 
 fn with(question: &str, school: &str) -> Rules {
-    let choices = Choices { schools: [(question.to_owned(), school.to_owned())].into(), ..Choices::default() };
+    let choices = Choices {
+        schools: [(question.to_owned(), school.to_owned())].into(),
+        ..Choices::default()
+    };
     Rules::new(known(), &known().pathways["subacromial-pain"], &choices)
 }
 
 /// 30 s × 3, or 10 s × 10 where 30 s is too much: about the same total time.
 #[test]
 fn holds_in_other_pieces_keep_their_total_time() {
-    let short = Dose { sets: 3, repetitions: 6, hold_s: 5, ..known().exercises["iso1"].dose };
+    let short = Dose {
+        sets: 3,
+        repetitions: 6,
+        hold_s: 5,
+        ..known().exercises["iso1"].dose
+    };
     for (repetitions, hold) in [(1, 30), (3, 10)] {
         let other = equal_time(short, repetitions, hold);
         let total = |d: &Dose| d.sets * d.repetitions * d.hold_s;
         assert!(total(&other).abs_diff(total(&short)) <= 15, "{other:?}");
     }
-    let long = start_dose(&with("hold-style", "long-holds"), &known().exercises["iso1"], Irritability::Low, 10);
+    let long = start_dose(
+        &with("hold-style", "long-holds"),
+        &known().exercises["iso1"],
+        Irritability::Low,
+        10,
+    );
     assert_eq!((long.hold_s, long.repetitions), (30, 1));
 }
 
 /// As hard as possible below pain is a school; what protects a repair still bounds it.
 #[test]
 fn an_effort_never_rises_above_the_allowance() {
-    let choices = Choices { schools: [("effort".to_owned(), "below-pain".to_owned())].into(), ..Choices::default() };
+    let choices = Choices {
+        schools: [("effort".to_owned(), "below-pain".to_owned())].into(),
+        ..Choices::default()
+    };
     let press = &known().exercises["iso1"];
     let repair = Rules::new(known(), &known().pathways[CUFF], &choices);
-    assert_eq!(start_dose(&repair, press, Irritability::Low, 60).effort_pct, Some(30));
+    assert_eq!(
+        start_dose(&repair, press, Irritability::Low, 60).effort_pct,
+        Some(30)
+    );
     let sore = Rules::new(known(), &known().pathways["subacromial-pain"], &choices);
-    assert_eq!(start_dose(&sore, press, Irritability::Low, 60).effort_pct, Some(70));
+    assert_eq!(
+        start_dose(&sore, press, Irritability::Low, 60).effort_pct,
+        Some(70)
+    );
 }
 
 /// Circuit, one set of each, several rounds; single perfect repetitions: the rest of a circuit is the other exercises.
@@ -40,46 +62,114 @@ fn an_effort_never_rises_above_the_allowance() {
 fn set_structures_change_the_minutes_and_not_the_work() {
     let exercise = &known().exercises["erl3"];
     let straight = exercise.dose;
-    let circuit = start_dose(&with("set-structure", "circuit"), exercise, Irritability::Low, 30);
+    let circuit = start_dose(
+        &with("set-structure", "circuit"),
+        exercise,
+        Irritability::Low,
+        30,
+    );
     assert_eq!(circuit.structure, Some(SetStructure::Circuit));
-    assert!(circuit.minutes() < straight.minutes() && circuit.weekly_repetitions() == straight.weekly_repetitions());
-    let single = Dose { structure: Some(SetStructure::Single), ..straight };
+    assert!(
+        circuit.minutes() < straight.minutes()
+            && circuit.weekly_repetitions() == straight.weekly_repetitions()
+    );
+    let single = Dose {
+        structure: Some(SetStructure::Single),
+        ..straight
+    };
     assert!(single.minutes() > straight.minutes());
-    let slow = Dose { tempo_s: Some([2, 1, 5]), ..straight };
+    let slow = Dose {
+        tempo_s: Some([2, 1, 5]),
+        ..straight
+    };
     assert_eq!(slow.repetition_s(), 8);
-    assert!(Dose { tempo_s: Some([20, 20, 20]), ..straight }.fault().is_some());
+    assert!(
+        Dose {
+            tempo_s: Some([20, 20, 20]),
+            ..straight
+        }
+        .fault()
+        .is_some()
+    );
 }
 
 /// Heavy slow lowering once or twice a week, 48 h apart: more than every other day is a caution nobody overlooks.
 #[test]
 fn slow_lowering_rests_two_days() {
     let mut facts = shoulder(150);
-    facts.story.kit = known().exercises.values().flat_map(|e| e.kit.clone()).collect();
+    facts.story.kit = known()
+        .exercises
+        .values()
+        .flat_map(|e| e.kit.clone())
+        .collect();
     for gate in &known().pathways[CUFF].gates {
         pass(&mut facts, &gate.id, 150);
     }
     let assessment = Assessment::new(known(), &facts).expect("known");
     let exercise = &known().exercises["ecc1"];
-    let daily = Dose { days_per_week: 7, ..exercise.dose };
+    let daily = Dose {
+        days_per_week: 7,
+        ..exercise.dose
+    };
     let found = check_exercise(&assessment.ctx(), exercise, &daily, 160);
-    assert!(found.status == Status::Caution && found.findings.iter().any(|f| f.reason.rule == "rest-48-hours"), "{:?}", found.findings);
-    assert_eq!(start_dose(&assessment.pathway, exercise, Irritability::Low, 160).days_per_week, 3);
+    assert!(
+        found.status == Status::Caution
+            && found
+                .findings
+                .iter()
+                .any(|f| f.reason.rule == "rest-48-hours"),
+        "{:?}",
+        found.findings
+    );
+    assert_eq!(
+        start_dose(&assessment.pathway, exercise, Irritability::Low, 160).days_per_week,
+        3
+    );
 }
 
 /// After surgery passive first; elbow and hand move actively from the start, but not where the biceps was fixed.
 #[test]
 fn hands_move_at_once_and_a_fixed_biceps_waits() {
-    for p in known().pathways.values().filter(|p| p.clock == HealingClock::Operation) {
+    for p in known()
+        .pathways
+        .values()
+        .filter(|p| p.clock == HealingClock::Operation)
+    {
         let rules = rules(&p.id);
-        assert!(rules.allowance(0).expect("allowed").permits(Group::Distal, Level::Active), "{}", p.id);
+        assert!(
+            rules
+                .allowance(0)
+                .expect("allowed")
+                .permits(Group::Distal, Level::Active),
+            "{}",
+            p.id
+        );
         let joint = [Group::Cuff, Group::Subscapularis, Group::Deltoid];
-        assert!(joint.iter().all(|g| !rules.allowance(0).expect("allowed").permits(*g, Level::Active)), "{}", p.id);
+        assert!(
+            joint.iter().all(|g| !rules
+                .allowance(0)
+                .expect("allowed")
+                .permits(*g, Level::Active)),
+            "{}",
+            p.id
+        );
     }
-    let fixed = Choices { modifiers: vec!["biceps-tenodesis".into()], ..Choices::default() };
+    let fixed = Choices {
+        modifiers: vec!["biceps-tenodesis".into()],
+        ..Choices::default()
+    };
     let rules = Rules::new(known(), &known().pathways[CUFF], &fixed);
-    let permits = |week: i32, level| rules.allowance(week * 7).expect("allowed").permits(Group::Biceps, level);
+    let permits = |week: i32, level| {
+        rules
+            .allowance(week * 7)
+            .expect("allowed")
+            .permits(Group::Biceps, level)
+    };
     assert!(
-        !permits(3, Level::Active) && permits(4, Level::Active) && !permits(7, Level::ResistedLight) && permits(8, Level::ResistedLight)
+        !permits(3, Level::Active)
+            && permits(4, Level::Active)
+            && !permits(7, Level::ResistedLight)
+            && permits(8, Level::ResistedLight)
     );
     assert_eq!(rules.class("elbow-active").expect("a class").opens_day, 28);
 }
@@ -90,24 +180,42 @@ fn irritability_and_fractures_bound_the_work() {
     let mut facts = shoulder(20);
     facts.story.pathway = "subacromial-pain".into();
     facts.story.start = ritorno_core::episode::Start::Gradual;
-    for (vote, value) in
-        [(ritorno_core::episode::Vote::WorstPain, 8.0), (ritorno_core::episode::Vote::Night, 2.0), (ritorno_core::episode::Vote::Ache, 2.0)]
-    {
+    for (vote, value) in [
+        (ritorno_core::episode::Vote::WorstPain, 8.0),
+        (ritorno_core::episode::Vote::Night, 2.0),
+        (ritorno_core::episode::Vote::Ache, 2.0),
+    ] {
         facts.exam_notes.push(ritorno_core::episode::ExamNote {
             id: uuid::Uuid::now_v7(),
             on: on(19),
-            fact: ritorno_core::episode::ExamFact::Irritability { question: vote, value },
+            fact: ritorno_core::episode::ExamFact::Irritability {
+                question: vote,
+                value,
+            },
         });
     }
     pass(&mut facts, "to-restore", 10);
     pass(&mut facts, "to-loading", 15);
-    let plan = Assessment::new(known(), &facts).expect("known").propose(uuid::Uuid::nil());
+    let plan = Assessment::new(known(), &facts)
+        .expect("known")
+        .propose(uuid::Uuid::nil());
     let now = plan.lines.iter().filter(|l| l.from_day <= 20);
     for line in now {
         let e = &known().exercises[&line.exercise];
-        assert!([Group::Cuff, Group::Deltoid, Group::Subscapularis].iter().all(|g| e.demand_on(*g) <= Level::Isometric), "{}", e.id);
+        assert!(
+            [Group::Cuff, Group::Deltoid, Group::Subscapularis]
+                .iter()
+                .all(|g| e.demand_on(*g) <= Level::Isometric),
+            "{}",
+            e.id
+        );
     }
     let broken = rules("proximal-fracture");
     assert!(broken.sling.as_ref().is_some_and(|s| s.nights_until == 21));
-    assert!(!broken.allowance(69).expect("allowed").permits(Group::Cuff, Level::Resisted));
+    assert!(
+        !broken
+            .allowance(69)
+            .expect("allowed")
+            .permits(Group::Cuff, Level::Resisted)
+    );
 }

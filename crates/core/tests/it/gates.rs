@@ -17,17 +17,37 @@ fn lane_of(facts: &Facts) -> LaneName {
 
 fn flag_state(facts: &Facts, flag: &str) -> Option<FlagState> {
     let assessment = Assessment::new(known(), facts).expect("a known pathway");
-    assessment.flags.iter().find(|f| f.flag == flag).map(|f| f.state)
+    assessment
+        .flags
+        .iter()
+        .find(|f| f.flag == flag)
+        .map(|f| f.state)
 }
 
 /// A shoulder on day 44, in phase 2, with everything the gate asks for.
 fn ready(day: i32) -> Facts {
     let mut f = shoulder(day);
     pass(&mut f, "to-protected-passive", 15);
-    read(&mut f, "passive-elevation", 105.0, day - 2, StopReason::Stiff);
+    read(
+        &mut f,
+        "passive-elevation",
+        105.0,
+        day - 2,
+        StopReason::Stiff,
+    );
     read(&mut f, "passive-er-side", 25.0, day - 2, StopReason::Stiff);
-    f.scores.push(Score { id: Uuid::now_v7(), score: "rest-pain".into(), value: 2.0, on: on(day - 1) });
-    f.attestations.push(Attestation { id: Uuid::now_v7(), code: "no-guarding".into(), holds: true, on: on(day - 1) });
+    f.scores.push(Score {
+        id: Uuid::now_v7(),
+        score: "rest-pain".into(),
+        value: 2.0,
+        on: on(day - 1),
+    });
+    f.attestations.push(Attestation {
+        id: Uuid::now_v7(),
+        code: "no-guarding".into(),
+        holds: true,
+        on: on(day - 1),
+    });
     let dose = known().exercises["pel1"].dose;
     f.lines.push(Line {
         id: Uuid::now_v7(),
@@ -39,8 +59,16 @@ fn ready(day: i32) -> Facts {
         by_hand: false,
     });
     for back in 1..14 {
-        let fact = LogFact::Done { sessions: 2, repetitions: 10 };
-        f.log.push(LogEntry { id: Uuid::now_v7(), on: on(day - back), exercise: Some("pel1".into()), fact });
+        let fact = LogFact::Done {
+            sessions: 2,
+            repetitions: 10,
+        };
+        f.log.push(LogEntry {
+            id: Uuid::now_v7(),
+            on: on(day - back),
+            exercise: Some("pel1".into()),
+            fact,
+        });
     }
     f
 }
@@ -48,7 +76,11 @@ fn ready(day: i32) -> Facts {
 fn status(facts: &Facts, id: &str) -> S {
     let assessment = Assessment::new(known(), facts).expect("a known pathway");
     let gate = next_gate(&assessment.ctx(), facts).expect("a gate");
-    gate.criteria.iter().find(|c| c.id == id).unwrap_or_else(|| panic!("{id} in {gate:#?}")).status
+    gate.criteria
+        .iter()
+        .find(|c| c.id == id)
+        .unwrap_or_else(|| panic!("{id} in {gate:#?}"))
+        .status
 }
 
 #[test]
@@ -56,7 +88,11 @@ fn a_gate_needs_time_and_every_criterion() {
     let facts = ready(44);
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     let gate = next_gate(&assessment.ctx(), &facts).expect("a gate");
-    assert_eq!((gate.status, gate.met, gate.total), (S::Met, 7, 7), "{gate:#?}");
+    assert_eq!(
+        (gate.status, gate.met, gate.total),
+        (S::Met, 7, 7),
+        "{gate:#?}"
+    );
     assert_eq!(lane_of(&facts), LaneName::GateDue);
     // The same findings a week earlier: every criterion but time.
     let early = ready(41);
@@ -69,13 +105,32 @@ fn each_status_has_its_cause() {
     let mut facts = ready(44);
     facts.scores.clear();
     assert_eq!(status(&facts, "rest-pain"), S::NotMeasured);
-    facts.scores.push(Score { id: Uuid::now_v7(), score: "rest-pain".into(), value: 1.0, on: on(30) });
+    facts.scores.push(Score {
+        id: Uuid::now_v7(),
+        score: "rest-pain".into(),
+        value: 1.0,
+        on: on(30),
+    });
     assert_eq!(status(&facts, "rest-pain"), S::OutOfDate);
-    facts.scores.push(Score { id: Uuid::now_v7(), score: "rest-pain".into(), value: 4.0, on: on(44) });
+    facts.scores.push(Score {
+        id: Uuid::now_v7(),
+        score: "rest-pain".into(),
+        value: 4.0,
+        on: on(44),
+    });
     assert_eq!(status(&facts, "rest-pain"), S::NotMet);
     facts.log.clear();
-    assert_eq!(status(&facts, "sessions-done"), S::NotMeasured, "unlogged is not undone");
-    facts.log.push(LogEntry { id: Uuid::now_v7(), on: on(43), exercise: Some("pel1".into()), fact: LogFact::LeftOut });
+    assert_eq!(
+        status(&facts, "sessions-done"),
+        S::NotMeasured,
+        "unlogged is not undone"
+    );
+    facts.log.push(LogEntry {
+        id: Uuid::now_v7(),
+        on: on(43),
+        exercise: Some("pel1".into()),
+        fact: LogFact::LeftOut,
+    });
     assert_eq!(status(&facts, "sessions-done"), S::NotMet);
     facts.attestations[0].holds = false;
     assert_eq!(status(&facts, "relaxed"), S::NotMet);
@@ -85,11 +140,27 @@ fn each_status_has_its_cause() {
 fn a_reading_over_its_ceiling_is_never_met_and_never_excused_by_error() {
     let mut facts = ready(44);
     facts.readings.retain(|r| r.quantity != "passive-elevation");
-    read(&mut facts, "passive-elevation", 121.0, 41, StopReason::Stiff);
-    assert_eq!(status(&facts, "elevation"), S::NotMet, "120 was the ceiling on that day, though it is 155 today");
+    read(
+        &mut facts,
+        "passive-elevation",
+        121.0,
+        41,
+        StopReason::Stiff,
+    );
+    assert_eq!(
+        status(&facts, "elevation"),
+        S::NotMet,
+        "120 was the ceiling on that day, though it is 155 today"
+    );
     let mut facts = ready(41);
     facts.readings.clear();
-    read(&mut facts, "passive-elevation", 120.5, 41, StopReason::Stiff);
+    read(
+        &mut facts,
+        "passive-elevation",
+        120.5,
+        41,
+        StopReason::Stiff,
+    );
     read(&mut facts, "passive-er-side", 25.0, 41, StopReason::Stiff);
     assert_eq!(status(&facts, "elevation"), S::NotMet);
     assert_eq!(status(&facts, "no-ceiling-breach"), S::NotMet);
@@ -101,11 +172,26 @@ fn at_the_limit_satisfies_a_floor_and_is_not_called_stiff() {
     let mut facts = ready(44);
     facts.limits.push(limit("passive-elevation", 80.0, None));
     facts.readings.retain(|r| r.quantity != "passive-elevation");
-    read(&mut facts, "passive-elevation", 80.0, 44, StopReason::AtLimit);
+    read(
+        &mut facts,
+        "passive-elevation",
+        80.0,
+        44,
+        StopReason::AtLimit,
+    );
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     assert!(calls(&assessment.ctx(), &facts, "passive-elevation").is_empty());
     // The pathway's floor of 90 can never rise above the surgeon's ceiling of 80.
-    assert_eq!(floor_on(&assessment.pathway, &facts.limits, "passive-elevation", 44, 44), Some(80.0));
+    assert_eq!(
+        floor_on(
+            &assessment.pathway,
+            &facts.limits,
+            "passive-elevation",
+            44,
+            44
+        ),
+        Some(80.0)
+    );
 }
 
 #[test]
@@ -116,9 +202,13 @@ fn too_stiff_is_seen_the_day_a_floor_counts() {
     assert_eq!(lane_of(&facts), LaneName::Quiet);
     facts.today = on(42);
     assert!(
-        calls(&Assessment::new(known(), &facts).expect("known").ctx(), &facts, "passive-elevation")
-            .iter()
-            .any(|r| r.rule == "reading-below-floor")
+        calls(
+            &Assessment::new(known(), &facts).expect("known").ctx(),
+            &facts,
+            "passive-elevation"
+        )
+        .iter()
+        .any(|r| r.rule == "reading-below-floor")
     );
 }
 
@@ -126,14 +216,36 @@ fn too_stiff_is_seen_the_day_a_floor_counts() {
 fn two_readings_at_home_count_as_one_in_the_room() {
     let mut facts = ready(44);
     facts.readings.retain(|r| r.quantity != "passive-elevation");
-    read(&mut facts, "passive-elevation", 100.0, 42, StopReason::Stiff);
+    read(
+        &mut facts,
+        "passive-elevation",
+        100.0,
+        42,
+        StopReason::Stiff,
+    );
     facts.readings.last_mut().expect("a reading").by = TakenBy::Patient;
     assert_eq!(status(&facts, "elevation"), S::NotMeasured);
-    read(&mut facts, "passive-elevation", 102.0, 44, StopReason::Stiff);
+    read(
+        &mut facts,
+        "passive-elevation",
+        102.0,
+        44,
+        StopReason::Stiff,
+    );
     facts.readings.last_mut().expect("a reading").by = TakenBy::Patient;
-    assert_eq!(status(&facts, "elevation"), S::NotMeasured, "two days apart is too close");
+    assert_eq!(
+        status(&facts, "elevation"),
+        S::NotMeasured,
+        "two days apart is too close"
+    );
     facts.today = on(45);
-    read(&mut facts, "passive-elevation", 102.0, 45, StopReason::Stiff);
+    read(
+        &mut facts,
+        "passive-elevation",
+        102.0,
+        45,
+        StopReason::Stiff,
+    );
     facts.readings.last_mut().expect("a reading").by = TakenBy::Patient;
     assert_eq!(status(&facts, "elevation"), S::Met);
 }
@@ -141,8 +253,20 @@ fn two_readings_at_home_count_as_one_in_the_room() {
 #[test]
 fn active_beyond_passive_is_kept_and_not_used() {
     let mut facts = shoulder(60);
-    read(&mut facts, "passive-elevation", 100.0, 60, StopReason::Stiff);
-    read(&mut facts, "active-elevation-lying", 118.0, 60, StopReason::Weak);
+    read(
+        &mut facts,
+        "passive-elevation",
+        100.0,
+        60,
+        StopReason::Stiff,
+    );
+    read(
+        &mut facts,
+        "active-elevation-lying",
+        118.0,
+        60,
+        StopReason::Weak,
+    );
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     let view = reading_view(&assessment.ctx(), &facts, &facts.readings[1]);
     assert!(view.impossible.is_some() && !view.usable());
@@ -153,7 +277,9 @@ fn active_beyond_passive_is_kept_and_not_used() {
 fn the_surgeon_replaces_the_pathway_and_the_end_is_confirmed_by_hand() {
     let pathway = &rules(CUFF);
     let dated = [limit("passive-er-side", 20.0, Some(42))];
-    let at = |limits: &[SurgeonLimit], day, today| ceiling_on(pathway, limits, "passive-er-side", day, today);
+    let at = |limits: &[SurgeonLimit], day, today| {
+        ceiling_on(pathway, limits, "passive-er-side", day, today)
+    };
     assert_eq!(at(&dated, 38, 38).ceiling, Ceiling::UpTo { value: 20.0 });
     assert_eq!(at(&dated, 38, 38).reason.rule, "ceiling-surgeon");
     // A coming day is planned on the pathway's value, and says so.
@@ -162,12 +288,24 @@ fn the_surgeon_replaces_the_pathway_and_the_end_is_confirmed_by_hand() {
     // Once the day has come the limit goes on holding until somebody confirms its end.
     assert_eq!(at(&dated, 43, 43).ceiling, Ceiling::UpTo { value: 20.0 });
     assert!(at(&dated, 43, 43).awaits_confirmation);
-    let confirmed = [SurgeonLimit { ended_on: Some(on(43)), ..dated[0].clone() }];
-    assert_eq!(at(&confirmed, 43, 43).ceiling, Ceiling::UpTo { value: 45.0 });
+    let confirmed = [SurgeonLimit {
+        ended_on: Some(on(43)),
+        ..dated[0].clone()
+    }];
+    assert_eq!(
+        at(&confirmed, 43, 43).ceiling,
+        Ceiling::UpTo { value: 45.0 }
+    );
     // Looser only as a release.
     let looser = [limit("passive-er-side", 60.0, None)];
     assert_eq!(at(&looser, 38, 38).ceiling, Ceiling::UpTo { value: 30.0 });
-    let released = [SurgeonLimit { release: Some(Release { role: "surgeon".into(), on: on(38) }), ..looser[0].clone() }];
+    let released = [SurgeonLimit {
+        release: Some(Release {
+            role: "surgeon".into(),
+            on: on(38),
+        }),
+        ..looser[0].clone()
+    }];
     assert_eq!(at(&released, 38, 38).ceiling, Ceiling::UpTo { value: 60.0 });
 }
 
@@ -180,37 +318,83 @@ fn not_asked_is_not_no_and_a_note_can_contradict_a_no() {
     facts.story.note = "Slept badly; slipped on the quay and FELL on the arm.".into();
     assert_eq!(flag_state(&facts, "deformity"), Some(FlagState::Queried));
     assert_eq!(lane_of(&facts), LaneName::SomethingIsWrong);
-    facts.flag_answers.iter_mut().filter(|a| a.flag == "deformity").for_each(|a| a.confirmed = true);
+    facts
+        .flag_answers
+        .iter_mut()
+        .filter(|a| a.flag == "deformity")
+        .for_each(|a| a.confirmed = true);
     assert_eq!(flag_state(&facts, "deformity"), Some(FlagState::No));
     facts.story.note = "Felt fellow riggers pull; popular with the crew".into();
-    assert_eq!(flag_state(&facts, "pop"), Some(FlagState::No), "words count whole");
+    assert_eq!(
+        flag_state(&facts, "pop"),
+        Some(FlagState::No),
+        "words count whole"
+    );
 }
 
 #[test]
 fn a_raised_flag_stays_open_until_an_action_closes_it() {
     let mut facts = shoulder(38);
-    facts.flag_answers.push(FlagAnswer { flag: "infection".into(), answer: Answer::Yes, on: on(38), confirmed: true });
+    facts.flag_answers.push(FlagAnswer {
+        flag: "infection".into(),
+        answer: Answer::Yes,
+        on: on(38),
+        confirmed: true,
+    });
     assert_eq!(lane_of(&facts), LaneName::SomethingIsWrong);
-    facts.flag_actions.push(FlagAction { flag: "infection".into(), on: on(38), action: "sent to the surgical team".into(), closed: false });
+    facts.flag_actions.push(FlagAction {
+        flag: "infection".into(),
+        on: on(38),
+        action: "sent to the surgical team".into(),
+        closed: false,
+    });
     assert_eq!(flag_state(&facts, "infection"), Some(FlagState::Raised));
-    facts.flag_actions.push(FlagAction { flag: "infection".into(), on: on(38), action: "seen, wound clean".into(), closed: true });
+    facts.flag_actions.push(FlagAction {
+        flag: "infection".into(),
+        on: on(38),
+        action: "seen, wound clean".into(),
+        closed: true,
+    });
     assert_eq!(flag_state(&facts, "infection"), Some(FlagState::Closed));
     // Raised again later: an old action does not close a new answer.
     facts.today = on(40);
-    facts.flag_answers.push(FlagAnswer { flag: "infection".into(), answer: Answer::Yes, on: on(40), confirmed: true });
+    facts.flag_answers.push(FlagAnswer {
+        flag: "infection".into(),
+        answer: Answer::Yes,
+        on: on(40),
+        confirmed: true,
+    });
     assert_eq!(flag_state(&facts, "infection"), Some(FlagState::Raised));
 }
 
 #[test]
 fn findings_raise_flags_too() {
     let mut facts = shoulder(90);
-    read(&mut facts, "passive-elevation", 150.0, 90, StopReason::Stiff);
-    read(&mut facts, "active-elevation-upright", 95.0, 90, StopReason::Weak);
-    assert_eq!(flag_state(&facts, "active-passive-gap"), Some(FlagState::Raised));
+    read(
+        &mut facts,
+        "passive-elevation",
+        150.0,
+        90,
+        StopReason::Stiff,
+    );
+    read(
+        &mut facts,
+        "active-elevation-upright",
+        95.0,
+        90,
+        StopReason::Weak,
+    );
+    assert_eq!(
+        flag_state(&facts, "active-passive-gap"),
+        Some(FlagState::Raised)
+    );
     let mut facts = shoulder(38);
     read(&mut facts, "passive-er-side", 28.0, 30, StopReason::Stiff);
     read(&mut facts, "passive-er-side", 48.0, 38, StopReason::Stiff);
-    assert_eq!(flag_state(&facts, "over-ceiling-sudden"), Some(FlagState::Raised));
+    assert_eq!(
+        flag_state(&facts, "over-ceiling-sudden"),
+        Some(FlagState::Raised)
+    );
 }
 
 #[test]
@@ -220,9 +404,18 @@ fn protection_bars_a_dial_with_its_rule() {
     let all = dials(&assessment.ctx(), &facts);
     let dial = |id: &str| all.iter().find(|d| d.quantity == id).expect("a dial");
     assert!(dial("passive-elevation").operated.barred.is_none() && dial("passive-elevation").due);
-    let barred = dial("active-elevation-lying").operated.barred.as_ref().expect("barred on day 38");
+    let barred = dial("active-elevation-lying")
+        .operated
+        .barred
+        .as_ref()
+        .expect("barred on day 38");
     assert_eq!(barred.rule, "barred-until-week");
-    assert!(dial("active-elevation-lying").other.barred.is_none(), "the other arm is free");
+    assert!(
+        dial("active-elevation-lying").other.barred.is_none(),
+        "the other arm is free"
+    );
     let q = known().quantity("passive-elevation").expect("a quantity");
-    assert!(possible(q, 400.0).is_err() && possible(q, f64::NAN).is_err() && possible(q, 120.0).is_ok());
+    assert!(
+        possible(q, 400.0).is_err() && possible(q, f64::NAN).is_err() && possible(q, 120.0).is_ok()
+    );
 }

@@ -6,7 +6,10 @@ use ritorno_core::program::Ceiling;
 
 fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
     let mut all = files();
-    let target = all.iter_mut().find(|f| f.name == file).expect("such a file");
+    let target = all
+        .iter_mut()
+        .find(|f| f.name == file)
+        .expect("such a file");
     assert!(target.text.contains(from), "{file} does not contain {from}");
     target.text = target.text.replacen(from, to, 1);
     load(&all).err().unwrap_or_default()
@@ -15,7 +18,9 @@ fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
 fn refused(file: &str, from: &str, to: &str, row: &str, field: &str) {
     let faults = with(file, from, to);
     assert!(
-        faults.iter().any(|f| f.file == file && f.row == row && f.field.contains(field)),
+        faults
+            .iter()
+            .any(|f| f.file == file && f.row == row && f.field.contains(field)),
         "expected {file} / {row} / {field}, got {faults:#?}"
     );
 }
@@ -23,15 +28,45 @@ fn refused(file: &str, from: &str, to: &str, row: &str, field: &str) {
 #[test]
 fn the_shipped_files_load_and_hold_what_was_asked_for() {
     let known = known();
-    assert!(known.exercises.len() >= 200, "{} exercises", known.exercises.len());
+    assert!(
+        known.exercises.len() >= 200,
+        "{} exercises",
+        known.exercises.len()
+    );
     // Twenty pathways, some of them in grades or sizes, and the one for a shoulder that has none.
     assert_eq!(known.pathways.len(), 25);
-    assert!(known.pathways.values().filter(|p| p.id != "no-operation").all(|p| p.phases.len() >= 4 && p.gates.len() == p.phases.len() - 1));
-    assert!(known.modifiers.len() >= 12 && known.pathways.values().map(|p| p.schools.len()).sum::<usize>() >= 40);
-    assert!(known.references.values().all(|r| r.recalled == "from memory"));
+    assert!(
+        known
+            .pathways
+            .values()
+            .filter(|p| p.id != "no-operation")
+            .all(|p| p.phases.len() >= 4 && p.gates.len() == p.phases.len() - 1)
+    );
+    assert!(
+        known.modifiers.len() >= 12
+            && known
+                .pathways
+                .values()
+                .map(|p| p.schools.len())
+                .sum::<usize>()
+                >= 40
+    );
+    assert!(
+        known
+            .references
+            .values()
+            .all(|r| r.recalled == "from memory")
+    );
     // Rotation at 90° opens at week 8, so its week-9 floor would call a shoulder stiff after seven days.
-    let dropped: Vec<_> = known.dropped_floors.iter().map(|d| (d.quantity.as_str(), d.day)).collect();
-    assert!(dropped.contains(&("passive-er-90", 63)) && dropped.contains(&("passive-elevation", 14)), "{dropped:?}");
+    let dropped: Vec<_> = known
+        .dropped_floors
+        .iter()
+        .map(|d| (d.quantity.as_str(), d.day))
+        .collect();
+    assert!(
+        dropped.contains(&("passive-er-90", 63)) && dropped.contains(&("passive-elevation", 14)),
+        "{dropped:?}"
+    );
     // The same files give the same release; a changed word gives another.
     assert_eq!(load(&files()).expect("loads").sha256, known.sha256);
 }
@@ -40,23 +75,113 @@ fn the_shipped_files_load_and_hold_what_was_asked_for() {
 fn every_fault_names_file_row_and_field() {
     let pathway = "pathways/cuff-repair-small-medium.toml";
     let cuff = "tests/cuff.toml";
-    refused(cuff, "sensitivity = 0.735", "sensitivity = 1.735", "painful-arc", "accuracy[0].sensitivity");
-    refused(cuff, "hypothesis = \"subacromial-pain\"", "hypothesis = \"sorcery\"", "painful-arc", "accuracy[0].hypothesis");
-    refused(cuff, "positive = [\"familiar\"]", "positive = [\"apprehension\"]", "painful-arc", "accuracy[0].positive");
-    refused(cuff, "kind = \"lag\"", "kind = \"pain\"", "er-lag", "accuracy[0].positive");
-    refused("clusters.toml", "\"resisted-er\"", "\"spurling\"", "impingement-three", "tests");
-    refused("hypotheses.toml", "rho = 0.4", "rho = 0.9", "subacromial-pain", "rho");
+    refused(
+        cuff,
+        "sensitivity = 0.735",
+        "sensitivity = 1.735",
+        "painful-arc",
+        "accuracy[0].sensitivity",
+    );
+    refused(
+        cuff,
+        "hypothesis = \"subacromial-pain\"",
+        "hypothesis = \"sorcery\"",
+        "painful-arc",
+        "accuracy[0].hypothesis",
+    );
+    refused(
+        cuff,
+        "positive = [\"familiar\"]",
+        "positive = [\"apprehension\"]",
+        "painful-arc",
+        "accuracy[0].positive",
+    );
+    refused(
+        cuff,
+        "kind = \"lag\"",
+        "kind = \"pain\"",
+        "er-lag",
+        "accuracy[0].positive",
+    );
+    refused(
+        "clusters.toml",
+        "\"resisted-er\"",
+        "\"spurling\"",
+        "impingement-three",
+        "tests",
+    );
+    refused(
+        "hypotheses.toml",
+        "rho = 0.4",
+        "rho = 0.9",
+        "subacromial-pain",
+        "rho",
+    );
     // A weak test that leans on a strong one reads backwards when only the strong one is positive: refused at load.
     let labrum = "tests/labrum.toml";
-    refused(labrum, "loading = 0.0", "loading = 0.7", "anterior-slide", "loading");
-    refused("exercises/pendulum.toml", "rung = 1\n", "rung = 1\nflavour = \"mint\"\n", "pen1", "flavour");
-    refused("exercises/pendulum.toml", "dose = { sets = 2", "dose = { sets = 0", "pen1", "dose.sets");
-    refused("exercises/pendulum.toml", "elevation_deg = 10", "elevation_deg = 210", "pen1", "path[0].elevation_deg");
-    refused("exercises/pendulum.toml", "gates = [\"pendulum\"]", "gates = [\"pendulums\"]", "pen1", "gates");
-    refused("quantities.toml", "source = \"soucie-2011\"", "source = \"somebody\"", "passive-elevation", "source");
-    refused("quantities.toml", "confidence = \"B\"", "", "passive-elevation", "confidence");
-    refused(pathway, "floor = 90.0, ceiling = 120.0", "floor = 130.0, ceiling = 120.0", "passive-elevation", "end_of_week=6");
-    refused(pathway, "kind = \"time_since\", weeks = 2", "kind = \"time_since\", weeks = 2, moon = 1", "to-protected-passive", "moon");
+    refused(
+        labrum,
+        "loading = 0.0",
+        "loading = 0.7",
+        "anterior-slide",
+        "loading",
+    );
+    refused(
+        "exercises/pendulum.toml",
+        "rung = 1\n",
+        "rung = 1\nflavour = \"mint\"\n",
+        "pen1",
+        "flavour",
+    );
+    refused(
+        "exercises/pendulum.toml",
+        "dose = { sets = 2",
+        "dose = { sets = 0",
+        "pen1",
+        "dose.sets",
+    );
+    refused(
+        "exercises/pendulum.toml",
+        "elevation_deg = 10",
+        "elevation_deg = 210",
+        "pen1",
+        "path[0].elevation_deg",
+    );
+    refused(
+        "exercises/pendulum.toml",
+        "gates = [\"pendulum\"]",
+        "gates = [\"pendulums\"]",
+        "pen1",
+        "gates",
+    );
+    refused(
+        "quantities.toml",
+        "source = \"soucie-2011\"",
+        "source = \"somebody\"",
+        "passive-elevation",
+        "source",
+    );
+    refused(
+        "quantities.toml",
+        "confidence = \"B\"",
+        "",
+        "passive-elevation",
+        "confidence",
+    );
+    refused(
+        pathway,
+        "floor = 90.0, ceiling = 120.0",
+        "floor = 130.0, ceiling = 120.0",
+        "passive-elevation",
+        "end_of_week=6",
+    );
+    refused(
+        pathway,
+        "kind = \"time_since\", weeks = 2",
+        "kind = \"time_since\", weeks = 2, moon = 1",
+        "to-protected-passive",
+        "moon",
+    );
     refused(
         pathway,
         "quantity = \"passive-elevation\", op = \">=\", value = 90.0",
@@ -64,10 +189,32 @@ fn every_fault_names_file_row_and_field() {
         "to-assisted",
         "criteria.elevation",
     );
-    refused(pathway, "weeks = 26\n", "weeks = 26\nlunch = true\n", "-", "lunch");
-    refused("thresholds.toml", "id = \"er-loss-deg\"", "id = \"er-lost-deg\"", "er-loss-deg", "id");
-    refused("red-flags.toml", "tier = \"same_day\"", "tier = \"whenever\"", "deformity", "tier");
-    assert!(with("references.toml", "[[reference]]", "[[reference").iter().any(|f| f.file == "references.toml"));
+    refused(
+        pathway,
+        "weeks = 26\n",
+        "weeks = 26\nlunch = true\n",
+        "-",
+        "lunch",
+    );
+    refused(
+        "thresholds.toml",
+        "id = \"er-loss-deg\"",
+        "id = \"er-lost-deg\"",
+        "er-loss-deg",
+        "id",
+    );
+    refused(
+        "red-flags.toml",
+        "tier = \"same_day\"",
+        "tier = \"whenever\"",
+        "deformity",
+        "tier",
+    );
+    assert!(
+        with("references.toml", "[[reference]]", "[[reference")
+            .iter()
+            .any(|f| f.file == "references.toml")
+    );
 }
 
 #[test]
@@ -76,7 +223,11 @@ fn rows_read_as_the_calendar_says() {
     let corridor = rules.corridor("passive-elevation").expect("a corridor");
     let at = |day| *corridor.ceilings.at(day).expect("from the beginning on");
     let up_to = |value| Ceiling::UpTo { value };
-    assert_eq!(at(13), Ceiling::NoneAllowed, "motion is forbidden before week 2");
+    assert_eq!(
+        at(13),
+        Ceiling::NoneAllowed,
+        "motion is forbidden before week 2"
+    );
     assert_eq!(at(14), up_to(120.0));
     assert_eq!(at(41), up_to(120.0));
     assert_eq!(at(42), up_to(155.0));
@@ -88,9 +239,16 @@ fn rows_read_as_the_calendar_says() {
 
 #[test]
 fn a_stored_release_reads_back_as_the_knowledge_it_was() {
-    let back = load_release(&known().canonical, known()).unwrap_or_else(|faults| panic!("{faults:#?}"));
+    let back =
+        load_release(&known().canonical, known()).unwrap_or_else(|faults| panic!("{faults:#?}"));
     assert_eq!(back.sha256, known().sha256);
-    assert_eq!(format!("{:?}", back.pathways), format!("{:?}", known().pathways));
-    assert_eq!(format!("{:?}", back.exercises), format!("{:?}", known().exercises));
+    assert_eq!(
+        format!("{:?}", back.pathways),
+        format!("{:?}", known().pathways)
+    );
+    assert_eq!(
+        format!("{:?}", back.exercises),
+        format!("{:?}", known().exercises)
+    );
     assert!(load_release("{", known()).is_err());
 }

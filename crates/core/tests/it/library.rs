@@ -13,18 +13,32 @@ fn all() -> impl Iterator<Item = &'static Exercise> {
 
 /// What the exercise asks of the muscles of the joint itself.
 fn of_the_joint(e: &Exercise) -> Level {
-    [Group::Cuff, Group::Subscapularis, Group::Deltoid].into_iter().map(|g| e.demand_on(g)).max().unwrap_or(Level::None)
+    [Group::Cuff, Group::Subscapularis, Group::Deltoid]
+        .into_iter()
+        .map(|g| e.demand_on(g))
+        .max()
+        .unwrap_or(Level::None)
 }
 
 #[test]
 fn ladders_are_ladders() {
     let mut rungs: BTreeMap<&str, BTreeSet<u32>> = BTreeMap::new();
     for e in all() {
-        assert!(rungs.entry(&e.ladder).or_default().insert(e.rung), "{}: rung {} of {} twice", e.id, e.rung, e.ladder);
+        assert!(
+            rungs.entry(&e.ladder).or_default().insert(e.rung),
+            "{}: rung {} of {} twice",
+            e.id,
+            e.rung,
+            e.ladder
+        );
         assert!(!e.next.contains(&e.id), "{} follows itself", e.id);
     }
     for (ladder, own) in rungs {
-        assert_eq!(own.iter().copied().collect::<Vec<_>>(), (1..=own.len() as u32).collect::<Vec<_>>(), "{ladder} has a gap");
+        assert_eq!(
+            own.iter().copied().collect::<Vec<_>>(),
+            (1..=own.len() as u32).collect::<Vec<_>>(),
+            "{ladder} has a gap"
+        );
     }
     // Nobody climbs in a circle.
     for start in all() {
@@ -41,29 +55,72 @@ fn ladders_are_ladders() {
 #[test]
 fn what_is_declared_and_what_is_loaded_agree() {
     for e in all() {
-        let most = e.demand.iter().map(|d| d.level).max().unwrap_or(Level::None);
+        let most = e
+            .demand
+            .iter()
+            .map(|d| d.level)
+            .max()
+            .unwrap_or(Level::None);
         match e.load {
             // A light weight on a hanging arm pulls; nobody lifts it.
             Load::Weight if e.ladder == "pendulum" => assert!(most <= Level::Passive, "{}", e.id),
             // Pressing or holding against an elastic is isometric; moving it is not.
-            Load::Elastic { .. } => assert!(most >= Level::Isometric, "{} is loaded and declares {most:?}", e.id),
-            Load::Weight => assert!(most >= Level::ResistedLight, "{} is loaded and declares {most:?}", e.id),
+            Load::Elastic { .. } => assert!(
+                most >= Level::Isometric,
+                "{} is loaded and declares {most:?}",
+                e.id
+            ),
+            Load::Weight => assert!(
+                most >= Level::ResistedLight,
+                "{} is loaded and declares {most:?}",
+                e.id
+            ),
             Load::Isometric => assert_eq!(most, Level::Isometric, "{}", e.id),
             Load::Carried { share } => {
                 assert!(share > 0.0 && share < 1.0, "{}", e.id);
-                assert!(of_the_joint(e) <= Level::Active, "{} is carried and declares {:?}", e.id, of_the_joint(e));
+                assert!(
+                    of_the_joint(e) <= Level::Active,
+                    "{} is carried and declares {:?}",
+                    e.id,
+                    of_the_joint(e)
+                );
             }
             Load::Support { share } => {
-                assert!(share > 0.0 && share <= 0.6 && e.tags.iter().any(|t| t == "leaning"), "{} leans and does not say so", e.id);
+                assert!(
+                    share > 0.0 && share <= 0.6 && e.tags.iter().any(|t| t == "leaning"),
+                    "{} leans and does not say so",
+                    e.id
+                );
             }
             Load::Gravity => {}
         }
         if most == Level::Isometric && matches!(e.load, Load::Isometric) {
-            assert!(e.path.len() <= 2 && e.dose.effort_pct.is_some(), "{}: an effort is the dose of a press", e.id);
+            assert!(
+                e.path.len() <= 2 && e.dose.effort_pct.is_some(),
+                "{}: an effort is the dose of a press",
+                e.id
+            );
         }
-        assert!(e.dose.minutes() <= 15.0, "{}: {} minutes", e.id, e.dose.minutes());
-        assert!(e.dose.load_kg.is_none_or(|kg| e.range.load_kg_max.is_some_and(|max| kg <= max)), "{}: starts above its range", e.id);
-        assert!(e.dose.elastic_level.is_none_or(|l| e.range.elastic_level_max.is_some_and(|max| l <= max)), "{}", e.id);
+        assert!(
+            e.dose.minutes() <= 15.0,
+            "{}: {} minutes",
+            e.id,
+            e.dose.minutes()
+        );
+        assert!(
+            e.dose
+                .load_kg
+                .is_none_or(|kg| e.range.load_kg_max.is_some_and(|max| kg <= max)),
+            "{}: starts above its range",
+            e.id
+        );
+        assert!(
+            e.dose
+                .elastic_level
+                .is_none_or(|l| e.range.elastic_level_max.is_some_and(|max| l <= max)),
+            "{}",
+            e.id
+        );
     }
 }
 
@@ -72,7 +129,11 @@ fn what_is_declared_and_what_is_loaded_agree() {
 #[test]
 fn no_exercise_of_the_library_slips_past_healing_time() {
     let mut facts = shoulder(0);
-    facts.story.kit = all().flat_map(|e| e.kit.clone()).collect::<BTreeSet<_>>().into_iter().collect();
+    facts.story.kit = all()
+        .flat_map(|e| e.kit.clone())
+        .collect::<BTreeSet<_>>()
+        .into_iter()
+        .collect();
     for gate in &known().pathways[CUFF].gates {
         pass(&mut facts, &gate.id, 0);
     }
@@ -80,7 +141,8 @@ fn no_exercise_of_the_library_slips_past_healing_time() {
     let ctx = assessment.ctx();
     let mut opened = 0;
     for e in all() {
-        let first = (0..26).find(|week| check_exercise(&ctx, e, &e.dose, week * 7).status == Status::Allowed);
+        let first = (0..26)
+            .find(|week| check_exercise(&ctx, e, &e.dose, week * 7).status == Status::Allowed);
         let Some(week) = first else { continue };
         opened += 1;
         let level = of_the_joint(e);
@@ -94,9 +156,23 @@ fn no_exercise_of_the_library_slips_past_healing_time() {
             _ => 0,
         };
         // Drawing the blade together while the arm hangs asks little of the cuff: reach and row open with their own classes.
-        let by_class = e.gates.iter().filter_map(|g| known().gate_classes[g].weeks.get(CUFF)).max().copied().unwrap_or(0);
-        assert!(week >= least.min(by_class.max(least.min(10))), "{} ({level:?}) opens in week {week}", e.id);
-        assert!(week >= by_class, "{} opens in week {week}, its class in week {by_class}", e.id);
+        let by_class = e
+            .gates
+            .iter()
+            .filter_map(|g| known().gate_classes[g].weeks.get(CUFF))
+            .max()
+            .copied()
+            .unwrap_or(0);
+        assert!(
+            week >= least.min(by_class.max(least.min(10))),
+            "{} ({level:?}) opens in week {week}",
+            e.id
+        );
+        assert!(
+            week >= by_class,
+            "{} opens in week {week}, its class in week {by_class}",
+            e.id
+        );
     }
     assert!(opened > 60, "{opened} exercises ever open");
 }
@@ -105,13 +181,18 @@ fn no_exercise_of_the_library_slips_past_healing_time() {
 fn what_a_condition_never_uses_is_not_also_timed() {
     for (id, class) in &known().gate_classes {
         for condition in class.never.iter().chain(&class.clinician) {
-            assert!(!class.weeks.contains_key(condition), "{id}: {condition} has a week and is locked");
+            assert!(
+                !class.weeks.contains_key(condition),
+                "{id}: {condition} has a week and is locked"
+            );
         }
         assert!(class.weeks.values().all(|w| (0..=52).contains(w)), "{id}");
     }
     // The stricter repair never opens a class before the milder one. Source: the gate matrix, common practice.
     for (id, class) in &known().gate_classes {
-        if let (Some(small), Some(large)) = (class.weeks.get(CUFF), class.weeks.get("cuff-repair-large")) {
+        if let (Some(small), Some(large)) =
+            (class.weeks.get(CUFF), class.weeks.get("cuff-repair-large"))
+        {
             assert!(large >= small, "{id}: large {large} before small {small}");
         }
     }

@@ -12,7 +12,14 @@ use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
 fn open() -> Setup {
-    Setup { mass_kg: 75.0, height_m: 1.75, weight_kg: None, level: None, distance_m: None, doubled: false }
+    Setup {
+        mass_kg: 75.0,
+        height_m: 1.75,
+        weight_kg: None,
+        level: None,
+        distance_m: None,
+        doubled: false,
+    }
 }
 
 fn levels() -> Vec<ElasticLevel> {
@@ -21,7 +28,14 @@ fn levels() -> Vec<ElasticLevel> {
 
 fn view(id: &str, setup: Setup) -> LoadView {
     let exercise = &known().exercises[id];
-    load_view(known(), exercise, &exercise.path(), complete(exercise, setup).expect("a possible set-up"), &levels()).expect("a table")
+    load_view(
+        known(),
+        exercise,
+        &exercise.path(),
+        complete(exercise, setup).expect("a possible set-up"),
+        &levels(),
+    )
+    .expect("a table")
 }
 
 #[test]
@@ -30,21 +44,41 @@ fn every_exercise_of_the_library_can_be_computed_and_its_steps_keep_their_promis
     for exercise in known().exercises.values() {
         let seen = view(&exercise.id, open());
         assert_eq!(seen.curve.points.len(), 101, "{}", exercise.id);
-        assert!(seen.curve.peak_nm.is_finite() && seen.curve.peak_nm < 250.0, "{}: {} N·m", exercise.id, seen.curve.peak_nm);
+        assert!(
+            seen.curve.peak_nm.is_finite() && seen.curve.peak_nm < 250.0,
+            "{}: {} N·m",
+            exercise.id,
+            seen.curve.peak_nm
+        );
         if matches!(exercise.load, Load::Elastic { .. }) {
             // The free length is chosen so that the named distance never leaves the band slack; where the path runs far, that
             // is said, and nothing is planned past what rubber stands without a word.
             assert_eq!(seen.curve.slack_share, 0.0, "{} goes slack", exercise.id);
-            assert!(seen.curve.longest_pct <= PLANNED_PCT[1] || seen.minds.iter().any(|m| m.rule == "band-long"), "{}", exercise.id);
+            assert!(
+                seen.curve.longest_pct <= PLANNED_PCT[1]
+                    || seen.minds.iter().any(|m| m.rule == "band-long"),
+                "{}",
+                exercise.id
+            );
         }
         if let Some(step) = &seen.harder {
             up += 1;
             let more = step.peak_nm / seen.curve.peak_nm;
-            assert!(more > 1.0 && more <= 1.155, "{}: a step up of {more}", exercise.id);
+            assert!(
+                more > 1.0 && more <= 1.155,
+                "{}: a step up of {more}",
+                exercise.id
+            );
         }
         if let Some(step) = &seen.easier {
             down += 1;
-            assert!(step.peak_nm < seen.curve.peak_nm * 0.75, "{}: {} of {}", exercise.id, step.peak_nm, seen.curve.peak_nm);
+            assert!(
+                step.peak_nm < seen.curve.peak_nm * 0.75,
+                "{}: {} of {}",
+                exercise.id,
+                step.peak_nm,
+                seen.curve.peak_nm
+            );
         }
     }
     assert!(up > 20 && down > 20, "{up} up, {down} down");
@@ -53,34 +87,123 @@ fn every_exercise_of_the_library_can_be_computed_and_its_steps_keep_their_promis
 #[test]
 fn a_step_closer_is_a_number_and_slack_is_said() {
     // Common practice, no published source: nearer to the anchor is easier.
-    let at = |distance_m| view("erl4", Setup { distance_m: Some(distance_m), ..open() });
-    assert!(at(0.7).curve.peak_nm < at(0.9).curve.peak_nm && at(0.9).curve.peak_nm < at(1.1).curve.peak_nm);
+    let at = |distance_m| {
+        view(
+            "erl4",
+            Setup {
+                distance_m: Some(distance_m),
+                ..open()
+            },
+        )
+    };
+    assert!(
+        at(0.7).curve.peak_nm < at(0.9).curve.peak_nm
+            && at(0.9).curve.peak_nm < at(1.1).curve.peak_nm
+    );
     let near = at(0.3);
     assert!(near.curve.slack_share > 0.0 && near.minds.iter().any(|m| m.rule == "band-slack"));
-    let twice = view("erl4", Setup { doubled: true, ..open() });
-    assert!((twice.curve.peak_nm / view("erl4", open()).curve.peak_nm - 1.79).abs() < 0.25, "two strands, less the arm's own part");
+    let twice = view(
+        "erl4",
+        Setup {
+            doubled: true,
+            ..open()
+        },
+    );
+    assert!(
+        (twice.curve.peak_nm / view("erl4", open()).curve.peak_nm - 1.79).abs() < 0.25,
+        "two strands, less the arm's own part"
+    );
     // Lying on the side with a weight asks for external rotators, raising for raisers, a row for those that take the arm back.
-    assert_eq!(view("erl3", open()).curve.main, Some(Supply::ExternalRotators));
+    assert_eq!(
+        view("erl3", open()).curve.main,
+        Some(Supply::ExternalRotators)
+    );
     assert_eq!(view("elv4", open()).curve.main, Some(Supply::Raisers));
-    assert_eq!(view("irl3", open()).curve.main, Some(Supply::InternalRotators));
+    assert_eq!(
+        view("irl3", open()).curve.main,
+        Some(Supply::InternalRotators)
+    );
     // Pulling down: against a strong band the lowerers work; a light one only helps to hold the arm up against its weight.
-    let down = |level| view("dep5", Setup { level: Some(level), ..open() }).curve;
-    assert_eq!((down(5).main, down(1).main), (Some(Supply::Lowerers), Some(Supply::Raisers)));
+    let down = |level| {
+        view(
+            "dep5",
+            Setup {
+                level: Some(level),
+                ..open()
+            },
+        )
+        .curve
+    };
+    assert_eq!(
+        (down(5).main, down(1).main),
+        (Some(Supply::Lowerers), Some(Supply::Raisers))
+    );
 }
 
 #[test]
 fn what_cannot_be_is_named_with_its_bounds() {
     let faults = |id: &str, setup: Setup| {
-        complete(&known().exercises[id], setup).expect_err("refused").into_iter().map(|f| (f.field, f.given)).collect::<Vec<_>>()
+        complete(&known().exercises[id], setup)
+            .expect_err("refused")
+            .into_iter()
+            .map(|f| (f.field, f.given))
+            .collect::<Vec<_>>()
     };
-    assert_eq!(faults("erl4", Setup { mass_kg: 0.0, ..open() }), [("mass_kg", 0.0)]);
-    assert_eq!(faults("erl4", Setup { height_m: 17.5, level: Some(9), ..open() }), [("height_m", 17.5), ("level", 9.0)]);
-    assert_eq!(faults("erl4", Setup { distance_m: Some(0.05), ..open() }), [("distance_m", 0.05)]);
-    assert_eq!(faults("elv4", Setup { weight_kg: Some(-1.0), ..open() }), [("weight_kg", -1.0)]);
+    assert_eq!(
+        faults(
+            "erl4",
+            Setup {
+                mass_kg: 0.0,
+                ..open()
+            }
+        ),
+        [("mass_kg", 0.0)]
+    );
+    assert_eq!(
+        faults(
+            "erl4",
+            Setup {
+                height_m: 17.5,
+                level: Some(9),
+                ..open()
+            }
+        ),
+        [("height_m", 17.5), ("level", 9.0)]
+    );
+    assert_eq!(
+        faults(
+            "erl4",
+            Setup {
+                distance_m: Some(0.05),
+                ..open()
+            }
+        ),
+        [("distance_m", 0.05)]
+    );
+    assert_eq!(
+        faults(
+            "elv4",
+            Setup {
+                weight_kg: Some(-1.0),
+                ..open()
+            }
+        ),
+        [("weight_kg", -1.0)]
+    );
     let reason = |id: &str, what, nm| {
         let exercise = &known().exercises[id];
         let setup = complete(exercise, open()).expect("possible");
-        solve(known(), exercise, &exercise.path(), setup, &levels(), what, nm).expect_err("no answer").rule
+        solve(
+            known(),
+            exercise,
+            &exercise.path(),
+            setup,
+            &levels(),
+            what,
+            nm,
+        )
+        .expect_err("no answer")
+        .rule
     };
     assert_eq!(reason("elv4", SolveFor::Weight, 1.0), "solve-too-much");
     assert_eq!(reason("elv4", SolveFor::Weight, 480.0), "solve-too-little");
@@ -116,7 +239,8 @@ fn a_share_of_strength_needs_the_right_test_and_permission() {
     let seen = view("erl4", open());
     let share = |facts: &Facts| {
         let assessment = Assessment::new(known(), facts).expect("a known pathway");
-        share_of_strength(&assessment.ctx(), facts, exercise, &path, &seen.curve).map_err(|r| r.rule)
+        share_of_strength(&assessment.ctx(), facts, exercise, &path, &seen.curve)
+            .map_err(|r| r.rule)
     };
     assert_eq!(share(&facts), Err("share-no-test".to_owned()));
     for peak_n in [98.0, 100.0, 102.0] {
@@ -137,8 +261,15 @@ fn a_share_of_strength_needs_the_right_test_and_permission() {
     assert!((percent - 100.0 * seen.curve.peak_nm / 24.0).abs() < 1e-9);
     facts.strength.iter_mut().for_each(|t| t.pain = Some(6.0));
     assert_eq!(share(&facts), Err("share-pain".to_owned()));
-    facts.strength.iter_mut().for_each(|t| t.test = "er-90".into());
-    assert_eq!(share(&facts), Err("share-no-test".to_owned()), "90° away is another position");
+    facts
+        .strength
+        .iter_mut()
+        .for_each(|t| t.test = "er-90".into());
+    assert_eq!(
+        share(&facts),
+        Err("share-no-test".to_owned()),
+        "90° away is another position"
+    );
     // Under protection there is no dosing by share, whatever was measured.
     let mut operated = shoulder(38);
     operated.strength = facts.strength.clone();
@@ -151,20 +282,38 @@ fn a_measured_level_replaces_the_assumption_and_its_drift_is_seen() {
         level: 3,
         label: "the grey roll".into(),
         points: [25.0, 60.0, 100.0, 150.0, 200.0]
-            .map(|pct| PullPoint { elongation_pct: pct, force_n: factor * Law::ideal(24.0).force_n(pct) })
+            .map(|pct| PullPoint {
+                elongation_pct: pct,
+                force_n: factor * Law::ideal(24.0).force_n(pct),
+            })
             .to_vec(),
         on: on(0) + Days::new(days),
     };
     let today = on(100);
-    let third =
-        |measured: &[Calibration], today| elastic_levels(known(), measured, today).into_iter().find(|l| l.level == 3).expect("level 3");
+    let third = |measured: &[Calibration], today| {
+        elastic_levels(known(), measured, today)
+            .into_iter()
+            .find(|l| l.level == 3)
+            .expect("level 3")
+    };
     let rules = |l: &ElasticLevel| l.minds.iter().map(|m| m.rule.clone()).collect::<Vec<_>>();
     let assumed = third(&[], today);
-    assert_eq!((assumed.at_100_n, rules(&assumed)), (20.0, vec!["elastic-default".to_owned()]));
+    assert_eq!(
+        (assumed.at_100_n, rules(&assumed)),
+        (20.0, vec!["elastic-default".to_owned()])
+    );
     let own = third(&[pulled(1.0, 0)], today);
-    assert!((own.at_100_n - 24.0).abs() < 1e-6 && own.drift_pct.is_none() && rules(&own).is_empty() && own.label == "the grey roll");
+    assert!(
+        (own.at_100_n - 24.0).abs() < 1e-6
+            && own.drift_pct.is_none()
+            && rules(&own).is_empty()
+            && own.label == "the grey roll"
+    );
     let worn = third(&[pulled(1.0, 0), pulled(0.85, 90)], today);
     assert!((worn.drift_pct.expect("a drift") + 15.0).abs() < 1e-6);
     assert_eq!(rules(&worn), ["elastic-drifted"]);
-    assert_eq!(rules(&third(&[pulled(1.0, 0)], today + Days::new(400))), ["elastic-old"]);
+    assert_eq!(
+        rules(&third(&[pulled(1.0, 0)], today + Days::new(400))),
+        ["elastic-old"]
+    );
 }

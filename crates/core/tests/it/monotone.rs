@@ -18,33 +18,64 @@ struct Told {
 }
 
 fn a_day() -> impl Strategy<Value = Told> {
-    let pain = || prop::option::weighted(0.93, prop_oneof![6 => 0u32..3, 2 => 3u32..6, 1 => 6u32..=10]);
-    (prop::bool::weighted(0.88), pain(), pain(), prop::bool::weighted(0.04)).prop_map(|(done, during, morning, flare)| Told {
-        done,
-        during,
-        morning,
-        flare,
-    })
+    let pain = || {
+        prop::option::weighted(
+            0.93,
+            prop_oneof![6 => 0u32..3, 2 => 3u32..6, 1 => 6u32..=10],
+        )
+    };
+    (
+        prop::bool::weighted(0.88),
+        pain(),
+        pain(),
+        prop::bool::weighted(0.04),
+    )
+        .prop_map(|(done, during, morning, flare)| Told {
+            done,
+            during,
+            morning,
+            flare,
+        })
 }
 
 const TODAY: i32 = 34;
 
 /// A repair on day 34, or a sore shoulder without a clock, with three weeks of diary.
 fn shoulder_with(days: &[Told], operated: bool) -> Facts {
-    let mut facts =
-        if operated { running(CUFF, &["to-protected-passive"], "pel1", TODAY) } else { running("subacromial-pain", &[], "iso1", TODAY) };
+    let mut facts = if operated {
+        running(CUFF, &["to-protected-passive"], "pel1", TODAY)
+    } else {
+        running("subacromial-pain", &[], "iso1", TODAY)
+    };
     let line = facts.lines[0].clone();
     for (i, told) in days.iter().enumerate() {
         let day = TODAY - days.len() as i32 + i as i32;
         if told.done {
-            let fact = LogFact::Done { sessions: line.dose.times_per_day, repetitions: line.dose.repetitions };
+            let fact = LogFact::Done {
+                sessions: line.dose.times_per_day,
+                repetitions: line.dose.repetitions,
+            };
             log(&mut facts, day, Some(&line.exercise), fact);
         }
         if let Some(value) = told.during {
-            log(&mut facts, day, None, LogFact::PainDuring { value: f64::from(value) });
+            log(
+                &mut facts,
+                day,
+                None,
+                LogFact::PainDuring {
+                    value: f64::from(value),
+                },
+            );
         }
         if let Some(value) = told.morning {
-            log(&mut facts, day + 1, None, LogFact::PainNextMorning { value: f64::from(value) });
+            log(
+                &mut facts,
+                day + 1,
+                None,
+                LogFact::PainNextMorning {
+                    value: f64::from(value),
+                },
+            );
         }
         if told.flare {
             log(&mut facts, day, Some(&line.exercise), LogFact::FlareDay);
@@ -59,7 +90,12 @@ fn forward(kind: Move) -> bool {
 
 fn add(facts: &Facts, day: i32, fact: LogFact) -> Facts {
     let mut out = facts.clone();
-    out.log.push(LogEntry { id: Uuid::now_v7(), on: on(day), exercise: None, fact });
+    out.log.push(LogEntry {
+        id: Uuid::now_v7(),
+        on: on(day),
+        exercise: None,
+        fact,
+    });
     out
 }
 
@@ -146,6 +182,12 @@ fn ladders_never_go_round() {
     }
     for step in &known().steps {
         let from = &known().exercises[&step.from];
-        assert!(step.to.iter().all(|to| from.next.contains(to) && known().exercises[to].ladder == from.ladder), "{}", step.id);
+        assert!(
+            step.to
+                .iter()
+                .all(|to| from.next.contains(to) && known().exercises[to].ladder == from.ladder),
+            "{}",
+            step.id
+        );
     }
 }

@@ -7,12 +7,18 @@ use ritorno_core::program::{Ceiling, band_view, ceiling_on, floor_on, resolved_p
 use ritorno_core::visit::Assessment;
 
 fn pose() -> impl Strategy<Value = ArmPose> {
-    (-60.0f64..120.0, 0.0f64..175.0, -90.0f64..90.0, 0.0f64..140.0).prop_map(|(plane_deg, elevation_deg, twist, elbow_deg)| ArmPose {
-        plane_deg,
-        elevation_deg,
-        rotation: Rotation::TwistDeg(twist),
-        elbow_deg,
-    })
+    (
+        -60.0f64..120.0,
+        0.0f64..175.0,
+        -90.0f64..90.0,
+        0.0f64..140.0,
+    )
+        .prop_map(|(plane_deg, elevation_deg, twist, elbow_deg)| ArmPose {
+            plane_deg,
+            elevation_deg,
+            rotation: Rotation::TwistDeg(twist),
+            elbow_deg,
+        })
 }
 
 proptest! {
@@ -81,7 +87,11 @@ proptest! {
 fn every_exercise_is_reachable_in_its_pathway_by_somebody() {
     // With everything at hand, every gate passed and no limit, each exercise passes the check on some day.
     let mut facts = shoulder(180);
-    facts.story.kit = known().exercises.values().flat_map(|e| e.kit.clone()).collect();
+    facts.story.kit = known()
+        .exercises
+        .values()
+        .flat_map(|e| e.kit.clone())
+        .collect();
     for gate in &known().pathways[CUFF].gates {
         pass(&mut facts, &gate.id, gate.week * 7);
     }
@@ -91,10 +101,14 @@ fn every_exercise_is_reachable_in_its_pathway_by_somebody() {
         for id in &phase.exercises {
             let exercise = &known().exercises[id];
             let open = (0..26 * 7).step_by(7).find(|day| {
-                ritorno_core::program::check_exercise(&ctx, exercise, &exercise.dose, *day).status == ritorno_core::program::Status::Allowed
+                ritorno_core::program::check_exercise(&ctx, exercise, &exercise.dose, *day).status
+                    == ritorno_core::program::Status::Allowed
             });
             let opens = open.unwrap_or_else(|| panic!("{id} is never open"));
-            assert!(opens >= phase.earliest_day, "{id} opens on day {opens}, before its phase");
+            assert!(
+                opens >= phase.earliest_day,
+                "{id} opens on day {opens}, before its phase"
+            );
         }
     }
 }

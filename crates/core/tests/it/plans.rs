@@ -3,7 +3,9 @@
 use super::shoulder::*;
 use ritorno_core::episode::{Facts, Line, StopReason};
 use ritorno_core::knowledge::Level;
-use ritorno_core::program::{Proposal, Status, check_exercise, check_line, running_lines, schedule, score_view};
+use ritorno_core::program::{
+    Proposal, Status, check_exercise, check_line, running_lines, schedule, score_view,
+};
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
@@ -15,7 +17,10 @@ pub fn plan(facts: &Facts) -> Proposal {
 fn first_day(plan: &Proposal, levels: impl Fn(Level) -> bool) -> Option<i32> {
     use ritorno_core::knowledge::Group::{Cuff, Deltoid, Subscapularis};
     let works = |line: &&Line| {
-        known().exercises[&line.exercise].demand.iter().any(|d| [Cuff, Deltoid, Subscapularis].contains(&d.group) && levels(d.level))
+        known().exercises[&line.exercise]
+            .demand
+            .iter()
+            .any(|d| [Cuff, Deltoid, Subscapularis].contains(&d.group) && levels(d.level))
     };
     plan.lines.iter().filter(works).map(|l| l.from_day).min()
 }
@@ -34,7 +39,10 @@ fn the_published_timing_is_reproduced_to_the_day() {
 fn a_plan_from_day_thirty_eight_is_whole_and_every_line_passes() {
     let mut facts = shoulder(38);
     pass(&mut facts, "to-protected-passive", 14);
-    facts.limits = vec![limit("passive-elevation", 120.0, Some(42)), limit("passive-er-side", 30.0, Some(42))];
+    facts.limits = vec![
+        limit("passive-elevation", 120.0, Some(42)),
+        limit("passive-er-side", 30.0, Some(42)),
+    ];
     let proposal = plan(&facts);
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     let ctx = assessment.ctx();
@@ -42,8 +50,17 @@ fn a_plan_from_day_thirty_eight_is_whole_and_every_line_passes() {
         let verdict = check_line(&ctx, line);
         assert_eq!(verdict.status, Status::Allowed, "{line:?}: {verdict:#?}");
     }
-    let today: Vec<_> = proposal.lines.iter().filter(|l| l.from_day <= 38).map(|l| l.exercise.as_str()).collect();
-    assert_eq!(today.len(), 3, "at most three new on the first visit: {today:?}");
+    let today: Vec<_> = proposal
+        .lines
+        .iter()
+        .filter(|l| l.from_day <= 38)
+        .map(|l| l.exercise.as_str())
+        .collect();
+    assert_eq!(
+        today.len(),
+        3,
+        "at most three new on the first visit: {today:?}"
+    );
     assert!(proposal.lines.iter().any(|l| l.from_day >= 84));
     assert_eq!(plan(&facts), proposal, "same input, same plan");
     facts.lines = proposal.lines;
@@ -51,10 +68,19 @@ fn a_plan_from_day_thirty_eight_is_whole_and_every_line_passes() {
     let score = score_view(&assessment.ctx(), &facts);
     assert_eq!(score.gates.len(), 5);
     for phase in &score.phases {
-        let now: Vec<_> = facts.lines.iter().filter(|l| l.from_day <= phase.from_day && phase.from_day < l.to_day).collect();
+        let now: Vec<_> = facts
+            .lines
+            .iter()
+            .filter(|l| l.from_day <= phase.from_day && phase.from_day < l.to_day)
+            .collect();
         let minutes: f64 = now.iter().map(|l| l.dose.minutes()).sum();
         let row = assessment.pathway.phase(phase.number).expect("a phase");
-        assert!(now.len() <= row.max_lines && minutes <= row.max_minutes, "phase {}: {} lines, {minutes} min", phase.id, now.len());
+        assert!(
+            now.len() <= row.max_lines && minutes <= row.max_minutes,
+            "phase {}: {} lines, {minutes} min",
+            phase.id,
+            now.len()
+        );
     }
 }
 
@@ -76,24 +102,69 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
     };
     let mut facts = shoulder(38);
     pass(&mut facts, "to-protected-passive", 14);
-    let blocked_by = |facts: &Facts, exercise: &str, from: i32, to: i32, change: fn(&mut Line), rule: &str| {
-        let verdict = verdict(facts, exercise, from, to, change);
-        let found =
-            verdict.findings.iter().find(|f| f.reason.rule == rule).unwrap_or_else(|| panic!("{exercise}: no {rule} in {verdict:#?}"));
-        assert_eq!(found.status, Status::Blocked);
-        assert!(!found.overridable, "{rule} may never be overridden in the clinic");
-    };
-    assert_eq!(verdict(&facts, "pel1", 38, 60, |_| ()).status, Status::Allowed);
+    let blocked_by =
+        |facts: &Facts, exercise: &str, from: i32, to: i32, change: fn(&mut Line), rule: &str| {
+            let verdict = verdict(facts, exercise, from, to, change);
+            let found = verdict
+                .findings
+                .iter()
+                .find(|f| f.reason.rule == rule)
+                .unwrap_or_else(|| panic!("{exercise}: no {rule} in {verdict:#?}"));
+            assert_eq!(found.status, Status::Blocked);
+            assert!(
+                !found.overridable,
+                "{rule} may never be overridden in the clinic"
+            );
+        };
+    assert_eq!(
+        verdict(&facts, "pel1", 38, 60, |_| ()).status,
+        Status::Allowed
+    );
     blocked_by(&facts, "erl3", 38, 60, |_| (), "gate-week");
     blocked_by(&facts, "ael2", 38, 60, |_| (), "allowance");
     blocked_by(&facts, "ael2", 38, 60, |_| (), "phase-too-early");
     blocked_by(&facts, "irs7", 42, 60, |_| (), "forbidden-position");
     blocked_by(&facts, "ael8", 42, 60, |_| (), "no-room-below-ceiling");
-    blocked_by(&facts, "iso1", 60, 70, |l| l.dose.effort_pct = Some(60), "effort-above");
-    blocked_by(&facts, "erl3", 84, 100, |l| l.dose.load_kg = Some(3.0), "load-above-light");
-    blocked_by(&facts, "ael2", 57, 60, |l| l.dose.load_kg = Some(0.5), "load-not-permitted");
-    blocked_by(&facts, "pel1", 38, 60, |l| l.dose.load_kg = Some(2.0), "load-not-permitted");
-    blocked_by(&facts, "pel1", 38, 60, |l| l.dose.sets = 0, "dose-impossible");
+    blocked_by(
+        &facts,
+        "iso1",
+        60,
+        70,
+        |l| l.dose.effort_pct = Some(60),
+        "effort-above",
+    );
+    blocked_by(
+        &facts,
+        "erl3",
+        84,
+        100,
+        |l| l.dose.load_kg = Some(3.0),
+        "load-above-light",
+    );
+    blocked_by(
+        &facts,
+        "ael2",
+        57,
+        60,
+        |l| l.dose.load_kg = Some(0.5),
+        "load-not-permitted",
+    );
+    blocked_by(
+        &facts,
+        "pel1",
+        38,
+        60,
+        |l| l.dose.load_kg = Some(2.0),
+        "load-not-permitted",
+    );
+    blocked_by(
+        &facts,
+        "pel1",
+        38,
+        60,
+        |l| l.dose.sets = 0,
+        "dose-impossible",
+    );
     facts.limits = vec![limit("passive-elevation", 40.0, None)];
     blocked_by(&facts, "pel1", 38, 60, |_| (), "no-room-below-ceiling");
     facts.story.clearance = None;
@@ -105,9 +176,17 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
     pass(&mut facts, "to-protected-passive", 14);
     facts.story.kit.clear();
     let kit = verdict(&facts, "pel2", 38, 60, |_| ());
-    assert!(kit.status == Status::Caution && kit.findings.iter().all(|f| f.overridable), "{kit:#?}");
+    assert!(
+        kit.status == Status::Caution && kit.findings.iter().all(|f| f.overridable),
+        "{kit:#?}"
+    );
     let range = verdict(&facts, "hew1", 38, 60, |l| l.dose.sets = 5);
-    assert!(range.findings.iter().any(|f| f.reason.rule == "dose-outside-range" && f.overridable));
+    assert!(
+        range
+            .findings
+            .iter()
+            .any(|f| f.reason.rule == "dose-outside-range" && f.overridable)
+    );
 }
 
 #[test]
@@ -125,8 +204,14 @@ fn a_gate_that_is_late_moves_later_phases_and_no_ceiling() {
     let mut facts = shoulder(80);
     pass(&mut facts, "to-protected-passive", 14);
     let spans = schedule(&rules(CUFF), &facts);
-    assert_eq!(spans[2].from_day, 87, "due on day 42, not passed by day 80: expected within a week");
-    assert_eq!(spans[3].from_day, 101, "a fortnight later at the earliest, not on day 84");
+    assert_eq!(
+        spans[2].from_day, 87,
+        "due on day 42, not passed by day 80: expected within a week"
+    );
+    assert_eq!(
+        spans[3].from_day, 101,
+        "a fortnight later at the earliest, not on day 84"
+    );
     pass(&mut facts, "to-assisted", 44);
     let spans = schedule(&rules(CUFF), &facts);
     assert_eq!((spans[2].from_day, spans[3].from_day), (44, 84));
@@ -140,16 +225,35 @@ fn nothing_behind_a_gate_runs_before_it_is_passed_and_nothing_before_it_stops() 
     facts.today = on(45); // the gate of day 42 is due and has not been passed
     let names = |facts: &Facts| -> Vec<String> {
         let assessment = Assessment::new(known(), facts).expect("a known pathway");
-        running_lines(&assessment.ctx(), facts, 45).iter().map(|l| l.exercise.clone()).collect()
+        running_lines(&assessment.ctx(), facts, 45)
+            .iter()
+            .map(|l| l.exercise.clone())
+            .collect()
     };
     let waiting = names(&facts);
-    assert!(waiting.contains(&"pel1".to_owned()) && !waiting.contains(&"ael1".to_owned()), "{waiting:?}");
+    assert!(
+        waiting.contains(&"pel1".to_owned()) && !waiting.contains(&"ael1".to_owned()),
+        "{waiting:?}"
+    );
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
-    let behind = check_exercise(&assessment.ctx(), &known().exercises["ael1"], &known().exercises["ael1"].dose, 45);
-    assert!(behind.findings.iter().any(|f| f.reason.rule == "phase-not-reached" && f.status == Status::Blocked));
+    let behind = check_exercise(
+        &assessment.ctx(),
+        &known().exercises["ael1"],
+        &known().exercises["ael1"].dose,
+        45,
+    );
+    assert!(
+        behind
+            .findings
+            .iter()
+            .any(|f| f.reason.rule == "phase-not-reached" && f.status == Status::Blocked)
+    );
     pass(&mut facts, "to-assisted", 45);
     let passed = names(&facts);
-    assert!(passed.contains(&"ael1".to_owned()) && !passed.contains(&"pel1".to_owned()), "{passed:?}");
+    assert!(
+        passed.contains(&"ael1".to_owned()) && !passed.contains(&"pel1".to_owned()),
+        "{passed:?}"
+    );
 }
 
 #[test]
@@ -161,11 +265,35 @@ fn what_is_impaired_today_is_worked_on_first_and_only_in_todays_phase() {
     assert!(plain.first.is_empty(), "nothing measured, nothing moved");
     // External rotation far behind, elevation fine: the ladder that ends at its ceiling comes first, with the numbers.
     read(&mut facts, "passive-er-side", 8.0, 47, StopReason::Stiff);
-    read(&mut facts, "passive-elevation", 150.0, 47, StopReason::Stiff);
+    read(
+        &mut facts,
+        "passive-elevation",
+        150.0,
+        47,
+        StopReason::Stiff,
+    );
     let needy = plan(&facts);
-    let moved: Vec<_> = needy.first.iter().map(|m| (m.ladder.as_str(), m.measure.as_str())).collect();
-    assert!(moved.contains(&("assisted-external-rotation", "passive-er-side")), "{moved:?}");
-    assert!(moved.iter().all(|(_, measure)| *measure != "passive-elevation"), "{moved:?}");
-    let begins = |plan: &Proposal| plan.lines.iter().filter(|l| l.exercise.starts_with("per")).map(|l| l.from_day).min();
+    let moved: Vec<_> = needy
+        .first
+        .iter()
+        .map(|m| (m.ladder.as_str(), m.measure.as_str()))
+        .collect();
+    assert!(
+        moved.contains(&("assisted-external-rotation", "passive-er-side")),
+        "{moved:?}"
+    );
+    assert!(
+        moved
+            .iter()
+            .all(|(_, measure)| *measure != "passive-elevation"),
+        "{moved:?}"
+    );
+    let begins = |plan: &Proposal| {
+        plan.lines
+            .iter()
+            .filter(|l| l.exercise.starts_with("per"))
+            .map(|l| l.from_day)
+            .min()
+    };
     assert!(begins(&needy) <= begins(&plain) && begins(&needy).is_some());
 }

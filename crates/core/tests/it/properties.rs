@@ -8,22 +8,46 @@ use ritorno_core::program::{Ceiling, Status, ceiling_on, check_exercise, resolve
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
-const QUANTITIES: [&str; 6] =
-    ["passive-elevation", "passive-er-side", "passive-ir-side", "active-elevation-lying", "active-elevation-upright", "passive-er-90"];
+const QUANTITIES: [&str; 6] = [
+    "passive-elevation",
+    "passive-er-side",
+    "passive-ir-side",
+    "active-elevation-lying",
+    "active-elevation-upright",
+    "passive-er-90",
+];
 
 fn any_shoulder() -> impl Strategy<Value = Facts> {
-    let limits = proptest::collection::vec((0..QUANTITIES.len(), 5.0f64..170.0, proptest::option::of(20i32..140)), 0..4);
+    let limits = proptest::collection::vec(
+        (
+            0..QUANTITIES.len(),
+            5.0f64..170.0,
+            proptest::option::of(20i32..140),
+        ),
+        0..4,
+    );
     let health = proptest::sample::subsequence(vec!["diabetes", "nicotine", "osteoporosis"], 0..3);
     let kit = proptest::sample::subsequence(
-        vec!["bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic", "weight"],
+        vec![
+            "bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic",
+            "weight",
+        ],
         0..10,
     );
     (0i32..150, limits, health, kit, 0usize..5).prop_map(|(day, limits, health, kit, passed)| {
         let mut facts = shoulder(day);
-        facts.limits = limits.into_iter().map(|(q, deg, until)| limit(QUANTITIES[q], deg.round(), until)).collect();
+        facts.limits = limits
+            .into_iter()
+            .map(|(q, deg, until)| limit(QUANTITIES[q], deg.round(), until))
+            .collect();
         facts.story.health = health.into_iter().map(str::to_owned).collect();
         facts.story.kit = kit.into_iter().map(str::to_owned).collect();
-        for gate in known().pathways[CUFF].gates.iter().take(passed).filter(|g| g.week * 7 <= day) {
+        for gate in known().pathways[CUFF]
+            .gates
+            .iter()
+            .take(passed)
+            .filter(|g| g.week * 7 <= day)
+        {
             pass(&mut facts, &gate.id, gate.week * 7);
         }
         facts
@@ -38,11 +62,21 @@ fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
     let path = resolved_path(&ctx, exercise, day);
     for step in 0..=200 {
         let pose = path.at(f64::from(step) / 200.0).expect("a pose");
-        let resting = pose.elevation_deg <= 30.0 && pose.twist_deg() <= 1e-6 && pose.twist_deg() >= -70.0 && pose.plane_deg >= 0.0;
+        let resting = pose.elevation_deg <= 30.0
+            && pose.twist_deg() <= 1e-6
+            && pose.twist_deg() >= -70.0
+            && pose.plane_deg >= 0.0;
         if resting {
             continue;
         }
-        let over = |quantity: &str, value: f64, slack: f64| match ceiling_on(ctx.pathway, &facts.limits, quantity, day, facts.day()).ceiling
+        let over = |quantity: &str, value: f64, slack: f64| match ceiling_on(
+            ctx.pathway,
+            &facts.limits,
+            quantity,
+            day,
+            facts.day(),
+        )
+        .ceiling
         {
             Ceiling::Free => false,
             Ceiling::UpTo { value: top } => value > top + 0.01,
@@ -54,7 +88,10 @@ fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
         if pose.elevation_deg < 30.0 && over("passive-er-side", pose.twist_deg(), 0.0) {
             return Some(format!("external rotation {:.1}", pose.twist_deg()));
         }
-        if pose.elevation_deg >= 45.0 && (-30.0..=60.0).contains(&pose.plane_deg) && over("passive-er-90", pose.clinic_deg(), 0.0) {
+        if pose.elevation_deg >= 45.0
+            && (-30.0..=60.0).contains(&pose.plane_deg)
+            && over("passive-er-90", pose.clinic_deg(), 0.0)
+        {
             return Some(format!("rotation at 90 {:.1}", pose.clinic_deg()));
         }
     }

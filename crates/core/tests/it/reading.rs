@@ -12,26 +12,49 @@ use uuid::Uuid;
 
 fn oracle() -> &'static Value {
     static ORACLE: OnceLock<Value> = OnceLock::new();
-    ORACLE.get_or_init(|| serde_json::from_str(include_str!("../oracles/reading.json")).expect("the frozen answers"))
+    ORACLE.get_or_init(|| {
+        serde_json::from_str(include_str!("../oracles/reading.json")).expect("the frozen answers")
+    })
 }
 
 fn numbers(value: &Value) -> Vec<f64> {
-    value.as_array().expect("a list").iter().map(|v| v.as_f64().expect("a number")).collect()
+    value
+        .as_array()
+        .expect("a list")
+        .iter()
+        .map(|v| v.as_f64().expect("a number"))
+        .collect()
 }
 
 #[test]
 fn likelihoods_of_groups_agree_with_adaptive_integration() {
     for group in oracle()["groups"].as_array().expect("groups") {
-        let (s, f) = (numbers(&group["sensitivity"]), numbers(&group["false_positive"]));
+        let (s, f) = (
+            numbers(&group["sensitivity"]),
+            numbers(&group["false_positive"]),
+        );
         let loading = group["rho"].as_f64().expect("ρ").sqrt();
-        let members = s.iter().zip(&f).map(|(s, f)| Member::new(*s, *f, loading)).collect();
+        let members = s
+            .iter()
+            .zip(&f)
+            .map(|(s, f)| Member::new(*s, *f, loading))
+            .collect();
         let built = GroupModel::new(members);
         for cell in group["cells"].as_array().expect("cells") {
-            let pattern: Vec<Option<bool>> = cell["pattern"].as_array().expect("pattern").iter().map(Value::as_bool).collect();
+            let pattern: Vec<Option<bool>> = cell["pattern"]
+                .as_array()
+                .expect("pattern")
+                .iter()
+                .map(Value::as_bool)
+                .collect();
             let (with, without) = built.likelihoods(&pattern);
             for (got, wanted) in [(with, &cell["with"]), (without, &cell["without"])] {
                 let wanted = wanted.as_f64().expect("a number");
-                assert!((got - wanted).abs() < 1e-6, "{} {pattern:?}: {got} against {wanted}", group["name"]);
+                assert!(
+                    (got - wanted).abs() < 1e-6,
+                    "{} {pattern:?}: {got} against {wanted}",
+                    group["name"]
+                );
             }
         }
     }
@@ -40,13 +63,23 @@ fn likelihoods_of_groups_agree_with_adaptive_integration() {
 #[test]
 fn the_interval_of_one_test_agrees_with_integration_over_both_beta_variables() {
     // Spurling +, neck turning −: the counts of the oracle are the rows' own.
-    let cases = [("spurling", "cervical-referral", Found::Familiar), ("neck-rotation-60", "cervical-referral", Found::No)];
-    for ((test, hypothesis, found), case) in cases.into_iter().zip(oracle()["intervals"].as_array().expect("intervals")) {
+    let cases = [
+        ("spurling", "cervical-referral", Found::Familiar),
+        ("neck-rotation-60", "cervical-referral", Found::No),
+    ];
+    for ((test, hypothesis, found), case) in cases
+        .into_iter()
+        .zip(oracle()["intervals"].as_array().expect("intervals"))
+    {
         let mut facts = sore();
         facts.exam_notes.push(ExamNote {
             id: Uuid::nil(),
             on: facts.today,
-            fact: ExamFact::PreTest { hypothesis: hypothesis.into(), probability: 0.5, reason: "even".into() },
+            fact: ExamFact::PreTest {
+                hypothesis: hypothesis.into(),
+                probability: 0.5,
+                reason: "even".into(),
+            },
         });
         find(&mut facts, test, word(found));
         let seen = view(&facts);
@@ -54,7 +87,10 @@ fn the_interval_of_one_test_agrees_with_integration_over_both_beta_variables() {
         // At even odds the odds are the ratio itself. 2,000 draws place an end within about a tenth.
         for (end, wanted) in [(got.low, &case["low"]), (got.high, &case["high"])] {
             let (ratio, wanted) = (end / (1.0 - end), wanted.as_f64().expect("a number"));
-            assert!((ratio / wanted).ln().abs() < 0.12, "{test}: {ratio} against {wanted}");
+            assert!(
+                (ratio / wanted).ln().abs() < 0.12,
+                "{test}: {ratio} against {wanted}"
+            );
         }
     }
 }
@@ -72,30 +108,56 @@ fn published_clusters_are_the_headline_and_the_model_stands_beside_them() {
     let published = [0.17, 0.90, 5.03, 10.56];
     for positives in 0..=3usize {
         // The model's value for a count is taken over all patterns with that count, weighted by how often each comes.
-        let group = model().groups("subacromial-pain").iter().find(|g| g.id == "subacromial-signs").expect("the group");
+        let group = model()
+            .groups("subacromial-pain")
+            .iter()
+            .find(|g| g.id == "subacromial-signs")
+            .expect("the group");
         let (mut with, mut without) = (0.0, 0.0);
         for mask in 0..8u32 {
             if mask.count_ones() as usize != positives {
                 continue;
             }
-            let answers: Vec<Option<bool>> =
-                group.tests.iter().map(|t| tests.iter().position(|(name, ..)| name == t).map(|i| mask >> i & 1 == 1)).collect();
+            let answers: Vec<Option<bool>> = group
+                .tests
+                .iter()
+                .map(|t| {
+                    tests
+                        .iter()
+                        .position(|(name, ..)| name == t)
+                        .map(|i| mask >> i & 1 == 1)
+                })
+                .collect();
             let (w, wo) = group.point.likelihoods(&answers);
             with += w;
             without += wo;
         }
         let ratio: f64 = with / without;
         let off = (ratio / published[positives]).ln().abs();
-        assert!(off < f64::ln(tolerance[positives]), "{positives} of 3: model {ratio:.2}, published {}", published[positives]);
+        assert!(
+            off < f64::ln(tolerance[positives]),
+            "{positives} of 3: model {ratio:.2}, published {}",
+            published[positives]
+        );
         let mut facts = sore();
         facts.story.setting = Setting::Specialist;
         for (i, (test, yes, no)) in tests.iter().enumerate() {
-            find(&mut facts, test, word(if i < positives { *yes } else { *no }));
+            find(
+                &mut facts,
+                test,
+                word(if i < positives { *yes } else { *no }),
+            );
         }
         let seen = view(&facts);
         let subacromial = of(&seen, "subacromial-pain");
-        let cluster = subacromial.cluster.as_ref().expect("exactly the members were done");
-        assert_eq!((cluster.positive, cluster.ratio), (positives, published[positives]));
+        let cluster = subacromial
+            .cluster
+            .as_ref()
+            .expect("exactly the members were done");
+        assert_eq!(
+            (cluster.positive, cluster.ratio),
+            (positives, published[positives])
+        );
         assert!((subacromial.probability - after_ratio(0.65, published[positives])).abs() < 1e-12);
         // One more test and the cluster is no longer exactly what was studied.
         find(&mut facts, "neer", word(Found::Nothing));
@@ -103,17 +165,43 @@ fn published_clusters_are_the_headline_and_the_model_stands_beside_them() {
     }
     // K05 to K08 and K15, K16: the starting values of ρ against the published ratios of all and none positive.
     for (hypothesis, group, members, all) in [
-        ("full-thickness-cuff-tear", "arc-drop-turn", ["painful-arc", "drop-arm", "resisted-er"].as_slice(), 15.57),
+        (
+            "full-thickness-cuff-tear",
+            "arc-drop-turn",
+            ["painful-arc", "drop-arm", "resisted-er"].as_slice(),
+            15.57,
+        ),
         (
             "cervical-referral",
             "neck-signs",
-            ["upper-limb-tension-median", "neck-rotation-60", "neck-distraction", "spurling"].as_slice(),
+            [
+                "upper-limb-tension-median",
+                "neck-rotation-60",
+                "neck-distraction",
+                "spurling",
+            ]
+            .as_slice(),
             30.3,
         ),
     ] {
-        let group = model().groups(hypothesis).iter().find(|g| g.id == group).expect("the group");
-        let ratio = group.log_ratio(&group.tests.iter().map(|t| members.contains(&t.as_str()).then_some(true)).collect::<Vec<_>>()).exp();
-        assert!((ratio / all).ln().abs() < f64::ln(1.35), "{hypothesis}: {ratio:.1} against {all}");
+        let group = model()
+            .groups(hypothesis)
+            .iter()
+            .find(|g| g.id == group)
+            .expect("the group");
+        let ratio = group
+            .log_ratio(
+                &group
+                    .tests
+                    .iter()
+                    .map(|t| members.contains(&t.as_str()).then_some(true))
+                    .collect::<Vec<_>>(),
+            )
+            .exp();
+        assert!(
+            (ratio / all).ln().abs() < f64::ln(1.35),
+            "{hypothesis}: {ratio:.1} against {all}"
+        );
     }
 }
 
@@ -129,7 +217,10 @@ fn bayes_on_odds_gives_the_worked_values() {
         (0.65, 0.17, 0.2400),
         (0.23, 30.3, 0.9005),
     ] {
-        assert!((after_ratio(pre, ratio) - post).abs() < 5e-5, "{pre} × {ratio}");
+        assert!(
+            (after_ratio(pre, ratio) - post).abs() < 5e-5,
+            "{pre} × {ratio}"
+        );
     }
     assert_eq!((after_ratio(0.0, 9.0), after_ratio(1.0, 0.1)), (0.0, 1.0));
 }
@@ -140,14 +231,22 @@ fn information_gain_equals_brute_force_enumeration() {
     find(&mut facts, "painful-arc", word(Found::Familiar));
     find(&mut facts, "neer", word(Found::Nothing));
     let seen = view(&facts);
-    let used: Vec<&Weighed> = seen.findings.iter().filter(|w| w.unused.is_none()).collect();
+    let used: Vec<&Weighed> = seen
+        .findings
+        .iter()
+        .filter(|w| w.unused.is_none())
+        .collect();
     for (hypothesis, test) in [
         ("subacromial-pain", "hawkins-kennedy"),
         ("subacromial-pain", "resisted-er"),
         ("full-thickness-cuff-tear", "drop-arm"),
         ("full-thickness-cuff-tear", "full-can"),
     ] {
-        let group = model().groups(hypothesis).iter().find(|g| g.tests.iter().any(|t| t == test)).expect("a group");
+        let group = model()
+            .groups(hypothesis)
+            .iter()
+            .find(|g| g.tests.iter().any(|t| t == test))
+            .expect("a group");
         let p = of(&seen, hypothesis).probability;
         let answers = |last: Option<bool>| -> Vec<Option<bool>> {
             group
@@ -175,15 +274,23 @@ fn information_gain_equals_brute_force_enumeration() {
                     (a + b) * entropy(a / (a + b))
                 })
                 .sum::<f64>();
-        let got = gain_bits(known(), model(), hypothesis, p, &used, test).expect("it speaks for it");
-        assert!((got - brute).abs() < 1e-9 && got > 0.0, "{hypothesis} {test}: {got} against {brute}");
+        let got =
+            gain_bits(known(), model(), hypothesis, p, &used, test).expect("it speaks for it");
+        assert!(
+            (got - brute).abs() < 1e-9 && got > 0.0,
+            "{hypothesis} {test}: {got} against {brute}"
+        );
     }
 }
 
 /// Word answers of the signs under the roof, by number.
 fn sign(test: usize, answer: u8) -> (&'static str, TestAnswer) {
     let pain = [Found::Familiar, Found::OtherPain, Found::Nothing];
-    let push = [Found::WeakPainful, Found::StrongPainful, Found::StrongPainless];
+    let push = [
+        Found::WeakPainful,
+        Found::StrongPainful,
+        Found::StrongPainless,
+    ];
     let pick = |words: [Found; 3]| word(words[usize::from(answer % 3)]);
     match test % 6 {
         0 => ("hawkins-kennedy", pick(pain)),
@@ -239,22 +346,53 @@ proptest! {
 fn agreement_of_raters_matches_the_classic_table_and_a_statistics_package() {
     use ritorno_core::reliability::{ReliabilityError, reliability};
     for case in oracle()["icc"].as_array().expect("tables") {
-        let table: Vec<Vec<f64>> = case["table"].as_array().expect("rows").iter().map(numbers).collect();
+        let table: Vec<Vec<f64>> = case["table"]
+            .as_array()
+            .expect("rows")
+            .iter()
+            .map(numbers)
+            .collect();
         let got = reliability(&table).expect("a sound table");
-        for (mine, theirs) in [(got.icc_2_1, &case["icc_2_1"]), (got.icc_3_1, &case["icc_3_1"])] {
+        for (mine, theirs) in [
+            (got.icc_2_1, &case["icc_2_1"]),
+            (got.icc_3_1, &case["icc_3_1"]),
+        ] {
             let read = |key: &str| theirs[key].as_f64().expect("a number");
             assert!((mine.value - read("value")).abs() < 1e-9);
             // The package rounds its ends to two places.
-            assert!((mine.low - read("low")).abs() < 0.0051 && (mine.high - read("high")).abs() < 0.0051, "{mine:?} against {theirs}");
+            assert!(
+                (mine.low - read("low")).abs() < 0.0051
+                    && (mine.high - read("high")).abs() < 0.0051,
+                "{mine:?} against {theirs}"
+            );
         }
     }
     // Shrout and Fleiss 1979, six subjects and four judges: .29 and .71 as published (from memory).
-    let classic: Vec<Vec<f64>> = oracle()["icc"][0]["table"].as_array().expect("rows").iter().map(numbers).collect();
+    let classic: Vec<Vec<f64>> = oracle()["icc"][0]["table"]
+        .as_array()
+        .expect("rows")
+        .iter()
+        .map(numbers)
+        .collect();
     let got = reliability(&classic).expect("sound");
-    assert_eq!((format!("{:.2}", got.icc_2_1.value), format!("{:.2}", got.icc_3_1.value)), ("0.29".into(), "0.71".into()));
-    assert!((got.mdc95 - 1.96 * 2f64.sqrt() * got.sem).abs() < 1e-12 && got.sem > got.sem_same_rater);
-    assert_eq!(reliability(&vec![vec![1.0, 2.0]; 3]), Err(ReliabilityError::NoSpread));
-    assert!(matches!(reliability(&[vec![1.0, 2.0], vec![2.0], vec![3.0, 1.0]]), Err(ReliabilityError::Ragged { row: 1, .. })));
+    assert_eq!(
+        (
+            format!("{:.2}", got.icc_2_1.value),
+            format!("{:.2}", got.icc_3_1.value)
+        ),
+        ("0.29".into(), "0.71".into())
+    );
+    assert!(
+        (got.mdc95 - 1.96 * 2f64.sqrt() * got.sem).abs() < 1e-12 && got.sem > got.sem_same_rater
+    );
+    assert_eq!(
+        reliability(&vec![vec![1.0, 2.0]; 3]),
+        Err(ReliabilityError::NoSpread)
+    );
+    assert!(matches!(
+        reliability(&[vec![1.0, 2.0], vec![2.0], vec![3.0, 1.0]]),
+        Err(ReliabilityError::Ragged { row: 1, .. })
+    ));
     assert!(matches!(
         reliability(&[vec![1.0, f64::NAN], vec![2.0, 2.0], vec![3.0, 1.0]]),
         Err(ReliabilityError::NotANumber { row: 0, rater: 1 })
@@ -268,13 +406,20 @@ fn no_positive_answer_lowers_a_reading_whatever_else_was_done() {
         for group in model().groups(&hypothesis.id) {
             let n = group.tests.len() as u32;
             for code in 0..3usize.pow(n) {
-                let mut answers: Vec<Option<bool>> = (0..n).map(|i| [None, Some(false), Some(true)][code / 3usize.pow(i) % 3]).collect();
+                let mut answers: Vec<Option<bool>> = (0..n)
+                    .map(|i| [None, Some(false), Some(true)][code / 3usize.pow(i) % 3])
+                    .collect();
                 for i in (0..n as usize).filter(|i| group.point.informative(*i)) {
                     if answers[i] == Some(false) {
                         let before = group.log_ratio(&answers);
                         answers[i] = Some(true);
                         let after = group.log_ratio(&answers);
-                        assert!(after >= before - 1e-9, "{}: {} in {answers:?}", hypothesis.id, group.tests[i]);
+                        assert!(
+                            after >= before - 1e-9,
+                            "{}: {} in {answers:?}",
+                            hypothesis.id,
+                            group.tests[i]
+                        );
                         answers[i] = Some(false);
                     }
                 }

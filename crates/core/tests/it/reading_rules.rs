@@ -13,29 +13,54 @@ use uuid::Uuid;
 fn contradicted_repeated_old_and_uninterpretable_findings_are_kept_and_not_used() {
     let why = |facts: &Facts, test: &str| {
         let seen = view(facts);
-        let weighed = seen.findings.iter().find(|w| w.finding.test == test).expect("kept").clone();
+        let weighed = seen
+            .findings
+            .iter()
+            .find(|w| w.finding.test == test)
+            .expect("kept")
+            .clone();
         (weighed.unused.map(|r| r.rule), weighed.also.len())
     };
     let mut facts = sore();
     find(&mut facts, "neer", word(Found::Familiar));
     assert_eq!(why(&facts, "neer"), (None, 0));
     find(&mut facts, "neer", word(Found::Nothing));
-    assert_eq!(why(&facts, "neer"), (None, 1), "the same person's second word replaces the first");
+    assert_eq!(
+        why(&facts, "neer"),
+        (None, 1),
+        "the same person's second word replaces the first"
+    );
     facts.findings[0].rater = Uuid::max();
-    assert_eq!(why(&facts, "neer"), (Some("finding-contradicted".into()), 1), "two people differ: nobody is believed");
+    assert_eq!(
+        why(&facts, "neer"),
+        (Some("finding-contradicted".into()), 1),
+        "two people differ: nobody is believed"
+    );
     facts.findings[1].answer = word(Found::Familiar);
     assert_eq!(why(&facts, "neer"), (None, 1), "two people agree");
     facts.readings.retain(|r| !r.quantity.contains("elevation"));
     assert_eq!(why(&facts, "neer").0, Some("needs-unmeasured-range".into()));
     measure(&mut facts, "passive-elevation", 110.0, StopReason::Stiff);
     assert_eq!(why(&facts, "neer").0, Some("needs-range".into()));
-    measure(&mut facts, "active-elevation-upright", 155.0, StopReason::Stiff);
-    assert_eq!(why(&facts, "neer").0, None, "what the arm does by itself it also does when lifted");
+    measure(
+        &mut facts,
+        "active-elevation-upright",
+        155.0,
+        StopReason::Stiff,
+    );
+    assert_eq!(
+        why(&facts, "neer").0,
+        None,
+        "what the arm does by itself it also does when lifted"
+    );
     facts.findings.iter_mut().for_each(|f| f.on = on(0));
     facts.readings.iter_mut().for_each(|r| r.on = on(60));
     facts.today = on(60);
     assert_eq!(why(&facts, "neer").0, Some("finding-too-old".into()));
-    assert!(answer_fault(known(), "neer", TestAnswer::Number { value: 3.0 }).is_some(), "degrees do not answer a pain test");
+    assert!(
+        answer_fault(known(), "neer", TestAnswer::Number { value: 3.0 }).is_some(),
+        "degrees do not answer a pain test"
+    );
     assert!(answer_fault(known(), "er-lag", TestAnswer::Number { value: 400.0 }).is_some());
     assert!(answer_fault(known(), "neer", word(Found::Apprehension)).is_some());
 }
@@ -44,11 +69,26 @@ fn contradicted_repeated_old_and_uninterpretable_findings_are_kept_and_not_used(
 fn words_are_careful() {
     let mut facts = sore();
     let before = view(&facts);
-    assert!(before.hypotheses.iter().all(|h| h.word == Word::Open && h.low == h.high), "nothing examined, nothing said");
+    assert!(
+        before
+            .hypotheses
+            .iter()
+            .all(|h| h.word == Word::Open && h.low == h.high),
+        "nothing examined, nothing said"
+    );
     find(&mut facts, "resisted-er", word(Found::WeakPainful));
     let one = view(&facts);
-    assert!(of(&one, "subacromial-pain").probability > 0.85 && of(&one, "subacromial-pain").word == Word::Open, "one test is never enough");
-    assert!(of(&one, "subacromial-pain").why.iter().any(|r| r.rule == "word-one-test"));
+    assert!(
+        of(&one, "subacromial-pain").probability > 0.85
+            && of(&one, "subacromial-pain").word == Word::Open,
+        "one test is never enough"
+    );
+    assert!(
+        of(&one, "subacromial-pain")
+            .why
+            .iter()
+            .any(|r| r.rule == "word-one-test")
+    );
     find(&mut facts, "painful-arc", word(Found::Familiar));
     find(&mut facts, "hawkins-kennedy", word(Found::Familiar));
     let three = view(&facts);
@@ -59,12 +99,21 @@ fn words_are_careful() {
     let note = |about: &str, present| ExamNote {
         id: Uuid::now_v7(),
         on: facts.today,
-        fact: ExamFact::Known { about: about.into(), present, by: Evidence::Ultrasound },
+        fact: ExamFact::Known {
+            about: about.into(),
+            present,
+            by: Evidence::Ultrasound,
+        },
     };
     let mut scanned = facts.clone();
-    scanned.exam_notes.push(note("full-thickness-cuff-tear", true));
+    scanned
+        .exam_notes
+        .push(note("full-thickness-cuff-tear", true));
     scanned.exam_notes.push(note("subacromial-pain", false));
-    assert_eq!(of(&view(&scanned), "full-thickness-cuff-tear").word, Word::Shown);
+    assert_eq!(
+        of(&view(&scanned), "full-thickness-cuff-tear").word,
+        Word::Shown
+    );
     assert_eq!(of(&view(&scanned), "subacromial-pain").word, Word::Excluded);
     // Negatives of good tests make a thing unlikely.
     for test in ["er-lag", "ir-lag"] {
@@ -88,19 +137,29 @@ fn a_stiff_shoulder_is_judged_by_its_criterion_before_anything_under_the_roof() 
     measure(&mut facts, "passive-er-90", 40.0, StopReason::Stiff);
     let seen = view(&facts);
     let frozen = &seen.conditions[0];
-    assert_eq!((frozen.condition.as_str(), frozen.status), ("frozen-shoulder", ConditionStatus::RangeOnly));
+    assert_eq!(
+        (frozen.condition.as_str(), frozen.status),
+        ("frozen-shoulder", ConditionStatus::RangeOnly)
+    );
     assert_eq!(of(&seen, "subacromial-pain").word, Word::Open);
     assert_eq!(of(&seen, "subacromial-pain").why[0].rule, "criterion-first");
     let film = |present| ExamNote {
         id: Uuid::now_v7(),
         on: on(3),
-        fact: ExamFact::Known { about: "glenohumeral-osteoarthritis".into(), present, by: Evidence::Radiograph },
+        fact: ExamFact::Known {
+            about: "glenohumeral-osteoarthritis".into(),
+            present,
+            by: Evidence::Radiograph,
+        },
     };
     facts.exam_notes.push(film(false));
     assert_eq!(view(&facts).conditions[0].status, ConditionStatus::Met);
     facts.exam_notes.push(film(true));
     let worn = view(&facts).conditions;
-    assert_eq!((worn[0].status, worn[1].status), (ConditionStatus::NotMet, ConditionStatus::Met));
+    assert_eq!(
+        (worn[0].status, worn[1].status),
+        (ConditionStatus::NotMet, ConditionStatus::Met)
+    );
 }
 
 #[test]
@@ -114,7 +173,10 @@ fn irritability_counts_its_votes() {
             facts.exam_notes.push(ExamNote {
                 id: Uuid::now_v7(),
                 on: facts.today,
-                fact: ExamFact::Irritability { question: *question, value: *value },
+                fact: ExamFact::Irritability {
+                    question: *question,
+                    value: *value,
+                },
             });
         }
         let seen = view(&facts).irritability;
@@ -122,28 +184,93 @@ fn irritability_counts_its_votes() {
     };
     for (votes, wanted) in [
         (vec![(WorstPain, 2.0), (Night, 0.0)], (Moderate, true)),
-        (vec![(WorstPain, 2.0), (Night, 0.0), (EndRange, 0.0)], (Low, false)),
-        (vec![(WorstPain, 6.0), (Night, 1.0), (EndRange, 0.0)], (Moderate, false)),
-        (vec![(WorstPain, 7.0), (Night, 2.0), (EndRange, 0.0)], (High, false)),
-        (vec![(WorstPain, 8.0), (EndRange, 2.0), (Disability, 2.0), (Night, 0.0)], (High, false)),
-        (vec![(WorstPain, 3.0), (Night, 2.0), (EndRange, 0.0), (Disability, 0.0)], (Moderate, false)),
-        (vec![(WorstPain, 1.0), (Ache, 2.0), (EndRange, 0.0), (Disability, 0.0)], (Moderate, false)),
-        (vec![(WorstPain, 2.0), (Night, 0.0), (EndRange, 1.0), (Disability, 1.0)], (Moderate, false)),
+        (
+            vec![(WorstPain, 2.0), (Night, 0.0), (EndRange, 0.0)],
+            (Low, false),
+        ),
+        (
+            vec![(WorstPain, 6.0), (Night, 1.0), (EndRange, 0.0)],
+            (Moderate, false),
+        ),
+        (
+            vec![(WorstPain, 7.0), (Night, 2.0), (EndRange, 0.0)],
+            (High, false),
+        ),
+        (
+            vec![
+                (WorstPain, 8.0),
+                (EndRange, 2.0),
+                (Disability, 2.0),
+                (Night, 0.0),
+            ],
+            (High, false),
+        ),
+        (
+            vec![
+                (WorstPain, 3.0),
+                (Night, 2.0),
+                (EndRange, 0.0),
+                (Disability, 0.0),
+            ],
+            (Moderate, false),
+        ),
+        (
+            vec![
+                (WorstPain, 1.0),
+                (Ache, 2.0),
+                (EndRange, 0.0),
+                (Disability, 0.0),
+            ],
+            (Moderate, false),
+        ),
+        (
+            vec![
+                (WorstPain, 2.0),
+                (Night, 0.0),
+                (EndRange, 1.0),
+                (Disability, 1.0),
+            ],
+            (Moderate, false),
+        ),
     ] {
         assert_eq!(level(&votes), wanted, "{votes:?}");
     }
     let mut facts = sore();
-    measure(&mut facts, "active-elevation-upright", 120.0, StopReason::Pain);
-    let vote = |facts: &Facts| view(facts).irritability.votes.iter().find(|v| v.question == "active_passive").expect("six votes").clone();
+    measure(
+        &mut facts,
+        "active-elevation-upright",
+        120.0,
+        StopReason::Pain,
+    );
+    let vote = |facts: &Facts| {
+        view(facts)
+            .irritability
+            .votes
+            .iter()
+            .find(|v| v.question == "active_passive")
+            .expect("six votes")
+            .clone()
+    };
     assert_eq!(vote(&facts).level, Some(High));
-    measure(&mut facts, "active-elevation-upright", 120.0, StopReason::Weak);
+    measure(
+        &mut facts,
+        "active-elevation-upright",
+        120.0,
+        StopReason::Weak,
+    );
     assert_eq!(vote(&facts).level, None, "weakness explains it");
 }
 
 #[test]
 fn the_plan_holds_what_protection_and_sense_forbid() {
-    let place =
-        |facts: &Facts, test: &str| view(facts).plan.iter().find(|i| i.test == test).expect("every test stands in the plan").clone();
+    let place = |facts: &Facts, test: &str| {
+        view(facts)
+            .plan
+            .iter()
+            .find(|i| i.test == test)
+            .expect("every test stands in the plan")
+            .clone()
+    };
     let mut facts = sore();
     assert_eq!(place(&facts, "painful-arc").place, Place::Core);
     assert_eq!(place(&facts, "hawkins-kennedy").place, Place::Core);
@@ -151,41 +278,105 @@ fn the_plan_holds_what_protection_and_sense_forbid() {
     assert_eq!(view(&facts).plan.len(), known().tests.len());
     find(&mut facts, "painful-arc", word(Found::Familiar));
     assert_eq!(place(&facts, "painful-arc").place, Place::Done);
-    for (question, value) in [(Vote::WorstPain, 8.0), (Vote::Night, 2.0), (Vote::Disability, 2.0)] {
-        facts.exam_notes.push(ExamNote { id: Uuid::now_v7(), on: facts.today, fact: ExamFact::Irritability { question, value } });
+    for (question, value) in [
+        (Vote::WorstPain, 8.0),
+        (Vote::Night, 2.0),
+        (Vote::Disability, 2.0),
+    ] {
+        facts.exam_notes.push(ExamNote {
+            id: Uuid::now_v7(),
+            on: facts.today,
+            fact: ExamFact::Irritability { question, value },
+        });
     }
     assert_eq!(place(&facts, "hawkins-kennedy").place, Place::TooProvoking);
-    let optional: Vec<PlanItem> = view(&facts).plan.into_iter().filter(|i| i.place == Place::Optional).collect();
+    let optional: Vec<PlanItem> = view(&facts)
+        .plan
+        .into_iter()
+        .filter(|i| i.place == Place::Optional)
+        .collect();
     let rate = |i: &PlanItem| i.gain_bits / i.minutes;
-    assert!(optional.len() > 20 && optional.windows(2).all(|w| rate(&w[0]) >= rate(&w[1]) - 1e-12), "ordered by bits per minute");
+    assert!(
+        optional.len() > 20
+            && optional
+                .windows(2)
+                .all(|w| rate(&w[0]) >= rate(&w[1]) - 1e-12),
+        "ordered by bits per minute"
+    );
 
     // Six weeks after a repair hardly anything is allowed; a year later nearly everything.
-    let barred =
-        |day: i32| view(&shoulder(day)).plan.iter().filter(|i| i.place == Place::Barred).map(|i| i.test.clone()).collect::<Vec<_>>();
+    let barred = |day: i32| {
+        view(&shoulder(day))
+            .plan
+            .iter()
+            .filter(|i| i.place == Place::Barred)
+            .map(|i| i.test.clone())
+            .collect::<Vec<_>>()
+    };
     let early = barred(38);
-    for test in ["painful-arc", "empty-can", "apprehension", "hawkins-kennedy", "lift-off", "belly-press", "speed", "closed-chain-touches"]
-    {
+    for test in [
+        "painful-arc",
+        "empty-can",
+        "apprehension",
+        "hawkins-kennedy",
+        "lift-off",
+        "belly-press",
+        "speed",
+        "closed-chain-touches",
+    ] {
         assert!(early.contains(&test.to_owned()), "{test} at day 38");
     }
-    assert!(!early.contains(&"axillary-sensation".to_owned()) && !early.contains(&"forward-head".to_owned()));
+    assert!(
+        !early.contains(&"axillary-sensation".to_owned())
+            && !early.contains(&"forward-head".to_owned())
+    );
     let late = barred(360);
     assert!(late.len() < early.len() / 3, "{late:?}");
-    assert!(view(&shoulder(38)).hypotheses.is_empty(), "no probabilities for an operated shoulder");
-    assert!(view(&shoulder(38)).state.iter().any(|s| s.sign == "infection"));
+    assert!(
+        view(&shoulder(38)).hypotheses.is_empty(),
+        "no probabilities for an operated shoulder"
+    );
+    assert!(
+        view(&shoulder(38))
+            .state
+            .iter()
+            .any(|s| s.sign == "infection")
+    );
 }
 
 #[test]
 fn findings_raise_flags() {
-    let raised = |facts: &Facts| view(facts).flags.iter().map(|f| f.flag.clone()).collect::<Vec<_>>();
+    let raised = |facts: &Facts| {
+        view(facts)
+            .flags
+            .iter()
+            .map(|f| f.flag.clone())
+            .collect::<Vec<_>>()
+    };
     let mut facts = sore();
     assert_eq!(raised(&facts), Vec::<String>::new());
-    facts.readings.retain(|r| r.quantity != "active-elevation-upright");
-    measure(&mut facts, "active-elevation-upright", 60.0, StopReason::Weak);
-    assert_eq!(raised(&facts), Vec::<String>::new(), "a gap alone is no flag here");
+    facts
+        .readings
+        .retain(|r| r.quantity != "active-elevation-upright");
+    measure(
+        &mut facts,
+        "active-elevation-upright",
+        60.0,
+        StopReason::Weak,
+    );
+    assert_eq!(
+        raised(&facts),
+        Vec::<String>::new(),
+        "a gap alone is no flag here"
+    );
     find(&mut facts, "er-lag", TestAnswer::Number { value: 20.0 });
     assert_eq!(raised(&facts), ["acute-tear"]);
     facts.birth = "2000-01-01".parse().expect("a date");
-    assert_eq!(raised(&facts), Vec::<String>::new(), "below forty the rule does not speak");
+    assert_eq!(
+        raised(&facts),
+        Vec::<String>::new(),
+        "below forty the rule does not speak"
+    );
     facts.story.start = Start::Injury;
     measure(&mut facts, "passive-er-side", -5.0, StopReason::Stiff);
     find(&mut facts, "axillary-sensation", word(Found::Yes));
@@ -220,41 +411,89 @@ fn impairments_are_ranked_and_honest_about_what_they_are_measured_against() {
     other(&mut facts, "passive-ir-90", 65.0);
     other(&mut facts, "passive-er-90", 112.0);
     let seen = view(&facts).impairments;
-    let of = |name: &str| seen.iter().find(|i| i.measure == name).unwrap_or_else(|| panic!("{name} in {seen:#?}"));
-    assert_eq!((of("passive-ir-90").deficit, of("total-rotation").deficit), (20.0, 7.0));
-    assert!(of("passive-ir-90").real && !of("total-rotation").real, "seven degrees over four readings is inside their error");
+    let of = |name: &str| {
+        seen.iter()
+            .find(|i| i.measure == name)
+            .unwrap_or_else(|| panic!("{name} in {seen:#?}"))
+    };
+    assert_eq!(
+        (of("passive-ir-90").deficit, of("total-rotation").deficit),
+        (20.0, 7.0)
+    );
+    assert!(
+        of("passive-ir-90").real && !of("total-rotation").real,
+        "seven degrees over four readings is inside their error"
+    );
     assert_eq!(of("passive-ir-90").against, "other-side");
     facts.story.other_side = OtherSide::Affected;
     let seen = view(&facts).impairments;
-    assert!(seen.iter().all(|i| i.against == "reference" && i.measure != "total-rotation"), "a sore other side is no measure");
+    assert!(
+        seen.iter()
+            .all(|i| i.against == "reference" && i.measure != "total-rotation"),
+        "a sore other side is no measure"
+    );
     // Stopped at the permitted limit: at least that much, so no deficit.
-    facts.readings.iter_mut().for_each(|r| r.stop = StopReason::AtLimit);
+    facts
+        .readings
+        .iter_mut()
+        .for_each(|r| r.stop = StopReason::AtLimit);
     assert!(view(&facts).impairments.is_empty());
 }
 
 #[test]
 fn change_has_careful_words_and_the_clinic_may_bring_its_own_error() {
     use ChangeWord::*;
-    for (change, word) in [(5.0, WithinError), (11.0, PossiblyImportant), (-13.0, RealAndWorthwhile), (12.0, RealAndWorthwhile)] {
+    for (change, word) in [
+        (5.0, WithinError),
+        (11.0, PossiblyImportant),
+        (-13.0, RealAndWorthwhile),
+        (12.0, RealAndWorthwhile),
+    ] {
         assert_eq!(change_word(change, 12.0, 10.0), word, "{change}");
     }
     assert_eq!(change_word(9.0, 6.0, 10.0), Real);
     let mut facts = sore();
     facts.readings.iter_mut().for_each(|r| r.on = on(1));
     measure(&mut facts, "passive-elevation", 148.0, StopReason::Stiff);
-    let change = |facts: &Facts| view(facts).changes.into_iter().find(|c| c.quantity == "passive-elevation").expect("measured twice");
+    let change = |facts: &Facts| {
+        view(facts)
+            .changes
+            .into_iter()
+            .find(|c| c.quantity == "passive-elevation")
+            .expect("measured twice")
+    };
     let seen = change(&facts);
-    assert_eq!((seen.before, seen.now, seen.word, seen.worse), (165.0, 148.0, RealAndWorthwhile, true));
-    assert!((seen.detectable - 8.0 * 2f64.sqrt()).abs() < 1e-9 && seen.act.is_some(), "17 degrees lost: repeat now");
+    assert_eq!(
+        (seen.before, seen.now, seen.word, seen.worse),
+        (165.0, 148.0, RealAndWorthwhile, true)
+    );
+    assert!(
+        (seen.detectable - 8.0 * 2f64.sqrt()).abs() < 1e-9 && seen.act.is_some(),
+        "17 degrees lost: repeat now"
+    );
     // Taken at home against taken in the room: half as much again.
     facts.readings.last_mut().expect("one").by = TakenBy::Patient;
     assert!((change(&facts).detectable - 12.0 * 2f64.sqrt()).abs() < 1e-9);
-    facts.clinic_errors.push(ClinicError { quantity: "passive-elevation".into(), sem: 7.0, sem_same_rater: 3.0, on: on(1) });
+    facts.clinic_errors.push(ClinicError {
+        quantity: "passive-elevation".into(),
+        sem: 7.0,
+        sem_same_rater: 3.0,
+        on: on(1),
+    });
     let own = change(&facts);
-    assert!(own.own_error && (own.detectable - 1.96 * 2f64.sqrt() * 7.0).abs() < 1e-9 && own.word == PossiblyImportant);
+    assert!(
+        own.own_error
+            && (own.detectable - 1.96 * 2f64.sqrt() * 7.0).abs() < 1e-9
+            && own.word == PossiblyImportant
+    );
     // What stopped at the permitted limit is at least that much and enters no change.
     facts.readings.last_mut().expect("one").stop = StopReason::AtLimit;
-    assert!(view(&facts).changes.iter().all(|c| c.quantity != "passive-elevation"));
+    assert!(
+        view(&facts)
+            .changes
+            .iter()
+            .all(|c| c.quantity != "passive-elevation")
+    );
 }
 
 #[test]
@@ -266,30 +505,73 @@ fn scores_follow_their_published_formulas() {
     use Severity::*;
     assert_eq!(instability_severity(20, true, &Severity::ALL), 10);
     assert_eq!(instability_severity(21, false, &[]), 0);
-    for (item, points) in [(Competition, 2), (ContactOrOverhead, 1), (HeadNotch, 2), (RimLoss, 2)] {
+    for (item, points) in [
+        (Competition, 2),
+        (ContactOrOverhead, 1),
+        (HeadNotch, 2),
+        (RimLoss, 2),
+    ] {
         assert_eq!(instability_severity(30, false, &[item]), points);
     }
     assert_eq!([10, 13, 50, 51].map(laxity_bound), [6.0, 5.0, 5.0, 4.0]);
-    let score = |facts: &Facts, name: &str| view(facts).worked_out.into_iter().find(|w| w.score == name).map(|w| w.reason.rule);
+    let score = |facts: &Facts, name: &str| {
+        view(facts)
+            .worked_out
+            .into_iter()
+            .find(|w| w.score == name)
+            .map(|w| w.reason.rule)
+    };
     let mut facts = sore();
-    find(&mut facts, "laxity-score", TestAnswer::Number { value: 5.0 });
-    assert_eq!(score(&facts, "laxity").as_deref(), Some("laxity-general"), "48 years old: from 5");
-    let item = |item, present| ExamNote { id: Uuid::now_v7(), on: on(3), fact: ExamFact::Instability { item, present } };
+    find(
+        &mut facts,
+        "laxity-score",
+        TestAnswer::Number { value: 5.0 },
+    );
+    assert_eq!(
+        score(&facts, "laxity").as_deref(),
+        Some("laxity-general"),
+        "48 years old: from 5"
+    );
+    let item = |item, present| ExamNote {
+        id: Uuid::now_v7(),
+        on: on(3),
+        fact: ExamFact::Instability { item, present },
+    };
     facts.exam_notes.push(item(Competition, true));
-    assert_eq!(score(&facts, "instability-severity").as_deref(), Some("severity-incomplete"));
+    assert_eq!(
+        score(&facts, "instability-severity").as_deref(),
+        Some("severity-incomplete")
+    );
     for s in [ContactOrOverhead, HeadNotch, RimLoss] {
         facts.exam_notes.push(item(s, true));
     }
-    assert_eq!(score(&facts, "instability-severity").as_deref(), Some("severity-high"), "2 + 1 + 2 + 2 = 7");
+    assert_eq!(
+        score(&facts, "instability-severity").as_deref(),
+        Some("severity-high"),
+        "2 + 1 + 2 + 2 = 7"
+    );
     // The order of winging: nerve, opposing, rounding, control, strength.
     find(&mut facts, "blade-lowering", word(Found::Obvious));
     assert_eq!(score(&facts, "winging").as_deref(), Some("winging-control"));
     find(&mut facts, "wall-push-winging", word(Found::Obvious));
-    assert_eq!(score(&facts, "winging").as_deref(), Some("winging-strength"));
+    assert_eq!(
+        score(&facts, "winging").as_deref(),
+        Some("winging-strength")
+    );
     find(&mut facts, "rounded-shoulder", word(Found::Obvious));
-    assert_eq!(score(&facts, "winging").as_deref(), Some("winging-rounding"));
-    find(&mut facts, "winging-opposing-tightness", word(Found::Subtle));
-    assert_eq!(score(&facts, "winging").as_deref(), Some("winging-opposing"));
+    assert_eq!(
+        score(&facts, "winging").as_deref(),
+        Some("winging-rounding")
+    );
+    find(
+        &mut facts,
+        "winging-opposing-tightness",
+        word(Found::Subtle),
+    );
+    assert_eq!(
+        score(&facts, "winging").as_deref(),
+        Some("winging-opposing")
+    );
     find(&mut facts, "long-thoracic-nerve", word(Found::Yes));
     assert_eq!(score(&facts, "winging").as_deref(), Some("winging-nerve"));
 }

@@ -38,20 +38,38 @@ pub fn shoulder(day: i32) -> Facts {
         setting: Setting::Specialist,
         mechanism: "lifting a truss".into(),
         work: "stage rigger".into(),
-        clearance: Some(Clearance { role: "surgeon".into(), on: day0() }),
+        clearance: Some(Clearance {
+            role: "surgeon".into(),
+            on: day0(),
+        }),
         sling_worn: Some(true),
-        kit: "bed table cloth stick towel wall ball pulley elastic weight".split(' ').map(str::to_owned).collect(),
+        kit: "bed table cloth stick towel wall ball pulley elastic weight"
+            .split(' ')
+            .map(str::to_owned)
+            .collect(),
         ..Story::begun(CUFF, Arm::Right, day0(), Start::Surgery)
     };
     let asked = known().red_flags.iter().filter(|f| f.asked);
     Facts {
-        flag_answers: asked.map(|f| FlagAnswer { flag: f.id.clone(), answer: Answer::No, on: day0(), confirmed: false }).collect(),
+        flag_answers: asked
+            .map(|f| FlagAnswer {
+                flag: f.id.clone(),
+                answer: Answer::No,
+                on: day0(),
+                confirmed: false,
+            })
+            .collect(),
         ..Facts::new(on(day), "1978-03-04".parse().expect("a date"), story)
     }
 }
 
 pub fn pass(facts: &mut Facts, gate: &str, day: i32) {
-    facts.gate_passes.push(GatePass { gate: gate.into(), on: on(day), overridden: vec![], reason: String::new() });
+    facts.gate_passes.push(GatePass {
+        gate: gate.into(),
+        on: on(day),
+        overridden: vec![],
+        reason: String::new(),
+    });
 }
 
 pub fn read(facts: &mut Facts, quantity: &str, value: f64, day: i32, stop: StopReason) {
@@ -71,5 +89,13 @@ pub fn read(facts: &mut Facts, quantity: &str, value: f64, day: i32, stop: StopR
 }
 
 pub fn limit(quantity: &str, ceiling: f64, until_day: Option<i32>) -> SurgeonLimit {
-    SurgeonLimit { id: Uuid::now_v7(), quantity: quantity.into(), ceiling, floor: None, until_day, release: None, ended_on: None }
+    SurgeonLimit {
+        id: Uuid::now_v7(),
+        quantity: quantity.into(),
+        ceiling,
+        floor: None,
+        until_day,
+        release: None,
+        ended_on: None,
+    }
 }

@@ -22,30 +22,59 @@ struct Case {
 
 #[test]
 fn slopes_and_intervals_equal_those_of_a_statistics_package() {
-    let cases: Vec<Case> = serde_json::from_str(include_str!("../oracles/trend.json")).expect("the frozen answers");
+    let cases: Vec<Case> =
+        serde_json::from_str(include_str!("../oracles/trend.json")).expect("the frozen answers");
     assert!(cases.len() >= 20);
     for case in cases {
-        let readings: Vec<(i32, f64)> = case.days.iter().copied().zip(case.values.iter().copied()).collect();
+        let readings: Vec<(i32, f64)> = case
+            .days
+            .iter()
+            .copied()
+            .zip(case.values.iter().copied())
+            .collect();
         let trend = Trend::of(&readings, 1e9).expect("enough readings");
         let name = format!("{} {:?}", case.kind, case.days);
-        for (mine, theirs) in [(trend.per_week, case.slope), (trend.per_week_low, case.low), (trend.per_week_high, case.high)] {
-            assert!((mine / 7.0 - theirs).abs() < 1e-9, "{name}: {mine} {theirs}");
+        for (mine, theirs) in [
+            (trend.per_week, case.slope),
+            (trend.per_week_low, case.low),
+            (trend.per_week_high, case.high),
+        ] {
+            assert!(
+                (mine / 7.0 - theirs).abs() < 1e-9,
+                "{name}: {mine} {theirs}"
+            );
         }
-        assert!((trend.at_last - case.at_last).abs() < 1e-9, "{name}: {} {}", trend.at_last, case.at_last);
+        assert!(
+            (trend.at_last - case.at_last).abs() < 1e-9,
+            "{name}: {} {}",
+            trend.at_last,
+            case.at_last
+        );
     }
 }
 
 #[test]
 fn few_or_hurried_readings_carry_no_trend() {
-    assert_eq!(Trend::of(&[(0, 60.0), (7, 65.0), (14, 70.0)], 180.0), None, "three");
-    assert_eq!(Trend::of(&[(0, 60.0), (4, 65.0), (8, 66.0), (13, 70.0)], 180.0), None, "thirteen days");
+    assert_eq!(
+        Trend::of(&[(0, 60.0), (7, 65.0), (14, 70.0)], 180.0),
+        None,
+        "three"
+    );
+    assert_eq!(
+        Trend::of(&[(0, 60.0), (4, 65.0), (8, 66.0), (13, 70.0)], 180.0),
+        None,
+        "thirteen days"
+    );
     assert!(Trend::of(&[(0, 60.0), (4, 65.0), (8, 66.0), (14, 70.0)], 180.0).is_some());
     // One odd reading does not bend it.
     let steady: Vec<(i32, f64)> = (0..9).map(|i| (i * 7, 60.0 + 5.0 * f64::from(i))).collect();
     let mut odd = steady.clone();
     odd[4].1 = 20.0;
     let [a, b] = [steady, odd].map(|r| Trend::of(&r, 180.0).expect("enough"));
-    assert!((a.per_week - 5.0).abs() < 1e-9 && (b.per_week - 5.0).abs() < 1.0, "{b:?}");
+    assert!(
+        (a.per_week - 5.0).abs() < 1e-9 && (b.per_week - 5.0).abs() < 1.0,
+        "{b:?}"
+    );
 }
 
 /// On a shoulder: what stopped at the permitted limit is left out, the gate's number is the target, and a line that does not
@@ -54,27 +83,47 @@ fn few_or_hurried_readings_carry_no_trend() {
 fn the_corridor_carries_the_trend_toward_the_next_gate() {
     let view = |facts: &ritorno_core::episode::Facts| {
         let assessment = Assessment::new(known(), facts).expect("known");
-        corridor_views(&assessment.ctx(), facts).into_iter().find(|c| c.quantity == "passive-elevation").expect("a corridor")
+        corridor_views(&assessment.ctx(), facts)
+            .into_iter()
+            .find(|c| c.quantity == "passive-elevation")
+            .expect("a corridor")
     };
     let mut facts = shoulder(38);
     pass(&mut facts, "to-protected-passive", 15);
     for (day, value) in [(16, 52.0), (23, 60.0), (30, 69.0), (37, 77.0)] {
-        read(&mut facts, "passive-elevation", value, day, StopReason::Stiff);
+        read(
+            &mut facts,
+            "passive-elevation",
+            value,
+            day,
+            StopReason::Stiff,
+        );
     }
     let trend = view(&facts).trend.expect("four readings over three weeks");
     assert!((trend.per_week - 8.3).abs() < 0.5, "{trend:?}");
     let reach = trend.reach.expect("the gate asks for elevation");
     assert_eq!(reach.target, 90.0);
-    let [early, middle, late] = [reach.earliest, reach.middle, reach.latest].map(|d| d.expect("it rises"));
-    assert!(early <= middle && middle <= late && (45..60).contains(&middle), "{reach:?}");
+    let [early, middle, late] =
+        [reach.earliest, reach.middle, reach.latest].map(|d| d.expect("it rises"));
+    assert!(
+        early <= middle && middle <= late && (45..60).contains(&middle),
+        "{reach:?}"
+    );
     facts.readings.last_mut().expect("a reading").stop = StopReason::AtLimit;
-    assert_eq!(view(&facts).trend, None, "at the limit is at least, and no reading for a trend");
+    assert_eq!(
+        view(&facts).trend,
+        None,
+        "at the limit is at least, and no reading for a trend"
+    );
     facts.readings.last_mut().expect("a reading").stop = StopReason::Stiff;
     for r in &mut facts.readings {
         r.value = 150.0 - r.value;
     }
     let falling = view(&facts).trend.expect("a trend").reach;
-    assert!(falling.is_none_or(|r| r.middle.is_none() && r.latest.is_none()), "{falling:?}");
+    assert!(
+        falling.is_none_or(|r| r.middle.is_none() && r.latest.is_none()),
+        "{falling:?}"
+    );
 }
 
 proptest! {

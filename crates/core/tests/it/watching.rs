@@ -13,7 +13,12 @@ use ritorno_core::watching::{WatchView, watch_views};
 use uuid::Uuid;
 
 fn watched(facts: &Facts) -> Vec<WatchView> {
-    watch_views(&Assessment::new(known(), facts).expect("a known pathway").ctx(), facts)
+    watch_views(
+        &Assessment::new(known(), facts)
+            .expect("a known pathway")
+            .ctx(),
+        facts,
+    )
 }
 
 fn speaks(facts: &Facts, id: &str) -> bool {
@@ -21,12 +26,22 @@ fn speaks(facts: &Facts, id: &str) -> bool {
 }
 
 fn in_lane(facts: &Facts) -> (LaneName, String) {
-    let found = lane(&Assessment::new(known(), facts).expect("a known pathway").ctx(), facts);
+    let found = lane(
+        &Assessment::new(known(), facts)
+            .expect("a known pathway")
+            .ctx(),
+        facts,
+    );
     (found.lane, found.reason.rule)
 }
 
 fn score(facts: &mut Facts, id: &str, value: f64, day: i32) {
-    facts.scores.push(Score { id: Uuid::now_v7(), score: id.into(), value, on: on(day) });
+    facts.scores.push(Score {
+        id: Uuid::now_v7(),
+        score: id.into(),
+        value,
+        on: on(day),
+    });
 }
 
 /// After an anterior repair more than 55° of outward turn at six weeks is too loose: stretching stops, the surgeon is told;
@@ -40,13 +55,29 @@ fn a_repair_that_is_too_loose_holds_the_stretch_and_nothing_else() {
     assert!(!speaks(&facts, "rotation-loose"));
     // Five weeks is too early for this row, and the ceiling of that time speaks instead.
     read(&mut facts, "passive-er-side", 58.0, 44, StopReason::Stiff);
-    let loose = watched(&facts).into_iter().find(|w| w.watch == "rotation-loose").expect("it is watched at six weeks");
-    assert!(loose.speaks && loose.act == WatchAct::Hold && loose.tell == Told::Surgeon && loose.since_day == Some(44), "{loose:?}");
+    let loose = watched(&facts)
+        .into_iter()
+        .find(|w| w.watch == "rotation-loose")
+        .expect("it is watched at six weeks");
+    assert!(
+        loose.speaks
+            && loose.act == WatchAct::Hold
+            && loose.tell == Told::Surgeon
+            && loose.since_day == Some(44),
+        "{loose:?}"
+    );
     assert_eq!(in_lane(&facts).0, LaneName::SomethingIsWrong);
-    assert!(decide(&facts).kind < Move::ProgressDose, "{:?}", decide(&facts).rule);
+    assert!(
+        decide(&facts).kind < Move::ProgressDose,
+        "{:?}",
+        decide(&facts).rule
+    );
     facts.today = on(41);
     facts.readings[0].on = on(41);
-    assert!(!watched(&facts).iter().any(|w| w.watch == "rotation-loose"), "not before week six");
+    assert!(
+        !watched(&facts).iter().any(|w| w.watch == "rotation-loose"),
+        "not before week six"
+    );
 }
 
 /// A gain of lag is new only against what was there: a torn cuff may have had one, a repaired one may not.
@@ -67,19 +98,44 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
     };
     let mut torn = running("cuff-tear", &[], "iso1", 60);
     lag(&mut torn, 20.0, 5);
-    assert!(!speaks(&torn, "lag-new"), "it was there when the shoulder was first looked at");
+    assert!(
+        !speaks(&torn, "lag-new"),
+        "it was there when the shoulder was first looked at"
+    );
     lag(&mut torn, 32.0, 58);
     assert!(speaks(&torn, "lag-new"));
     let assessment = Assessment::new(known(), &torn).expect("known");
-    assert!(assessment.flags.iter().any(|f| f.flag == "pathway-stop" && f.open()));
+    assert!(
+        assessment
+            .flags
+            .iter()
+            .any(|f| f.flag == "pathway-stop" && f.open())
+    );
     assert_eq!(decide(&torn).kind, Move::Stop);
-    assert_eq!(in_lane(&torn), (LaneName::SomethingIsWrong, "lane-flag-open".to_owned()));
+    assert_eq!(
+        in_lane(&torn),
+        (LaneName::SomethingIsWrong, "lane-flag-open".to_owned())
+    );
     // Closed by an action of that day or later, as any flag; the next gain raises it again.
-    torn.flag_actions.push(FlagAction { flag: "pathway-stop".into(), on: on(58), action: "scan, seen".into(), closed: true });
-    assert!(!Assessment::new(known(), &torn).expect("known").flags.iter().any(|f| f.flag == "pathway-stop" && f.open()));
+    torn.flag_actions.push(FlagAction {
+        flag: "pathway-stop".into(),
+        on: on(58),
+        action: "scan, seen".into(),
+        closed: true,
+    });
+    assert!(
+        !Assessment::new(known(), &torn)
+            .expect("known")
+            .flags
+            .iter()
+            .any(|f| f.flag == "pathway-stop" && f.open())
+    );
     let mut repaired = running(CUFF, &["to-protected-passive"], "pel1", 90);
     lag(&mut repaired, 12.0, 88);
-    assert!(speaks(&repaired, "lag-new"), "after a repair the first one counts whole");
+    assert!(
+        speaks(&repaired, "lag-new"),
+        "after a repair the first one counts whole"
+    );
 }
 
 #[test]
@@ -92,10 +148,16 @@ fn slips_after_a_first_dislocation_step_back_once() {
     assert!(!speaks(&facts, "slips-twice"));
     log(&mut facts, 37, None, LogFact::Slip);
     assert!(speaks(&facts, "slips-twice"));
-    assert_eq!((decide(&facts).kind, decide(&facts).rule.rule.as_str()), (Move::StepBack, "back-watch"));
+    assert_eq!(
+        (decide(&facts).kind, decide(&facts).rule.rule.as_str()),
+        (Move::StepBack, "back-watch")
+    );
     // The line that answers it began after the slip: it holds, and does not step back again.
     facts.lines[0].from_day = 39;
-    assert_eq!((decide(&facts).kind, decide(&facts).rule.rule.as_str()), (Move::HoldTooEarly, "hold-watch"));
+    assert_eq!(
+        (decide(&facts).kind, decide(&facts).rule.rule.as_str()),
+        (Move::HoldTooEarly, "hold-watch")
+    );
 }
 
 #[test]
@@ -104,9 +166,20 @@ fn no_change_for_weeks_is_a_review_and_silence_is_not_an_answer() {
     score(&mut facts, "task-pain", 6.0, 3);
     score(&mut facts, "task-pain", 5.5, 49);
     // The older answer lies outside the six weeks, so nothing can be said of them.
-    let view = watched(&facts).into_iter().find(|w| w.watch == "no-change-6-weeks").expect("watched");
+    let view = watched(&facts)
+        .into_iter()
+        .find(|w| w.watch == "no-change-6-weeks")
+        .expect("watched");
     assert!(!view.speaks && view.open);
-    facts.scores.insert(1, Score { id: Uuid::now_v7(), score: "task-pain".into(), value: 6.0, on: on(10) });
+    facts.scores.insert(
+        1,
+        Score {
+            id: Uuid::now_v7(),
+            score: "task-pain".into(),
+            value: 6.0,
+            on: on(10),
+        },
+    );
     assert!(speaks(&facts, "no-change-6-weeks"));
     score(&mut facts, "task-pain", 3.0, 50);
     assert!(!speaks(&facts, "no-change-6-weeks"));
@@ -130,10 +203,27 @@ fn nights_that_get_worse_step_back_in_every_pathway() {
 #[test]
 fn blade_pain_is_asked_after_a_replacement_only() {
     let asked = |pathway: &str| {
-        let facts = Facts { story: Story { pathway: pathway.into(), ..shoulder(50).story }, ..shoulder(50) };
-        Assessment::new(known(), &facts).expect("known").flags.iter().any(|f| f.flag == "blade-bone-pain")
+        let facts = Facts {
+            story: Story {
+                pathway: pathway.into(),
+                ..shoulder(50).story
+            },
+            ..shoulder(50)
+        };
+        Assessment::new(known(), &facts)
+            .expect("known")
+            .flags
+            .iter()
+            .any(|f| f.flag == "blade-bone-pain")
     };
-    assert_eq!([asked("reverse-shoulder"), asked("total-shoulder"), asked(CUFF)], [true, true, false]);
+    assert_eq!(
+        [
+            asked("reverse-shoulder"),
+            asked("total-shoulder"),
+            asked(CUFF)
+        ],
+        [true, true, false]
+    );
 }
 
 /// The next rung waits for what its step asks; a clinician may take it with a reason, and it is told which number is missing.
@@ -149,8 +239,16 @@ fn a_rung_waits_for_what_its_step_asks() {
     }
     let waiting = decide(&facts);
     assert_ne!(waiting.kind, Move::NextRung);
-    let next = waiting.alternatives.iter().find(|a| a.kind == Move::NextRung).expect("it is offered");
-    assert!(next.reason.rule == "asks-score" && next.overridable, "{:?}", next.reason);
+    let next = waiting
+        .alternatives
+        .iter()
+        .find(|a| a.kind == Move::NextRung)
+        .expect("it is offered");
+    assert!(
+        next.reason.rule == "asks-score" && next.overridable,
+        "{:?}",
+        next.reason
+    );
     score(&mut facts, "rest-pain", 3.0, 33);
     assert_eq!(decide(&facts).kind, Move::NextRung);
     score(&mut facts, "rest-pain", 5.0, 34);
@@ -161,26 +259,50 @@ fn a_rung_waits_for_what_its_step_asks() {
 /// force before anybody may push.
 #[test]
 fn a_gate_nobody_could_pass_is_refused() {
-    let own = known().pathway_file(CUFF, Some(("own-shut", "Shut"))).expect("a copy");
-    let with = |file: String| known().with_files(&[NamedText { name: "pathways/own-shut.toml".into(), text: file }]);
+    let own = known()
+        .pathway_file(CUFF, Some(("own-shut", "Shut")))
+        .expect("a copy");
+    let with = |file: String| {
+        known().with_files(&[NamedText {
+            name: "pathways/own-shut.toml".into(),
+            text: file,
+        }])
+    };
     assert!(with(own.clone()).is_ok());
     let mut table: toml::Table = own.parse().expect("toml");
     let gates = table["gate"].as_array_mut().expect("gates");
     let criteria = gates[1]["criteria"].as_array_mut().expect("criteria");
-    let elevation = criteria.iter_mut().find(|c| c["id"].as_str() == Some("elevation")).expect("the elevation criterion");
+    let elevation = criteria
+        .iter_mut()
+        .find(|c| c["id"].as_str() == Some("elevation"))
+        .expect("the elevation criterion");
     elevation["value"] = toml::Value::Float(179.0);
     let faults = with(toml::to_string(&table).expect("toml")).expect_err("refused");
-    assert!(faults.iter().any(|f| f.field == "criteria.elevation"), "{faults:?}");
+    assert!(
+        faults.iter().any(|f| f.field == "criteria.elevation"),
+        "{faults:?}"
+    );
     // At least 60 and at most 40 at once.
     let mut table: toml::Table = own.parse().expect("toml");
-    let criteria = table["gate"].as_array_mut().expect("gates")[1]["criteria"].as_array_mut().expect("criteria");
-    let mut twice = criteria.iter().find(|c| c["id"].as_str() == Some("elevation")).expect("elevation").clone();
+    let criteria = table["gate"].as_array_mut().expect("gates")[1]["criteria"]
+        .as_array_mut()
+        .expect("criteria");
+    let mut twice = criteria
+        .iter()
+        .find(|c| c["id"].as_str() == Some("elevation"))
+        .expect("elevation")
+        .clone();
     twice["id"] = "less".into();
     twice["op"] = "<=".into();
     twice["value"] = toml::Value::Float(40.0);
     criteria.push(twice);
     let faults = with(toml::to_string(&table).expect("toml")).expect_err("refused");
-    assert!(faults.iter().any(|f| f.problem.contains("no record satisfies it")), "{faults:?}");
+    assert!(
+        faults
+            .iter()
+            .any(|f| f.problem.contains("no record satisfies it")),
+        "{faults:?}"
+    );
 }
 
 proptest! {
@@ -212,12 +334,33 @@ fn stops_stand_among_the_signs_of_an_operated_shoulder() {
         let signs = operated_state(&assessment.ctx(), facts, &assessment.flags);
         signs.into_iter().find(|s| s.sign == id).map(|s| s.state)
     };
-    let mut facts = Facts { story: Story { pathway: "reverse-shoulder".into(), ..shoulder(80).story }, ..shoulder(80) };
-    assert_eq!(sign(&facts, "stress-fracture"), Some(SignState::Quiet), "asked and answered with no");
-    facts.flag_answers.push(FlagAnswer { flag: "blade-bone-pain".into(), answer: Answer::Yes, on: on(80), confirmed: true });
+    let mut facts = Facts {
+        story: Story {
+            pathway: "reverse-shoulder".into(),
+            ..shoulder(80).story
+        },
+        ..shoulder(80)
+    };
+    assert_eq!(
+        sign(&facts, "stress-fracture"),
+        Some(SignState::Quiet),
+        "asked and answered with no"
+    );
+    facts.flag_answers.push(FlagAnswer {
+        flag: "blade-bone-pain".into(),
+        answer: Answer::Yes,
+        on: on(80),
+        confirmed: true,
+    });
     assert_eq!(sign(&facts, "stress-fracture"), Some(SignState::Raised));
     for (day, value) in [(58, 110.0), (66, 108.0), (79, 82.0)] {
-        read(&mut facts, "active-elevation-upright", value, day, StopReason::Weak);
+        read(
+            &mut facts,
+            "active-elevation-upright",
+            value,
+            day,
+            StopReason::Weak,
+        );
     }
     assert!(speaks(&facts, "active-lost-20"));
     assert_eq!(sign(&facts, "repair-trouble"), Some(SignState::Raised));
@@ -228,7 +371,13 @@ fn stops_stand_among_the_signs_of_an_operated_shoulder() {
 fn a_closed_stop_hides_no_newer_one_and_sources_are_checked() {
     let mut torn = running("cuff-tear", &[], "iso1", 60);
     for (day, value) in [(30, 140.0), (45, 138.0)] {
-        read(&mut torn, "active-elevation-upright", value, day, StopReason::Weak);
+        read(
+            &mut torn,
+            "active-elevation-upright",
+            value,
+            day,
+            StopReason::Weak,
+        );
     }
     let side = torn.story.side;
     for (day, degrees) in [(5, 20.0), (40, 32.0)] {
@@ -243,18 +392,45 @@ fn a_closed_stop_hides_no_newer_one_and_sources_are_checked() {
             rater: Uuid::nil(),
         });
     }
-    torn.flag_actions.push(FlagAction { flag: "pathway-stop".into(), on: on(41), action: "scan, seen".into(), closed: true });
-    let open = |f: &Facts| Assessment::new(known(), f).expect("known").flags.iter().any(|x| x.flag == "pathway-stop" && x.open());
+    torn.flag_actions.push(FlagAction {
+        flag: "pathway-stop".into(),
+        on: on(41),
+        action: "scan, seen".into(),
+        closed: true,
+    });
+    let open = |f: &Facts| {
+        Assessment::new(known(), f)
+            .expect("known")
+            .flags
+            .iter()
+            .any(|x| x.flag == "pathway-stop" && x.open())
+    };
     assert!(speaks(&torn, "lag-new") && !open(&torn), "looked at");
-    read(&mut torn, "active-elevation-upright", 112.0, 59, StopReason::Weak);
-    assert!(speaks(&torn, "lag-new") && speaks(&torn, "active-lost-20") && open(&torn), "the newer one is open");
+    read(
+        &mut torn,
+        "active-elevation-upright",
+        112.0,
+        59,
+        StopReason::Weak,
+    );
+    assert!(
+        speaks(&torn, "lag-new") && speaks(&torn, "active-lost-20") && open(&torn),
+        "the newer one is open"
+    );
     let unsourced = |name: &str| {
         let mut files = files();
         let file = files.iter_mut().find(|f| f.name == name).expect("a file");
-        file.text = file.text.replacen("common practice, no published source", "hearsay", 1);
+        file.text = file
+            .text
+            .replacen("common practice, no published source", "hearsay", 1);
         ritorno_core::knowledge::load(&files).expect_err("refused")
     };
     for name in ["watches.toml", "steps.toml"] {
-        assert!(unsourced(name).iter().any(|f| f.file == name && f.field == "source"), "{name}");
+        assert!(
+            unsourced(name)
+                .iter()
+                .any(|f| f.file == name && f.field == "source"),
+            "{name}"
+        );
     }
 }

@@ -2,7 +2,9 @@
 #![allow(clippy::expect_used)] // a test that cannot go on says so and ends
 
 use proptest::prelude::*;
-use ritorno_instruments::{Dynamometer, Inclinometer, Instrument, Lost, Push, Quantity, Replay, Sample};
+use ritorno_instruments::{
+    Dynamometer, Inclinometer, Instrument, Lost, Push, Quantity, Replay, Sample,
+};
 
 fn all(device: &mut dyn Instrument) -> (Vec<Sample>, usize, Option<Lost>) {
     let (mut samples, mut batches) = (Vec::new(), 0);
@@ -54,7 +56,11 @@ fn a_recorded_push_plays_in_tenths_of_a_second_and_a_bad_line_is_named() {
     let mut device = Replay::from_csv(text, Quantity::ForceN).expect("a sound file");
     assert!((device.rate_hz() - 50.0).abs() < 0.01);
     let (samples, batches, _) = all(&mut device);
-    assert_eq!((samples.len(), batches), (280, 56), "five samples a batch at 50 Hz");
+    assert_eq!(
+        (samples.len(), batches),
+        (280, 56),
+        "five samples a batch at 50 Hz"
+    );
     let broken = text.replacen("0.04,", "0.04,x", 1);
     let error = Replay::from_csv(&broken, Quantity::ForceN).expect_err("not a number");
     assert!(error.to_string().starts_with("line 4:"), "{error}");

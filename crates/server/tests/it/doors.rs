@@ -13,15 +13,34 @@ fn roles_may_do_what_the_matrix_says() {
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let note = || json!({ "id": Uuid::now_v7(), "body": "seen" });
     let slip = || json!({ "id": Uuid::now_v7(), "on": TODAY, "exercise": null, "kind": "slip" });
-    for (login, read, measure, log, sign) in
-        [("lea", 200, 200, 200, 200), ("aldo", 200, 200, 200, 403), ("ada", 200, 403, 403, 403), ("leo", 403, 403, 403, 403)]
-    {
+    for (login, read, measure, log, sign) in [
+        ("lea", 200, 200, 200, 200),
+        ("aldo", 200, 200, 200, 403),
+        ("ada", 200, 403, 403, 403),
+        ("leo", 403, 403, 403, 403),
+    ] {
         let who = clinic.sign_in(login);
         assert_eq!(who.get(&at("visit")).status, read, "{login} reads");
-        assert_eq!(who.post(&at("readings"), &reading("passive-elevation", 80.0, TODAY)).status, measure, "{login} measures");
+        assert_eq!(
+            who.post(&at("readings"), &reading("passive-elevation", 80.0, TODAY))
+                .status,
+            measure,
+            "{login} measures"
+        );
         assert_eq!(who.post(&at("log"), &slip()).status, log, "{login} logs");
-        assert_eq!(who.post(&at("notes"), &note()).status, sign, "{login} signs");
-        let leaves = clinic.send("DELETE", "/api/session", &who.cookie, Some(&clinic.address), "application/json", vec![]);
+        assert_eq!(
+            who.post(&at("notes"), &note()).status,
+            sign,
+            "{login} signs"
+        );
+        let leaves = clinic.send(
+            "DELETE",
+            "/api/session",
+            &who.cookie,
+            Some(&clinic.address),
+            "application/json",
+            vec![],
+        );
         assert_eq!(leaves.status, 204, "{login} may leave");
     }
 }
@@ -31,14 +50,65 @@ fn writes_come_from_the_applications_own_pages_and_sessions_end() {
     let clinic = Clinic::open();
     let vera = clinic.sign_in("vera");
     let episode = vera.rigger();
-    let body = reading("passive-elevation", 80.0, TODAY).to_string().into_bytes();
+    let body = reading("passive-elevation", 80.0, TODAY)
+        .to_string()
+        .into_bytes();
     let path = format!("/api/episodes/{episode}/readings");
     for origin in [None, Some("http://elsewhere.example"), Some("null")] {
-        assert_eq!(clinic.send("POST", &path, &vera.cookie, origin, "application/json", body.clone()).status, 403, "{origin:?}");
+        assert_eq!(
+            clinic
+                .send(
+                    "POST",
+                    &path,
+                    &vera.cookie,
+                    origin,
+                    "application/json",
+                    body.clone()
+                )
+                .status,
+            403,
+            "{origin:?}"
+        );
     }
-    assert_eq!(clinic.send("GET", "/api/decisions", "", None, "application/json", vec![]).status, 401);
-    assert_eq!(clinic.send("GET", "/api/decisions", "guessed", None, "application/json", vec![]).status, 401);
-    assert_eq!(clinic.send("DELETE", "/api/session", &vera.cookie, Some(&clinic.address), "application/json", vec![]).status, 204);
+    assert_eq!(
+        clinic
+            .send(
+                "GET",
+                "/api/decisions",
+                "",
+                None,
+                "application/json",
+                vec![]
+            )
+            .status,
+        401
+    );
+    assert_eq!(
+        clinic
+            .send(
+                "GET",
+                "/api/decisions",
+                "guessed",
+                None,
+                "application/json",
+                vec![]
+            )
+            .status,
+        401
+    );
+    assert_eq!(
+        clinic
+            .send(
+                "DELETE",
+                "/api/session",
+                &vera.cookie,
+                Some(&clinic.address),
+                "application/json",
+                vec![]
+            )
+            .status,
+        204
+    );
     assert_eq!(vera.get("/api/decisions").status, 401);
 }
 
@@ -46,15 +116,35 @@ fn writes_come_from_the_applications_own_pages_and_sessions_end() {
 fn attempts_are_throttled_per_name() {
     let clinic = Clinic::open();
     let attempt = |login: &str, password: &str| {
-        let body = json!({ "login": login, "password": password }).to_string().into_bytes();
-        clinic.send("POST", "/api/session", "", Some(&clinic.address), "application/json", body)
+        let body = json!({ "login": login, "password": password })
+            .to_string()
+            .into_bytes();
+        clinic.send(
+            "POST",
+            "/api/session",
+            "",
+            Some(&clinic.address),
+            "application/json",
+            body,
+        )
     };
     for _ in 0..5 {
         assert_eq!(attempt("vera", "guess").status, 401);
     }
-    assert_eq!(attempt("vera", "harbour").status, 429, "even the right password waits now");
-    assert_eq!(attempt("lea", "harbour").status, 200, "another name does not");
-    assert_eq!(attempt("nobody", "guess").json()["type"], "urn:ritorno:problem:wrong-login");
+    assert_eq!(
+        attempt("vera", "harbour").status,
+        429,
+        "even the right password waits now"
+    );
+    assert_eq!(
+        attempt("lea", "harbour").status,
+        200,
+        "another name does not"
+    );
+    assert_eq!(
+        attempt("nobody", "guess").json()["type"],
+        "urn:ritorno:problem:wrong-login"
+    );
 }
 
 /// Every address of the document with its methods; ids are filled in.
@@ -72,7 +162,13 @@ fn addresses(episode: &str) -> Vec<(String, String)> {
                 part => part.to_owned(),
             })
             .collect();
-        out.extend(methods.as_object().expect("methods").keys().map(|method| (method.to_uppercase(), parts.join("/"))));
+        out.extend(
+            methods
+                .as_object()
+                .expect("methods")
+                .keys()
+                .map(|method| (method.to_uppercase(), parts.join("/"))),
+        );
     }
     assert!(out.len() > 35, "{} addresses", out.len());
     out
@@ -84,16 +180,45 @@ fn no_door_stands_open_to_strangers_or_learners() {
     let vera = clinic.sign_in("vera");
     let episode = vera.rigger();
     let learner = clinic.sign_in("leo");
-    for (method, path) in addresses(&episode).into_iter().filter(|(_, path)| path != "/api/session") {
-        for (who, cookie, refused) in [("a stranger", "", 401), ("a learner", learner.cookie.as_str(), 403)] {
-            let query = if path.ends_with("/stream") { "?device=dynamometer&lost_at_s=0.0" } else { "" };
-            let answer = clinic.send(&method, &format!("{path}{query}"), cookie, Some(&clinic.address), "application/json", b"{}".to_vec());
+    for (method, path) in addresses(&episode)
+        .into_iter()
+        .filter(|(_, path)| path != "/api/session")
+    {
+        for (who, cookie, refused) in [
+            ("a stranger", "", 401),
+            ("a learner", learner.cookie.as_str(), 403),
+        ] {
+            let query = if path.ends_with("/stream") {
+                "?device=dynamometer&lost_at_s=0.0"
+            } else {
+                ""
+            };
+            let answer = clinic.send(
+                &method,
+                &format!("{path}{query}"),
+                cookie,
+                Some(&clinic.address),
+                "application/json",
+                b"{}".to_vec(),
+            );
             // A body is read before anybody is asked who they are; nothing is loaded for it.
-            let expected = if method == "GET" { answer.status == refused } else { [refused, 400].contains(&answer.status) };
-            assert!(expected, "{method} {path} answers {who} with {}", answer.status);
+            let expected = if method == "GET" {
+                answer.status == refused
+            } else {
+                [refused, 400].contains(&answer.status)
+            };
+            assert!(
+                expected,
+                "{method} {path} answers {who} with {}",
+                answer.status
+            );
         }
     }
-    assert_eq!(vera.get(&format!("/api/episodes/{episode}/story")).ok()["rev"], 1, "and nothing was changed");
+    assert_eq!(
+        vera.get(&format!("/api/episodes/{episode}/story")).ok()["rev"],
+        1,
+        "and nothing was changed"
+    );
 }
 
 #[test]
@@ -108,7 +233,9 @@ fn nonsense_is_refused_as_a_problem_at_every_door_and_leaves_nothing() {
             #[diesel(sql_type = diesel::sql_types::BigInt)]
             n: i64,
         }
-        let count: Count = diesel::sql_query("select count(*) as n from audit").get_result(&mut clinic.owner()).expect("counted");
+        let count: Count = diesel::sql_query("select count(*) as n from audit")
+            .get_result(&mut clinic.owner())
+            .expect("counted");
         count.n
     };
     let before = rows(&clinic);
@@ -124,14 +251,35 @@ fn nonsense_is_refused_as_a_problem_at_every_door_and_leaves_nothing() {
         "{\"ratings\":[[1e999]]}",
         deep.as_str(),
     ];
-    for (method, path) in addresses(&episode).into_iter().filter(|(method, path)| method != "GET" && path != "/api/session") {
+    for (method, path) in addresses(&episode)
+        .into_iter()
+        .filter(|(method, path)| method != "GET" && path != "/api/session")
+    {
         // Two addresses act on their name alone and take no body.
         let bodyless = path.ends_with("/end") || path.ends_with("/build");
         for body in bodies.iter().filter(|_| !bodyless) {
-            let answer = clinic.send(&method, &path, &lea.cookie, Some(&clinic.address), "application/json", body.as_bytes().to_vec());
-            assert!((400..500).contains(&answer.status), "{method} {path} {body:.40}: {}", answer.status);
-            assert_eq!(answer.kind, "application/problem+json", "{method} {path} {body:.40}");
-            assert!(answer.json()["title"].as_str().is_some_and(|t| !t.is_empty()));
+            let answer = clinic.send(
+                &method,
+                &path,
+                &lea.cookie,
+                Some(&clinic.address),
+                "application/json",
+                body.as_bytes().to_vec(),
+            );
+            assert!(
+                (400..500).contains(&answer.status),
+                "{method} {path} {body:.40}: {}",
+                answer.status
+            );
+            assert_eq!(
+                answer.kind, "application/problem+json",
+                "{method} {path} {body:.40}"
+            );
+            assert!(
+                answer.json()["title"]
+                    .as_str()
+                    .is_some_and(|t| !t.is_empty())
+            );
         }
     }
     assert_eq!(rows(&clinic), before, "nothing half-written");
@@ -148,20 +296,45 @@ fn eight_hands_at_once_store_every_entry_once() {
     let answers: Vec<(u16, u16)> = std::thread::scope(|scope| {
         let hands: Vec<_> = (0..8)
             .map(|i| {
-                let (who, path, shared) = (if i % 2 == 0 { vera_hand } else { &lea }, &path, &shared);
+                let (who, path, shared) =
+                    (if i % 2 == 0 { vera_hand } else { &lea }, &path, &shared);
                 // Each sends one of its own and all send the same one.
-                scope
-                    .spawn(move || (who.post(path, shared).status, who.post(path, &reading("passive-er-side", f64::from(i), TODAY)).status))
+                scope.spawn(move || {
+                    (
+                        who.post(path, shared).status,
+                        who.post(path, &reading("passive-er-side", f64::from(i), TODAY))
+                            .status,
+                    )
+                })
             })
             .collect();
-        hands.into_iter().map(|h| h.join().expect("a hand")).collect()
+        hands
+            .into_iter()
+            .map(|h| h.join().expect("a hand"))
+            .collect()
     });
     // A full house may say "busy"; whoever was told so sends again, as the page's queue does.
-    let again: usize = answers.iter().map(|(a, b)| usize::from(*a == 503) + usize::from(*b == 503)).sum();
-    assert!(answers.iter().all(|(a, b)| [200, 503].contains(a) && [200, 503].contains(b)), "{answers:?}");
+    let again: usize = answers
+        .iter()
+        .map(|(a, b)| usize::from(*a == 503) + usize::from(*b == 503))
+        .sum();
+    assert!(
+        answers
+            .iter()
+            .all(|(a, b)| [200, 503].contains(a) && [200, 503].contains(b)),
+        "{answers:?}"
+    );
     let mut conn = clinic.state.pool.get().expect("a connection");
-    let stored = ritorno_store::events::readings(&mut conn, episode.parse().expect("an id")).expect("readings");
-    let same = stored.iter().filter(|r| r.quantity == "passive-elevation").count();
+    let stored = ritorno_store::events::readings(&mut conn, episode.parse().expect("an id"))
+        .expect("readings");
+    let same = stored
+        .iter()
+        .filter(|r| r.quantity == "passive-elevation")
+        .count();
     assert_eq!(same, 1, "one id, one row");
-    assert_eq!(stored.len() - same, 8 - answers.iter().filter(|(_, b)| *b == 503).count(), "{again} were told to wait");
+    assert_eq!(
+        stored.len() - same,
+        8 - answers.iter().filter(|(_, b)| *b == 503).count(),
+        "{again} were told to wait"
+    );
 }

@@ -13,7 +13,10 @@ use uuid::Uuid;
 fn reasons(value: &Value, out: &mut Vec<Reason>) {
     match value {
         Value::Object(map) => {
-            if let (true, Ok(reason)) = (map.contains_key("rule"), serde_json::from_value::<Reason>(value.clone())) {
+            if let (true, Ok(reason)) = (
+                map.contains_key("rule"),
+                serde_json::from_value::<Reason>(value.clone()),
+            ) {
                 out.push(reason);
             }
             map.values().for_each(|v| reasons(v, out));
@@ -51,16 +54,38 @@ fn patient(vera: &Session, pathway: &str, clock: &str) -> String {
     let episode = form["episode"].as_str().expect("an id").to_owned();
     vera.all_no(&episode);
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
-    for (quantity, values) in [("passive-elevation", [60.0, 70.0, 78.0, 85.0]), ("passive-er-side", [5.0, 9.0, 12.0, 16.0])] {
+    for (quantity, values) in [
+        ("passive-elevation", [60.0, 70.0, 78.0, 85.0]),
+        ("passive-er-side", [5.0, 9.0, 12.0, 16.0]),
+    ] {
         for (i, value) in values.into_iter().enumerate() {
             // What protection bars on that day is refused, and nothing else.
-            let answer = vera.post(&at("readings"), &reading(quantity, value, &day(15 + 7 * i as u64)));
-            let barred = answer.status == 422 && answer.json()["fields"][0]["code"].as_str().is_some_and(|c| c.starts_with("barred"));
-            assert!(answer.status == 200 || barred, "{pathway}: {}", answer.json());
+            let answer = vera.post(
+                &at("readings"),
+                &reading(quantity, value, &day(15 + 7 * i as u64)),
+            );
+            let barred = answer.status == 422
+                && answer.json()["fields"][0]["code"]
+                    .as_str()
+                    .is_some_and(|c| c.starts_with("barred"));
+            assert!(
+                answer.status == 200 || barred,
+                "{pathway}: {}",
+                answer.json()
+            );
         }
     }
-    for (score, value, on) in [("rest-pain", 4.0, 20), ("rest-pain", 3.0, 37), ("task-pain", 6.0, 37), ("nights-woken", 2.0, 36)] {
-        vera.post(&at("scores"), &json!({ "id": Uuid::now_v7(), "score": score, "value": value, "on": day(on) })).ok();
+    for (score, value, on) in [
+        ("rest-pain", 4.0, 20),
+        ("rest-pain", 3.0, 37),
+        ("task-pain", 6.0, 37),
+        ("nights-woken", 2.0, 36),
+    ] {
+        vera.post(
+            &at("scores"),
+            &json!({ "id": Uuid::now_v7(), "score": score, "value": value, "on": day(on) }),
+        )
+        .ok();
     }
     episode
 }
@@ -76,35 +101,56 @@ fn each_goes_from_the_first_question_to_the_sheet() {
         .expect("pathways")
         .iter()
         .filter(|p| p["phases"].as_u64().unwrap_or(0) > 0)
-        .map(|p| (p["id"].as_str().expect("an id").to_owned(), p["clock"].as_str().expect("a clock").to_owned()))
+        .map(|p| {
+            (
+                p["id"].as_str().expect("an id").to_owned(),
+                p["clock"].as_str().expect("a clock").to_owned(),
+            )
+        })
         .collect();
     assert!(pathways.len() >= 20, "{pathways:?}");
     let mut said: BTreeSet<String> = BTreeSet::new();
     let mut faults: Vec<String> = Vec::new();
     // A sheet takes the longest: one in four of them, all in `./test --long`.
-    let printed = if std::env::var("RITORNO_COURSES").is_ok() { 1 } else { 4 };
+    let printed = if std::env::var("RITORNO_COURSES").is_ok() {
+        1
+    } else {
+        4
+    };
     for (i, (pathway, clock)) in pathways.iter().enumerate() {
         let episode = patient(&vera, pathway, clock);
         let at = |what: &str| format!("/api/episodes/{episode}/{what}");
         let built = vera.post(&at("program/build"), &json!({})).ok();
-        let lines: Vec<Value> = built["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
+        let lines: Vec<Value> = built["score"]["lines"]
+            .as_array()
+            .expect("lines")
+            .iter()
+            .map(|l| l["line"].clone())
+            .collect();
         assert!(!lines.is_empty(), "{pathway} proposes nothing");
         for line in built["score"]["lines"].as_array().expect("lines") {
             assert_eq!(line["verdict"]["status"], "allowed", "{pathway}: {line}");
         }
-        vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+        vera.put(&at("program"), &json!({ "rev": 0, "lines": lines }))
+            .ok();
         vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
-        let running = vera.get(&at("program")).ok()["running"].as_array().expect("running").clone();
+        let running = vera.get(&at("program")).ok()["running"]
+            .as_array()
+            .expect("running")
+            .clone();
         // A sore week, a bad day, and a slip at its end.
-        let exercises: Vec<Value> = lines.iter().filter(|l| running.contains(&l["id"])).map(|l| l["exercise"].clone()).take(1).collect();
+        let exercises: Vec<Value> = lines
+            .iter()
+            .filter(|l| running.contains(&l["id"]))
+            .map(|l| l["exercise"].clone())
+            .take(1)
+            .collect();
         for n in 36..38 {
             for exercise in &exercises {
-                let done =
-                    json!({ "id": Uuid::now_v7(), "on": day(n), "exercise": exercise, "kind": "done", "sessions": 1, "repetitions": 10 });
+                let done = json!({ "id": Uuid::now_v7(), "on": day(n), "exercise": exercise, "kind": "done", "sessions": 1, "repetitions": 10 });
                 vera.post(&at("log"), &done).ok();
             }
-            let pain =
-                json!({ "id": Uuid::now_v7(), "on": day(n), "exercise": null, "kind": "pain_during", "value": 2.0 + (n % 3) as f64 });
+            let pain = json!({ "id": Uuid::now_v7(), "on": day(n), "exercise": null, "kind": "pain_during", "value": 2.0 + (n % 3) as f64 });
             vera.post(&at("log"), &pain).ok();
         }
         for exercise in &exercises {
@@ -116,11 +162,16 @@ fn each_goes_from_the_first_question_to_the_sheet() {
         for what in ["visit", "story", "program", "reading", "ranges"] {
             reasons(&vera.get(&at(what)).ok(), &mut found);
         }
-        vera.post(&at("log"), &json!({ "id": Uuid::now_v7(), "on": TODAY, "exercise": null, "kind": "slip" })).ok();
+        vera.post(
+            &at("log"),
+            &json!({ "id": Uuid::now_v7(), "on": TODAY, "exercise": null, "kind": "slip" }),
+        )
+        .ok();
         reasons(&vera.get(&at("visit")).ok(), &mut found);
         for reason in found {
             let sentence = wording.reason(&reason);
-            if sentence.contains('{') || sentence.contains("rule-") || sentence.starts_with("Rule-") {
+            if sentence.contains('{') || sentence.contains("rule-") || sentence.starts_with("Rule-")
+            {
                 faults.push(format!("{pathway}: {sentence} from {reason:?}"));
             }
             said.insert(reason.rule);
@@ -129,13 +180,26 @@ fn each_goes_from_the_first_question_to_the_sheet() {
             continue;
         }
         let pdf = vera.get(&at("handout.pdf"));
-        assert_eq!((pdf.status, pdf.kind.as_str()), (200, "application/pdf"), "{pathway}: {}", String::from_utf8_lossy(&pdf.bytes));
+        assert_eq!(
+            (pdf.status, pdf.kind.as_str()),
+            (200, "application/pdf"),
+            "{pathway}: {}",
+            String::from_utf8_lossy(&pdf.bytes)
+        );
         let file = std::env::temp_dir().join(format!("sheet-{episode}.pdf"));
         std::fs::write(&file, &pdf.bytes).expect("written");
-        let out = Command::new("pdftotext").arg("-layout").arg(&file).arg("-").output().expect("poppler-utils is installed");
+        let out = Command::new("pdftotext")
+            .arg("-layout")
+            .arg(&file)
+            .arg("-")
+            .output()
+            .expect("poppler-utils is installed");
         let _ = std::fs::remove_file(&file);
         let text = String::from_utf8_lossy(&out.stdout).into_owned();
-        assert!(text.contains("Nerio Falanga") && text.contains("Stop and call us"), "{pathway}:\n{text}");
+        assert!(
+            text.contains("Nerio Falanga") && text.contains("Stop and call us"),
+            "{pathway}:\n{text}"
+        );
         for unit in ["°", " deg", "N·m", " newton", "{", "paper-", "landmark-"] {
             assert!(!text.contains(unit), "{pathway} prints {unit:?}:\n{text}");
         }
@@ -153,30 +217,64 @@ fn a_stop_of_the_pathway_pauses_the_program_until_somebody_has_looked() {
     let episode = patient(&vera, "proximal-fracture", "fracture");
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let watch = |visit: &Value| {
-        let all = visit["view"]["watches"].as_array().expect("watches").clone();
-        all.into_iter().find(|w| w["watch"] == "pain-jumps").expect("it is watched")
+        let all = visit["view"]["watches"]
+            .as_array()
+            .expect("watches")
+            .clone();
+        all.into_iter()
+            .find(|w| w["watch"] == "pain-jumps")
+            .expect("it is watched")
     };
     let visit = vera.get(&at("visit")).ok();
     assert_eq!(
-        (&watch(&visit)["speaks"], &watch(&visit)["act"], &watch(&visit)["tell"]),
+        (
+            &watch(&visit)["speaks"],
+            &watch(&visit)["act"],
+            &watch(&visit)["tell"]
+        ),
         (&json!(false), &json!("stop"), &json!("orthopaedics"))
     );
     let built = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<Value> = built["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
-    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    let lines: Vec<Value> = built["score"]["lines"]
+        .as_array()
+        .expect("lines")
+        .iter()
+        .map(|l| l["line"].clone())
+        .collect();
+    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines }))
+        .ok();
     vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
-    vera.post(&at("scores"), &json!({ "id": Uuid::now_v7(), "score": "rest-pain", "value": 3.0, "on": day(29) })).ok();
-    let jumped = vera.post(&at("scores"), &json!({ "id": Uuid::now_v7(), "score": "rest-pain", "value": 7.0, "on": TODAY })).ok();
+    vera.post(
+        &at("scores"),
+        &json!({ "id": Uuid::now_v7(), "score": "rest-pain", "value": 3.0, "on": day(29) }),
+    )
+    .ok();
+    let jumped = vera
+        .post(
+            &at("scores"),
+            &json!({ "id": Uuid::now_v7(), "score": "rest-pain", "value": 7.0, "on": TODAY }),
+        )
+        .ok();
     assert_eq!(watch(&jumped)["speaks"], true, "{}", watch(&jumped));
     let row = vera.get("/api/decisions").ok()["rows"][0].clone();
-    assert_eq!((&row["lane"]["lane"], &row["lane"]["reason"]["rule"]), (&json!("something_is_wrong"), &json!("lane-flag-open")));
+    assert_eq!(
+        (&row["lane"]["lane"], &row["lane"]["reason"]["rule"]),
+        (&json!("something_is_wrong"), &json!("lane-flag-open"))
+    );
     let refused = vera.post(&at("program/build"), &json!({}));
     assert_eq!(refused.status, 422, "building waits");
-    assert_eq!(vera.get(&at("handout.pdf")).status, 422, "nothing goes home meanwhile");
+    assert_eq!(
+        vera.get(&at("handout.pdf")).status,
+        422,
+        "nothing goes home meanwhile"
+    );
     let act = json!({ "flag": "pathway-stop", "action": "film the same day, no shift, orthopaedics informed", "closed": true });
     vera.post(&at("flag-actions"), &act).ok();
     vera.post(&at("program/build"), &json!({})).ok();
-    assert_ne!(vera.get("/api/decisions").ok()["rows"][0]["lane"]["reason"]["rule"], "lane-flag-open");
+    assert_ne!(
+        vera.get("/api/decisions").ok()["rows"][0]["lane"]["reason"]["rule"],
+        "lane-flag-open"
+    );
 }
 
 #[test]
@@ -186,16 +284,37 @@ fn a_task_asks_for_a_movement_that_is_known_and_the_plan_says_what_it_is_for() {
     let episode = patient(&vera, "cuff-repair-small-medium", "operation");
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let page = vera.get(&at("story")).ok();
-    assert!(page["goals"].as_array().expect("goals").contains(&json!("goal-overhead")));
+    assert!(
+        page["goals"]
+            .as_array()
+            .expect("goals")
+            .contains(&json!("goal-overhead"))
+    );
     assert_eq!(page["story"]["tasks"][0]["asks"], "goal-overhead");
     let mut story = page["story"].clone();
     story["tasks"][0]["asks"] = json!("goal-of-another-world");
-    let refused = vera.put(&at("story"), &json!({ "rev": page["rev"], "story": story })).json();
-    assert_eq!((&refused["fields"][0]["field"], &refused["status"]), (&json!("story.tasks[0].asks"), &json!(422)), "{refused}");
-    assert_eq!(vera.get(&at("story")).ok()["story"]["tasks"][0]["asks"], "goal-overhead", "what was there is kept");
+    let refused = vera
+        .put(&at("story"), &json!({ "rev": page["rev"], "story": story }))
+        .json();
+    assert_eq!(
+        (&refused["fields"][0]["field"], &refused["status"]),
+        (&json!("story.tasks[0].asks"), &json!(422)),
+        "{refused}"
+    );
+    assert_eq!(
+        vera.get(&at("story")).ok()["story"]["tasks"][0]["asks"],
+        "goal-overhead",
+        "what was there is kept"
+    );
     let built = vera.post(&at("program/build"), &json!({})).ok();
     let first = built["first"].as_array().expect("what came first");
-    assert!(first.iter().any(|f| f["measure"] == "goal-overhead" && f["reason"]["args"]["task"] == "pulling a rope"), "{first:?}");
+    assert!(
+        first
+            .iter()
+            .any(|f| f["measure"] == "goal-overhead"
+                && f["reason"]["args"]["task"] == "pulling a rope"),
+        "{first:?}"
+    );
     // Four readings over three weeks carry a trend, and it says when the gate's number may come.
     let visit = vera.get(&at("visit")).ok();
     let corridor = visit["view"]["corridors"]
@@ -206,7 +325,8 @@ fn a_task_asks_for_a_movement_that_is_known_and_the_plan_says_what_it_is_for() {
         .expect("one")
         .clone();
     assert!(
-        corridor["trend"]["per_week"].as_f64().expect("a slope") > 5.0 && corridor["trend"]["reach"]["target"] == 90.0,
+        corridor["trend"]["per_week"].as_f64().expect("a slope") > 5.0
+            && corridor["trend"]["reach"]["target"] == 90.0,
         "{}",
         corridor["trend"]
     );

@@ -31,7 +31,8 @@ pub struct Answer {
 
 impl Answer {
     pub fn json(&self) -> Value {
-        serde_json::from_slice(&self.bytes).unwrap_or_else(|error| panic!("{error}: {}", String::from_utf8_lossy(&self.bytes)))
+        serde_json::from_slice(&self.bytes)
+            .unwrap_or_else(|error| panic!("{error}: {}", String::from_utf8_lossy(&self.bytes)))
     }
     /// The answer's JSON, which must be a success.
     pub fn ok(self) -> Value {
@@ -45,9 +46,16 @@ fn setting(name: &str) -> String {
 }
 
 fn url(owner: bool, database: &str) -> String {
-    let (user, password) =
-        if owner { ("ritorno_owner", "RITORNO_TEST_OWNER_PASSWORD") } else { ("ritorno_app", "RITORNO_TEST_APP_PASSWORD") };
-    format!("postgres://{user}:{}@127.0.0.1:{}/{database}", setting(password), setting("RITORNO_TEST_PG_PORT"))
+    let (user, password) = if owner {
+        ("ritorno_owner", "RITORNO_TEST_OWNER_PASSWORD")
+    } else {
+        ("ritorno_app", "RITORNO_TEST_APP_PASSWORD")
+    };
+    format!(
+        "postgres://{user}:{}@127.0.0.1:{}/{database}",
+        setting(password),
+        setting("RITORNO_TEST_PG_PORT")
+    )
 }
 
 pub fn owner(database: &str) -> PgConnection {
@@ -57,7 +65,9 @@ pub fn owner(database: &str) -> PgConnection {
 
 fn run(conn: &mut PgConnection, sql: &str) {
     use diesel::RunQueryDsl;
-    diesel::sql_query(sql).execute(conn).unwrap_or_else(|error| panic!("{sql}: {error}"));
+    diesel::sql_query(sql)
+        .execute(conn)
+        .unwrap_or_else(|error| panic!("{sql}: {error}"));
 }
 
 /// Every test gets a copy of one migrated database.
@@ -82,24 +92,45 @@ impl Clinic {
         let database = format!("it_{}", Uuid::now_v7().simple());
         {
             // A template cannot be copied twice at the same moment.
-            let _one = COPY.lock().unwrap_or_else(std::sync::PoisonError::into_inner);
+            let _one = COPY
+                .lock()
+                .unwrap_or_else(std::sync::PoisonError::into_inner);
             let template = template();
-            run(&mut owner("postgres"), &format!("create database {database} template {template}"));
+            run(
+                &mut owner("postgres"),
+                &format!("create database {database} template {template}"),
+            );
         }
         let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
         let known = read_knowledge(&root.join("knowledge")).expect("knowledge");
         let today: NaiveDate = TODAY.parse().expect("a date");
-        let state = AppState::new(open_pool(&url(false, &database)), known, Today::Fixed(today), root.join("web/dist"));
+        let state = AppState::new(
+            open_pool(&url(false, &database)),
+            known,
+            Today::Fixed(today),
+            root.join("web/dist"),
+        );
         let mut conn = state.pool.get().expect("a connection");
-        write(&mut conn, Actor { user: None, action: "test" }, |conn| {
-            for (login, role) in
-                [("vera", Role::Clinician), ("lea", Role::Lead), ("aldo", Role::Assistant), ("ada", Role::Auditor), ("leo", Role::Learner)]
-            {
-                user::insert(conn, &new_user(login, login, role), password_hash())?;
-            }
-            knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)?;
-            Ok::<_, StoreError>(())
-        })
+        write(
+            &mut conn,
+            Actor {
+                user: None,
+                action: "test",
+            },
+            |conn| {
+                for (login, role) in [
+                    ("vera", Role::Clinician),
+                    ("lea", Role::Lead),
+                    ("aldo", Role::Assistant),
+                    ("ada", Role::Auditor),
+                    ("leo", Role::Learner),
+                ] {
+                    user::insert(conn, &new_user(login, login, role), password_hash())?;
+                }
+                knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)?;
+                Ok::<_, StoreError>(())
+            },
+        )
         .expect("users");
         let listener = TcpListener::bind("127.0.0.1:0").expect("a port");
         let address = format!("http://{}", listener.local_addr().expect("an address"));
@@ -112,8 +143,17 @@ impl Clinic {
                 running.await.expect("ran");
             });
         });
-        let agent = ureq::Agent::config_builder().http_status_as_error(false).build().into();
-        Clinic { address, state, database, handle: told.recv().expect("a server"), agent }
+        let agent = ureq::Agent::config_builder()
+            .http_status_as_error(false)
+            .build()
+            .into();
+        Clinic {
+            address,
+            state,
+            database,
+            handle: told.recv().expect("a server"),
+            agent,
+        }
     }
 
     pub fn owner(&self) -> PgConnection {
@@ -121,8 +161,19 @@ impl Clinic {
     }
 
     /// Sends a request as it stands.
-    pub fn send(&self, method: &str, path: &str, cookie: &str, origin: Option<&str>, kind: &str, body: Vec<u8>) -> Answer {
-        let mut request = ureq::http::Request::builder().method(method).uri(format!("{}{path}", self.address)).header("content-type", kind);
+    pub fn send(
+        &self,
+        method: &str,
+        path: &str,
+        cookie: &str,
+        origin: Option<&str>,
+        kind: &str,
+        body: Vec<u8>,
+    ) -> Answer {
+        let mut request = ureq::http::Request::builder()
+            .method(method)
+            .uri(format!("{}{path}", self.address))
+            .header("content-type", kind);
         if !cookie.is_empty() {
             request = request.header("cookie", format!("ritorno_session={cookie}"));
         }
@@ -131,8 +182,17 @@ impl Clinic {
         }
         let request = request.body(body).expect("a request");
         let mut answer = self.agent.run(request).expect("an answer");
-        let header = |name: &str| answer.headers().get(name).and_then(|v| v.to_str().ok()).unwrap_or_default().to_owned();
-        let cookie = header("set-cookie").strip_prefix("ritorno_session=").and_then(|rest| rest.split(';').next().map(str::to_owned));
+        let header = |name: &str| {
+            answer
+                .headers()
+                .get(name)
+                .and_then(|v| v.to_str().ok())
+                .unwrap_or_default()
+                .to_owned()
+        };
+        let cookie = header("set-cookie")
+            .strip_prefix("ritorno_session=")
+            .and_then(|rest| rest.split(';').next().map(str::to_owned));
         Answer {
             status: answer.status().as_u16(),
             kind: header("content-type"),
@@ -142,10 +202,22 @@ impl Clinic {
     }
 
     pub fn sign_in(&self, login: &str) -> Session<'_> {
-        let body = json!({ "login": login, "password": "harbour" }).to_string().into_bytes();
-        let answer = self.send("POST", "/api/session", "", Some(&self.address), "application/json", body);
+        let body = json!({ "login": login, "password": "harbour" })
+            .to_string()
+            .into_bytes();
+        let answer = self.send(
+            "POST",
+            "/api/session",
+            "",
+            Some(&self.address),
+            "application/json",
+            body,
+        );
         assert_eq!(answer.status, 200);
-        Session { clinic: self, cookie: answer.cookie.expect("a cookie") }
+        Session {
+            clinic: self,
+            cookie: answer.cookie.expect("a cookie"),
+        }
     }
 }
 
@@ -162,13 +234,34 @@ pub struct Session<'a> {
 
 impl Session<'_> {
     pub fn get(&self, path: &str) -> Answer {
-        self.clinic.send("GET", path, &self.cookie, None, "application/json", Vec::new())
+        self.clinic.send(
+            "GET",
+            path,
+            &self.cookie,
+            None,
+            "application/json",
+            Vec::new(),
+        )
     }
     pub fn post(&self, path: &str, body: &Value) -> Answer {
-        self.clinic.send("POST", path, &self.cookie, Some(&self.clinic.address), "application/json", body.to_string().into_bytes())
+        self.clinic.send(
+            "POST",
+            path,
+            &self.cookie,
+            Some(&self.clinic.address),
+            "application/json",
+            body.to_string().into_bytes(),
+        )
     }
     pub fn put(&self, path: &str, body: &Value) -> Answer {
-        self.clinic.send("PUT", path, &self.cookie, Some(&self.clinic.address), "application/json", body.to_string().into_bytes())
+        self.clinic.send(
+            "PUT",
+            path,
+            &self.cookie,
+            Some(&self.clinic.address),
+            "application/json",
+            body.to_string().into_bytes(),
+        )
     }
 
     /// A stage rigger 38 days after surgery, cleared, nothing asked yet. Answers with the episode.
@@ -180,14 +273,27 @@ impl Session<'_> {
 
     /// Answers every red-flag question with no.
     pub fn all_no(&self, episode: &str) {
-        let flags = self.get(&format!("/api/episodes/{episode}/story")).ok()["flags"].as_array().expect("flags").clone();
-        let answers: Vec<Value> =
-            flags.iter().filter(|f| f["asked"] == true).map(|f| json!({ "flag": f["flag"], "answer": "no" })).collect();
-        self.post(&format!("/api/episodes/{episode}/flags"), &json!({ "answers": answers })).ok();
+        let flags = self.get(&format!("/api/episodes/{episode}/story")).ok()["flags"]
+            .as_array()
+            .expect("flags")
+            .clone();
+        let answers: Vec<Value> = flags
+            .iter()
+            .filter(|f| f["asked"] == true)
+            .map(|f| json!({ "flag": f["flag"], "answer": "no" }))
+            .collect();
+        self.post(
+            &format!("/api/episodes/{episode}/flags"),
+            &json!({ "answers": answers }),
+        )
+        .ok();
     }
 
     pub fn reading(&self, episode: &str, quantity: &str, value: f64, on: &str) -> Answer {
-        self.post(&format!("/api/episodes/{episode}/readings"), &reading(quantity, value, on))
+        self.post(
+            &format!("/api/episodes/{episode}/readings"),
+            &reading(quantity, value, on),
+        )
     }
 }
 

@@ -12,11 +12,25 @@ fn with_program(vera: &Session) -> String {
     for (quantity, ceiling) in [("passive-elevation", 120.0), ("passive-er-side", 30.0)] {
         vera.post(&at("limits"), &json!({ "id": Uuid::now_v7(), "quantity": quantity, "ceiling": ceiling, "floor": null, "until_day": 42, "release": null, "ended_on": null })).ok();
     }
-    vera.post(&at("attestations"), &json!({ "id": Uuid::now_v7(), "code": "wound-closed", "holds": true, "on": TODAY })).ok();
-    vera.post(&at("gates/to-protected-passive/pass"), &json!({ "overridden": ["rest-pain"], "reason": "asked" })).ok();
+    vera.post(
+        &at("attestations"),
+        &json!({ "id": Uuid::now_v7(), "code": "wound-closed", "holds": true, "on": TODAY }),
+    )
+    .ok();
+    vera.post(
+        &at("gates/to-protected-passive/pass"),
+        &json!({ "overridden": ["rest-pain"], "reason": "asked" }),
+    )
+    .ok();
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<_> = proposal["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
-    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    let lines: Vec<_> = proposal["score"]["lines"]
+        .as_array()
+        .expect("lines")
+        .iter()
+        .map(|l| l["line"].clone())
+        .collect();
+    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines }))
+        .ok();
     vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
     episode
 }
@@ -29,7 +43,8 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
     // Nothing new goes home untried: one of today's exercises is left out of the room on purpose.
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let visit = vera.get(&at("visit")).ok();
-    let untried: Vec<String> = serde_json::from_value(visit["view"]["untried"].clone()).expect("ids");
+    let untried: Vec<String> =
+        serde_json::from_value(visit["view"]["untried"].clone()).expect("ids");
     assert!(untried.len() >= 3, "{untried:?}");
     let (waits, tried) = untried.split_last().expect("some");
     for exercise in tried {
@@ -47,18 +62,31 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
             .args(if name == "pdftotext" { &["-"][..] } else { &[] })
             .output()
             .expect("poppler-utils is installed");
-        assert!(out.status.success(), "{name}: {}", String::from_utf8_lossy(&out.stderr));
+        assert!(
+            out.status.success(),
+            "{name}: {}",
+            String::from_utf8_lossy(&out.stderr)
+        );
         String::from_utf8_lossy(&out.stdout).into_owned()
     };
     let info = tool("pdfinfo", &[]);
     assert!(info.contains("Tagged:          yes"), "{info}");
     assert!(info.contains("(A4)"), "{info}");
-    let pages: u32 = info.lines().find_map(|l| l.strip_prefix("Pages:")).expect("pages").trim().parse().expect("a number");
+    let pages: u32 = info
+        .lines()
+        .find_map(|l| l.strip_prefix("Pages:"))
+        .expect("pages")
+        .trim()
+        .parse()
+        .expect("a number");
     assert!((2..=4).contains(&pages), "{pages} pages");
     let fonts = tool("pdffonts", &[]);
     assert!(fonts.lines().skip(2).count() >= 2, "{fonts}");
     for font in fonts.lines().skip(2) {
-        assert!(font.contains("RitornoSans") && font.contains("yes yes yes"), "embedded, subset, with a text map: {font}");
+        assert!(
+            font.contains("RitornoSans") && font.contains("yes yes yes"),
+            "embedded, subset, with a text map: {font}"
+        );
     }
     let text = tool("pdftotext", &["-layout"]);
     for wanted in [
@@ -74,12 +102,30 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
     ] {
         assert!(text.contains(wanted), "no {wanted:?} in:\n{text}");
     }
-    let name = ritorno_wording::Wording::english().expect("the catalogue").say(&format!("ex-{waits}"), &[]);
-    let listed = text.split_once("we try these together first").expect("the list of what waits").1;
-    assert!(listed.contains(&name) && !tried.contains(waits), "{name} waits");
-    assert_eq!(text.matches(&name).count(), 1, "{name} is named and not explained");
-    assert!(!text.contains('°') && !text.contains(" deg") && !text.contains(" N·m"), "no degrees and no newtons on patient pages");
-    assert!(!text.contains("paper-") && !text.contains("landmark-"), "a wording key shows:\n{text}");
+    let name = ritorno_wording::Wording::english()
+        .expect("the catalogue")
+        .say(&format!("ex-{waits}"), &[]);
+    let listed = text
+        .split_once("we try these together first")
+        .expect("the list of what waits")
+        .1;
+    assert!(
+        listed.contains(&name) && !tried.contains(waits),
+        "{name} waits"
+    );
+    assert_eq!(
+        text.matches(&name).count(),
+        1,
+        "{name} is named and not explained"
+    );
+    assert!(
+        !text.contains('°') && !text.contains(" deg") && !text.contains(" N·m"),
+        "no degrees and no newtons on patient pages"
+    );
+    assert!(
+        !text.contains("paper-") && !text.contains("landmark-"),
+        "a wording key shows:\n{text}"
+    );
     // Every picture has words for those who do not see it.
     let tags = tool("pdfinfo", &["-struct-text"]);
     let figures = tags.matches("Figure").count();
@@ -92,9 +138,16 @@ fn an_open_flag_keeps_the_sheet_in_the_house() {
     let clinic = Clinic::open();
     let vera = clinic.sign_in("vera");
     let episode = with_program(&vera);
-    vera.post(&format!("/api/episodes/{episode}/flags"), &json!({ "answers": [{ "flag": "pop", "answer": "yes" }] })).ok();
+    vera.post(
+        &format!("/api/episodes/{episode}/flags"),
+        &json!({ "answers": [{ "flag": "pop", "answer": "yes" }] }),
+    )
+    .ok();
     let refused = vera.get(&format!("/api/episodes/{episode}/handout.pdf"));
-    assert_eq!((refused.status, refused.json()["reasons"][0]["rule"].clone()), (422, json!("flag-open")));
+    assert_eq!(
+        (refused.status, refused.json()["reasons"][0]["rule"].clone()),
+        (422, json!("flag-open"))
+    );
 }
 
 #[test]
@@ -104,33 +157,54 @@ fn the_calendar_reads_back_as_all_day_events_over_the_clock_change() {
     let episode = with_program(&vera);
     let ics = vera.get(&format!("/api/episodes/{episode}/program.ics"));
     assert_eq!(ics.status, 200);
-    let calendars: Vec<_> = ical::IcalParser::new(ics.bytes.as_slice()).collect::<Result<_, _>>().expect("parses");
+    let calendars: Vec<_> = ical::IcalParser::new(ics.bytes.as_slice())
+        .collect::<Result<_, _>>()
+        .expect("parses");
     let events = &calendars[0].events;
     let value = |event: &ical::parser::ical::component::IcalEvent, name: &str| {
-        event.properties.iter().find(|p| p.name == name).and_then(|p| p.value.clone()).unwrap_or_default()
+        event
+            .properties
+            .iter()
+            .find(|p| p.name == name)
+            .and_then(|p| p.value.clone())
+            .unwrap_or_default()
     };
     let mut starts: Vec<String> = Vec::new();
     for event in events {
-        let start: chrono::NaiveDate = chrono::NaiveDate::parse_from_str(&value(event, "DTSTART"), "%Y%m%d").expect("a bare date");
-        let end = chrono::NaiveDate::parse_from_str(&value(event, "DTEND"), "%Y%m%d").expect("a bare date");
+        let start: chrono::NaiveDate =
+            chrono::NaiveDate::parse_from_str(&value(event, "DTSTART"), "%Y%m%d")
+                .expect("a bare date");
+        let end = chrono::NaiveDate::parse_from_str(&value(event, "DTEND"), "%Y%m%d")
+            .expect("a bare date");
         assert_eq!((end - start).num_days(), 1);
-        assert!(
-            event
-                .properties
-                .iter()
-                .any(|p| p.name == "DTSTART" && p.params.iter().flatten().any(|(n, v)| n == "VALUE" && v.contains(&"DATE".to_owned())))
-        );
+        assert!(event.properties.iter().any(|p| {
+            p.name == "DTSTART"
+                && p.params
+                    .iter()
+                    .flatten()
+                    .any(|(n, v)| n == "VALUE" && v.contains(&"DATE".to_owned()))
+        }));
         if value(event, "SUMMARY").starts_with("Shoulder exercises") {
             starts.push(start.to_string());
         }
     }
     // 28 days from 1 March 2027; clocks change in between, on 28 March: no day is missing and none comes twice.
-    let expected: Vec<String> =
-        (0..28).map(|d| (TODAY.parse::<chrono::NaiveDate>().expect("a date") + chrono::Days::new(d)).to_string()).collect();
+    let expected: Vec<String> = (0..28)
+        .map(|d| {
+            (TODAY.parse::<chrono::NaiveDate>().expect("a date") + chrono::Days::new(d)).to_string()
+        })
+        .collect();
     starts.sort();
     assert_eq!(starts, expected);
-    let gate = events.iter().find(|e| value(e, "SUMMARY").contains("Assisted to active")).expect("the next gate");
-    assert_eq!(value(gate, "DTSTART"), "20270305", "day 42 of an operation on 22 January 2027");
+    let gate = events
+        .iter()
+        .find(|e| value(e, "SUMMARY").contains("Assisted to active"))
+        .expect("the next gate");
+    assert_eq!(
+        value(gate, "DTSTART"),
+        "20270305",
+        "day 42 of an operation on 22 January 2027"
+    );
     let uids: std::collections::BTreeSet<String> = events.iter().map(|e| value(e, "UID")).collect();
     assert_eq!(uids.len(), events.len(), "each event has a UID of its own");
 }

@@ -21,7 +21,10 @@ struct Name {
 }
 
 fn count(conn: &mut PgConnection, sql: &str) -> i64 {
-    diesel::sql_query(format!("select count(*) as n from {sql}")).get_result::<Count>(conn).expect(sql).n
+    diesel::sql_query(format!("select count(*) as n from {sql}"))
+        .get_result::<Count>(conn)
+        .expect(sql)
+        .n
 }
 
 #[test]
@@ -36,13 +39,25 @@ fn every_table_is_audited_and_the_audit_cannot_be_changed() {
     )
     .load(&mut owner)
     .expect("tables");
-    assert!(bare.is_empty(), "not audited: {:?}", bare.iter().map(|n| &n.name).collect::<Vec<_>>());
+    assert!(
+        bare.is_empty(),
+        "not audited: {:?}",
+        bare.iter().map(|n| &n.name).collect::<Vec<_>>()
+    );
 
     // A write and its audit row, with the actor; a refused write leaves neither.
     let before = count(&mut owner, "audit where table_name = 'reading'");
-    vera.reading(&episode, "passive-elevation", 90.0, TODAY).ok();
-    assert_eq!(vera.reading(&episode, "passive-elevation", 900.0, TODAY).status, 422);
-    assert_eq!(count(&mut owner, "audit where table_name = 'reading'"), before + 1);
+    vera.reading(&episode, "passive-elevation", 90.0, TODAY)
+        .ok();
+    assert_eq!(
+        vera.reading(&episode, "passive-elevation", 900.0, TODAY)
+            .status,
+        422
+    );
+    assert_eq!(
+        count(&mut owner, "audit where table_name = 'reading'"),
+        before + 1
+    );
     assert_eq!(
         count(
             &mut owner,
@@ -57,7 +72,14 @@ fn every_table_is_audited_and_the_audit_cannot_be_changed() {
         ),
         0
     );
-    assert_eq!(count(&mut owner, "audit_value where body ? 'password_hash' or body ? 'token_hash'"), 0, "secrets stay out of the audit");
+    assert_eq!(
+        count(
+            &mut owner,
+            "audit_value where body ? 'password_hash' or body ? 'token_hash'"
+        ),
+        0,
+        "secrets stay out of the audit"
+    );
 
     // Neither the application nor the owner changes the past.
     let mut app = clinic.state.pool.get().expect("a connection");
@@ -68,10 +90,21 @@ fn every_table_is_audited_and_the_audit_cannot_be_changed() {
         "alter table audit disable trigger all",
         "update reading set value = 1",
     ] {
-        assert!(diesel::sql_query(sql).execute(&mut *app).is_err(), "{sql} went through");
+        assert!(
+            diesel::sql_query(sql).execute(&mut *app).is_err(),
+            "{sql} went through"
+        );
     }
-    assert!(diesel::sql_query("update audit set action = 'x'").execute(&mut owner).is_err());
-    assert!(diesel::sql_query("delete from reading").execute(&mut owner).is_err());
+    assert!(
+        diesel::sql_query("update audit set action = 'x'")
+            .execute(&mut owner)
+            .is_err()
+    );
+    assert!(
+        diesel::sql_query("delete from reading")
+            .execute(&mut owner)
+            .is_err()
+    );
 }
 
 #[test]
@@ -82,7 +115,8 @@ fn lists_and_patients_take_the_same_number_of_queries_however_much_they_hold() {
     let large = vera.rigger();
     vera.all_no(&large);
     for value in 0..12 {
-        vera.reading(&large, "passive-elevation", 80.0 + f64::from(value), TODAY).ok();
+        vera.reading(&large, "passive-elevation", 80.0 + f64::from(value), TODAY)
+            .ok();
     }
     for _ in 0..6 {
         vera.rigger();
@@ -111,7 +145,14 @@ fn lists_and_patients_take_the_same_number_of_queries_however_much_they_hold() {
     assert_eq!(queries(&mut load(&large)), few);
     assert!(few <= 21, "{few} queries for one patient");
     let list = queries(&mut |conn| {
-        let rows = decisions::list(conn, &decisions::Filter { limit: 50, ..Default::default() }).expect("lists");
+        let rows = decisions::list(
+            conn,
+            &decisions::Filter {
+                limit: 50,
+                ..Default::default()
+            },
+        )
+        .expect("lists");
         assert_eq!(rows.len(), 8);
     });
     assert_eq!(list, 1);
@@ -125,10 +166,20 @@ fn a_signed_version_keeps_what_it_was_built_with() {
     vera.all_no(&episode);
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<_> = proposal["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
-    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    let lines: Vec<_> = proposal["score"]["lines"]
+        .as_array()
+        .expect("lines")
+        .iter()
+        .map(|l| l["line"].clone())
+        .collect();
+    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines }))
+        .ok();
     vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
-    assert_eq!(vera.post(&at("program/sign"), &json!({ "rev": 7 })).status, 409, "only what is on the page can be signed");
+    assert_eq!(
+        vera.post(&at("program/sign"), &json!({ "rev": 7 })).status,
+        409,
+        "only what is on the page can be signed"
+    );
     let mut owner = clinic.owner();
     let sha = &clinic.state.knowledge.sha256;
     assert_eq!(
@@ -140,14 +191,23 @@ fn a_signed_version_keeps_what_it_was_built_with() {
         ),
         1
     );
-    assert!(diesel::sql_query("update program_snapshot set version = 9").execute(&mut owner).is_err());
+    assert!(
+        diesel::sql_query("update program_snapshot set version = 9")
+            .execute(&mut owner)
+            .is_err()
+    );
 }
 
 #[test]
 fn the_committed_api_document_is_the_one_the_code_makes() {
-    let committed = std::fs::read_to_string(concat!(env!("CARGO_MANIFEST_DIR"), "/../../openapi.json")).expect("openapi.json");
+    let committed =
+        std::fs::read_to_string(concat!(env!("CARGO_MANIFEST_DIR"), "/../../openapi.json"))
+            .expect("openapi.json");
     let made = serde_json::to_string_pretty(&ritorno_server::api_document()).expect("json");
-    assert!(committed.trim() == made.trim(), "openapi.json is out of date: run ./scripts/api");
+    assert!(
+        committed.trim() == made.trim(),
+        "openapi.json is out of date: run ./scripts/api"
+    );
 }
 
 #[test]
@@ -158,23 +218,47 @@ fn a_program_is_judged_by_the_knowledge_it_was_built_with() {
     vera.all_no(&episode);
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<_> = proposal["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
-    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    let lines: Vec<_> = proposal["score"]["lines"]
+        .as_array()
+        .expect("lines")
+        .iter()
+        .map(|l| l["line"].clone())
+        .collect();
+    vera.put(&at("program"), &json!({ "rev": 0, "lines": lines }))
+        .ok();
     // An older release, in which elevation went to 100 degrees in weeks 2 to 6, and a program built with it.
     let canonical = &clinic.state.knowledge.canonical;
-    let (before, own) = canonical.split_at(canonical.find("pathways/cuff-repair-small-medium.toml").expect("the pathway's file"));
+    let (before, own) = canonical.split_at(
+        canonical
+            .find("pathways/cuff-repair-small-medium.toml")
+            .expect("the pathway's file"),
+    );
     let row = "\"ceiling\":120.0,\"end_of_week\":6,\"floor\":90.0";
-    let older = format!("{before}{}", own.replacen(row, &row.replace("120.0", "100.0"), 1));
+    let older = format!(
+        "{before}{}",
+        own.replacen(row, &row.replace("120.0", "100.0"), 1)
+    );
     assert_ne!(older, clinic.state.knowledge.canonical);
-    let release = ritorno_core::knowledge::load_release(&older, &clinic.state.knowledge).expect("loads");
+    let release =
+        ritorno_core::knowledge::load_release(&older, &clinic.state.knowledge).expect("loads");
     let mut owner = clinic.owner();
     ritorno_store::knowledge::keep(&mut owner, &release.sha256, &release.canonical).expect("kept");
-    diesel::sql_query(format!("update program set knowledge_sha256 = '{}'", release.sha256)).execute(&mut owner).expect("updated");
+    diesel::sql_query(format!(
+        "update program set knowledge_sha256 = '{}'",
+        release.sha256
+    ))
+    .execute(&mut owner)
+    .expect("updated");
     let ceiling = |page: serde_json::Value| page["dials"][0]["ceiling"]["ceiling"]["value"].clone();
     assert_eq!(ceiling(vera.get(&at("ranges")).ok()), json!(100.0));
-    assert_eq!(vera.reading(&episode, "passive-elevation", 110.0, TODAY).ok()["dials"][0]["operated"]["last"]["over_ceiling"], true);
+    assert_eq!(
+        vera.reading(&episode, "passive-elevation", 110.0, TODAY)
+            .ok()["dials"][0]["operated"]["last"]["over_ceiling"],
+        true
+    );
     // Saved again, it moves to what is known now.
-    vera.put(&at("program"), &json!({ "rev": 1, "lines": lines })).ok();
+    vera.put(&at("program"), &json!({ "rev": 1, "lines": lines }))
+        .ok();
     assert_eq!(ceiling(vera.get(&at("ranges")).ok()), json!(120.0));
 }
 
@@ -188,8 +272,12 @@ fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
     for kind in ["one", "two", "one"] {
         job::plan(&mut owner, kind, today).expect("planned");
     }
-    let (mut here, mut there) = (clinic.state.pool.get().expect("a connection"), clinic.state.pool.get().expect("a connection"));
-    let say = |conn: &mut PgConnection, sql: &str| diesel::sql_query(sql).execute(conn).expect("said");
+    let (mut here, mut there) = (
+        clinic.state.pool.get().expect("a connection"),
+        clinic.state.pool.get().expect("a connection"),
+    );
+    let say =
+        |conn: &mut PgConnection, sql: &str| diesel::sql_query(sql).execute(conn).expect("said");
     say(&mut here, "begin");
     say(&mut there, "begin");
     let mut kinds: Vec<String> = [job::claim(&mut here, today), job::claim(&mut there, today)]
@@ -197,7 +285,11 @@ fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
         .map(|claimed| claimed.expect("no waiting").expect("a job").kind)
         .collect();
     kinds.sort();
-    assert_eq!(kinds, ["one", "two"], "planned twice is one job, and two servers never hold the same");
+    assert_eq!(
+        kinds,
+        ["one", "two"],
+        "planned twice is one job, and two servers never hold the same"
+    );
     let mut third = clinic.state.pool.get().expect("a connection");
     say(&mut third, "begin");
     assert_eq!(job::claim(&mut third, today).expect("no waiting"), None);
@@ -205,13 +297,21 @@ fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
         say(&mut conn, "rollback");
     }
 
-    diesel::sql_query("delete from job").execute(&mut owner).expect("cleared");
-    diesel::sql_query("update session set expires_at = now() - interval '1 minute'").execute(&mut owner).expect("ended");
+    diesel::sql_query("delete from job")
+        .execute(&mut owner)
+        .expect("cleared");
+    diesel::sql_query("update session set expires_at = now() - interval '1 minute'")
+        .execute(&mut owner)
+        .expect("ended");
     let fresh = clinic.sign_in("lea");
     assert_eq!(ritorno_server::run_jobs(&clinic.state).expect("ran"), 2);
     assert_eq!(count(&mut owner, "session"), 1);
     assert_eq!(fresh.get("/api/decisions").status, 200);
-    assert_eq!(ritorno_server::run_jobs(&clinic.state).expect("ran"), 0, "done for today");
+    assert_eq!(
+        ritorno_server::run_jobs(&clinic.state).expect("ran"),
+        0,
+        "done for today"
+    );
 }
 
 #[test]
@@ -219,17 +319,35 @@ fn no_two_wire_types_share_a_name() {
     // A second type of the same name would silently take the first one's place in the document.
     let mut names = Vec::new();
     let root = std::path::Path::new(env!("CARGO_MANIFEST_DIR")).join("..");
-    for file in ["core/src", "server/src"].into_iter().flat_map(|dir| ritorno_shelf::below(&root.join(dir), "rs").expect("sources")) {
+    for file in ["core/src", "server/src"]
+        .into_iter()
+        .flat_map(|dir| ritorno_shelf::below(&root.join(dir), "rs").expect("sources"))
+    {
         for after in file.text.split("ToSchema").skip(1) {
-            let mut words = after.split_whitespace().skip_while(|w| *w != "struct" && *w != "enum").skip(1);
-            names.extend(
-                words.next().map(|w| w.trim_end_matches(|c: char| !c.is_alphanumeric()).split('<').next().unwrap_or_default().to_owned()),
-            );
+            let mut words = after
+                .split_whitespace()
+                .skip_while(|w| *w != "struct" && *w != "enum")
+                .skip(1);
+            names.extend(words.next().map(|w| {
+                w.trim_end_matches(|c: char| !c.is_alphanumeric())
+                    .split('<')
+                    .next()
+                    .unwrap_or_default()
+                    .to_owned()
+            }));
         }
     }
     names.retain(|name| !name.is_empty());
     let mut sorted = names.clone();
     sorted.sort();
-    let twice: Vec<_> = sorted.windows(2).filter(|w| w[0] == w[1]).map(|w| &w[0]).collect();
-    assert!(names.len() > 80 && twice.is_empty(), "{} types, twice: {twice:?}", names.len());
+    let twice: Vec<_> = sorted
+        .windows(2)
+        .filter(|w| w[0] == w[1])
+        .map(|w| &w[0])
+        .collect();
+    assert!(
+        names.len() > 80 && twice.is_empty(),
+        "{} types, twice: {twice:?}",
+        names.len()
+    );
 }

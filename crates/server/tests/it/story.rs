@@ -20,16 +20,38 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     // A note that contradicts a "no" is queried, and holds everything until it is looked at.
     let mut page = vera.get(&at("story")).ok();
     page["story"]["note"] = json!("Slipped on the gangway and fell on the arm on Sunday.");
-    let queried = vera.put(&at("story"), &json!({ "rev": page["rev"], "story": page["story"] })).ok();
+    let queried = vera
+        .put(
+            &at("story"),
+            &json!({ "rev": page["rev"], "story": page["story"] }),
+        )
+        .ok();
     let state = |page: &Value, flag: &str| {
-        page["flags"].as_array().expect("flags").iter().find(|f| f["flag"] == flag).expect("a flag")["state"].clone()
+        page["flags"]
+            .as_array()
+            .expect("flags")
+            .iter()
+            .find(|f| f["flag"] == flag)
+            .expect("a flag")["state"]
+            .clone()
     };
     assert_eq!(state(&queried, "deformity"), "queried");
     assert_eq!(vera.post(&at("program/build"), &json!({})).status, 422);
 
     // Yes after all: the program stays closed until what was done is on record and closed.
-    vera.post(&at("flags"), &json!({ "answers": [{ "flag": "deformity", "answer": "yes", "confirmed": true }] })).ok();
-    assert_eq!(vera.post(&at("flag-actions"), &json!({ "flag": "deformity", "action": " ", "closed": true })).status, 422);
+    vera.post(
+        &at("flags"),
+        &json!({ "answers": [{ "flag": "deformity", "answer": "yes", "confirmed": true }] }),
+    )
+    .ok();
+    assert_eq!(
+        vera.post(
+            &at("flag-actions"),
+            &json!({ "flag": "deformity", "action": " ", "closed": true })
+        )
+        .status,
+        422
+    );
     let closed = vera.post(&at("flag-actions"), &json!({ "flag": "deformity", "action": "Two-view radiograph the same day: joint in place, repair sound. Surgeon told.", "closed": true })).ok();
     assert_eq!(state(&closed, "deformity"), "closed");
 
@@ -39,19 +61,44 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     }
 
     // Inside the ceiling, and above it: kept, judged, and told.
-    let page = vera.reading(&episode, "passive-elevation", 102.0, TODAY).ok();
+    let page = vera
+        .reading(&episode, "passive-elevation", 102.0, TODAY)
+        .ok();
     let dial = |page: &Value, quantity: &str| {
-        page["dials"].as_array().expect("dials").iter().find(|d| d["quantity"] == quantity).expect("a dial").clone()
+        page["dials"]
+            .as_array()
+            .expect("dials")
+            .iter()
+            .find(|d| d["quantity"] == quantity)
+            .expect("a dial")
+            .clone()
     };
-    assert_eq!(dial(&page, "passive-elevation")["operated"]["last"]["over_ceiling"], false);
-    assert_eq!(dial(&page, "passive-elevation")["ceiling"]["ceiling"]["value"], 110.0);
+    assert_eq!(
+        dial(&page, "passive-elevation")["operated"]["last"]["over_ceiling"],
+        false
+    );
+    assert_eq!(
+        dial(&page, "passive-elevation")["ceiling"]["ceiling"]["value"],
+        110.0
+    );
     let over = vera.reading(&episode, "passive-er-side", 26.0, TODAY).ok();
-    assert_eq!(dial(&over, "passive-er-side")["calls"][0]["rule"], "reading-over-ceiling");
+    assert_eq!(
+        dial(&over, "passive-er-side")["calls"][0]["rule"],
+        "reading-over-ceiling"
+    );
     let lanes = vera.get("/api/decisions").ok();
     assert_eq!(lanes["rows"][0]["lane"]["lane"], "too_far");
     // It was a slip of the keyboard: withdrawn, not deleted.
-    let id = dial(&over, "passive-er-side")["operated"]["last"]["reading"]["id"].as_str().expect("an id").to_owned();
-    let undone = vera.post(&at(&format!("readings/{id}/withdraw")), &json!({ "reason": "typed wrong" })).ok();
+    let id = dial(&over, "passive-er-side")["operated"]["last"]["reading"]["id"]
+        .as_str()
+        .expect("an id")
+        .to_owned();
+    let undone = vera
+        .post(
+            &at(&format!("readings/{id}/withdraw")),
+            &json!({ "reason": "typed wrong" }),
+        )
+        .ok();
     assert!(dial(&undone, "passive-er-side")["operated"]["last"].is_null());
     vera.reading(&episode, "passive-er-side", 22.0, TODAY).ok();
 
@@ -60,9 +107,22 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     assert_eq!(gate["gate"], "to-protected-passive");
     let not_yet = vera.post(&at("gates/to-protected-passive/pass"), &json!({}));
     assert_eq!(not_yet.status, 422);
-    assert!(not_yet.json()["fields"].as_array().expect("fields").iter().any(|f| f["field"] == "criteria.wound"));
-    vera.post(&at("attestations"), &json!({ "id": Uuid::now_v7(), "code": "wound-closed", "holds": true, "on": TODAY })).ok();
-    let needs_reason = vera.post(&at("gates/to-protected-passive/pass"), &json!({ "overridden": ["rest-pain"] }));
+    assert!(
+        not_yet.json()["fields"]
+            .as_array()
+            .expect("fields")
+            .iter()
+            .any(|f| f["field"] == "criteria.wound")
+    );
+    vera.post(
+        &at("attestations"),
+        &json!({ "id": Uuid::now_v7(), "code": "wound-closed", "holds": true, "on": TODAY }),
+    )
+    .ok();
+    let needs_reason = vera.post(
+        &at("gates/to-protected-passive/pass"),
+        &json!({ "overridden": ["rest-pain"] }),
+    );
     assert_eq!(needs_reason.json()["fields"][0]["code"], "reason-needed");
     let passed = vera
         .post(
@@ -72,25 +132,60 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
         .ok();
     assert_eq!(passed["view"]["phase"], "protected-passive");
     // The next one is not due before day 42, whatever anybody overrides.
-    let early = vera.post(&at("gates/to-assisted/pass"), &json!({ "overridden": ["time"], "reason": "doing so well" }));
-    let codes: Vec<Value> = early.json()["fields"].as_array().expect("fields").iter().map(|f| f["code"].clone()).collect();
-    assert!(codes.contains(&json!("not-due")) && codes.contains(&json!("not-overridable")), "{codes:?}");
+    let early = vera.post(
+        &at("gates/to-assisted/pass"),
+        &json!({ "overridden": ["time"], "reason": "doing so well" }),
+    );
+    let codes: Vec<Value> = early.json()["fields"]
+        .as_array()
+        .expect("fields")
+        .iter()
+        .map(|f| f["code"].clone())
+        .collect();
+    assert!(
+        codes.contains(&json!("not-due")) && codes.contains(&json!("not-overridable")),
+        "{codes:?}"
+    );
 
     // Build, save, sign: the proposal follows the surgeon's limits.
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<Value> = proposal["score"]["lines"].as_array().expect("lines").iter().map(|l| l["line"].clone()).collect();
+    let lines: Vec<Value> = proposal["score"]["lines"]
+        .as_array()
+        .expect("lines")
+        .iter()
+        .map(|l| l["line"].clone())
+        .collect();
     assert!(lines.len() > 15, "{} lines", lines.len());
-    assert!(proposal["score"]["lines"].as_array().expect("lines").iter().all(|l| l["verdict"]["status"] == "allowed"));
-    let saved = vera.put(&at("program"), &json!({ "rev": 0, "lines": lines })).ok();
+    assert!(
+        proposal["score"]["lines"]
+            .as_array()
+            .expect("lines")
+            .iter()
+            .all(|l| l["verdict"]["status"] == "allowed")
+    );
+    let saved = vera
+        .put(&at("program"), &json!({ "rev": 0, "lines": lines }))
+        .ok();
     assert_eq!(saved["rev"], 1);
     let signed = vera.post(&at("program/sign"), &json!({ "rev": 1 })).ok();
-    assert_eq!((signed["signed"]["version"].clone(), signed["signed"]["current"].clone()), (json!(1), json!(true)));
+    assert_eq!(
+        (
+            signed["signed"]["version"].clone(),
+            signed["signed"]["current"].clone()
+        ),
+        (json!(1), json!(true))
+    );
 
     // Editing: what breaks a rule is named while editing and refused when saved.
     let mut broken = lines.clone();
-    let early_strength = broken.iter().position(|l| l["exercise"] == "erl3").expect("a strengthening line");
+    let early_strength = broken
+        .iter()
+        .position(|l| l["exercise"] == "erl3")
+        .expect("a strengthening line");
     broken[early_strength]["from_day"] = json!(40);
-    let live = vera.post(&at("program/check"), &json!({ "rev": 1, "lines": broken })).ok();
+    let live = vera
+        .post(&at("program/check"), &json!({ "rev": 1, "lines": broken }))
+        .ok();
     let verdict = live["lines"]
         .as_array()
         .expect("lines")
@@ -101,29 +196,60 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     assert_eq!(verdict["status"], "blocked");
     let refused = vera.put(&at("program"), &json!({ "rev": 1, "lines": broken }));
     assert_eq!(refused.status, 422);
-    assert!(refused.json()["reasons"].as_array().expect("reasons").iter().any(|r| r["rule"] == "gate-week"));
+    assert!(
+        refused.json()["reasons"]
+            .as_array()
+            .expect("reasons")
+            .iter()
+            .any(|r| r["rule"] == "gate-week")
+    );
     let after = vera.get(&at("program")).ok();
     assert_eq!(after["rev"], 1, "nothing half-written");
     // A caution needs a reason, and a reason is enough.
     let mut cautious = lines.clone();
-    let today_line = cautious.iter().position(|l| l["from_day"] == 38).expect("a line of today");
+    let today_line = cautious
+        .iter()
+        .position(|l| l["from_day"] == 38)
+        .expect("a line of today");
     cautious[today_line]["dose"]["sets"] = json!(6);
-    assert_eq!(vera.put(&at("program"), &json!({ "rev": 1, "lines": cautious })).status, 422);
+    assert_eq!(
+        vera.put(&at("program"), &json!({ "rev": 1, "lines": cautious }))
+            .status,
+        422
+    );
     cautious[today_line]["override_reason"] = json!("she trains for a living");
-    assert_eq!(vera.put(&at("program"), &json!({ "rev": 1, "lines": cautious })).ok()["signed"]["current"], false);
+    assert_eq!(
+        vera.put(&at("program"), &json!({ "rev": 1, "lines": cautious }))
+            .ok()["signed"]["current"],
+        false
+    );
 
     // The log, and what it does to the day's list.
     let log = |fact: Value| {
         let mut entry = json!({ "id": Uuid::now_v7(), "on": TODAY, "exercise": null });
-        entry.as_object_mut().expect("an object").extend(fact.as_object().expect("an object").clone());
+        entry
+            .as_object_mut()
+            .expect("an object")
+            .extend(fact.as_object().expect("an object").clone());
         vera.post(&at("log"), &entry)
     };
     log(json!({ "kind": "pain_during", "value": 2.0 })).ok();
     let page = log(json!({ "kind": "slip" })).ok();
     assert_eq!(page["view"]["log"].as_array().expect("log").len(), 2);
-    assert_eq!(vera.get("/api/decisions").ok()["rows"][0]["lane"]["reason"]["rule"], "lane-slip");
-    let note = vera.post(&at("notes"), &json!({ "id": Uuid::now_v7(), "body": "Slip felt at night. Stop levels explained." })).ok();
-    assert_eq!(note["last_note"]["body"], "Slip felt at night. Stop levels explained.");
+    assert_eq!(
+        vera.get("/api/decisions").ok()["rows"][0]["lane"]["reason"]["rule"],
+        "lane-slip"
+    );
+    let note = vera
+        .post(
+            &at("notes"),
+            &json!({ "id": Uuid::now_v7(), "body": "Slip felt at night. Stop levels explained." }),
+        )
+        .ok();
+    assert_eq!(
+        note["last_note"]["body"],
+        "Slip felt at night. Stop levels explained."
+    );
 }
 
 #[test]
@@ -136,8 +262,17 @@ fn a_limit_whose_day_has_come_holds_until_its_end_is_confirmed() {
     let page = vera.post(&at("limits"), &json!({ "id": id, "quantity": "passive-elevation", "ceiling": 100.0, "floor": null, "until_day": 30, "release": null, "ended_on": null })).ok();
     assert_eq!(page["limits"][0]["until_day"], 30);
     let ceiling = || vera.get(&at("ranges")).ok()["dials"][0]["ceiling"].clone();
-    assert_eq!((ceiling()["ceiling"]["value"].clone(), ceiling()["awaits_confirmation"].clone()), (json!(100.0), json!(true)));
-    assert_eq!(vera.get(&at("visit")).ok()["view"]["limits_to_confirm"][0]["id"], json!(id));
+    assert_eq!(
+        (
+            ceiling()["ceiling"]["value"].clone(),
+            ceiling()["awaits_confirmation"].clone()
+        ),
+        (json!(100.0), json!(true))
+    );
+    assert_eq!(
+        vera.get(&at("visit")).ok()["view"]["limits_to_confirm"][0]["id"],
+        json!(id)
+    );
     vera.post(&at(&format!("limits/{id}/end")), &json!({})).ok();
     assert_eq!(ceiling()["ceiling"]["value"], 120.0);
 }

@@ -14,7 +14,9 @@ fn size(text: &str) -> (u32, u32) {
 #[tokio::main]
 async fn main() {
     let args: Vec<String> = std::env::args().skip(1).collect();
-    let [folder, first, steps @ ..] = args.as_slice() else { panic!("look FOLDER WIDTHxHEIGHT STEP…") };
+    let [folder, first, steps @ ..] = args.as_slice() else {
+        panic!("look FOLDER WIDTHxHEIGHT STEP…")
+    };
     std::fs::create_dir_all(folder).expect("a folder");
     let (width, height) = size(first);
     let house = House::open("look", width, height).await;
@@ -42,9 +44,17 @@ async fn main() {
             }
             "print" => {
                 let pdf = house.pdf(PrintOrientation::Landscape).await;
-                std::fs::write(std::path::Path::new(folder).join(format!("{rest}.pdf")), pdf).expect("written");
+                std::fs::write(
+                    std::path::Path::new(folder).join(format!("{rest}.pdf")),
+                    pdf,
+                )
+                .expect("written");
             }
-            "shot" => house.picture(&std::path::Path::new(folder).join(format!("{rest}.png"))).await,
+            "shot" => {
+                house
+                    .picture(&std::path::Path::new(folder).join(format!("{rest}.png")))
+                    .await
+            }
             other => panic!("no such step: {other}"),
         }
     }

@@ -6,7 +6,9 @@ use std::path::PathBuf;
 
 #[tokio::main]
 async fn main() {
-    let out = std::env::args().nth(1).map_or_else(|| PathBuf::from("docs/screenshots"), PathBuf::from);
+    let out = std::env::args()
+        .nth(1)
+        .map_or_else(|| PathBuf::from("docs/screenshots"), PathBuf::from);
     std::fs::create_dir_all(&out).expect("a folder");
     let house = House::open("pictures", 1280, 800).await;
     house.resize(1280, 800).await;
@@ -37,7 +39,11 @@ async fn main() {
     house.keys("gp").await;
     house.see(".score-line").await;
     house.picture(&shot("program")).await;
-    for (family, name) in [("Vess", "program-instability"), ("Achterlo", "program-frozen"), ("Quill", "program-reverse")] {
+    for (family, name) in [
+        ("Vess", "program-instability"),
+        ("Achterlo", "program-frozen"),
+        ("Quill", "program-reverse"),
+    ] {
         house.open_patient(family).await;
         house.keys("gp").await;
         house.see(".score-line").await;
@@ -56,7 +62,9 @@ async fn main() {
     house.picture(&shot("what-if")).await;
     house.keys("gh").await;
     house.see("article img").await;
-    house.until("[...document.images].every(i => i.complete && i.naturalWidth > 0)").await;
+    house
+        .until("[...document.images].every(i => i.complete && i.naturalWidth > 0)")
+        .await;
     house.picture(&shot("home")).await;
     house.open_patient("Vescolan").await;
     house.keys("ge").await;
@@ -65,7 +73,9 @@ async fn main() {
     house.keys("gr").await;
     house.see("#beams").await;
     house.picture(&shot("read")).await;
-    house.click("[data-hypothesis=subacromial-pain] .beam-row").await;
+    house
+        .click("[data-hypothesis=subacromial-pain] .beam-row")
+        .await;
     house.see(".steps").await;
     house.keys("gf").await;
     house.see("#push").await;
@@ -78,21 +88,36 @@ async fn main() {
     house.picture(&shot("read-operated")).await;
     house.goto("/clinic").await;
     house.see("#cell-0-0").await;
-    for (i, row) in [[120, 130, 112], [90, 99, 84], [150, 161, 140], [101, 113, 96]].iter().enumerate() {
+    for (i, row) in [
+        [120, 130, 112],
+        [90, 99, 84],
+        [150, 161, 140],
+        [101, 113, 96],
+    ]
+    .iter()
+    .enumerate()
+    {
         for (j, value) in row.iter().enumerate() {
-            house.fill(&format!("#cell-{i}-{j}"), &value.to_string()).await;
+            house
+                .fill(&format!("#cell-{i}-{j}"), &value.to_string())
+                .await;
         }
     }
     house.see("#verdict").await;
     house.picture(&shot("reliability")).await;
     house.goto("/clinic/elastics").await;
-    for (i, force) in [4.4, 7.5, 10.1, 12.2, 14.3, 16.3, 19.9, 23.6].iter().enumerate() {
+    for (i, force) in [4.4, 7.5, 10.1, 12.2, 14.3, 16.3, 19.9, 23.6]
+        .iter()
+        .enumerate()
+    {
         house.fill(&format!("#pull-{i}"), &force.to_string()).await;
     }
     house.click("#keep-elastic").await;
     house.says("Every load is worked out with it").await;
     house.goto("/clinic/pathways").await;
-    house.click("#pathways .score-list li:nth-child(4) button").await;
+    house
+        .click("#pathways .score-list li:nth-child(4) button")
+        .await;
     house.see("#copy-title").await;
     house.fill("#copy-title", "Anterior repair, our way").await;
     house.click("#copy-pathway").await;
@@ -119,7 +144,11 @@ async fn main() {
         .keys("\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}")
         .await;
     house.says("% of the held one").await;
-    house.browser.execute("window.scrollTo(0, 0)", vec![]).await.expect("scrolled");
+    house
+        .browser
+        .execute("window.scrollTo(0, 0)", vec![])
+        .await
+        .expect("scrolled");
     house.picture(&shot("load-bench")).await;
     house.close().await;
 }

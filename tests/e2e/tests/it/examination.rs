@@ -3,7 +3,14 @@
 use ritorno_e2e::House;
 
 async fn ask(house: &House, script: &str) -> String {
-    house.browser.execute(&format!("return String({script})"), vec![]).await.expect("answered").as_str().unwrap_or_default().to_owned()
+    house
+        .browser
+        .execute(&format!("return String({script})"), vec![])
+        .await
+        .expect("answered")
+        .as_str()
+        .unwrap_or_default()
+        .to_owned()
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -15,7 +22,9 @@ async fn twelve_items_by_keyboard_move_the_beams() {
     house.see("main h1").await;
     house.keys("ge").await;
     house.see("#card").await;
-    house.until("document.querySelectorAll('.mini').length > 0").await;
+    house
+        .until("document.querySelectorAll('.mini').length > 0")
+        .await;
     let mut pressed = 0;
     let mut press = async |keys: &str| {
         house.keys(keys).await;
@@ -31,7 +40,13 @@ async fn twelve_items_by_keyboard_move_the_beams() {
             ("resisted-er" | "empty-can" | "full-can", _) => "2",
             ("painful-arc" | "hawkins-kennedy" | "neer", _) => "1",
             _ => {
-                if ask(&house, "document.querySelectorAll('.answer:not(.could)').length").await == "2" {
+                if ask(
+                    &house,
+                    "document.querySelectorAll('.answer:not(.could)').length",
+                )
+                .await
+                    == "2"
+                {
                     "2"
                 } else {
                     "3"
@@ -39,34 +54,62 @@ async fn twelve_items_by_keyboard_move_the_beams() {
             }
         };
         press(key).await;
-        house.until(&format!("document.querySelector('#card').dataset.test !== '{test}'")).await;
+        house
+            .until(&format!(
+                "document.querySelector('#card').dataset.test !== '{test}'"
+            ))
+            .await;
         house.until(&format!("[...document.querySelectorAll('.exam-list section')].some(s => s.querySelector('h3')?.innerText.startsWith('Done today') && s.querySelectorAll('.exam-item').length === {item})")).await;
     }
     assert!(pressed <= 3 * 12, "{pressed} keys for 12 items");
     println!(
         "keystrokes for 12 items: {pressed}; answer to moved beam: {} ms",
-        ask(&house, "document.querySelector('#examine').dataset.answerMs").await
+        ask(
+            &house,
+            "document.querySelector('#examine').dataset.answerMs"
+        )
+        .await
     );
-    let before = ask(&house, "document.querySelector('.mini[data-hypothesis=subacromial-pain] b').innerText").await;
-    assert!(before.trim_end_matches(" %").trim_start_matches("> ").parse::<u32>().expect("percent") >= 85, "{before}");
+    let before = ask(
+        &house,
+        "document.querySelector('.mini[data-hypothesis=subacromial-pain] b').innerText",
+    )
+    .await;
+    assert!(
+        before
+            .trim_end_matches(" %")
+            .trim_start_matches("> ")
+            .parse::<u32>()
+            .expect("percent")
+            >= 85,
+        "{before}"
+    );
     // Undo brings the last one back to the plan.
     house.keys("u").await;
     house.until("[...document.querySelectorAll('.exam-list section')].some(s => s.querySelector('h3')?.innerText.startsWith('Done today') && s.querySelectorAll('.exam-item').length === 11)").await;
     // Read: the beam opens and shows its steps and sources.
     house.keys("gr").await;
-    house.click("[data-hypothesis=subacromial-pain] .beam-row").await;
+    house
+        .click("[data-hypothesis=subacromial-pain] .beam-row")
+        .await;
     house.says("from memory").await;
     house.until("document.querySelector('[data-hypothesis=subacromial-pain]').dataset.word === 'likely'").await;
     // A vote on irritability moves the level.
     for question in ["night", "end_range", "disability"] {
-        house.click(&format!("[data-vote={question}] .three button:nth-child(3)")).await;
+        house
+            .click(&format!(
+                "[data-vote={question}] .three button:nth-child(3)"
+            ))
+            .await;
         house
             .until(&format!(
                 "document.querySelector('[data-vote={question}] .three button:nth-child(3)').getAttribute('aria-pressed') === 'true'"
             ))
             .await;
     }
-    house.until("document.querySelector('#irritability .level').innerText === 'high'").await;
+    house
+        .until("document.querySelector('#irritability .level').innerText === 'high'")
+        .await;
     // A painful arc is typed on the way: where it began, where it ended, the reading, why it stopped.
     house.keys("gm").await;
     house.see(".dial.on").await;
@@ -92,7 +135,9 @@ async fn an_unoperated_shoulder_comes_in_and_a_stiff_one_is_read_by_its_criterio
     house.date("#day0", "2027-02-20").await;
     house.click("#save-patient").await;
     house.see("#flags").await;
-    house.until("document.querySelector('#story-start').value === 'gradual'").await;
+    house
+        .until("document.querySelector('#story-start').value === 'gradual'")
+        .await;
     house.keys("gp").await;
     house.see("#no-pathway").await;
 
@@ -101,7 +146,11 @@ async fn an_unoperated_shoulder_comes_in_and_a_stiff_one_is_read_by_its_criterio
     house.until("document.querySelector('[data-condition=frozen-shoulder]')?.dataset.status === 'range_only'").await;
     house.until("document.querySelector('#criteria').getBoundingClientRect().top < document.querySelector('#beams').getBoundingClientRect().top").await;
     house.click("#criteria button:nth-of-type(2)").await;
-    house.until("document.querySelector('[data-condition=frozen-shoulder]').dataset.status === 'met'").await;
+    house
+        .until(
+            "document.querySelector('[data-condition=frozen-shoulder]').dataset.status === 'met'",
+        )
+        .await;
     house.close().await;
 }
 
@@ -114,14 +163,20 @@ async fn a_push_is_typed_measured_by_the_device_and_undone() {
     house.keys("gf").await;
     house.see("#push").await;
     house.keys("118\u{E007}").await;
-    house.until("document.querySelectorAll('.trials > span').length === 1").await;
+    house
+        .until("document.querySelectorAll('.trials > span').length === 1")
+        .await;
     // The device pushes by itself, the trace grows while it does, and the trial is kept once.
     house.keys("d").await;
     house.until("(document.querySelector('#push svg path[stroke-width=\"2.2\"]')?.getAttribute('d') ?? '').length > 300").await;
     house.see("#reading").await;
-    house.until("document.querySelectorAll('.trials > span').length === 2").await;
+    house
+        .until("document.querySelectorAll('.trials > span').length === 2")
+        .await;
     house.keys("u").await;
-    house.until("document.querySelectorAll('.trials > span').length === 1").await;
+    house
+        .until("document.querySelectorAll('.trials > span').length === 1")
+        .await;
     house.close().await;
 }
 
@@ -134,7 +189,10 @@ async fn a_new_exercise_is_tried_out_and_the_raters_are_measured() {
     // What was logged at home before has been tried: only what starts today is left.
     let untried = "document.querySelectorAll('#try-out .flag-row').length";
     let before: usize = ask(&house, untried).await.parse().expect("a number");
-    assert!(before > 0, "the demo's beekeeper starts something new today");
+    assert!(
+        before > 0,
+        "the demo's beekeeper starts something new today"
+    );
     house.click("#try-out .flag-row:nth-of-type(1) .yn").await;
     house.until(&format!("{untried} === {}", before - 1)).await;
     house.goto(&format!("/e/{episode}/home")).await;

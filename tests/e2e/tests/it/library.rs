@@ -8,21 +8,30 @@ async fn an_exercise_is_found_weighed_and_sent_to_a_program() {
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     house.goto("/library").await;
-    house.until("document.querySelectorAll('.excard').length > 200").await;
+    house
+        .until("document.querySelectorAll('.excard').length > 200")
+        .await;
     house.fill("#find", "outward turn elastic").await;
     house.until("document.querySelectorAll('.excard').length < 12 && !!document.querySelector('[data-exercise=erl4]')").await;
     house.goto(&format!("/library/erl4?e={episode}")).await;
     house.see("#readout").await;
     // Protected: no share of strength, and it says so.
     house.says("No share of strength").await;
-    let shown =
-        "[...document.querySelectorAll('[data-step]')].filter(g => getComputedStyle(g).display !== 'none').map(g => g.dataset.step).join()";
+    let shown = "[...document.querySelectorAll('[data-step]')].filter(g => getComputedStyle(g).display !== 'none').map(g => g.dataset.step).join()";
     house.until(&format!("{shown} === '24'")).await;
     // Along the path figure, curve and numbers move together, and nothing is asked of the server.
-    house.browser.execute("performance.clearResourceTimings()", vec![]).await.expect("cleared");
-    house.keys("\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}").await;
+    house
+        .browser
+        .execute("performance.clearResourceTimings()", vec![])
+        .await
+        .expect("cleared");
+    house
+        .keys("\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}\u{E012}")
+        .await;
     house.until(&format!("{shown} === '19'")).await;
-    house.until("document.querySelector('#bench input[type=range]').value === '80'").await;
+    house
+        .until("document.querySelector('#bench input[type=range]').value === '80'")
+        .await;
     house.until("performance.getEntriesByType('resource').filter(r => r.name.includes('/api/')).length === 0").await;
     let peak = "parseFloat(document.querySelector('#readout > div:last-child b').innerText)";
     house.until(&format!("(window.before = {peak}) > 0")).await;
@@ -35,8 +44,12 @@ async fn an_exercise_is_found_weighed_and_sent_to_a_program() {
     house.says("Even the most gives").await;
     house.click("a[href*='program?add=erl4']").await;
     house.see("#line-panel").await;
-    house.until("document.body.innerText.includes('Standing outward turn with elastic')").await;
+    house
+        .until("document.body.innerText.includes('Standing outward turn with elastic')")
+        .await;
     // Resistance at day 38 after a repair: the check blocks it with its rule, live.
-    house.until("document.querySelector('#line-panel').innerText.includes('blocked')").await;
+    house
+        .until("document.querySelector('#line-panel').innerText.includes('blocked')")
+        .await;
     house.close().await;
 }

@@ -15,7 +15,9 @@ async fn nothing_is_lost_while_the_database_is_away() {
 
     // Two readings are typed while the database is away: they wait, in order.
     house.keys("109s").await;
-    house.says("1 entry waits to be sent. Nothing is lost.").await;
+    house
+        .says("1 entry waits to be sent. Nothing is lost.")
+        .await;
     house.keys("25s").await;
     house.says("2 entries wait to be sent").await;
     // They survive the page being closed and opened again, and the page says why it is empty.

@@ -3,7 +3,13 @@
 use ritorno_e2e::{House, PrintOrientation};
 
 async fn number(house: &House, script: &str) -> i64 {
-    house.browser.execute(&format!("return {script}"), vec![]).await.expect("ran").as_i64().expect("a number")
+    house
+        .browser
+        .execute(&format!("return {script}"), vec![])
+        .await
+        .expect("ran")
+        .as_i64()
+        .expect("a number")
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -14,17 +20,37 @@ async fn the_score_is_edited_by_keyboard_and_every_step_is_taken_back() {
     house.keys("gp").await;
     house.see(".score-line").await;
     // First paint of the score, and an edit until it is judged: reported, not asserted.
-    let paint = number(&house, "Math.round(performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0)").await;
+    let paint = number(
+        &house,
+        "Math.round(performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0)",
+    )
+    .await;
     house.click(".score-line[aria-label^='Low row']").await;
     house.see("#line-panel img").await;
     let day = |what: &'static str| format!("Number(document.querySelector('#{what}').value)");
-    let (from, to) = (number(&house, &day("from_day")).await, number(&house, &day("to_day")).await);
-    house.browser.execute("document.activeElement.blur()", vec![]).await.expect("left the field");
+    let (from, to) = (
+        number(&house, &day("from_day")).await,
+        number(&house, &day("to_day")).await,
+    );
+    house
+        .browser
+        .execute("document.activeElement.blur()", vec![])
+        .await
+        .expect("left the field");
     // Its end a week later: Shift and the arrow.
     house.keys("\u{e008}\u{e014}\u{e000}").await;
-    house.until(&format!("Number(document.querySelector('#to_day')?.value) === {}", to + 7)).await;
+    house
+        .until(&format!(
+            "Number(document.querySelector('#to_day')?.value) === {}",
+            to + 7
+        ))
+        .await;
     assert_eq!(number(&house, &day("from_day")).await, from);
-    let took = number(&house, "Number(document.querySelector('#draft').dataset.took)").await;
+    let took = number(
+        &house,
+        "Number(document.querySelector('#draft').dataset.took)",
+    )
+    .await;
     println!("score first paint {paint} ms, edit to checked plan {took} ms");
     // A rung up, then both steps taken back and brought again.
     let name = "document.querySelector('#line-panel h3').innerText";
@@ -34,9 +60,18 @@ async fn the_score_is_edited_by_keyboard_and_every_step_is_taken_back() {
     house.click("#undo").await;
     house.until(&format!("{name} === 'Low row'")).await;
     house.click("#undo").await;
-    house.until(&format!("Number(document.querySelector('#to_day')?.value) === {to}")).await;
+    house
+        .until(&format!(
+            "Number(document.querySelector('#to_day')?.value) === {to}"
+        ))
+        .await;
     house.click("#redo").await;
-    house.until(&format!("Number(document.querySelector('#to_day')?.value) === {}", to + 7)).await;
+    house
+        .until(&format!(
+            "Number(document.querySelector('#to_day')?.value) === {}",
+            to + 7
+        ))
+        .await;
     // The builder anew: what was edited by hand stays, the difference is told; saved, it is a new revision.
     house.click("#build").await;
     house.see("#later").await;
@@ -51,14 +86,28 @@ async fn the_score_is_edited_by_keyboard_and_every_step_is_taken_back() {
         )
         .await;
     // One week, day by day.
-    house.browser.execute("document.activeElement.blur()", vec![]).await.expect("left the field");
+    house
+        .browser
+        .execute("document.activeElement.blur()", vec![])
+        .await
+        .expect("left the field");
     house.keys("zz").await;
     house.says("days 63 to 69").await;
     // On paper it is two sheets.
-    assert_eq!(number(&house, "document.querySelectorAll('.print-sheet > svg').length").await, 2);
+    assert_eq!(
+        number(
+            &house,
+            "document.querySelectorAll('.print-sheet > svg').length"
+        )
+        .await,
+        2
+    );
     let sheets = house.print(PrintOrientation::Landscape).await;
     assert_eq!(sheets.len(), 2, "{sheets:#?}");
-    assert!(sheets[0].contains("Ilario Vess") && sheets.iter().all(|s| s.contains("wk")), "{sheets:#?}");
+    assert!(
+        sheets[0].contains("Ilario Vess") && sheets.iter().all(|s| s.contains("wk")),
+        "{sheets:#?}"
+    );
     house.close().await;
 }
 
@@ -71,7 +120,9 @@ async fn decisions_are_accepted_on_the_visit_and_two_programs_stand_side_by_side
     house.says("whole and quiet sessions in a row").await;
     let accepted = "[...document.querySelectorAll('.decided-today li')].filter(d => d.innerText.includes('Accepted today')).length";
     assert_eq!(number(&house, accepted).await, 0);
-    house.click(".decision[data-kind=progress_dose] .decision-do button").await;
+    house
+        .click(".decision[data-kind=progress_dose] .decision-do button")
+        .await;
     house.until(&format!("{accepted} === 1")).await;
     // A bad day eases, a slip stops, and the day's list says so.
     house.click("#log-slip").await;
@@ -82,7 +133,9 @@ async fn decisions_are_accepted_on_the_visit_and_two_programs_stand_side_by_side
     house.fill("#what-missed", "14").await;
     house.click("#what-run").await;
     house.see("#what-moved").await;
-    house.until("document.querySelectorAll('.side-by-side svg[role=group]').length === 2").await;
+    house
+        .until("document.querySelectorAll('.side-by-side svg[role=group]').length === 2")
+        .await;
     house.says("14 wk (day 98)").await;
     house.close().await;
 }
@@ -100,8 +153,7 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
     house.until("document.querySelector('#bench').offsetHeight > 0 && document.querySelector('#cell-0-0').value === '120'").await;
     house.goto("/clinic/pathways").await;
     house.see("#pathways").await;
-    let open =
-        "[...document.querySelectorAll('#pathways .score-list button')].find(b => b.innerText.startsWith('Anterior labrum')).click()";
+    let open = "[...document.querySelectorAll('#pathways .score-list button')].find(b => b.innerText.startsWith('Anterior labrum')).click()";
     house.browser.execute(open, vec![]).await.expect("opened");
     house.fill("#copy-title", "Anterior, our way").await;
     house.click("#copy-pathway").await;
@@ -111,13 +163,23 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
             "const f=document.querySelector('#pathway-file');const set=Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype,'value').set;set.call(f,f.value.replace('{from}','{to}'));f.dispatchEvent(new Event('input',{{bubbles:true}}))"
         )
     };
-    house.browser.execute(&edit("ceiling = 90.0", "ceiling = 900.0"), vec![]).await.expect("edited");
+    house
+        .browser
+        .execute(&edit("ceiling = 90.0", "ceiling = 900.0"), vec![])
+        .await
+        .expect("edited");
     house.see("#pathway-faults").await;
     house.says("900 is outside").await;
-    house.browser.execute(&edit("ceiling = 900.0", "ceiling = 80.0"), vec![]).await.expect("edited");
+    house
+        .browser
+        .execute(&edit("ceiling = 900.0", "ceiling = 80.0"), vec![])
+        .await
+        .expect("edited");
     house.see("#against-base").await;
     house.says("tighter").await;
-    house.until("!document.querySelector('#save-pathway').disabled").await;
+    house
+        .until("!document.querySelector('#save-pathway').disabled")
+        .await;
     house.click("#save-pathway").await;
     house.says("version 2").await;
     house.goto("/").await;

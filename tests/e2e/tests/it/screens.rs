@@ -9,14 +9,36 @@ async fn no_screen_has_a_serious_accessibility_fault() {
     let mut faults: Vec<String> = Vec::new();
     house.goto("/").await;
     house.see("#login").await;
-    faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("sign-in: {f}")));
+    faults.extend(
+        house
+            .accessibility_faults()
+            .await
+            .into_iter()
+            .map(|f| format!("sign-in: {f}")),
+    );
     house.sign_in().await;
     house.see(".lane-row").await;
-    assert_eq!(lanes(&house).await, 6, "one demo patient in each lane at least");
-    faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("decisions: {f}")));
+    assert_eq!(
+        lanes(&house).await,
+        6,
+        "one demo patient in each lane at least"
+    );
+    faults.extend(
+        house
+            .accessibility_faults()
+            .await
+            .into_iter()
+            .map(|f| format!("decisions: {f}")),
+    );
     house.click("#new-patient").await;
     house.see("#given").await;
-    faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("new patient: {f}")));
+    faults.extend(
+        house
+            .accessibility_faults()
+            .await
+            .into_iter()
+            .map(|f| format!("new patient: {f}")),
+    );
     for who in ["Falanga", "Oravec"] {
         let episode = house.open_patient(who).await;
         for (station, landmark) in [
@@ -30,10 +52,25 @@ async fn no_screen_has_a_serious_accessibility_fault() {
         ] {
             house.goto(&format!("/e/{episode}/{station}")).await;
             house.see(landmark).await;
-            faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("{who} {station}: {f}")));
-            let wide =
-                house.browser.execute("return document.documentElement.scrollWidth - window.innerWidth", vec![]).await.expect("a number");
-            assert!(wide.as_i64().unwrap_or(99) <= 0, "{station} scrolls sideways by {wide}");
+            faults.extend(
+                house
+                    .accessibility_faults()
+                    .await
+                    .into_iter()
+                    .map(|f| format!("{who} {station}: {f}")),
+            );
+            let wide = house
+                .browser
+                .execute(
+                    "return document.documentElement.scrollWidth - window.innerWidth",
+                    vec![],
+                )
+                .await
+                .expect("a number");
+            assert!(
+                wide.as_i64().unwrap_or(99) <= 0,
+                "{station} scrolls sideways by {wide}"
+            );
         }
     }
     for who in ["Vescolan", "Benedusi", "Grimaz"] {
@@ -53,7 +90,13 @@ async fn no_screen_has_a_serious_accessibility_fault() {
                 house.click("#beams .beam-block .beam-row").await;
                 house.see(".beam-open").await;
             }
-            faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("{who} {station}: {f}")));
+            faults.extend(
+                house
+                    .accessibility_faults()
+                    .await
+                    .into_iter()
+                    .map(|f| format!("{who} {station}: {f}")),
+            );
         }
     }
     assert!(faults.is_empty(), "{faults:#?}");
@@ -61,7 +104,9 @@ async fn no_screen_has_a_serious_accessibility_fault() {
 }
 
 async fn lanes(house: &House) -> i64 {
-    house.until("document.querySelectorAll('.lane-row').length >= 8").await;
+    house
+        .until("document.querySelectorAll('.lane-row').length >= 8")
+        .await;
     house
         .browser
         .execute("return new Set([...document.querySelectorAll('.lane-row')].map(r => r.dataset.lane)).size", vec![])
@@ -77,19 +122,29 @@ async fn the_day_is_found_by_name_by_lane_and_by_key() {
     house.sign_in().await;
     house.see(".lane-row").await;
     house.keys("/").await;
-    house.until("document.activeElement && document.activeElement.id === 'search'").await;
+    house
+        .until("document.activeElement && document.activeElement.id === 'search'")
+        .await;
     house.fill("#search", "mosaic").await;
-    house.until("document.querySelectorAll('.lane-row').length === 2").await;
+    house
+        .until("document.querySelectorAll('.lane-row').length === 2")
+        .await;
     house.says("Fosca Arbelin").await;
     house.fill("#search", "imelda").await;
-    house.until("document.querySelectorAll('.lane-row').length === 1").await;
+    house
+        .until("document.querySelectorAll('.lane-row').length === 1")
+        .await;
     house.says("Imelda Raso").await;
     house.fill("#search", "100%").await;
     house.says("Nobody fits").await;
     house.fill("#search", "").await;
-    house.until("document.querySelectorAll('.lane-row').length >= 8").await;
+    house
+        .until("document.querySelectorAll('.lane-row').length >= 8")
+        .await;
     house.click(".chip[aria-pressed]:nth-of-type(3)").await;
-    house.until("document.querySelectorAll('.lane-row').length === 1").await;
+    house
+        .until("document.querySelectorAll('.lane-row').length === 1")
+        .await;
     house.says("all 7 criteria met").await;
     house.close().await;
 }
@@ -101,11 +156,15 @@ async fn by_lamplight_everything_stays_readable() {
     house.sign_in().await;
     house.see(".lane-row svg").await;
     house.click("#look").await;
-    house.until("document.documentElement.dataset.look === 'dark'").await;
+    house
+        .until("document.documentElement.dataset.look === 'dark'")
+        .await;
     let mut faults = house.accessibility_faults().await;
     let operated = house.open_patient("Oravec").await;
     house.goto("/").await;
-    house.until("document.documentElement.dataset.look === 'dark'").await;
+    house
+        .until("document.documentElement.dataset.look === 'dark'")
+        .await;
     let examined = house.open_patient("Vescolan").await;
     for (path, landmark) in [
         (format!("/e/{operated}/visit"), "#log"),
@@ -119,7 +178,13 @@ async fn by_lamplight_everything_stays_readable() {
     ] {
         house.goto(&path).await;
         house.see(landmark).await;
-        faults.extend(house.accessibility_faults().await.into_iter().map(|f| format!("{path}: {f}")));
+        faults.extend(
+            house
+                .accessibility_faults()
+                .await
+                .into_iter()
+                .map(|f| format!("{path}: {f}")),
+        );
     }
     assert!(faults.is_empty(), "{faults:#?}");
     house.close().await;

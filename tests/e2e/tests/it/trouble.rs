@@ -6,7 +6,13 @@ use ritorno_e2e::House;
 async fn colleague(house: &House, method: &str, path: &str, body: &str) -> i64 {
     let script = "const [m,p,b,done]=arguments;fetch(p,{method:m,headers:{'content-type':'application/json'},body:b||undefined}).then(r=>done(r.status))";
     let args = vec![method.into(), path.into(), body.into()];
-    house.browser.execute_async(script, args).await.expect("sent").as_i64().unwrap_or(0)
+    house
+        .browser
+        .execute_async(script, args)
+        .await
+        .expect("sent")
+        .as_i64()
+        .unwrap_or(0)
 }
 
 #[tokio::test(flavor = "multi_thread")]
@@ -18,13 +24,27 @@ async fn an_edit_made_meanwhile_is_not_overwritten_and_nothing_typed_is_lost() {
     house.see("#story-note").await;
     let path = format!("/api/episodes/{episode}/story");
     let read = "const [p,done]=arguments;fetch(p).then(r=>r.json()).then(page=>{page.story.work='bookbinder, three days a week';done(JSON.stringify({rev:page.rev,story:page.story}))})";
-    let body = house.browser.execute_async(read, vec![path.clone().into()]).await.expect("read");
-    assert_eq!(colleague(&house, "PUT", &path, body.as_str().expect("text")).await, 200);
+    let body = house
+        .browser
+        .execute_async(read, vec![path.clone().into()])
+        .await
+        .expect("read");
+    assert_eq!(
+        colleague(&house, "PUT", &path, body.as_str().expect("text")).await,
+        200
+    );
 
-    house.fill("#story-note", "Sleeps through since Thursday").await;
+    house
+        .fill("#story-note", "Sleeps through since Thursday")
+        .await;
     house.click("#save-story").await;
     house.says("Somebody changed this in the meantime").await;
-    let kept = house.see("#story-note").await.prop("value").await.expect("a value");
+    let kept = house
+        .see("#story-note")
+        .await
+        .prop("value")
+        .await
+        .expect("a value");
     assert_eq!(kept.as_deref(), Some("Sleeps through since Thursday"));
     house.close().await;
 }
@@ -39,7 +59,11 @@ async fn a_flag_in_mid_program_pauses_it_until_an_action_is_on_record() {
     house.says("The program is paused").await;
     house.says("Surgical team today").await;
     let pdf = format!("/api/episodes/{episode}/handout.pdf");
-    assert_eq!(colleague(&house, "GET", &pdf, "").await, 422, "nothing goes home while a flag is open");
+    assert_eq!(
+        colleague(&house, "GET", &pdf, "").await,
+        422,
+        "nothing goes home while a flag is open"
+    );
     house.goto(&format!("/e/{episode}/home")).await;
     house.says("No exercises run today").await;
     house.goto("/").await;
@@ -48,9 +72,16 @@ async fn a_flag_in_mid_program_pauses_it_until_an_action_is_on_record() {
     house.goto(&format!("/e/{episode}/story")).await;
     house.click("#close-infection").await;
     house.says("must not be empty").await;
-    house.fill("#act-infection", "Seen by the surgical team: wound dry, no fever.").await;
+    house
+        .fill(
+            "#act-infection",
+            "Seen by the surgical team: wound dry, no fever.",
+        )
+        .await;
     house.click("#close-infection").await;
-    house.until("!document.body.innerText.includes('The program is paused')").await;
+    house
+        .until("!document.body.innerText.includes('The program is paused')")
+        .await;
     house.says("closed").await;
     assert_eq!(colleague(&house, "GET", &pdf, "").await, 200);
     house.close().await;
@@ -83,18 +114,38 @@ async fn what_was_not_given_is_asked_for_and_never_assumed() {
     house.fill("#given", "Ines").await;
     house.fill("#family", "Morandi").await;
     house.click("#save-patient").await;
-    house.until("document.querySelectorAll('.ant-modal .field.faulty').length === 2").await;
-    let kept = house.see("#given").await.prop("value").await.expect("a value");
+    house
+        .until("document.querySelectorAll('.ant-modal .field.faulty').length === 2")
+        .await;
+    let kept = house
+        .see("#given")
+        .await
+        .prop("value")
+        .await
+        .expect("a value");
     assert_eq!(kept.as_deref(), Some("Ines"), "what was typed stays");
     house.goto("/").await;
-    house.until("document.querySelector('.lane-row') && !document.body.innerText.includes('Morandi')").await;
+    house
+        .until(
+            "document.querySelector('.lane-row') && !document.body.innerText.includes('Morandi')",
+        )
+        .await;
 
     let episode = house.open_patient("Brera").await;
     house.goto(&format!("/e/{episode}/story")).await;
     house.see("#add-limit").await;
-    house.browser.execute("window.limits = document.querySelectorAll('#limits tbody tr').length", vec![]).await.expect("counted");
+    house
+        .browser
+        .execute(
+            "window.limits = document.querySelectorAll('#limits tbody tr').length",
+            vec![],
+        )
+        .await
+        .expect("counted");
     house.click("#add-limit").await;
     house.until("document.querySelector('#limits .field.faulty')?.innerText.includes('must not be empty')").await;
-    house.until("document.querySelectorAll('#limits tbody tr').length === window.limits").await;
+    house
+        .until("document.querySelectorAll('#limits tbody tr').length === window.limits")
+        .await;
     house.close().await;
 }

@@ -17,7 +17,16 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.fill("#mechanism", "A swinging truss").await;
     house.click("#save-patient").await;
     house.says("must not be empty").await;
-    assert_eq!(house.see("#given").await.prop("value").await.expect("a value").as_deref(), Some("Tebaldo"));
+    assert_eq!(
+        house
+            .see("#given")
+            .await
+            .prop("value")
+            .await
+            .expect("a value")
+            .as_deref(),
+        Some("Tebaldo")
+    );
     house.fill("#family", "Quarnero").await;
     house.click("#save-patient").await;
 
@@ -29,7 +38,9 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.click("#save-story").await;
     house.says("5 wk 3 d (day 38)").await;
     for (quantity, ceiling) in [("passive-elevation", "120"), ("passive-er-side", "30")] {
-        house.click(&format!("#limit-quantity option[value='{quantity}']")).await;
+        house
+            .click(&format!("#limit-quantity option[value='{quantity}']"))
+            .await;
         house.fill("#limit-ceiling", ceiling).await;
         house.click("#add-limit").await;
         house.says(&format!("up to {ceiling}")).await;
@@ -39,39 +50,63 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.click("#add-limit").await;
     house.says("the floor 110 is above the ceiling 100").await;
     assert_eq!(
-        house.see("#limit-floor").await.prop("value").await.expect("a value").as_deref(),
+        house
+            .see("#limit-floor")
+            .await
+            .prop("value")
+            .await
+            .expect("a value")
+            .as_deref(),
         Some("110"),
         "the form keeps what was typed"
     );
 
     // A note that contradicts a "no".
-    house.fill("#story-note", "Fell on the stairs last week").await;
+    house
+        .fill("#story-note", "Fell on the stairs last week")
+        .await;
     house.click("#save-story").await;
     house.says("this was answered no. Ask again.").await;
     house.fill("#story-note", "").await;
     house.click("#save-story").await;
-    house.until("!document.body.innerText.includes('Ask again')").await;
+    house
+        .until("!document.body.innerText.includes('Ask again')")
+        .await;
 
     // Ranges: the keyboard and nothing else. Twelve keys for three readings, the station key included.
     house.keys("gm").await;
     house.see(".dial.on").await;
-    house.see(".dial[data-quantity='active-elevation-lying'].barred").await;
+    house
+        .see(".dial[data-quantity='active-elevation-lying'].barred")
+        .await;
     house.says("opens after 6 completed weeks (day 42)").await;
     house.keys("105s").await;
     house.says("Passive elevation, right: 105°, stiff").await;
     house.keys("24p").await;
-    house.says("Passive external rotation at the side, right: 24°, pain").await;
+    house
+        .says("Passive external rotation at the side, right: 24°, pain")
+        .await;
     house.keys("60l").await;
-    house.says("Internal rotation to the belly, right: 60°, at the limit").await;
+    house
+        .says("Internal rotation to the belly, right: 60°, at the limit")
+        .await;
     // Above the ceiling: seen at once, and taken back with one key.
-    house.until("document.querySelector('.dial.on').dataset.quantity === 'passive-elevation'").await;
+    house
+        .until("document.querySelector('.dial.on').dataset.quantity === 'passive-elevation'")
+        .await;
     house.keys("131s").await;
     house.says("Measure again, stop gaining").await;
     house.keys("u").await;
-    house.until("!document.body.innerText.includes('stop gaining')").await;
+    house
+        .until("!document.body.innerText.includes('stop gaining')")
+        .await;
     // The other side: active elevation is free there.
     house.keys("o").await;
-    house.until("!document.querySelector('.dial[data-quantity=\"active-elevation-lying\"]').disabled").await;
+    house
+        .until(
+            "!document.querySelector('.dial[data-quantity=\"active-elevation-lying\"]').disabled",
+        )
+        .await;
     house.keys("170s").await;
     house.says("Passive elevation, left: 170°, stiff").await;
     house.keys("400s").await;
@@ -84,9 +119,13 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.says("to Protected passive").await;
     let sign = house.see("tr[data-criterion='wound'] button").await;
     sign.click().await.expect("signed");
-    house.see("tr[data-criterion='wound'][data-status='met']").await;
+    house
+        .see("tr[data-criterion='wound'][data-status='met']")
+        .await;
     house.click("tr[data-criterion='rest-pain'] input").await;
-    house.fill("#override-reason", "asked at the door: 2/10").await;
+    house
+        .fill("#override-reason", "asked at the door: 2/10")
+        .await;
     house.click("#pass-gate").await;
     house.says("to Assisted to active").await;
     house.says("Healing time cannot be overridden").await;
@@ -95,20 +134,39 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.keys("gp").await;
     house.click("#build").await;
     house.see("#draft").await;
-    house.until("document.querySelectorAll('.score-line').length > 15").await;
-    house.click(".score-line[aria-label^='Lying lift with the other hand']").await;
+    house
+        .until("document.querySelectorAll('.score-line').length > 15")
+        .await;
+    house
+        .click(".score-line[aria-label^='Lying lift with the other hand']")
+        .await;
     house.fill("#dose-sets", "0\t").await;
     house.says("1 line is blocked by the safety check").await;
     house.says("outside 1 to 10").await;
-    assert!(house.see("#save-program").await.attr("disabled").await.expect("an attribute").is_some(), "what is blocked cannot be saved");
+    assert!(
+        house
+            .see("#save-program")
+            .await
+            .attr("disabled")
+            .await
+            .expect("an attribute")
+            .is_some(),
+        "what is blocked cannot be saved"
+    );
     house.click("#undo").await;
-    house.until("!document.body.innerText.includes('blocked by the safety check')").await;
+    house
+        .until("!document.body.innerText.includes('blocked by the safety check')")
+        .await;
     house.click("#candidate option[value='erl3']").await;
     house.click("#add-line").await;
-    house.says("Healing time: resisted external rotation after 12 completed weeks (day 84)").await;
+    house
+        .says("Healing time: resisted external rotation after 12 completed weeks (day 84)")
+        .await;
     house.says("cannot be overridden in the clinic").await;
     house.click("#remove-line").await;
-    house.until("!document.querySelector('#save-program').disabled").await;
+    house
+        .until("!document.querySelector('#save-program').disabled")
+        .await;
     house.click("#save-program").await;
     house.says("Sign it when you agree with it").await;
     house.click("#sign-program").await;
@@ -130,12 +188,27 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.click("button[aria-label='Pain during 2']").await;
     house.says("during 2").await;
     house.click("#log-slip").await;
-    house.fill("#note", "Slip at night, gone by morning. Stop levels explained.").await;
+    house
+        .fill(
+            "#note",
+            "Slip at night, gone by morning. Stop levels explained.",
+        )
+        .await;
     house.click("#sign-note").await;
     house.says("Slip at night, gone by morning.").await;
     house.goto("/").await;
     house.see("#lane-something_is_wrong").await;
-    let first = house.browser.find(Locator::Css("#lane-something_is_wrong")).await.expect("a lane").text().await.expect("text");
-    assert!(first.contains("Tebaldo Quarnero") && first.contains("A slip was felt on day 38"), "{first}");
+    let first = house
+        .browser
+        .find(Locator::Css("#lane-something_is_wrong"))
+        .await
+        .expect("a lane")
+        .text()
+        .await
+        .expect("text");
+    assert!(
+        first.contains("Tebaldo Quarnero") && first.contains("A slip was felt on day 38"),
+        "{first}"
+    );
     house.close().await;
 }
