@@ -29,7 +29,9 @@ const unreachable: Problem = {
 };
 
 /** Unwraps an answer: the data, or a thrown problem. */
-export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response: Response }>): Promise<T> {
+export async function ask<T>(
+  call: Promise<{ data?: T; error?: unknown; response: Response }>,
+): Promise<T> {
   let answer;
   try {
     answer = await call;
@@ -39,7 +41,9 @@ export async function ask<T>(call: Promise<{ data?: T; error?: unknown; response
   if (answer.data !== undefined) return answer.data;
   if (answer.response.ok) return undefined as T;
   const told = answer.error as Problem | undefined;
-  throw new ApiProblem(told?.type ? told : { ...unreachable, status: answer.response.status });
+  throw new ApiProblem(
+    told?.type ? told : { ...unreachable, status: answer.response.status },
+  );
 }
 
 /** A new id, ordered by time, made where the entry is made (UUID version 7). */
@@ -52,6 +56,8 @@ export function newId(): string {
   }
   bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x70;
   bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
-  const hex = Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join("");
+  const hex = Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join(
+    "",
+  );
   return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
 }

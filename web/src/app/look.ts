@@ -10,7 +10,11 @@ const listeners = new Set<() => void>();
 /** What was chosen here, else what the machine prefers. */
 function current(): Look {
   const chosen = window.localStorage.getItem(KEY);
-  return chosen === "light" || chosen === "dark" ? chosen : system.matches ? "dark" : "light";
+  return chosen === "light" || chosen === "dark"
+    ? chosen
+    : system.matches
+      ? "dark"
+      : "light";
 }
 
 function show() {
@@ -27,5 +31,8 @@ system.addEventListener("change", show);
 show();
 
 export function useLook(): Look {
-  return useSyncExternalStore((tell) => { listeners.add(tell); return () => listeners.delete(tell); }, current);
+  return useSyncExternalStore((tell) => {
+    listeners.add(tell);
+    return () => listeners.delete(tell);
+  }, current);
 }

@@ -13,7 +13,8 @@ const queries = new QueryClient({
   defaultOptions: {
     queries: {
       // A database that is away comes back by itself: ask again, a refusal never.
-      retry: (count, error) => error instanceof ApiProblem && error.passing && count < 30,
+      retry: (count, error) =>
+        error instanceof ApiProblem && error.passing && count < 30,
       retryDelay: (count) => Math.min(1000 * (count + 1), 4000),
       staleTime: 10_000,
     },

@@ -3,44 +3,107 @@ import { nameOf, sentence, t } from "./wording";
 
 /** Something is on its way. */
 export function Waiting() {
-  return <p className="soft" role="status">{t("waiting")}</p>;
+  return (
+    <p className="soft" role="status">
+      {t("waiting")}
+    </p>
+  );
 }
 
 /** A page whose data is not there yet: on its way, refused, or asked for again while the database is away. */
-export function Pending({ query }: { query: { error: unknown; failureReason: unknown } }) {
+export function Pending({
+  query,
+}: {
+  query: { error: unknown; failureReason: unknown };
+}) {
   const why = query.error ?? query.failureReason;
-  return <>{why ? <ProblemNote error={why} /> : null}{query.error ? null : <Waiting />}</>;
+  return (
+    <>
+      {why ? <ProblemNote error={why} /> : null}
+      {query.error ? null : <Waiting />}
+    </>
+  );
 }
 
 /** The name of a field as the form shows it; its path where it has none. */
 function fieldName(path: string): string {
-  const last = path.replace(/\[\d+\]/g, "").split(".").pop() ?? path;
+  const last =
+    path
+      .replace(/\[\d+\]/g, "")
+      .split(".")
+      .pop() ?? path;
   const name = nameOf("field", last);
-  return name === last ? path.replace(/^story\./, "").replaceAll("_", " ") : name;
+  return name === last
+    ? path.replace(/^story\./, "").replaceAll("_", " ")
+    : name;
 }
 
 /** What went wrong, which fields, which rules. */
 export function ProblemNote({ error }: { error: unknown }) {
   if (!error) return null;
-  if (!(error instanceof ApiProblem)) return <div className="notice stop" role="alert">{String(error)}</div>;
+  if (!(error instanceof ApiProblem))
+    return (
+      <div className="notice stop" role="alert">
+        {String(error)}
+      </div>
+    );
   const { title, fields, reasons } = error.problem;
   return (
     <div className="notice stop" role="alert" id="problem">
       <b>{title}</b>
-      {reasons.length > 0 && <ul>{[...new Set(reasons.map(sentence))].map((s) => <li key={s}>{s}</li>)}</ul>}
-      {fields.length > 0 && reasons.length === 0 && <ul>{fields.map((f) => <li key={f.field + f.code}><b>{fieldName(f.field)}</b>: {f.message}</li>)}</ul>}
+      {reasons.length > 0 && (
+        <ul>
+          {[...new Set(reasons.map(sentence))].map((s) => (
+            <li key={s}>{s}</li>
+          ))}
+        </ul>
+      )}
+      {fields.length > 0 && reasons.length === 0 && (
+        <ul>
+          {fields.map((f) => (
+            <li key={f.field + f.code}>
+              <b>{fieldName(f.field)}</b>: {f.message}
+            </li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }
 
 /** Fields that hold nothing, told in the server's own form before anything is sent. */
 export function missingFields(fields: string[]): ApiProblem {
-  return new ApiProblem({ type: "urn:ritorno:problem:invalid", title: t("problem-invalid"), status: 422, reasons: [], fields: fields.map((field) => ({ field, code: "empty", message: t("fault-empty") })) });
+  return new ApiProblem({
+    type: "urn:ritorno:problem:invalid",
+    title: t("problem-invalid"),
+    status: 422,
+    reasons: [],
+    fields: fields.map((field) => ({
+      field,
+      code: "empty",
+      message: t("fault-empty"),
+    })),
+  });
 }
 
 /** A labelled field with its fault beside it. */
-export function Field({ label, name, error, wide = false, children }: { label: string; name: string; error?: unknown; wide?: boolean; children: React.ReactNode }) {
-  const fault = error instanceof ApiProblem ? error.problem.fields.find((f) => f.field === name) : undefined;
+export function Field({
+  label,
+  name,
+  error,
+  wide = false,
+  children,
+}: {
+  label: string;
+  name: string;
+  error?: unknown;
+  wide?: boolean;
+  children: React.ReactNode;
+}) {
+  const fault =
+    error instanceof ApiProblem
+      ? error.problem.fields.find((f) => f.field === name)
+      : undefined;
   return (
     <label className={`field${wide ? " wide" : ""}${fault ? " faulty" : ""}`}>
       <span>{label}</span>
@@ -51,10 +114,35 @@ export function Field({ label, name, error, wide = false, children }: { label: s
 }
 
 /** Nought to ten, one tap. */
-export function Ten({ label, onPick, picked, max = 10 }: { label: string; onPick: (n: number) => void; picked?: number | undefined; max?: number }) {
+export function Ten({
+  label,
+  onPick,
+  picked,
+  max = 10,
+}: {
+  label: string;
+  onPick: (n: number) => void;
+  picked?: number | undefined;
+  max?: number;
+}) {
   return (
-    <span role="group" aria-label={label} style={{ display: "inline-flex", gap: 3, whiteSpace: "nowrap" }}>
-      {Array.from({ length: max + 1 }, (_, n) => <button key={n} className="yn num" style={{ padding: "5px 0", width: 27 }} aria-pressed={picked === n} aria-label={`${label} ${n}`} onClick={() => onPick(n)}>{n}</button>)}
+    <span
+      role="group"
+      aria-label={label}
+      style={{ display: "inline-flex", gap: 3, whiteSpace: "nowrap" }}
+    >
+      {Array.from({ length: max + 1 }, (_, n) => (
+        <button
+          key={n}
+          className="yn num"
+          style={{ padding: "5px 0", width: 27 }}
+          aria-pressed={picked === n}
+          aria-label={`${label} ${n}`}
+          onClick={() => onPick(n)}
+        >
+          {n}
+        </button>
+      ))}
     </span>
   );
 }

@@ -18,7 +18,11 @@ interface Shape extends DBSchema {
 let opened: Promise<IDBPDatabase<Shape>> | undefined;
 const db = () =>
   (opened ??= openDB<Shape>("ritorno-queue", 1, {
-    upgrade: (d) => void d.createObjectStore("waiting", { keyPath: "key", autoIncrement: true }),
+    upgrade: (d) =>
+      void d.createObjectStore("waiting", {
+        keyPath: "key",
+        autoIncrement: true,
+      }),
   }));
 
 type Listener = (count: number) => void;
@@ -44,12 +48,28 @@ async function post(entry: Waiting): Promise<unknown> {
       body: JSON.stringify(entry.body),
     });
   } catch {
-    throw new ApiProblem({ type: "urn:ritorno:problem:unreachable", title: "", status: 0, fields: [], reasons: [] });
+    throw new ApiProblem({
+      type: "urn:ritorno:problem:unreachable",
+      title: "",
+      status: 0,
+      fields: [],
+      reasons: [],
+    });
   }
   const body: unknown = await response.json().catch(() => undefined);
   if (response.ok) return body;
   const told = body as Problem | undefined;
-  throw new ApiProblem(told?.type ? told : { type: "about:blank", title: response.statusText, status: response.status, fields: [], reasons: [] });
+  throw new ApiProblem(
+    told?.type
+      ? told
+      : {
+          type: "about:blank",
+          title: response.statusText,
+          status: response.status,
+          fields: [],
+          reasons: [],
+        },
+  );
 }
 
 /**
@@ -86,8 +106,14 @@ export async function drain(): Promise<boolean> {
         await post(value);
       } catch (error) {
         // Signed out or away: keep it. Refused for good: it can never be stored, so it leaves the queue and is told.
-        if (error instanceof ApiProblem && !error.passing && error.problem.status !== 401) {
-          window.dispatchEvent(new CustomEvent("ritorno-refused", { detail: error.problem }));
+        if (
+          error instanceof ApiProblem &&
+          !error.passing &&
+          error.problem.status !== 401
+        ) {
+          window.dispatchEvent(
+            new CustomEvent("ritorno-refused", { detail: error.problem }),
+          );
         } else break;
       }
       await store.delete("waiting", key);

@@ -21,8 +21,34 @@ export const ink = {
 
 /** The controls work out shades from their colours, so they need the numbers. */
 const numbers = {
-  light: { petrol: "#12616b", moss: "#4c6a2c", saffron: "#d99a1c", brick: "#a8402c", text: "#22211f", soft: "#5d584e", placeholder: "#736d61", paper: "#fffdf8", ground: "#f8f4ec", edge: "#b9b09d", line: "#ddd5c5", on: "#ffffff" },
-  dark: { petrol: "#76bcc2", moss: "#a3c07f", saffron: "#e2ac45", brick: "#e8917a", text: "#ece6da", soft: "#b5ac9b", placeholder: "#a39a89", paper: "#262420", ground: "#1b1a18", edge: "#6d6557", line: "#3d3932", on: "#1b1a18" },
+  light: {
+    petrol: "#12616b",
+    moss: "#4c6a2c",
+    saffron: "#d99a1c",
+    brick: "#a8402c",
+    text: "#22211f",
+    soft: "#5d584e",
+    placeholder: "#736d61",
+    paper: "#fffdf8",
+    ground: "#f8f4ec",
+    edge: "#b9b09d",
+    line: "#ddd5c5",
+    on: "#ffffff",
+  },
+  dark: {
+    petrol: "#76bcc2",
+    moss: "#a3c07f",
+    saffron: "#e2ac45",
+    brick: "#e8917a",
+    text: "#ece6da",
+    soft: "#b5ac9b",
+    placeholder: "#a39a89",
+    paper: "#262420",
+    ground: "#1b1a18",
+    edge: "#6d6557",
+    line: "#3d3932",
+    on: "#1b1a18",
+  },
 } as const;
 
 /** The one theme file of the controls. */
@@ -51,6 +77,8 @@ export function themeOf(look: Look): ThemeConfig {
       controlHeight: 38,
       motion: false,
     },
-    components: { Button: { fontWeight: 600, primaryShadow: "none", defaultShadow: "none" } },
+    components: {
+      Button: { fontWeight: 600, primaryShadow: "none", defaultShadow: "none" },
+    },
   };
 }

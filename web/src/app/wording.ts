@@ -1,4 +1,8 @@
-import { FluentBundle, FluentResource, type FluentVariable } from "@fluent/bundle";
+import {
+  FluentBundle,
+  FluentResource,
+  type FluentVariable,
+} from "@fluent/bundle";
 import type { components } from "../api/schema";
 import exercises from "../../../locales/en/exercises.ftl?raw";
 import names from "../../../locales/en/names.ftl?raw";
@@ -11,31 +15,53 @@ export type Reason = components["schemas"]["Reason"];
 export type Args = Record<string, string | number>;
 
 const bundle = new FluentBundle("en-GB", { useIsolating: false });
-for (const text of [exercises, names, problems, rules, screens, tests]) bundle.addResource(new FluentResource(text));
+for (const text of [exercises, names, problems, rules, screens, tests])
+  bundle.addResource(new FluentResource(text));
 
-function raw(id: string, attribute: string | undefined, args: Record<string, FluentVariable>): string | undefined {
+function raw(
+  id: string,
+  attribute: string | undefined,
+  args: Record<string, FluentVariable>,
+): string | undefined {
   const message = bundle.getMessage(id);
-  const pattern = attribute === undefined ? message?.value : message?.attributes[attribute];
+  const pattern =
+    attribute === undefined ? message?.value : message?.attributes[attribute];
   return pattern ? bundle.formatPattern(pattern, args, []) : undefined;
 }
 
 /** Arguments that name rows of another kind. The Rust side has the same list. */
-const SAME: Record<string, string> = { exercise: "ex", next: "ex", other_test: "test", other_strength: "strength", instead: "ladder" };
+const SAME: Record<string, string> = {
+  exercise: "ex",
+  next: "ex",
+  other_test: "test",
+  other_strength: "strength",
+  instead: "ladder",
+};
 
 /** The name of a row: `<argument>-<value>` where the catalogue has it. The Rust side follows the same convention. */
 export function nameOf(argument: string, value: string): string {
   const prefix = SAME[argument] ?? argument;
   const key = (of: string) => `${of}-${value}`.replaceAll("_", "-");
   // A measure is a quantity, or something worked out from several.
-  const places = argument === "measure" ? [prefix, "quantity", "test", "strength", "need"] : argument === "whose" ? [prefix, "pathway", "modifier"] : [prefix];
-  return places.map((place) => raw(key(place), undefined, {})).find((text) => text !== undefined) ?? value;
+  const places =
+    argument === "measure"
+      ? [prefix, "quantity", "test", "strength", "need"]
+      : argument === "whose"
+        ? [prefix, "pathway", "modifier"]
+        : [prefix];
+  return (
+    places
+      .map((place) => raw(key(place), undefined, {}))
+      .find((text) => text !== undefined) ?? value
+  );
 }
 
 /** A sentence by its id; the id itself where there is none, so that a gap is seen. */
 export function t(id: string, args: Args = {}): string {
   const named: Record<string, FluentVariable> = {};
   for (const [name, value] of Object.entries(args)) {
-    named[name.replaceAll("_", "-")] = typeof value === "number" ? value : nameOf(name, value);
+    named[name.replaceAll("_", "-")] =
+      typeof value === "number" ? value : nameOf(name, value);
   }
   return raw(id, undefined, named) ?? id;
 }
@@ -50,14 +76,33 @@ export function capital(text: string): string {
 }
 
 /** Arguments that are readings: they carry their unit into the sentence. The Rust side follows the same rule. */
-const READINGS = ["ceiling", "floor", "value", "before", "gain", "peak", "needs", "active", "passive", "gap", "bound", "error"];
+const READINGS = [
+  "ceiling",
+  "floor",
+  "value",
+  "before",
+  "gain",
+  "peak",
+  "needs",
+  "active",
+  "passive",
+  "gap",
+  "bound",
+  "error",
+];
 
 /** The sentence of a rule. */
 export function sentence(reason: Reason): string {
   const args: Args = {};
-  const about = reason.args["quantity"] ?? (reason.rule.startsWith("flag-active") ? "elevation" : undefined);
+  const about =
+    reason.args["quantity"] ??
+    (reason.rule.startsWith("flag-active") ? "elevation" : undefined);
   for (const [name, value] of Object.entries(reason.args)) {
-    const reading = typeof value === "number" && about !== undefined && READINGS.includes(name) && !(name === "value" && reason.rule === "asks-measure-of-other");
+    const reading =
+      typeof value === "number" &&
+      about !== undefined &&
+      READINGS.includes(name) &&
+      !(name === "value" && reason.rule === "asks-measure-of-other");
     args[name] = reading ? withUnit(String(about), value) : value;
   }
   return capital(t(`rule-${reason.rule}`, args));
@@ -70,7 +115,11 @@ export function clock(c: { weeks: number; days: number; day: number }): string {
 
 /** A date as it is said: *6 Feb 2027*. */
 export function shortDate(iso: string): string {
-  return new Date(`${iso}T12:00`).toLocaleDateString("en-GB", { day: "numeric", month: "short", year: "numeric" });
+  return new Date(`${iso}T12:00`).toLocaleDateString("en-GB", {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+  });
 }
 
 /** A reading of a quantity with its unit. */

@@ -3,10 +3,16 @@ import { ink } from "../app/theme";
 import { t } from "../app/wording";
 import { StopMark } from "./Marks";
 
-const CX = 130, CY = 100, R = 76;
+const CX = 130,
+  CY = 100,
+  R = 76;
 
 /** Degrees of the drawing for a reading: raising sweeps up from hanging, turning out sweeps away from straight ahead. */
-function turn(quantity: string, min: number, max: number): (value: number) => number {
+function turn(
+  quantity: string,
+  min: number,
+  max: number,
+): (value: number) => number {
   if (quantity.includes("elevation")) return (v) => 90 - v;
   if (quantity.includes("-er-")) return (v) => -90 + v;
   if (quantity.includes("-ir-")) return (v) => -90 - v;
@@ -17,7 +23,8 @@ function at(deg: number, r: number): [number, number] {
   return [CX + r * Math.cos(a), CY + r * Math.sin(a)];
 }
 function arc(from: number, to: number, r: number): string {
-  const [x0, y0] = at(from, r), [x1, y1] = at(to, r);
+  const [x0, y0] = at(from, r),
+    [x1, y1] = at(to, r);
   const big = Math.abs(to - from) > 180 ? 1 : 0;
   return `M${x0.toFixed(1)} ${y0.toFixed(1)}A${r} ${r} 0 ${big} ${to > from ? 1 : 0} ${x1.toFixed(1)} ${y1.toFixed(1)}`;
 }
@@ -35,48 +42,149 @@ export function Dial({ dial, which, typed, label }: DialProps) {
   const side = dial[which];
   const deg = turn(dial.quantity, dial.min, dial.max);
   const mirrored = side.side === "left";
-  const typedValue = typed !== undefined && typed !== "" && typed !== "-" ? Number(typed) : undefined;
+  const typedValue =
+    typed !== undefined && typed !== "" && typed !== "-"
+      ? Number(typed)
+      : undefined;
   const inRange = (v: number) => v >= dial.min && v <= dial.max;
-  const value = typedValue !== undefined && inRange(typedValue) ? typedValue : side.last?.reading.value;
+  const value =
+    typedValue !== undefined && inRange(typedValue)
+      ? typedValue
+      : side.last?.reading.value;
   const zero = Math.max(dial.min, Math.min(dial.max, 0));
-  const ceiling = which === "operated" && dial.ceiling.ceiling.kind === "up_to" ? dial.ceiling.ceiling.value : undefined;
+  const ceiling =
+    which === "operated" && dial.ceiling.ceiling.kind === "up_to"
+      ? dial.ceiling.ceiling.value
+      : undefined;
   const unit = dial.unit === "deg" ? "°" : "";
   const id = `${dial.quantity}-${which}`;
-  const shown = typed !== undefined && typed !== "" ? typed : (side.last?.reading.value.toString() ?? "–");
+  const shown =
+    typed !== undefined && typed !== ""
+      ? typed
+      : (side.last?.reading.value.toString() ?? "–");
   const over = value !== undefined && ceiling !== undefined && value > ceiling;
   return (
     <svg viewBox="0 0 260 200" role="img" aria-label={label}>
       <defs>
-        <pattern id={`wedge-${id}`} width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+        <pattern
+          id={`wedge-${id}`}
+          width="6"
+          height="6"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(45)"
+        >
           <path d="M0 0V6" stroke={ink.brick} strokeWidth="2" />
         </pattern>
-        <pattern id={`bar-${id}`} width="7" height="7" patternUnits="userSpaceOnUse" patternTransform="rotate(-45)">
+        <pattern
+          id={`bar-${id}`}
+          width="7"
+          height="7"
+          patternUnits="userSpaceOnUse"
+          patternTransform="rotate(-45)"
+        >
           <path d="M0 0V7" stroke="var(--edge)" strokeWidth="1.6" />
         </pattern>
       </defs>
-      <g transform={mirrored ? `translate(${2 * CX} 0) scale(-1 1)` : undefined}>
-        <path d={arc(deg(dial.min), deg(dial.max), R)} fill="none" stroke={side.barred ? `url(#bar-${id})` : ink.line} strokeWidth="15" />
+      <g
+        transform={mirrored ? `translate(${2 * CX} 0) scale(-1 1)` : undefined}
+      >
+        <path
+          d={arc(deg(dial.min), deg(dial.max), R)}
+          fill="none"
+          stroke={side.barred ? `url(#bar-${id})` : ink.line}
+          strokeWidth="15"
+        />
         {ceiling !== undefined && (
           <>
-            <path d={`${arc(deg(ceiling), deg(dial.max), R + 13)}L${at(deg(dial.max), R - 20).map((n) => n.toFixed(1)).join(" ")}${arc(deg(dial.max), deg(ceiling), R - 20).replace("M", "L")}Z`} fill={`url(#wedge-${id})`} opacity="0.75" />
-            <path d={`M${at(deg(ceiling), R - 22).join(" ")}L${at(deg(ceiling), R + 17).join(" ")}`} stroke={ink.brick} strokeWidth="3" />
+            <path
+              d={`${arc(deg(ceiling), deg(dial.max), R + 13)}L${at(
+                deg(dial.max),
+                R - 20,
+              )
+                .map((n) => n.toFixed(1))
+                .join(
+                  " ",
+                )}${arc(deg(dial.max), deg(ceiling), R - 20).replace("M", "L")}Z`}
+              fill={`url(#wedge-${id})`}
+              opacity="0.75"
+            />
+            <path
+              d={`M${at(deg(ceiling), R - 22).join(" ")}L${at(deg(ceiling), R + 17).join(" ")}`}
+              stroke={ink.brick}
+              strokeWidth="3"
+            />
           </>
         )}
         {value !== undefined && (
-          <path d={arc(deg(zero), deg(value), R)} fill="none" stroke={over ? ink.brick : ink.petrol} strokeWidth={dial.mode === "passive" ? 15 : 9} strokeDasharray={dial.mode === "passive" ? undefined : "11 2.5"} />
+          <path
+            d={arc(deg(zero), deg(value), R)}
+            fill="none"
+            stroke={over ? ink.brick : ink.petrol}
+            strokeWidth={dial.mode === "passive" ? 15 : 9}
+            strokeDasharray={dial.mode === "passive" ? undefined : "11 2.5"}
+          />
         )}
-        {side.previous && <path d={arc(deg(zero), deg(side.previous.reading.value), R - 13)} fill="none" stroke={ink.petrol} strokeWidth="2" strokeDasharray="3 3" />}
-        {which === "operated" && dial.other.last && <path d={arc(deg(zero), deg(dial.other.last.reading.value), R + 14)} fill="none" stroke={ink.soft} strokeWidth="2.5" />}
-        {dial.floor != null && which === "operated" && <path d={`M${at(deg(dial.floor), R - 11).join(" ")}L${at(deg(dial.floor), R + 10).join(" ")}`} stroke={ink.text} strokeWidth="2.4" strokeDasharray="4 2.5" />}
-        <path d={`M${at(deg(dial.reference), R + 8).join(" ")}L${at(deg(dial.reference), R + 15).join(" ")}`} stroke={ink.soft} strokeWidth="2" />
-        {side.last?.reading.arc && typedValue === undefined && <path d={arc(deg(side.last.reading.arc.from), deg(side.last.reading.arc.to), R + 10)} fill="none" stroke={ink.brick} strokeWidth="5" strokeDasharray="3 2" />}
+        {side.previous && (
+          <path
+            d={arc(deg(zero), deg(side.previous.reading.value), R - 13)}
+            fill="none"
+            stroke={ink.petrol}
+            strokeWidth="2"
+            strokeDasharray="3 3"
+          />
+        )}
+        {which === "operated" && dial.other.last && (
+          <path
+            d={arc(deg(zero), deg(dial.other.last.reading.value), R + 14)}
+            fill="none"
+            stroke={ink.soft}
+            strokeWidth="2.5"
+          />
+        )}
+        {dial.floor != null && which === "operated" && (
+          <path
+            d={`M${at(deg(dial.floor), R - 11).join(" ")}L${at(deg(dial.floor), R + 10).join(" ")}`}
+            stroke={ink.text}
+            strokeWidth="2.4"
+            strokeDasharray="4 2.5"
+          />
+        )}
+        <path
+          d={`M${at(deg(dial.reference), R + 8).join(" ")}L${at(deg(dial.reference), R + 15).join(" ")}`}
+          stroke={ink.soft}
+          strokeWidth="2"
+        />
+        {side.last?.reading.arc && typedValue === undefined && (
+          <path
+            d={arc(
+              deg(side.last.reading.arc.from),
+              deg(side.last.reading.arc.to),
+              R + 10,
+            )}
+            fill="none"
+            stroke={ink.brick}
+            strokeWidth="5"
+            strokeDasharray="3 2"
+          />
+        )}
         {side.last && typedValue === undefined && (
-          <g transform={`translate(${at(deg(side.last.reading.value), R).join(" ")})`}>
+          <g
+            transform={`translate(${at(deg(side.last.reading.value), R).join(" ")})`}
+          >
             <StopMark stop={side.last.reading.stop} />
           </g>
         )}
       </g>
-      <text x={CX + (dial.quantity.includes("elevation") ? (mirrored ? 32 : -32) : 0)} y={CY + (dial.quantity.includes("elevation") ? 12 : 22)} textAnchor="middle" fontSize="38" fontWeight="600" fill={over ? ink.brick : side.barred ? ink.soft : ink.text}>
+      <text
+        x={
+          CX + (dial.quantity.includes("elevation") ? (mirrored ? 32 : -32) : 0)
+        }
+        y={CY + (dial.quantity.includes("elevation") ? 12 : 22)}
+        textAnchor="middle"
+        fontSize="38"
+        fontWeight="600"
+        fill={over ? ink.brick : side.barred ? ink.soft : ink.text}
+      >
         {side.barred ? t("barred") : `${shown}${shown === "–" ? "" : unit}`}
       </text>
     </svg>

@@ -7,19 +7,49 @@ import { Reliability } from "./Reliability";
 const ROOMS = ["reliability", "elastics", "pathways"] as const;
 
 /** What a clinic sets for itself, a room each: how well its raters agree, its elastics, its own pathways. */
-export default function Clinic({ lead, today }: { lead: boolean; today: string }) {
+export default function Clinic({
+  lead,
+  today,
+}: {
+  lead: boolean;
+  today: string;
+}) {
   const { room = "reliability" } = useParams();
   const at = ROOMS.find((r) => r === room);
   if (!at) return <Navigate to="/clinic" replace />;
   return (
     <>
-      <nav className="chips" aria-label={t("nav-clinic")} style={{ margin: "-6px 0 20px" }}>
-        {ROOMS.map((r) => <Link key={r} className="chip" style={{ paddingLeft: 13, textDecoration: "none", color: "inherit" }} aria-current={r === at ? "page" : undefined} to={r === "reliability" ? "/clinic" : `/clinic/${r}`}>{t(`clinic-${r}`)}</Link>)}
+      <nav
+        className="chips"
+        aria-label={t("nav-clinic")}
+        style={{ margin: "-6px 0 20px" }}
+      >
+        {ROOMS.map((r) => (
+          <Link
+            key={r}
+            className="chip"
+            style={{
+              paddingLeft: 13,
+              textDecoration: "none",
+              color: "inherit",
+            }}
+            aria-current={r === at ? "page" : undefined}
+            to={r === "reliability" ? "/clinic" : `/clinic/${r}`}
+          >
+            {t(`clinic-${r}`)}
+          </Link>
+        ))}
       </nav>
       {/* Every room stays as it was left: what was typed and not kept yet is not lost by looking into another. */}
-      <div hidden={at !== "reliability"}><Reliability lead={lead} /></div>
-      <div hidden={at !== "elastics"}><Elastics lead={lead} today={today} /></div>
-      <div hidden={at !== "pathways"}><Pathways lead={lead} /></div>
+      <div hidden={at !== "reliability"}>
+        <Reliability lead={lead} />
+      </div>
+      <div hidden={at !== "elastics"}>
+        <Elastics lead={lead} today={today} />
+      </div>
+      <div hidden={at !== "pathways"}>
+        <Pathways lead={lead} />
+      </div>
     </>
   );
 }

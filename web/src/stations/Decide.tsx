@@ -10,82 +10,305 @@ type Decision = Schemas["LineDecision"];
 type Post = (what: string, body: unknown) => Promise<boolean>;
 
 /** What a change comes to, in a few words. */
-function changeText(change: Schemas["Change"], from: Schemas["Line"] | undefined): string {
-  if (change.kind === "exercise") return t("change-exercise", { next: change.exercise, sets: change.dose.sets, repetitions: change.dose.repetitions });
-  if (change.kind !== "dose") return change.kind === "remove" ? t("change-remove") : t("change-none");
-  const d = change.dose, was = from?.dose;
-  const load = d.load_kg != null ? ` · ${d.load_kg} kg` : d.elastic_level != null ? ` · ${t("level-n", { n: d.elastic_level })}` : "";
-  const often = was && was.times_per_day !== d.times_per_day ? ` · ${d.times_per_day}/${t("day")}` : "";
+function changeText(
+  change: Schemas["Change"],
+  from: Schemas["Line"] | undefined,
+): string {
+  if (change.kind === "exercise")
+    return t("change-exercise", {
+      next: change.exercise,
+      sets: change.dose.sets,
+      repetitions: change.dose.repetitions,
+    });
+  if (change.kind !== "dose")
+    return change.kind === "remove" ? t("change-remove") : t("change-none");
+  const d = change.dose,
+    was = from?.dose;
+  const load =
+    d.load_kg != null
+      ? ` · ${d.load_kg} kg`
+      : d.elastic_level != null
+        ? ` · ${t("level-n", { n: d.elastic_level })}`
+        : "";
+  const often =
+    was && was.times_per_day !== d.times_per_day
+      ? ` · ${d.times_per_day}/${t("day")}`
+      : "";
   return `${was ? `${was.sets} × ${was.repetitions} → ` : ""}${d.sets} × ${d.repetitions}${(d.hold_s ?? 0) > 0 ? ` · ${d.hold_s} s` : ""}${load}${often}`;
 }
 
 /** One decision for each exercise: rule, inputs, alternatives, the sentence for the patient. */
-export function Decide({ decisions, lines, decided, today, day, post }: { day: number; decisions: Decision[]; lines: Schemas["Line"][]; decided: Schemas["DecidedView"][]; today: string; post: Post }) {
+export function Decide({
+  decisions,
+  lines,
+  decided,
+  today,
+  day,
+  post,
+}: {
+  day: number;
+  decisions: Decision[];
+  lines: Schemas["Line"][];
+  decided: Schemas["DecidedView"][];
+  today: string;
+  post: Post;
+}) {
   const [open, setOpen] = useState<string>();
-  const asks = decisions.filter((d) => d.change.kind !== "none" || d.kind === "stop");
+  const asks = decisions.filter(
+    (d) => d.change.kind !== "none" || d.kind === "stop",
+  );
   const stay = decisions.filter((d) => !asks.includes(d));
   // What holds everything up is asked right here: how was this morning?
-  const morning = decisions.some((d) => d.rule.rule === "hold-no-morning-answer" && d.rule.args["day"] === day);
-  const answered = (d: Decision) => decided.find((x) => x.line === d.line && x.on === today);
+  const morning = decisions.some(
+    (d) =>
+      d.rule.rule === "hold-no-morning-answer" && d.rule.args["day"] === day,
+  );
+  const answered = (d: Decision) =>
+    decided.find((x) => x.line === d.line && x.on === today);
   const todays = decided.filter((x) => x.on === today);
   const row = (d: Decision, quiet: boolean) => (
-    <Row key={d.line} d={d} quiet={quiet} line={lines.find((l) => l.id === d.line)} answered={answered(d)} open={open === d.line} onOpen={() => setOpen(open === d.line ? undefined : d.line)} post={post} />
+    <Row
+      key={d.line}
+      d={d}
+      quiet={quiet}
+      line={lines.find((l) => l.id === d.line)}
+      answered={answered(d)}
+      open={open === d.line}
+      onOpen={() => setOpen(open === d.line ? undefined : d.line)}
+      post={post}
+    />
   );
   return (
     <section className="block" id="decide">
-      <h2>{t("decide-title")} <span className="soft small">{t("decide-lead")}</span></h2>
-      {morning && <p className="ask-now"><b>{t("decide-morning")}</b> <Ten label={t("log-pain_next_morning")} onPick={(value) => void post("log", { id: newId(), on: today, exercise: null, kind: "pain_next_morning", value })} /></p>}
-      {todays.length > 0 && <ul className="decided-today small plainlist">{todays.map((x, i) => <li key={i}><MoveMark kind={x.proposed} size={16} /> {nameOf("exercise", x.exercise)}: {t(`move-${x.proposed.replaceAll("_", "-")}`)}. <b>{t(`decided-${x.answer}`)}</b>{x.reason && ` (${x.reason})`}</li>)}</ul>}
+      <h2>
+        {t("decide-title")}{" "}
+        <span className="soft small">{t("decide-lead")}</span>
+      </h2>
+      {morning && (
+        <p className="ask-now">
+          <b>{t("decide-morning")}</b>{" "}
+          <Ten
+            label={t("log-pain_next_morning")}
+            onPick={(value) =>
+              void post("log", {
+                id: newId(),
+                on: today,
+                exercise: null,
+                kind: "pain_next_morning",
+                value,
+              })
+            }
+          />
+        </p>
+      )}
+      {todays.length > 0 && (
+        <ul className="decided-today small plainlist">
+          {todays.map((x, i) => (
+            <li key={i}>
+              <MoveMark kind={x.proposed} size={16} />{" "}
+              {nameOf("exercise", x.exercise)}:{" "}
+              {t(`move-${x.proposed.replaceAll("_", "-")}`)}.{" "}
+              <b>{t(`decided-${x.answer}`)}</b>
+              {x.reason && ` (${x.reason})`}
+            </li>
+          ))}
+        </ul>
+      )}
       {decisions.length === 0 && <p className="soft">{t("decide-none")}</p>}
       {asks.map((d) => row(d, false))}
-      {stay.length > 0 && <h3 className="decide-stay">{t("decide-stay", { count: stay.length })}</h3>}
+      {stay.length > 0 && (
+        <h3 className="decide-stay">
+          {t("decide-stay", { count: stay.length })}
+        </h3>
+      )}
       {stay.map((d) => row(d, true))}
-      <p className="soft small" style={{ marginTop: 8 }}>{t("defers")}</p>
+      <p className="soft small" style={{ marginTop: 8 }}>
+        {t("defers")}
+      </p>
     </section>
   );
 }
 
-function Row({ d, quiet, line, answered, open, onOpen, post }: { d: Decision; quiet: boolean; line: Schemas["Line"] | undefined; answered: Schemas["DecidedView"] | undefined; open: boolean; onOpen: () => void; post: Post }) {
+function Row({
+  d,
+  quiet,
+  line,
+  answered,
+  open,
+  onOpen,
+  post,
+}: {
+  d: Decision;
+  quiet: boolean;
+  line: Schemas["Line"] | undefined;
+  answered: Schemas["DecidedView"] | undefined;
+  open: boolean;
+  onOpen: () => void;
+  post: Post;
+}) {
   const [reason, setReason] = useState("");
   const [id, setId] = useState(newId);
-  const say = (answer: "accepted" | "changed" | "overridden", change: Schemas["Change"] | null) =>
-    void post("decisions", { id, line: d.line, kind: d.kind, answer, reason, change }).then((ok) => { if (ok) { setReason(""); setId(newId()); } });
+  const say = (
+    answer: "accepted" | "changed" | "overridden",
+    change: Schemas["Change"] | null,
+  ) =>
+    void post("decisions", {
+      id,
+      line: d.line,
+      kind: d.kind,
+      answer,
+      reason,
+      change,
+    }).then((ok) => {
+      if (ok) {
+        setReason("");
+        setId(newId());
+      }
+    });
   return (
-    <div className={`decision ${d.kind}${open ? " open" : ""}${quiet ? " quiet" : ""}`} data-exercise={d.exercise} data-kind={d.kind}>
+    <div
+      className={`decision ${d.kind}${open ? " open" : ""}${quiet ? " quiet" : ""}`}
+      data-exercise={d.exercise}
+      data-kind={d.kind}
+    >
       <MoveMark kind={d.kind} />
       <div>
-        <button className="plain" aria-expanded={open} onClick={onOpen}><b>{nameOf("exercise", d.exercise)}</b> <span className="kind">{t(`move-${d.kind.replaceAll("_", "-")}`)}</span></button>
-        <p className="small">{sentence(d.rule)}{!quiet && d.change.kind !== "none" && <> <b className="num">{changeText(d.change, line)}</b></>}</p>
+        <button className="plain" aria-expanded={open} onClick={onOpen}>
+          <b>{nameOf("exercise", d.exercise)}</b>{" "}
+          <span className="kind">
+            {t(`move-${d.kind.replaceAll("_", "-")}`)}
+          </span>
+        </button>
+        <p className="small">
+          {sentence(d.rule)}
+          {!quiet && d.change.kind !== "none" && (
+            <>
+              {" "}
+              <b className="num">{changeText(d.change, line)}</b>
+            </>
+          )}
+        </p>
         {open && (
           <div className="decision-more">
-            <ul className="reasons small">{d.inputs.map((i) => <li key={sentence(i)} style={{ paddingLeft: 0 }}>{sentence(i)}</li>)}</ul>
-            <p className="small"><span className="soft">{t("decide-patient")}</span> “{sentence(d.patient)}”</p>
+            <ul className="reasons small">
+              {d.inputs.map((i) => (
+                <li key={sentence(i)} style={{ paddingLeft: 0 }}>
+                  {sentence(i)}
+                </li>
+              ))}
+            </ul>
+            <p className="small">
+              <span className="soft">{t("decide-patient")}</span> “
+              {sentence(d.patient)}”
+            </p>
             {d.alternatives.length > 0 && <h4>{t("decide-alternatives")}</h4>}
             {d.alternatives.map((a, i) => (
-              <p key={i} className="small alternative"><MoveMark kind={a.kind} size={16} /> <span><b>{t(`move-${a.kind.replaceAll("_", "-")}`)}</b> {a.change.kind !== "none" && <span className="num">{changeText(a.change, line)}</span>}<br /><span className="soft">{t("decide-not-because")} {sentence(a.reason)}</span></span>
-                {a.overridable ? <Button size="small" disabled={reason.trim() === ""} onClick={() => say("changed", a.change)}>{t("decide-instead")}</Button> : <span className="soft">{t("may-not-override")}</span>}</p>
+              <p key={i} className="small alternative">
+                <MoveMark kind={a.kind} size={16} />{" "}
+                <span>
+                  <b>{t(`move-${a.kind.replaceAll("_", "-")}`)}</b>{" "}
+                  {a.change.kind !== "none" && (
+                    <span className="num">{changeText(a.change, line)}</span>
+                  )}
+                  <br />
+                  <span className="soft">
+                    {t("decide-not-because")} {sentence(a.reason)}
+                  </span>
+                </span>
+                {a.overridable ? (
+                  <Button
+                    size="small"
+                    disabled={reason.trim() === ""}
+                    onClick={() => say("changed", a.change)}
+                  >
+                    {t("decide-instead")}
+                  </Button>
+                ) : (
+                  <span className="soft">{t("may-not-override")}</span>
+                )}
+              </p>
             ))}
-            <Input size="small" aria-label={t("decide-reason")} placeholder={t("decide-reason")} value={reason} onChange={(e) => setReason(e.target.value)} />
-            {line && <Own line={line} disabled={reason.trim() === "" || d.kind === "stop"} onTake={(change) => say("changed", change)} />}
+            <Input
+              size="small"
+              aria-label={t("decide-reason")}
+              placeholder={t("decide-reason")}
+              value={reason}
+              onChange={(e) => setReason(e.target.value)}
+            />
+            {line && (
+              <Own
+                line={line}
+                disabled={reason.trim() === "" || d.kind === "stop"}
+                onTake={(change) => say("changed", change)}
+              />
+            )}
           </div>
         )}
       </div>
       <div className="decision-do">
-        {answered ? <span className="small">{t(`decided-${answered.answer}`)}</span> : quiet ? null : <Button type="primary" size="small" onClick={() => say("accepted", null)}>{t("decide-accept")}</Button>}
-        {!answered && open && <Button size="small" disabled={reason.trim() === ""} onClick={() => say("overridden", null)}>{t("decide-override")}</Button>}
+        {answered ? (
+          <span className="small">{t(`decided-${answered.answer}`)}</span>
+        ) : quiet ? null : (
+          <Button
+            type="primary"
+            size="small"
+            onClick={() => say("accepted", null)}
+          >
+            {t("decide-accept")}
+          </Button>
+        )}
+        {!answered && open && (
+          <Button
+            size="small"
+            disabled={reason.trim() === ""}
+            onClick={() => say("overridden", null)}
+          >
+            {t("decide-override")}
+          </Button>
+        )}
       </div>
     </div>
   );
 }
 
 /** Another dose than any that was proposed. */
-function Own({ line, disabled, onTake }: { line: Schemas["Line"]; disabled: boolean; onTake: (c: Schemas["Change"]) => void }) {
+function Own({
+  line,
+  disabled,
+  onTake,
+}: {
+  line: Schemas["Line"];
+  disabled: boolean;
+  onTake: (c: Schemas["Change"]) => void;
+}) {
   const [dose, setDose] = useState(line.dose);
   const changed = JSON.stringify(dose) !== JSON.stringify(line.dose);
   return (
     <p className="own-dose small">
-      {(["sets", "repetitions", "times_per_day"] as const).map((f) => <label key={f}>{nameOf("field", f)} <input className="native num" type="number" min={1} value={dose[f]} onChange={(e) => setDose({ ...dose, [f]: Math.max(1, Math.round(Number(e.target.value))) })} /></label>)}
-      <Button size="small" disabled={disabled || !changed} onClick={() => onTake({ kind: "dose", dose })}>{t("decide-own")}</Button>
+      {(["sets", "repetitions", "times_per_day"] as const).map((f) => (
+        <label key={f}>
+          {nameOf("field", f)}{" "}
+          <input
+            className="native num"
+            type="number"
+            min={1}
+            value={dose[f]}
+            onChange={(e) =>
+              setDose({
+                ...dose,
+                [f]: Math.max(1, Math.round(Number(e.target.value))),
+              })
+            }
+          />
+        </label>
+      ))}
+      <Button
+        size="small"
+        disabled={disabled || !changed}
+        onClick={() => onTake({ kind: "dose", dose })}
+      >
+        {t("decide-own")}
+      </Button>
     </p>
   );
 }

@@ -9,7 +9,14 @@ import { Corridor } from "../pictures/Corridor";
 import { LaneMark } from "../pictures/Marks";
 import { NewPatient } from "./NewPatient";
 
-const LANES = ["something_is_wrong", "too_far", "gate_due", "too_stiff", "re_measure", "quiet"] as const;
+const LANES = [
+  "something_is_wrong",
+  "too_far",
+  "gate_due",
+  "too_stiff",
+  "re_measure",
+  "quiet",
+] as const;
 type LaneName = (typeof LANES)[number];
 
 export default function Decisions({ today }: { today: string }) {
@@ -19,12 +26,20 @@ export default function Decisions({ today }: { today: string }) {
   const [offset, setOffset] = useState(0);
   const [adding, setAdding] = useState(false);
   useEffect(() => {
-    const timer = window.setTimeout(() => { setSearch(typed); setOffset(0); }, 160);
+    const timer = window.setTimeout(() => {
+      setSearch(typed);
+      setOffset(0);
+    }, 160);
     return () => window.clearTimeout(timer);
   }, [typed]);
   const page = useQuery({
     queryKey: ["decisions", search, lane, offset],
-    queryFn: () => ask(api.GET("/api/decisions", { params: { query: { search, offset, ...(lane ? { lane } : {}) } } })),
+    queryFn: () =>
+      ask(
+        api.GET("/api/decisions", {
+          params: { query: { search, offset, ...(lane ? { lane } : {}) } },
+        }),
+      ),
     placeholderData: keepPreviousData,
   });
   const counts = new Map(page.data?.counts.map((c) => [c.lane, c.count]));
@@ -32,37 +47,94 @@ export default function Decisions({ today }: { today: string }) {
     <>
       <div className="page-head">
         <h1>{t("decisions-title")}</h1>
-        <span className="soft">{new Date(`${today}T12:00`).toLocaleDateString("en-GB", { weekday: "long", day: "numeric", month: "long", year: "numeric" })}</span>
+        <span className="soft">
+          {new Date(`${today}T12:00`).toLocaleDateString("en-GB", {
+            weekday: "long",
+            day: "numeric",
+            month: "long",
+            year: "numeric",
+          })}
+        </span>
         <span className="right">
-          <label className="soft small" htmlFor="search"><kbd>/</kbd></label>
-          <input id="search" className="native" style={{ height: 38, width: 250, border: "1px solid var(--edge)", borderRadius: 4, padding: "0 10px", font: "inherit" }} placeholder={t("decisions-search")} aria-label={t("decisions-search")} value={typed} onChange={(e) => setTyped(e.target.value)} />
-          <Button type="primary" id="new-patient" onClick={() => setAdding(true)}>{t("new-patient")}</Button>
+          <label className="soft small" htmlFor="search">
+            <kbd>/</kbd>
+          </label>
+          <input
+            id="search"
+            className="native"
+            style={{
+              height: 38,
+              width: 250,
+              border: "1px solid var(--edge)",
+              borderRadius: 4,
+              padding: "0 10px",
+              font: "inherit",
+            }}
+            placeholder={t("decisions-search")}
+            aria-label={t("decisions-search")}
+            value={typed}
+            onChange={(e) => setTyped(e.target.value)}
+          />
+          <Button
+            type="primary"
+            id="new-patient"
+            onClick={() => setAdding(true)}
+          >
+            {t("new-patient")}
+          </Button>
         </span>
       </div>
       <div className="chips" role="group" aria-label={t("decisions-lanes")}>
         {LANES.map((name) => (
-          <button key={name} className="chip" aria-pressed={lane === name} onClick={() => { setLane(lane === name ? undefined : name); setOffset(0); }}>
-            <LaneMark lane={name} size={17} /> {nameOf("lane", name)} <span className="soft">{counts.get(name) ?? 0}</span>
+          <button
+            key={name}
+            className="chip"
+            aria-pressed={lane === name}
+            onClick={() => {
+              setLane(lane === name ? undefined : name);
+              setOffset(0);
+            }}
+          >
+            <LaneMark lane={name} size={17} /> {nameOf("lane", name)}{" "}
+            <span className="soft">{counts.get(name) ?? 0}</span>
           </button>
         ))}
       </div>
       {page.error && <ProblemNote error={page.error} />}
       {!page.data && !page.error && <Waiting />}
-      {page.data?.rows.length === 0 && <p className="soft">{search || lane ? t("decisions-none-found") : t("decisions-empty")}</p>}
+      {page.data?.rows.length === 0 && (
+        <p className="soft">
+          {search || lane ? t("decisions-none-found") : t("decisions-empty")}
+        </p>
+      )}
       {LANES.map((name) => {
         const rows = page.data?.rows.filter((r) => r.lane.lane === name) ?? [];
         if (rows.length === 0) return null;
         return (
           <section className="lane-group" key={name} id={`lane-${name}`}>
-            <h2><LaneMark lane={name} /> {nameOf("lane", name)}</h2>
-            {rows.map((row) => <Row key={row.episode} row={row} />)}
+            <h2>
+              <LaneMark lane={name} /> {nameOf("lane", name)}
+            </h2>
+            {rows.map((row) => (
+              <Row key={row.episode} row={row} />
+            ))}
           </section>
         );
       })}
       {(offset > 0 || page.data?.more) && (
         <p>
-          <Button disabled={offset === 0} onClick={() => setOffset(Math.max(0, offset - 50))}>{t("page-before")}</Button>{" "}
-          <Button disabled={!page.data?.more} onClick={() => setOffset(offset + 50)}>{t("page-after")}</Button>
+          <Button
+            disabled={offset === 0}
+            onClick={() => setOffset(Math.max(0, offset - 50))}
+          >
+            {t("page-before")}
+          </Button>{" "}
+          <Button
+            disabled={!page.data?.more}
+            onClick={() => setOffset(offset + 50)}
+          >
+            {t("page-after")}
+          </Button>
         </p>
       )}
       {adding && <NewPatient today={today} onClose={() => setAdding(false)} />}
@@ -73,16 +145,59 @@ export default function Decisions({ today }: { today: string }) {
 function Row({ row }: { row: Schemas["DecisionRow"] }) {
   const { lane } = row;
   const c = lane.clock;
-  const from = Math.max(0, c.day - 35), to = from + 63;
+  const from = Math.max(0, c.day - 35),
+    to = from + 63;
   return (
-    <Link className="lane-row" to={`/e/${row.episode}/visit`} data-lane={lane.lane}>
-      <span className="who"><b>{row.name}</b><br /><span className="soft small">{capital(row.work)}, {nameOf("side", row.side)}</span></span>
-      <span className="weeks num"><b>{t("weeks-days", { weeks: c.weeks, days: c.days })}</b> <span className="soft small">{t("day-n", { day: c.day })}</span></span>
+    <Link
+      className="lane-row"
+      to={`/e/${row.episode}/visit`}
+      data-lane={lane.lane}
+    >
+      <span className="who">
+        <b>{row.name}</b>
+        <br />
+        <span className="soft small">
+          {capital(row.work)}, {nameOf("side", row.side)}
+        </span>
+      </span>
+      <span className="weeks num">
+        <b>{t("weeks-days", { weeks: c.weeks, days: c.days })}</b>{" "}
+        <span className="soft small">{t("day-n", { day: c.day })}</span>
+      </span>
       <span>{sentence(lane.reason)}</span>
       <span className="small">
-        {lane.next_gate ? <>{t("next-gate")} <b className="num">{lane.next_gate.met}/{lane.next_gate.total}</b><br /><span className="soft">{nameOf("gate", lane.next_gate.gate)}, {t("day-n", { day: lane.next_gate.opens_day })}</span></> : lane.corridor ? t("no-gate") : ""}
+        {lane.next_gate ? (
+          <>
+            {t("next-gate")}{" "}
+            <b className="num">
+              {lane.next_gate.met}/{lane.next_gate.total}
+            </b>
+            <br />
+            <span className="soft">
+              {nameOf("gate", lane.next_gate.gate)},{" "}
+              {t("day-n", { day: lane.next_gate.opens_day })}
+            </span>
+          </>
+        ) : lane.corridor ? (
+          t("no-gate")
+        ) : (
+          ""
+        )}
       </span>
-      <span>{lane.corridor && <Corridor tiny view={lane.corridor} today={c.day} from={from} to={to} width={186} height={46} label={nameOf("quantity", lane.corridor.quantity)} />}</span>
+      <span>
+        {lane.corridor && (
+          <Corridor
+            tiny
+            view={lane.corridor}
+            today={c.day}
+            from={from}
+            to={to}
+            width={186}
+            height={46}
+            label={nameOf("quantity", lane.corridor.quantity)}
+          />
+        )}
+      </span>
     </Link>
   );
 }

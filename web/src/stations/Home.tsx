@@ -6,34 +6,93 @@ import { attr, capital, nameOf, shortDate, t } from "../app/wording";
 import { Link } from "react-router";
 
 export function Home({ episode }: { episode: string }) {
-  const page = useQuery({ queryKey: ["program", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/program", { params: { path: { id: episode } } })) });
+  const page = useQuery({
+    queryKey: ["program", episode],
+    queryFn: () =>
+      ask(
+        api.GET("/api/episodes/{id}/program", {
+          params: { path: { id: episode } },
+        }),
+      ),
+  });
   if (!page.data) return <Pending query={page} />;
   const { score, signed } = page.data;
-  const lines = score.lines.filter((l) => page.data.running.includes(l.line.id));
+  const lines = score.lines.filter((l) =>
+    page.data.running.includes(l.line.id),
+  );
   return (
     <>
       <div className="page-head">
         <h1>{t("home-title")}</h1>
-        <span className="soft">{signed ? t("signed-version", { version: signed.version, date: shortDate(signed.on) }) : t("home-not-signed")}</span>
+        <span className="soft">
+          {signed
+            ? t("signed-version", {
+                version: signed.version,
+                date: shortDate(signed.on),
+              })
+            : t("home-not-signed")}
+        </span>
         {signed && (
           <span className="right">
-            <a href={`/api/episodes/${episode}/program.ics`} id="ics"><Button>{t("home-calendar")}</Button></a>
-            <a href={`/api/episodes/${episode}/handout.pdf`} target="_blank" rel="noreferrer" id="pdf"><Button type="primary">{t("home-pdf")}</Button></a>
+            <a href={`/api/episodes/${episode}/program.ics`} id="ics">
+              <Button>{t("home-calendar")}</Button>
+            </a>
+            <a
+              href={`/api/episodes/${episode}/handout.pdf`}
+              target="_blank"
+              rel="noreferrer"
+              id="pdf"
+            >
+              <Button type="primary">{t("home-pdf")}</Button>
+            </a>
           </span>
         )}
       </div>
-      {!signed && <div className="notice decide">{t("home-sign-first")} <Link to={`/e/${episode}/program`}>{t("nav-program")}</Link></div>}
-      {signed && !signed.current && <div className="notice decide">{t("home-edited-since")}</div>}
-      {page.data.untried.length > 0 && <div className="notice decide" id="untried">{t("home-untried", { count: page.data.untried.length })} {page.data.untried.map((e) => nameOf("exercise", e)).join(", ")}. <Link to={`/e/${episode}/visit`}>{t("nav-visit")}</Link></div>}
+      {!signed && (
+        <div className="notice decide">
+          {t("home-sign-first")}{" "}
+          <Link to={`/e/${episode}/program`}>{t("nav-program")}</Link>
+        </div>
+      )}
+      {signed && !signed.current && (
+        <div className="notice decide">{t("home-edited-since")}</div>
+      )}
+      {page.data.untried.length > 0 && (
+        <div className="notice decide" id="untried">
+          {t("home-untried", { count: page.data.untried.length })}{" "}
+          {page.data.untried.map((e) => nameOf("exercise", e)).join(", ")}.{" "}
+          <Link to={`/e/${episode}/visit`}>{t("nav-visit")}</Link>
+        </div>
+      )}
       <p className="soft">{t("home-lead")}</p>
       <div className="dials">
         {lines.map(({ line, totals }) => (
           <article key={line.id} className="sheet">
-            <img src={`/api/episodes/${episode}/figures/${line.exercise}`} alt={`${nameOf("exercise", line.exercise)}. ${attr(`ex-${line.exercise}`, "how")}`} style={{ width: "100%", height: 168, objectFit: "contain" }} />
-            <h3 style={{ marginTop: 8 }}>{nameOf("exercise", line.exercise)}</h3>
-            <p className="num" style={{ fontWeight: 600, color: "var(--petrol)" }}>{line.dose.sets} × {line.dose.repetitions}{(line.dose.hold_s ?? 0) > 0 ? `, ${t("hold-s", { s: line.dose.hold_s ?? 0 })}` : ""}, {line.dose.times_per_day}/{t("day")}</p>
-            <p className="small">{attr(`ex-${line.exercise}`, "start")} {attr(`ex-${line.exercise}`, "how")}</p>
-            <p className="soft small">{t("minutes-session", { minutes: Math.round(totals.minutes) })}</p>
+            <img
+              src={`/api/episodes/${episode}/figures/${line.exercise}`}
+              alt={`${nameOf("exercise", line.exercise)}. ${attr(`ex-${line.exercise}`, "how")}`}
+              style={{ width: "100%", height: 168, objectFit: "contain" }}
+            />
+            <h3 style={{ marginTop: 8 }}>
+              {nameOf("exercise", line.exercise)}
+            </h3>
+            <p
+              className="num"
+              style={{ fontWeight: 600, color: "var(--petrol)" }}
+            >
+              {line.dose.sets} × {line.dose.repetitions}
+              {(line.dose.hold_s ?? 0) > 0
+                ? `, ${t("hold-s", { s: line.dose.hold_s ?? 0 })}`
+                : ""}
+              , {line.dose.times_per_day}/{t("day")}
+            </p>
+            <p className="small">
+              {attr(`ex-${line.exercise}`, "start")}{" "}
+              {attr(`ex-${line.exercise}`, "how")}
+            </p>
+            <p className="soft small">
+              {t("minutes-session", { minutes: Math.round(totals.minutes) })}
+            </p>
           </article>
         ))}
       </div>

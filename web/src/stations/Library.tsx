@@ -7,65 +7,210 @@ import { capital, nameOf, t } from "../app/wording";
 import { Bench } from "./Bench";
 
 type Card = Schemas["ExerciseCard"];
-const PURPOSES = ["settle", "move", "control", "strengthen", "load", "return"] as const;
+const PURPOSES = [
+  "settle",
+  "move",
+  "control",
+  "strengthen",
+  "load",
+  "return",
+] as const;
 
 /** The library: every exercise with its figure and what it asks; one of them opened on the bench. */
 export default function Library() {
   const { exercise } = useParams();
-  const cards = useQuery({ queryKey: ["exercises"], queryFn: () => ask(api.GET("/api/exercises", { params: { query: {} } })), staleTime: 60_000 });
+  const cards = useQuery({
+    queryKey: ["exercises"],
+    queryFn: () => ask(api.GET("/api/exercises", { params: { query: {} } })),
+    staleTime: 60_000,
+  });
   if (!cards.data) return <Pending query={cards} />;
-  return exercise ? <Bench key={exercise} id={exercise} cards={cards.data} /> : <Shelf cards={cards.data} />;
+  return exercise ? (
+    <Bench key={exercise} id={exercise} cards={cards.data} />
+  ) : (
+    <Shelf cards={cards.data} />
+  );
 }
 
 function Shelf({ cards }: { cards: Card[] }) {
   const [params, setParams] = useSearchParams();
   const [text, setText] = useState(params.get("q") ?? "");
-  const pick = { ladder: params.get("ladder") ?? "", purpose: params.get("purpose") ?? "", attitude: params.get("attitude") ?? "", kit: params.get("kit") ?? "" };
+  const pick = {
+    ladder: params.get("ladder") ?? "",
+    purpose: params.get("purpose") ?? "",
+    attitude: params.get("attitude") ?? "",
+    kit: params.get("kit") ?? "",
+  };
   const sort = params.get("sort") ?? "ladder";
-  const set = (name: string, value: string) => setParams((now) => { const next = new URLSearchParams(now); if (value === "") next.delete(name); else next.set(name, value); return next; }, { replace: true });
-  const names = useMemo(() => new Map(cards.map((c) => [c.id, nameOf("exercise", c.id)])), [cards]);
+  const set = (name: string, value: string) =>
+    setParams(
+      (now) => {
+        const next = new URLSearchParams(now);
+        if (value === "") next.delete(name);
+        else next.set(name, value);
+        return next;
+      },
+      { replace: true },
+    );
+  const names = useMemo(
+    () => new Map(cards.map((c) => [c.id, nameOf("exercise", c.id)])),
+    [cards],
+  );
   const words = text.toLowerCase().split(/\s+/).filter(Boolean);
   const fits = (c: Card, without = "") =>
-    (without === "ladder" || !pick.ladder || c.ladder === pick.ladder) && (without === "purpose" || !pick.purpose || c.purpose === pick.purpose) && (without === "attitude" || !pick.attitude || c.attitude === pick.attitude)
-    && (without === "kit" || !pick.kit || (pick.kit === "nothing" ? c.kit.length === 0 : c.kit.includes(pick.kit)))
-    && words.every((w) => `${names.get(c.id) ?? ""} ${c.id} ${nameOf("ladder", c.ladder)}`.toLowerCase().includes(w));
+    (without === "ladder" || !pick.ladder || c.ladder === pick.ladder) &&
+    (without === "purpose" || !pick.purpose || c.purpose === pick.purpose) &&
+    (without === "attitude" ||
+      !pick.attitude ||
+      c.attitude === pick.attitude) &&
+    (without === "kit" ||
+      !pick.kit ||
+      (pick.kit === "nothing"
+        ? c.kit.length === 0
+        : c.kit.includes(pick.kit))) &&
+    words.every((w) =>
+      `${names.get(c.id) ?? ""} ${c.id} ${nameOf("ladder", c.ladder)}`
+        .toLowerCase()
+        .includes(w),
+    );
   const shown = cards.filter((c) => fits(c));
-  const ladders = [...new Set(cards.map((c) => c.ladder))].sort((a, b) => nameOf("ladder", a).localeCompare(nameOf("ladder", b)));
-  const groups = sort === "load"
-    ? [{ title: t("library-by-load"), cards: [...shown].sort((a, b) => (a.peak_nm ?? -1) - (b.peak_nm ?? -1)) }]
-    : ladders.map((ladder) => ({ title: nameOf("ladder", ladder), cards: shown.filter((c) => c.ladder === ladder).sort((a, b) => a.rung - b.rung) })).filter((g) => g.cards.length > 0);
+  const ladders = [...new Set(cards.map((c) => c.ladder))].sort((a, b) =>
+    nameOf("ladder", a).localeCompare(nameOf("ladder", b)),
+  );
+  const groups =
+    sort === "load"
+      ? [
+          {
+            title: t("library-by-load"),
+            cards: [...shown].sort(
+              (a, b) => (a.peak_nm ?? -1) - (b.peak_nm ?? -1),
+            ),
+          },
+        ]
+      : ladders
+          .map((ladder) => ({
+            title: nameOf("ladder", ladder),
+            cards: shown
+              .filter((c) => c.ladder === ladder)
+              .sort((a, b) => a.rung - b.rung),
+          }))
+          .filter((g) => g.cards.length > 0);
   const choices = (name: "purpose" | "attitude" | "kit", values: string[]) => (
-    <fieldset><legend>{t(`library-${name}`)}</legend>
+    <fieldset>
+      <legend>{t(`library-${name}`)}</legend>
       {values.map((value) => {
-        const count = cards.filter((c) => fits(c, name) && (name === "kit" ? (value === "nothing" ? c.kit.length === 0 : c.kit.includes(value)) : c[name] === value)).length;
-        return <button key={value} className="pick" aria-pressed={pick[name] === value} disabled={count === 0 && pick[name] !== value} onClick={() => set(name, pick[name] === value ? "" : value)}><span>{value === "nothing" ? t("library-no-kit") : nameOf(name, value)}</span><span className="num soft">{count}</span></button>;
+        const count = cards.filter(
+          (c) =>
+            fits(c, name) &&
+            (name === "kit"
+              ? value === "nothing"
+                ? c.kit.length === 0
+                : c.kit.includes(value)
+              : c[name] === value),
+        ).length;
+        return (
+          <button
+            key={value}
+            className="pick"
+            aria-pressed={pick[name] === value}
+            disabled={count === 0 && pick[name] !== value}
+            onClick={() => set(name, pick[name] === value ? "" : value)}
+          >
+            <span>
+              {value === "nothing" ? t("library-no-kit") : nameOf(name, value)}
+            </span>
+            <span className="num soft">{count}</span>
+          </button>
+        );
       })}
     </fieldset>
   );
   return (
     <div id="library">
       <div className="page-head">
-        <h1>{t("nav-library")}</h1><span className="soft num" id="count">{t("library-count", { shown: shown.length, count: cards.length })}</span>
-        <span className="right" role="group" aria-label={t("library-order")}>{(["ladder", "load"] as const).map((s) => <button key={s} className="chip" style={{ paddingLeft: 13 }} aria-pressed={sort === s} onClick={() => set("sort", s === "ladder" ? "" : s)}>{t(`library-sort-${s}`)}</button>)}</span>
+        <h1>{t("nav-library")}</h1>
+        <span className="soft num" id="count">
+          {t("library-count", { shown: shown.length, count: cards.length })}
+        </span>
+        <span className="right" role="group" aria-label={t("library-order")}>
+          {(["ladder", "load"] as const).map((s) => (
+            <button
+              key={s}
+              className="chip"
+              style={{ paddingLeft: 13 }}
+              aria-pressed={sort === s}
+              onClick={() => set("sort", s === "ladder" ? "" : s)}
+            >
+              {t(`library-sort-${s}`)}
+            </button>
+          ))}
+        </span>
       </div>
       <div className="library">
         <aside>
-          <input className="native" id="find" type="search" placeholder={t("library-find")} aria-label={t("library-find")} value={text} onChange={(e) => { setText(e.target.value); set("q", e.target.value); }} />
-          <label className="field" style={{ marginTop: 12 }}>{t("library-ladder")}<select className="native" value={pick.ladder} onChange={(e) => set("ladder", e.target.value)}><option value="">{t("library-all")}</option>{ladders.map((l) => <option key={l} value={l}>{nameOf("ladder", l)}</option>)}</select></label>
+          <input
+            className="native"
+            id="find"
+            type="search"
+            placeholder={t("library-find")}
+            aria-label={t("library-find")}
+            value={text}
+            onChange={(e) => {
+              setText(e.target.value);
+              set("q", e.target.value);
+            }}
+          />
+          <label className="field" style={{ marginTop: 12 }}>
+            {t("library-ladder")}
+            <select
+              className="native"
+              value={pick.ladder}
+              onChange={(e) => set("ladder", e.target.value)}
+            >
+              <option value="">{t("library-all")}</option>
+              {ladders.map((l) => (
+                <option key={l} value={l}>
+                  {nameOf("ladder", l)}
+                </option>
+              ))}
+            </select>
+          </label>
           {choices("purpose", [...PURPOSES])}
           {choices("attitude", [...new Set(cards.map((c) => c.attitude))])}
           {choices("kit", ["nothing", ...new Set(cards.flatMap((c) => c.kit))])}
         </aside>
         <div>
-          {groups.length === 0 && <div className="notice">{t("library-none")}</div>}
+          {groups.length === 0 && (
+            <div className="notice">{t("library-none")}</div>
+          )}
           {groups.map((g) => (
-            <section key={g.title} className="shelf"><h2>{capital(g.title)} <span className="soft small num">{g.cards.length}</span></h2>
+            <section key={g.title} className="shelf">
+              <h2>
+                {capital(g.title)}{" "}
+                <span className="soft small num">{g.cards.length}</span>
+              </h2>
               <div className="cards">
                 {g.cards.map((c) => (
-                  <Link key={c.id} className="excard" to={`/library/${c.id}`} data-exercise={c.id}>
-                    <img loading="lazy" alt="" src={`/api/exercises/${c.id}/figure`} />
+                  <Link
+                    key={c.id}
+                    className="excard"
+                    to={`/library/${c.id}`}
+                    data-exercise={c.id}
+                  >
+                    <img
+                      loading="lazy"
+                      alt=""
+                      src={`/api/exercises/${c.id}/figure`}
+                    />
                     <b>{names.get(c.id)}</b>
-                    <span className="soft small">{nameOf("purpose", c.purpose)}, {nameOf("level", c.level)}{c.peak_nm != null && <span className="num">, {c.peak_nm.toFixed(1)} N·m</span>}</span>
+                    <span className="soft small">
+                      {nameOf("purpose", c.purpose)}, {nameOf("level", c.level)}
+                      {c.peak_nm != null && (
+                        <span className="num">
+                          , {c.peak_nm.toFixed(1)} N·m
+                        </span>
+                      )}
+                    </span>
                   </Link>
                 ))}
               </div>

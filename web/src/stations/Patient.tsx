@@ -1,6 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect } from "react";
-import { NavLink, Navigate, Route, Routes, useLocation, useNavigate, useParams } from "react-router";
+import {
+  NavLink,
+  Navigate,
+  Route,
+  Routes,
+  useLocation,
+  useNavigate,
+  useParams,
+} from "react-router";
 import { api, ask } from "../app/client";
 import { Pending } from "../app/parts";
 import { ink } from "../app/theme";
@@ -15,17 +23,78 @@ import { Story } from "./Story";
 import { Strength } from "./Strength";
 import { Visit } from "./Visit";
 
-const STATIONS = [["visit", "v"], ["story", "s"], ["examine", "e"], ["read", "r"], ["program", "p"], ["home", "h"]] as const;
+const STATIONS = [
+  ["visit", "v"],
+  ["story", "s"],
+  ["examine", "e"],
+  ["read", "r"],
+  ["program", "p"],
+  ["home", "h"],
+] as const;
 /** Rooms inside a station, reached by a key of their own. */
-const ROOMS = [["ranges", "m"], ["strength", "f"], ["scores", "o"]] as const;
+const ROOMS = [
+  ["ranges", "m"],
+  ["strength", "f"],
+  ["scores", "o"],
+] as const;
 
 /** The state of a station, as a shape. */
 function StationMark({ state }: { state: string }) {
-  const common = { className: "mark", viewBox: "0 0 20 20", role: "img", "aria-label": t(`station-${state}`) } as const;
-  if (state === "done") return <svg {...common}><circle cx="10" cy="10" r="9" fill={ink.petrol} /><path d="m5.6 10.3 3 3.1 5.6-6.3" stroke="var(--on)" strokeWidth="2.4" fill="none" /></svg>;
-  if (state === "under-way") return <svg {...common}><circle cx="10" cy="10" r="8" fill={ink.paper} stroke={ink.petrol} strokeWidth="2" /><path d="M10 2a8 8 0 0 1 0 16Z" fill={ink.petrol} /></svg>;
-  if (state === "due") return <svg {...common}><path d="M10 1 19 10 10 19 1 10Z" fill={ink.saffron} stroke={ink.text} strokeWidth="1.4" /></svg>;
-  return <svg {...common}><circle cx="10" cy="10" r="8" fill={ink.paper} stroke="var(--edge)" strokeWidth="2" /></svg>;
+  const common = {
+    className: "mark",
+    viewBox: "0 0 20 20",
+    role: "img",
+    "aria-label": t(`station-${state}`),
+  } as const;
+  if (state === "done")
+    return (
+      <svg {...common}>
+        <circle cx="10" cy="10" r="9" fill={ink.petrol} />
+        <path
+          d="m5.6 10.3 3 3.1 5.6-6.3"
+          stroke="var(--on)"
+          strokeWidth="2.4"
+          fill="none"
+        />
+      </svg>
+    );
+  if (state === "under-way")
+    return (
+      <svg {...common}>
+        <circle
+          cx="10"
+          cy="10"
+          r="8"
+          fill={ink.paper}
+          stroke={ink.petrol}
+          strokeWidth="2"
+        />
+        <path d="M10 2a8 8 0 0 1 0 16Z" fill={ink.petrol} />
+      </svg>
+    );
+  if (state === "due")
+    return (
+      <svg {...common}>
+        <path
+          d="M10 1 19 10 10 19 1 10Z"
+          fill={ink.saffron}
+          stroke={ink.text}
+          strokeWidth="1.4"
+        />
+      </svg>
+    );
+  return (
+    <svg {...common}>
+      <circle
+        cx="10"
+        cy="10"
+        r="8"
+        fill={ink.paper}
+        stroke="var(--edge)"
+        strokeWidth="2"
+      />
+    </svg>
+  );
 }
 
 export default function Patient({ today }: { today: string }) {
@@ -35,16 +104,30 @@ export default function Patient({ today }: { today: string }) {
   useEffect(() => {
     window.scrollTo(0, 0);
   }, [pathname]);
-  const story = useQuery({ queryKey: ["story", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/story", { params: { path: { id: episode } } })) });
+  const story = useQuery({
+    queryKey: ["story", episode],
+    queryFn: () =>
+      ask(
+        api.GET("/api/episodes/{id}/story", {
+          params: { path: { id: episode } },
+        }),
+      ),
+  });
   useEffect(() => {
     let armed = false;
     const onKey = (e: KeyboardEvent) => {
-      const typing = e.target instanceof HTMLElement && /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
+      const typing =
+        e.target instanceof HTMLElement &&
+        /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
       if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
       if (armed) {
         armed = false;
         const hit = [...STATIONS, ...ROOMS].find(([, key]) => key === e.key);
-        if (hit) { e.preventDefault(); e.stopImmediatePropagation(); void navigate(`/e/${episode}/${hit[0]}`); }
+        if (hit) {
+          e.preventDefault();
+          e.stopImmediatePropagation();
+          void navigate(`/e/${episode}/${hit[0]}`);
+        }
         if (e.key === "d") void navigate("/");
       } else if (e.key === "g") {
         armed = true;
@@ -56,18 +139,38 @@ export default function Patient({ today }: { today: string }) {
   }, [episode, navigate]);
   if (!story.data) return <Pending query={story} />;
   const { head, stations } = story.data;
-  const state: Record<string, string> = { visit: stations.program === "empty" ? "empty" : "under-way", ...stations };
+  const state: Record<string, string> = {
+    visit: stations.program === "empty" ? "empty" : "under-way",
+    ...stations,
+  };
   return (
     <div className="patient">
       <aside className="path">
         <h2 style={{ fontSize: 21 }}>{head.name}</h2>
-        <p className="soft small" style={{ margin: "4px 0 0" }}>{nameOf("side", story.data.story.side)}, {story.data.story.work || t("no-work")}</p>
-        <p className="num" style={{ fontWeight: 600, margin: "6px 0 0" }}>{clock(story.data.clock)}</p>
+        <p className="soft small" style={{ margin: "4px 0 0" }}>
+          {nameOf("side", story.data.story.side)},{" "}
+          {story.data.story.work || t("no-work")}
+        </p>
+        <p className="num" style={{ fontWeight: 600, margin: "6px 0 0" }}>
+          {clock(story.data.clock)}
+        </p>
         <nav aria-label={t("nav-stations")}>
           <ol>
             {STATIONS.map(([name, key]) => (
               <li key={name}>
-                <NavLink to={`/e/${episode}/${name}`} className={({ isActive }) => (isActive || (name === "examine" && /\/(ranges|strength|scores)$/.test(pathname)) ? "on" : "")}><StationMark state={state[name] ?? "empty"} /> {t(`nav-${name}`)} <kbd>g {key}</kbd></NavLink>
+                <NavLink
+                  to={`/e/${episode}/${name}`}
+                  className={({ isActive }) =>
+                    isActive ||
+                    (name === "examine" &&
+                      /\/(ranges|strength|scores)$/.test(pathname))
+                      ? "on"
+                      : ""
+                  }
+                >
+                  <StationMark state={state[name] ?? "empty"} />{" "}
+                  {t(`nav-${name}`)} <kbd>g {key}</kbd>
+                </NavLink>
               </li>
             ))}
           </ol>
@@ -76,13 +179,41 @@ export default function Patient({ today }: { today: string }) {
       <div>
         <Routes>
           <Route path="visit" element={<Visit episode={episode} />} />
-          <Route path="story" element={<Story episode={episode} page={story.data} today={today} />} />
-          <Route path="examine" element={<Examine episode={episode} today={today} />} />
-          <Route path="read" element={<Read episode={episode} today={today} />} />
-          <Route path="ranges" element={<Ranges episode={episode} today={today} />} />
-          <Route path="strength" element={<Strength episode={episode} today={today} />} />
-          <Route path="scores" element={<Scores episode={episode} today={today} />} />
-          <Route path="program" element={<Program episode={episode} who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`} />} />
+          <Route
+            path="story"
+            element={
+              <Story episode={episode} page={story.data} today={today} />
+            }
+          />
+          <Route
+            path="examine"
+            element={<Examine episode={episode} today={today} />}
+          />
+          <Route
+            path="read"
+            element={<Read episode={episode} today={today} />}
+          />
+          <Route
+            path="ranges"
+            element={<Ranges episode={episode} today={today} />}
+          />
+          <Route
+            path="strength"
+            element={<Strength episode={episode} today={today} />}
+          />
+          <Route
+            path="scores"
+            element={<Scores episode={episode} today={today} />}
+          />
+          <Route
+            path="program"
+            element={
+              <Program
+                episode={episode}
+                who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
+              />
+            }
+          />
           <Route path="home" element={<Home episode={episode} />} />
           <Route path="*" element={<Navigate to="visit" replace />} />
         </Routes>

@@ -6,31 +6,71 @@ import { Pending, ProblemNote } from "../app/parts";
 import { capital, nameOf, shortDate, t } from "../app/wording";
 
 type Result = Schemas["Reliability"];
-const ROWS = 6, COLUMNS = 3;
+const ROWS = 6,
+  COLUMNS = 3;
 
 /** What was pasted or typed, as numbers: rows that are empty are left out. */
 function numbers(cells: string[][]): number[][] {
-  return cells.map((row) => row.filter((c) => c.trim() !== "").map((c) => Number(c.replace(",", ".")))).filter((row) => row.length > 0);
+  return cells
+    .map((row) =>
+      row
+        .filter((c) => c.trim() !== "")
+        .map((c) => Number(c.replace(",", "."))),
+    )
+    .filter((row) => row.length > 0);
 }
 
 /** Raters' repeated readings of the same people: what a change must exceed in this clinic. */
 export function Reliability({ lead }: { lead: boolean }) {
   const queries = useQueryClient();
-  const bench = useQuery({ queryKey: ["bench"], queryFn: () => ask(api.GET("/api/reliability")) });
+  const bench = useQuery({
+    queryKey: ["bench"],
+    queryFn: () => ask(api.GET("/api/reliability")),
+  });
   const [quantity, setQuantity] = useState("passive-elevation");
-  const [cells, setCells] = useState<string[][]>(() => Array.from({ length: ROWS }, () => Array.from({ length: COLUMNS }, () => "")));
+  const [cells, setCells] = useState<string[][]>(() =>
+    Array.from({ length: ROWS }, () =>
+      Array.from({ length: COLUMNS }, () => ""),
+    ),
+  );
   const [result, setResult] = useState<Result>();
   const [error, setError] = useState<unknown>();
   const [told, setTold] = useState("");
   const table = numbers(cells);
-  const whole = table.length >= 3 && table.every((r) => r.length === table[0]?.length && r.length >= 2 && r.every(Number.isFinite));
+  const whole =
+    table.length >= 3 &&
+    table.every(
+      (r) =>
+        r.length === table[0]?.length &&
+        r.length >= 2 &&
+        r.every(Number.isFinite),
+    );
   const key = whole ? JSON.stringify(table) : "";
   useEffect(() => {
-    if (key === "") { setResult(undefined); return; }
+    if (key === "") {
+      setResult(undefined);
+      return;
+    }
     let dropped = false;
     setError(undefined);
-    ask(api.POST("/api/reliability/judge", { body: { ratings: JSON.parse(key) as number[][] } })).then((r) => { if (!dropped) setResult(r); }, (e: unknown) => { if (!dropped) { setResult(undefined); setError(e); } });
-    return () => { dropped = true; };
+    ask(
+      api.POST("/api/reliability/judge", {
+        body: { ratings: JSON.parse(key) as number[][] },
+      }),
+    ).then(
+      (r) => {
+        if (!dropped) setResult(r);
+      },
+      (e: unknown) => {
+        if (!dropped) {
+          setResult(undefined);
+          setError(e);
+        }
+      },
+    );
+    return () => {
+      dropped = true;
+    };
   }, [key]);
   if (!bench.data) return <Pending query={bench} />;
   const type = (i: number, j: number, text: string) => {
@@ -38,43 +78,148 @@ export function Reliability({ lead }: { lead: boolean }) {
     setCells((now) => {
       const next = now.map((r) => [...r]);
       // A pasted block of a spreadsheet fills from the cell it was pasted into.
-      text.split(/\r?\n/).forEach((line, di) => line.split(/[\t;]/).forEach((part, dj) => {
-        while (next.length <= i + di) next.push(Array.from({ length: next[0]?.length ?? COLUMNS }, () => ""));
-        const row = next[i + di];
-        if (row && j + dj < row.length) row[j + dj] = part.trim();
-      }));
+      text.split(/\r?\n/).forEach((line, di) =>
+        line.split(/[\t;]/).forEach((part, dj) => {
+          while (next.length <= i + di)
+            next.push(
+              Array.from({ length: next[0]?.length ?? COLUMNS }, () => ""),
+            );
+          const row = next[i + di];
+          if (row && j + dj < row.length) row[j + dj] = part.trim();
+        }),
+      );
       return next;
     });
   };
   const keep = async () => {
     setError(undefined);
     try {
-      await ask(api.POST("/api/reliability", { body: { id: newId(), quantity, ratings: table } }));
+      await ask(
+        api.POST("/api/reliability", {
+          body: { id: newId(), quantity, ratings: table },
+        }),
+      );
       setTold(t("bench-kept", { quantity }));
       await queries.invalidateQueries();
-    } catch (e) { setError(e); }
+    } catch (e) {
+      setError(e);
+    }
   };
   const raters = cells[0]?.length ?? COLUMNS;
   const row = bench.data.quantities.find((q) => q.id === quantity);
   return (
     <div id="bench">
-      <div className="page-head"><h1>{t("bench-title")}</h1><span className="soft">{t("bench-lead")}</span></div>
+      <div className="page-head">
+        <h1>{t("bench-title")}</h1>
+        <span className="soft">{t("bench-lead")}</span>
+      </div>
       <ProblemNote error={error} />
-      {told && <div className="notice go" role="status">{told}</div>}
+      {told && (
+        <div className="notice go" role="status">
+          {told}
+        </div>
+      )}
       <div className="two">
         <section className="sheet">
-          <label className="field" style={{ maxWidth: 330 }}>{t("limit-movement")}<select id="bench-quantity" value={quantity} onChange={(e) => setQuantity(e.target.value)}>{bench.data.quantities.map((q) => <option key={q.id} value={q.id}>{capital(nameOf("quantity", q.id))}</option>)}</select></label>
-          <table className="bench"><thead><tr><th />{Array.from({ length: raters }, (_, j) => <th key={j}>{t("rater", { n: j + 1 })}</th>)}</tr></thead><tbody>
-            {cells.map((r, i) => <tr key={i}><th>{i + 1}</th>{r.map((c, j) => <td key={j}><input className="native num" inputMode="decimal" id={`cell-${i}-${j}`} aria-label={t("bench-cell", { person: i + 1, rater: j + 1 })} value={c} onChange={(e) => type(i, j, e.target.value)} onPaste={(e) => { e.preventDefault(); type(i, j, e.clipboardData.getData("text")); }} /></td>)}</tr>)}
-          </tbody></table>
-          <p><Button size="small" onClick={() => setCells([...cells, Array.from({ length: raters }, () => "")])}>{t("bench-person")}</Button> <Button size="small" onClick={() => setCells(cells.map((r) => [...r, ""]))}>{t("bench-rater")}</Button> <span className="soft small">{t("bench-how")}</span></p>
+          <label className="field" style={{ maxWidth: 330 }}>
+            {t("limit-movement")}
+            <select
+              id="bench-quantity"
+              value={quantity}
+              onChange={(e) => setQuantity(e.target.value)}
+            >
+              {bench.data.quantities.map((q) => (
+                <option key={q.id} value={q.id}>
+                  {capital(nameOf("quantity", q.id))}
+                </option>
+              ))}
+            </select>
+          </label>
+          <table className="bench">
+            <thead>
+              <tr>
+                <th />
+                {Array.from({ length: raters }, (_, j) => (
+                  <th key={j}>{t("rater", { n: j + 1 })}</th>
+                ))}
+              </tr>
+            </thead>
+            <tbody>
+              {cells.map((r, i) => (
+                <tr key={i}>
+                  <th>{i + 1}</th>
+                  {r.map((c, j) => (
+                    <td key={j}>
+                      <input
+                        className="native num"
+                        inputMode="decimal"
+                        id={`cell-${i}-${j}`}
+                        aria-label={t("bench-cell", {
+                          person: i + 1,
+                          rater: j + 1,
+                        })}
+                        value={c}
+                        onChange={(e) => type(i, j, e.target.value)}
+                        onPaste={(e) => {
+                          e.preventDefault();
+                          type(i, j, e.clipboardData.getData("text"));
+                        }}
+                      />
+                    </td>
+                  ))}
+                </tr>
+              ))}
+            </tbody>
+          </table>
+          <p>
+            <Button
+              size="small"
+              onClick={() =>
+                setCells([...cells, Array.from({ length: raters }, () => "")])
+              }
+            >
+              {t("bench-person")}
+            </Button>{" "}
+            <Button
+              size="small"
+              onClick={() => setCells(cells.map((r) => [...r, ""]))}
+            >
+              {t("bench-rater")}
+            </Button>{" "}
+            <span className="soft small">{t("bench-how")}</span>
+          </p>
         </section>
         <section>
-          {result ? <Verdict result={result} cells={table} quantity={row} /> : <p className="soft">{t("bench-empty")}</p>}
-          {result && lead && <p><Button type="primary" id="keep-bench" onClick={() => void keep()}>{t("bench-keep")}</Button></p>}
+          {result ? (
+            <Verdict result={result} cells={table} quantity={row} />
+          ) : (
+            <p className="soft">{t("bench-empty")}</p>
+          )}
+          {result && lead && (
+            <p>
+              <Button
+                type="primary"
+                id="keep-bench"
+                onClick={() => void keep()}
+              >
+                {t("bench-keep")}
+              </Button>
+            </p>
+          )}
           <h2 style={{ fontSize: 17, marginTop: 22 }}>{t("bench-own")}</h2>
-          {bench.data.own.length === 0 && <p className="soft">{t("bench-none")}</p>}
-          {bench.data.own.map((o) => <p key={o.quantity} className="num">{capital(nameOf("quantity", o.quantity))}: {t("bench-own-row", { sem: o.sem.toFixed(1), same: o.sem_same_rater.toFixed(1), date: shortDate(o.on) })}</p>)}
+          {bench.data.own.length === 0 && (
+            <p className="soft">{t("bench-none")}</p>
+          )}
+          {bench.data.own.map((o) => (
+            <p key={o.quantity} className="num">
+              {capital(nameOf("quantity", o.quantity))}:{" "}
+              {t("bench-own-row", {
+                sem: o.sem.toFixed(1),
+                same: o.sem_same_rater.toFixed(1),
+                date: shortDate(o.on),
+              })}
+            </p>
+          ))}
         </section>
       </div>
     </div>
@@ -84,28 +229,134 @@ export function Reliability({ lead }: { lead: boolean }) {
 /** Where the words change; the words themselves come from the core. */
 const BANDS = [0.5, 0.75, 0.9] as const;
 
-function Verdict({ result, cells, quantity }: { result: Result; cells: number[][]; quantity: Schemas["BenchQuantity"] | undefined }) {
+function Verdict({
+  result,
+  cells,
+  quantity,
+}: {
+  result: Result;
+  cells: number[][];
+  quantity: Schemas["BenchQuantity"] | undefined;
+}) {
   const width = 430;
   const all = cells.flat();
-  const low = Math.min(...all), high = Math.max(...all);
-  const x = (v: number) => 10 + ((width - 20) * (v - low)) / Math.max(1e-9, high - low);
+  const low = Math.min(...all),
+    high = Math.max(...all);
+  const x = (v: number) =>
+    10 + ((width - 20) * (v - low)) / Math.max(1e-9, high - low);
   return (
     <div id="verdict">
-      {([["icc21", result.icc_2_1, result.band_2_1], ["icc31", result.icc_3_1, result.band_3_1]] as const).map(([name, icc, band]) => (
+      {(
+        [
+          ["icc21", result.icc_2_1, result.band_2_1],
+          ["icc31", result.icc_3_1, result.band_3_1],
+        ] as const
+      ).map(([name, icc, band]) => (
         <div key={name} className="icc">
-          <span>{t(`bench-${name}`)}<br /><span className="soft small">{nameOf("band", band)}</span></span>
-          <svg width="230" height="30" viewBox="0 0 230 30" role="img" aria-label={`${icc.value.toFixed(2)} (${icc.low.toFixed(2)} – ${icc.high.toFixed(2)})`}>
-            {[0, ...BANDS].map((b, i) => <rect key={b} x={b * 230} y="6" width={(([...BANDS, 1][i] ?? 1) - b) * 230} height="18" fill={["var(--sunk-pale)", "var(--sunk)", "var(--petrol-faint)", "var(--petrol-pale)"][i]} />)}
-            <path d={`M${Math.max(0, icc.low) * 230} 15H${Math.max(0, icc.high) * 230}M${Math.max(0, icc.low) * 230} 10v10M${Math.max(0, icc.high) * 230} 10v10`} stroke="var(--text)" strokeWidth="1.8" />
-            <circle cx={Math.max(0, icc.value) * 230} cy="15" r="5.5" fill="var(--petrol)" />
+          <span>
+            {t(`bench-${name}`)}
+            <br />
+            <span className="soft small">{nameOf("band", band)}</span>
+          </span>
+          <svg
+            width="230"
+            height="30"
+            viewBox="0 0 230 30"
+            role="img"
+            aria-label={`${icc.value.toFixed(2)} (${icc.low.toFixed(2)} – ${icc.high.toFixed(2)})`}
+          >
+            {[0, ...BANDS].map((b, i) => (
+              <rect
+                key={b}
+                x={b * 230}
+                y="6"
+                width={(([...BANDS, 1][i] ?? 1) - b) * 230}
+                height="18"
+                fill={
+                  [
+                    "var(--sunk-pale)",
+                    "var(--sunk)",
+                    "var(--petrol-faint)",
+                    "var(--petrol-pale)",
+                  ][i]
+                }
+              />
+            ))}
+            <path
+              d={`M${Math.max(0, icc.low) * 230} 15H${Math.max(0, icc.high) * 230}M${Math.max(0, icc.low) * 230} 10v10M${Math.max(0, icc.high) * 230} 10v10`}
+              stroke="var(--text)"
+              strokeWidth="1.8"
+            />
+            <circle
+              cx={Math.max(0, icc.value) * 230}
+              cy="15"
+              r="5.5"
+              fill="var(--petrol)"
+            />
           </svg>
           <b className="num">{icc.value.toFixed(2)}</b>
         </div>
       ))}
-      <p className="num" style={{ fontSize: 18, marginTop: 10 }}>{t("bench-mdc-same")} <b>{result.mdc95_same_rater.toFixed(1)}°</b> <span className="soft small">SEM {result.sem_same_rater.toFixed(1)}°</span><br />{t("bench-mdc-any")} <b>{result.mdc95.toFixed(1)}°</b> <span className="soft small">SEM {result.sem.toFixed(1)}°</span></p>
-      <p className="soft small num">{quantity ? t("bench-default", { same: quantity.detectable_same.toFixed(1), any: quantity.detectable_any.toFixed(1) }) : ""}</p>
-      <svg viewBox={`0 0 ${width} ${cells.length * 15 + 6}`} style={{ width: "100%", maxWidth: width }} role="img" aria-label={t("bench-spread")}>
-        {cells.map((r, i) => <g key={i}><path d={`M${x(Math.min(...r))} ${i * 15 + 10}H${x(Math.max(...r))}`} stroke="var(--edge)" strokeWidth="2" />{r.map((v, j) => (j % 3 === 0 ? <circle key={j} cx={x(v)} cy={i * 15 + 10} r="4" fill="var(--petrol)" /> : j % 3 === 1 ? <rect key={j} x={x(v) - 3.6} y={i * 15 + 6.4} width="7.2" height="7.2" fill="var(--saffron)" stroke="var(--text)" strokeWidth=".8" /> : <path key={j} d={`M${x(v)} ${i * 15 + 5}l4.4 8h-8.8z`} fill="var(--soft)" />))}</g>)}
+      <p className="num" style={{ fontSize: 18, marginTop: 10 }}>
+        {t("bench-mdc-same")} <b>{result.mdc95_same_rater.toFixed(1)}°</b>{" "}
+        <span className="soft small">
+          SEM {result.sem_same_rater.toFixed(1)}°
+        </span>
+        <br />
+        {t("bench-mdc-any")} <b>{result.mdc95.toFixed(1)}°</b>{" "}
+        <span className="soft small">SEM {result.sem.toFixed(1)}°</span>
+      </p>
+      <p className="soft small num">
+        {quantity
+          ? t("bench-default", {
+              same: quantity.detectable_same.toFixed(1),
+              any: quantity.detectable_any.toFixed(1),
+            })
+          : ""}
+      </p>
+      <svg
+        viewBox={`0 0 ${width} ${cells.length * 15 + 6}`}
+        style={{ width: "100%", maxWidth: width }}
+        role="img"
+        aria-label={t("bench-spread")}
+      >
+        {cells.map((r, i) => (
+          <g key={i}>
+            <path
+              d={`M${x(Math.min(...r))} ${i * 15 + 10}H${x(Math.max(...r))}`}
+              stroke="var(--edge)"
+              strokeWidth="2"
+            />
+            {r.map((v, j) =>
+              j % 3 === 0 ? (
+                <circle
+                  key={j}
+                  cx={x(v)}
+                  cy={i * 15 + 10}
+                  r="4"
+                  fill="var(--petrol)"
+                />
+              ) : j % 3 === 1 ? (
+                <rect
+                  key={j}
+                  x={x(v) - 3.6}
+                  y={i * 15 + 6.4}
+                  width="7.2"
+                  height="7.2"
+                  fill="var(--saffron)"
+                  stroke="var(--text)"
+                  strokeWidth=".8"
+                />
+              ) : (
+                <path
+                  key={j}
+                  d={`M${x(v)} ${i * 15 + 5}l4.4 8h-8.8z`}
+                  fill="var(--soft)"
+                />
+              ),
+            )}
+          </g>
+        ))}
       </svg>
     </div>
   );

@@ -7,58 +7,218 @@ import { attr, nameOf, sentence, t } from "../../app/wording";
 import { VerdictMark } from "../../pictures/Marks";
 import type { Draft } from "./draft";
 
-const FIELDS = ["sets", "repetitions", "hold_s", "rest_s", "times_per_day", "days_per_week"] as const;
+const FIELDS = [
+  "sets",
+  "repetitions",
+  "hold_s",
+  "rest_s",
+  "times_per_day",
+  "days_per_week",
+] as const;
 const LOADS = ["load_kg", "elastic_level", "effort_pct"] as const;
 
 /** One exercise: figure, dose, what the check says, why it is there. */
-export function LinePanel({ episode, chosen, why, draft, onRung, onRemove }: { episode: string; chosen: Schemas["LineView"]; why: Schemas["Reason"][]; draft: Draft; onRung: (step: number) => void; onRemove: () => void }) {
+export function LinePanel({
+  episode,
+  chosen,
+  why,
+  draft,
+  onRung,
+  onRemove,
+}: {
+  episode: string;
+  chosen: Schemas["LineView"];
+  why: Schemas["Reason"][];
+  draft: Draft;
+  onRung: (step: number) => void;
+  onRemove: () => void;
+}) {
   const { line } = chosen;
-  const dose = (part: Partial<Schemas["Dose"]>) => void draft.edit(line.id, { dose: { ...line.dose, ...part } });
+  const dose = (part: Partial<Schemas["Dose"]>) =>
+    void draft.edit(line.id, { dose: { ...line.dose, ...part } });
   return (
     <section className="sheet panel" id="line-panel">
       <div>
-        <img src={`/api/episodes/${episode}/figures/${line.exercise}`} alt={attr(`ex-${line.exercise}`, "how")} />
-        <p className="small">{attr(`ex-${line.exercise}`, "start")} {attr(`ex-${line.exercise}`, "how")}</p>
+        <img
+          src={`/api/episodes/${episode}/figures/${line.exercise}`}
+          alt={attr(`ex-${line.exercise}`, "how")}
+        />
+        <p className="small">
+          {attr(`ex-${line.exercise}`, "start")}{" "}
+          {attr(`ex-${line.exercise}`, "how")}
+        </p>
       </div>
       <div>
         <h3>{nameOf("exercise", line.exercise)}</h3>
-        <p className="soft small">{nameOf("ladder", chosen.ladder)}, {t("rung-n", { n: chosen.rung })}{line.by_hand ? ` · ${t("by-hand")}` : ""}</p>
-        <p className="rungs"><Button size="small" id="rung-down" onClick={() => onRung(-1)}>{t("rung-down")} <kbd>−</kbd></Button> <Button size="small" id="rung-up" onClick={() => onRung(1)}>{t("rung-up")} <kbd>+</kbd></Button> <Link className="small" to={`/library/${line.exercise}`}>{t("to-load-bench")}</Link></p>
+        <p className="soft small">
+          {nameOf("ladder", chosen.ladder)}, {t("rung-n", { n: chosen.rung })}
+          {line.by_hand ? ` · ${t("by-hand")}` : ""}
+        </p>
+        <p className="rungs">
+          <Button size="small" id="rung-down" onClick={() => onRung(-1)}>
+            {t("rung-down")} <kbd>−</kbd>
+          </Button>{" "}
+          <Button size="small" id="rung-up" onClick={() => onRung(1)}>
+            {t("rung-up")} <kbd>+</kbd>
+          </Button>{" "}
+          <Link className="small" to={`/library/${line.exercise}`}>
+            {t("to-load-bench")}
+          </Link>
+        </p>
         <div className="doses">
           {FIELDS.map((f) => (
-            <label className="field" key={f}>{nameOf("field", f)}
-              <input className="native num" id={`dose-${f}`} type="number" defaultValue={line.dose[f] ?? 0} key={`${line.id}${f}${line.dose[f]}`} onBlur={(e) => { const n = Math.round(Number(e.target.value)); if (n !== line.dose[f] && n >= 0) dose({ [f]: n }); }} />
+            <label className="field" key={f}>
+              {nameOf("field", f)}
+              <input
+                className="native num"
+                id={`dose-${f}`}
+                type="number"
+                defaultValue={line.dose[f] ?? 0}
+                key={`${line.id}${f}${line.dose[f]}`}
+                onBlur={(e) => {
+                  const n = Math.round(Number(e.target.value));
+                  if (n !== line.dose[f] && n >= 0) dose({ [f]: n });
+                }}
+              />
             </label>
           ))}
           {LOADS.filter((f) => line.dose[f] != null).map((f) => (
-            <label className="field" key={f}>{nameOf("field", f)}
-              <input className="native num" id={`dose-${f}`} type="number" step={f === "load_kg" ? 0.5 : 1} defaultValue={line.dose[f] ?? ""} key={`${line.id}${f}${line.dose[f]}`} onBlur={(e) => { const n = Number(e.target.value); if (n !== line.dose[f] && n > 0) dose({ [f]: n }); }} />
+            <label className="field" key={f}>
+              {nameOf("field", f)}
+              <input
+                className="native num"
+                id={`dose-${f}`}
+                type="number"
+                step={f === "load_kg" ? 0.5 : 1}
+                defaultValue={line.dose[f] ?? ""}
+                key={`${line.id}${f}${line.dose[f]}`}
+                onBlur={(e) => {
+                  const n = Number(e.target.value);
+                  if (n !== line.dose[f] && n > 0) dose({ [f]: n });
+                }}
+              />
             </label>
           ))}
-          <label className="field">{nameOf("field", "tempo_s")}
-            <input className="native num" id="dose-tempo" placeholder="2-0-2" defaultValue={line.dose.tempo_s?.join("-") ?? ""} key={`${line.id}${line.dose.tempo_s?.join("-") ?? ""}`} onBlur={(e) => { const parts = e.target.value.split(/[-–\s/]+/).filter(Boolean).map(Number); const next = parts.length === 3 && parts.every((n) => Number.isInteger(n) && n >= 0) ? parts : null; if (JSON.stringify(next) !== JSON.stringify(line.dose.tempo_s ?? null)) dose({ tempo_s: next }); }} />
+          <label className="field">
+            {nameOf("field", "tempo_s")}
+            <input
+              className="native num"
+              id="dose-tempo"
+              placeholder="2-0-2"
+              defaultValue={line.dose.tempo_s?.join("-") ?? ""}
+              key={`${line.id}${line.dose.tempo_s?.join("-") ?? ""}`}
+              onBlur={(e) => {
+                const parts = e.target.value
+                  .split(/[-–\s/]+/)
+                  .filter(Boolean)
+                  .map(Number);
+                const next =
+                  parts.length === 3 &&
+                  parts.every((n) => Number.isInteger(n) && n >= 0)
+                    ? parts
+                    : null;
+                if (
+                  JSON.stringify(next) !==
+                  JSON.stringify(line.dose.tempo_s ?? null)
+                )
+                  dose({ tempo_s: next });
+              }}
+            />
           </label>
-          <label className="field">{nameOf("field", "structure")}
-            <select className="native" value={line.dose.structure ?? "straight"} onChange={(e) => dose({ structure: e.target.value === "straight" ? null : (e.target.value as "circuit") })}>{["straight", "circuit", "single"].map((s) => <option key={s} value={s}>{t(`structure-${s}`)}</option>)}</select>
+          <label className="field">
+            {nameOf("field", "structure")}
+            <select
+              className="native"
+              value={line.dose.structure ?? "straight"}
+              onChange={(e) =>
+                dose({
+                  structure:
+                    e.target.value === "straight"
+                      ? null
+                      : (e.target.value as "circuit"),
+                })
+              }
+            >
+              {["straight", "circuit", "single"].map((s) => (
+                <option key={s} value={s}>
+                  {t(`structure-${s}`)}
+                </option>
+              ))}
+            </select>
           </label>
           {(["from_day", "to_day"] as const).map((f) => (
-            <label className="field" key={f}>{t(f)}
-              <input className="native num" id={f} type="number" defaultValue={line[f]} key={`${line.id}${f}${line[f]}`} onBlur={(e) => { const n = Math.round(Number(e.target.value)); if (n !== line[f]) void draft.edit(line.id, { [f]: n }); }} />
+            <label className="field" key={f}>
+              {t(f)}
+              <input
+                className="native num"
+                id={f}
+                type="number"
+                defaultValue={line[f]}
+                key={`${line.id}${f}${line[f]}`}
+                onBlur={(e) => {
+                  const n = Math.round(Number(e.target.value));
+                  if (n !== line[f]) void draft.edit(line.id, { [f]: n });
+                }}
+              />
             </label>
           ))}
         </div>
         <Load episode={episode} line={line} />
-        <p className="num small" style={{ marginTop: 8 }}>{t("minutes-session", { minutes: Math.round(chosen.totals.minutes) })}, {t("weekly-reps", { n: Math.round(chosen.totals.weekly_repetitions) })}</p>
-        <Button id="remove-line" onClick={onRemove}>{t("remove")} <kbd>Del</kbd></Button>
+        <p className="num small" style={{ marginTop: 8 }}>
+          {t("minutes-session", { minutes: Math.round(chosen.totals.minutes) })}
+          ,{" "}
+          {t("weekly-reps", {
+            n: Math.round(chosen.totals.weekly_repetitions),
+          })}
+        </p>
+        <Button id="remove-line" onClick={onRemove}>
+          {t("remove")} <kbd>Del</kbd>
+        </Button>
       </div>
       <div>
-        <h3 style={{ marginBottom: 6 }}><VerdictMark status={chosen.verdict.status} /> {t(`verdict-${chosen.verdict.status}`)}</h3>
+        <h3 style={{ marginBottom: 6 }}>
+          <VerdictMark status={chosen.verdict.status} />{" "}
+          {t(`verdict-${chosen.verdict.status}`)}
+        </h3>
         <ul className="reasons">
-          {chosen.verdict.findings.map((f, i) => <li key={i}><VerdictMark status={f.status} />{sentence(f.reason)} <span className="soft small">{t("day-n", { day: f.day })}{f.overridable ? `, ${t("may-override")}` : `, ${t("may-not-override")}`}</span></li>)}
-          {chosen.verdict.findings.length === 0 && <li><VerdictMark status="allowed" />{t("verdict-nothing")}</li>}
+          {chosen.verdict.findings.map((f, i) => (
+            <li key={i}>
+              <VerdictMark status={f.status} />
+              {sentence(f.reason)}{" "}
+              <span className="soft small">
+                {t("day-n", { day: f.day })}
+                {f.overridable
+                  ? `, ${t("may-override")}`
+                  : `, ${t("may-not-override")}`}
+              </span>
+            </li>
+          ))}
+          {chosen.verdict.findings.length === 0 && (
+            <li>
+              <VerdictMark status="allowed" />
+              {t("verdict-nothing")}
+            </li>
+          )}
         </ul>
-        {why.length > 0 && <p className="small" style={{ marginTop: 10 }}><b>{t("why-here")}</b> {why.map(sentence).join(" ")}</p>}
-        {chosen.verdict.status === "caution" && <label className="field" style={{ marginTop: 10 }}>{t("override-reason")}<Input id="caution-reason" defaultValue={line.override_reason ?? ""} onBlur={(e) => void draft.edit(line.id, { override_reason: e.target.value || null })} /></label>}
+        {why.length > 0 && (
+          <p className="small" style={{ marginTop: 10 }}>
+            <b>{t("why-here")}</b> {why.map(sentence).join(" ")}
+          </p>
+        )}
+        {chosen.verdict.status === "caution" && (
+          <label className="field" style={{ marginTop: 10 }}>
+            {t("override-reason")}
+            <Input
+              id="caution-reason"
+              defaultValue={line.override_reason ?? ""}
+              onBlur={(e) =>
+                void draft.edit(line.id, {
+                  override_reason: e.target.value || null,
+                })
+              }
+            />
+          </label>
+        )}
       </div>
     </section>
   );
@@ -66,16 +226,58 @@ export function LinePanel({ episode, chosen, why, draft, onRung, onRemove }: { e
 
 /** What this line asks of this shoulder: the peak about the joint, and the share of the patient's own strength where that may be told. */
 function Load({ episode, line }: { episode: string; line: Schemas["Line"] }) {
-  const story = useQuery({ queryKey: ["story", episode], queryFn: () => ask(api.GET("/api/episodes/{id}/story", { params: { path: { id: episode } } })) });
-  const mass = story.data?.story.mass_kg ?? 75, height = story.data?.story.height_cm ?? 175;
-  const setup = { mass_kg: mass, height_m: height / 100, weight_kg: line.dose.load_kg ?? null, level: line.dose.elastic_level ?? null, distance_m: null, doubled: false };
+  const story = useQuery({
+    queryKey: ["story", episode],
+    queryFn: () =>
+      ask(
+        api.GET("/api/episodes/{id}/story", {
+          params: { path: { id: episode } },
+        }),
+      ),
+  });
+  const mass = story.data?.story.mass_kg ?? 75,
+    height = story.data?.story.height_cm ?? 175;
+  const setup = {
+    mass_kg: mass,
+    height_m: height / 100,
+    weight_kg: line.dose.load_kg ?? null,
+    level: line.dose.elastic_level ?? null,
+    distance_m: null,
+    doubled: false,
+  };
   const load = useQuery({
     queryKey: ["line-load", line.exercise, JSON.stringify(setup), episode],
     enabled: story.data !== undefined,
-    queryFn: () => ask(api.POST("/api/exercises/{exercise}/load", { params: { path: { exercise: line.exercise } }, body: { setup, episode } })),
+    queryFn: () =>
+      ask(
+        api.POST("/api/exercises/{exercise}/load", {
+          params: { path: { exercise: line.exercise } },
+          body: { setup, episode },
+        }),
+      ),
   });
-  if (!load.data) return <p className="small soft" id="line-load">{load.error ? t("load-none") : " "}</p>;
+  if (!load.data)
+    return (
+      <p className="small soft" id="line-load">
+        {load.error ? t("load-none") : " "}
+      </p>
+    );
   const { view, share_pct, share_reason } = load.data;
-  const body = story.data?.story.mass_kg == null ? t("load-assumed", { mass, height }) : t("load-body", { mass, height });
-  return <p className="small num" id="line-load"><b>{t("load-peak", { peak_nm: view.curve.peak_nm.toFixed(1) })}</b> <span className="soft">{body}.</span> {share_pct != null ? t("load-share", { percent: Math.round(share_pct) }) : <span className="soft">{share_reason ? sentence(share_reason) : ""}</span>}</p>;
+  const body =
+    story.data?.story.mass_kg == null
+      ? t("load-assumed", { mass, height })
+      : t("load-body", { mass, height });
+  return (
+    <p className="small num" id="line-load">
+      <b>{t("load-peak", { peak_nm: view.curve.peak_nm.toFixed(1) })}</b>{" "}
+      <span className="soft">{body}.</span>{" "}
+      {share_pct != null ? (
+        t("load-share", { percent: Math.round(share_pct) })
+      ) : (
+        <span className="soft">
+          {share_reason ? sentence(share_reason) : ""}
+        </span>
+      )}
+    </p>
+  );
 }
