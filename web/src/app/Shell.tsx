@@ -104,14 +104,14 @@ export function Shell() {
           </NavLink>{" "}
           <NavLink
             to="/library"
-            style={{ marginLeft: 18 }}
+
             className={({ isActive }) => (isActive ? "on" : "")}
           >
             {t("nav-library")}
           </NavLink>{" "}
           <NavLink
             to="/clinic"
-            style={{ marginLeft: 18 }}
+
             className={({ isActive }) => (isActive ? "on" : "")}
           >
             {t("nav-clinic")}
@@ -164,9 +164,7 @@ export function Shell() {
             <Route path="*" element={<Navigate to="/" />} />
           </Routes>
         </Suspense>
-        <p className="soft small no-print" style={{ marginTop: 44 }}>
-          {t("caution")}
-        </p>
+        <p className="soft small no-print above-44">{t("caution")}</p>
       </main>
       {queue}
     </div>

@@ -126,16 +126,12 @@ export function Ten({
   max?: number;
 }) {
   return (
-    <span
-      role="group"
-      aria-label={label}
-      style={{ display: "inline-flex", gap: 3, whiteSpace: "nowrap" }}
-    >
+    <span role="group" aria-label={label} className="ten">
       {Array.from({ length: max + 1 }, (_, n) => (
         <button
           key={n}
           className="yn num"
-          style={{ padding: "5px 0", width: 27 }}
+
           aria-pressed={picked === n}
           aria-label={`${label} ${n}`}
           onClick={() => onPick(n)}

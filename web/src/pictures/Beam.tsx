@@ -79,7 +79,7 @@ export function BeamScale({ width }: { width: number }) {
       height="20"
       viewBox={`0 0 ${width} 20`}
       aria-hidden="true"
-      style={{ display: "block", overflow: "visible" }}
+      className="drawn spill"
     >
       {TICKS.map((p) => (
         <text
@@ -117,7 +117,7 @@ export function Beam({
       viewBox={`0 0 ${width} 30`}
       role="img"
       aria-label={label}
-      style={{ display: "block", overflow: "visible" }}
+      className="drawn spill"
     >
       <rect x="0" y="5" width={at(0.1)} height="20" fill="var(--sunk)" />
       <rect
@@ -174,7 +174,7 @@ export function BeamSteps({ view, width }: { view: View; width: number }) {
           height="22"
           viewBox={`0 0 ${width} 22`}
           aria-hidden="true"
-          style={{ overflow: "visible" }}
+          className="spill"
         >
           <circle
             cx={place(view.pre.probability, width)}
@@ -211,7 +211,7 @@ export function BeamSteps({ view, width }: { view: View; width: number }) {
               height="26"
               viewBox={`0 0 ${width} 26`}
               aria-hidden="true"
-              style={{ overflow: "visible" }}
+              className="spill"
             >
               <path d={`M${from} 0V26`} stroke={ink.line} />
               <rect
@@ -254,7 +254,7 @@ export function BeamSteps({ view, width }: { view: View; width: number }) {
             height="26"
             viewBox={`0 0 ${width} 26`}
             aria-hidden="true"
-            style={{ overflow: "visible" }}
+            className="spill"
           >
             <WordMark
               word={view.word}

@@ -119,13 +119,7 @@ export function LoadCurve({
       aria-label={label}
       onPointerDown={drag}
       onPointerMove={drag}
-      style={{
-        width: "100%",
-        height: "auto",
-        display: "block",
-        touchAction: "none",
-        cursor: "ew-resize",
-      }}
+      className="drawn fill slides"
     >
       {grid.map((nm) => (
         <g key={nm}>

@@ -44,7 +44,7 @@ export function PullCurve({
       viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={label}
-      style={{ width: "100%", height: "auto", display: "block" }}
+      className="drawn fill"
     >
       {Array.from(
         { length: Math.floor(most / grid) + 1 },

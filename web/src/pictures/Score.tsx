@@ -460,7 +460,7 @@ export function Score({
             width="9"
             height="33"
             fill="transparent"
-            style={{ cursor: "ew-resize" }}
+            className="slides"
             onPointerDown={begin(l.line.id, true)}
           />
         )}

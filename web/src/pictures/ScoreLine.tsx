@@ -32,7 +32,7 @@ export function ScoreLine({ view, width, label }: ScoreLineProps) {
       viewBox={`0 0 ${width} 92`}
       role="img"
       aria-label={label}
-      style={{ width: "100%", height: "auto", display: "block" }}
+      className="drawn fill"
     >
       {before !== undefined && view.detectable != null && (
         <rect

@@ -38,7 +38,7 @@ export function Trace({
       viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={label}
-      style={{ width: "100%", height: "auto", display: "block" }}
+      className="drawn fill"
     >
       {Array.from(
         { length: Math.floor(top / grid) + 1 },

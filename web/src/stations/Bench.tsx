@@ -259,14 +259,7 @@ export function Bench({ id, cards }: { id: string; cards: Card[] }) {
               <Pending query={figure} />
             )}
           </div>
-          <p
-            style={{
-              display: "flex",
-              gap: 12,
-              alignItems: "center",
-              margin: "8px 0 14px",
-            }}
-          >
+          <p className="row below-14 above-8">
             {!still && (
               <Button size="small" onClick={() => setPlaying(!playing)}>
                 {t(playing ? "bench-stop" : "bench-play")}
@@ -278,26 +271,26 @@ export function Bench({ id, cards }: { id: string; cards: Card[] }) {
               max="100"
               value={at}
               aria-label={t("bench-along")}
-              style={{ flex: 1, accentColor: "var(--petrol)" }}
+              className="grow slider"
               onChange={(e) => {
                 setPlaying(false);
                 setAt(Number(e.target.value));
               }}
             />
           </p>
-          <p style={{ margin: "0 0 4px" }}>{attr(`ex-${id}`, "start")}</p>
-          <p style={{ margin: "0 0 10px" }}>{attr(`ex-${id}`, "how")}</p>
-          <p className="small soft" style={{ margin: 0 }}>
+          <p className="flush below-4">{attr(`ex-${id}`, "start")}</p>
+          <p className="flush below-10">{attr(`ex-${id}`, "how")}</p>
+          <p className="small soft flush">
             {t("bench-task")} {attr(`ex-${id}`, "task")}
           </p>
           {card.faults.length > 0 && (
-            <p className="small" style={{ margin: "8px 0 0" }}>
+            <p className="small flush above-8">
               <b>{t("bench-faults")}</b>{" "}
               {card.faults.map((f) => nameOf("fault", f)).join(", ")}.
             </p>
           )}
           {card.beware.length > 0 && (
-            <p className="small bad" style={{ margin: "8px 0 0" }}>
+            <p className="small bad flush above-8">
               <b>{t("bench-beware")}</b>{" "}
               {card.beware.map((b) => nameOf("beware", b)).join(", ")}.
             </p>
@@ -387,8 +380,7 @@ export function Bench({ id, cards }: { id: string; cards: Card[] }) {
           {view?.minds.map((m) => (
             <p
               key={sentence(m)}
-              className={`small ${/band-(slack|long)/.test(m.rule) ? "bad" : "soft"}`}
-              style={{ margin: "3px 0" }}
+              className={`small flush above-4 below-4 ${/band-(slack|long)/.test(m.rule) ? "bad" : "soft"}`}
             >
               {sentence(m)}
             </p>
@@ -457,8 +449,8 @@ export function Bench({ id, cards }: { id: string; cards: Card[] }) {
             </Button>
             {episode && card.load.kind !== "isometric" && (
               <Link
-                className="chip"
-                style={{ paddingLeft: 13 }}
+                className="chip plainchip"
+
                 to={`/e/${episode}/program?add=${id}&${new URLSearchParams(
                   Object.entries({
                     kg: shownSetup.weight_kg,
@@ -521,12 +513,10 @@ export function Bench({ id, cards }: { id: string; cards: Card[] }) {
               {setupText(held.view.setup) || t("bench-own-weight")}
             </p>
           )}
-          <table className="criteria" style={{ marginTop: 12 }}>
+          <table className="criteria above-12">
             <tbody>
               <tr>
-                <td style={{ width: 190 }} className="soft">
-                  {t("bench-demand")}
-                </td>
+                <td className="soft w-190">{t("bench-demand")}</td>
                 <td>
                   {view ? nameOf("demand-class", view.demand) : ""}
                   {card.activity.length > 0 && (

@@ -19,20 +19,12 @@ export default function Clinic({
   if (!at) return <Navigate to="/clinic" replace />;
   return (
     <>
-      <nav
-        className="chips"
-        aria-label={t("nav-clinic")}
-        style={{ margin: "-6px 0 20px" }}
-      >
+      <nav className="chips room-chips" aria-label={t("nav-clinic")}>
         {ROOMS.map((r) => (
           <Link
             key={r}
-            className="chip"
-            style={{
-              paddingLeft: 13,
-              textDecoration: "none",
-              color: "inherit",
-            }}
+            className="chip plainchip unlined"
+
             aria-current={r === at ? "page" : undefined}
             to={r === "reliability" ? "/clinic" : `/clinic/${r}`}
           >

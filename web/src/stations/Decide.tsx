@@ -122,9 +122,7 @@ export function Decide({
         </h3>
       )}
       {stay.map((d) => row(d, true))}
-      <p className="soft small" style={{ marginTop: 8 }}>
-        {t("defers")}
-      </p>
+      <p className="soft small above-8">{t("defers")}</p>
     </section>
   );
 }
@@ -192,7 +190,7 @@ function Row({
           <div className="decision-more">
             <ul className="reasons small">
               {d.inputs.map((i) => (
-                <li key={sentence(i)} style={{ paddingLeft: 0 }}>
+                <li key={sentence(i)} className="unmarked">
                   {sentence(i)}
                 </li>
               ))}

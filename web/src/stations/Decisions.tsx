@@ -61,15 +61,8 @@ export default function Decisions({ today }: { today: string }) {
           </label>
           <input
             id="search"
-            className="native"
-            style={{
-              height: 38,
-              width: 250,
-              border: "1px solid var(--edge)",
-              borderRadius: 4,
-              padding: "0 10px",
-              font: "inherit",
-            }}
+            className="native search"
+
             placeholder={t("decisions-search")}
             aria-label={t("decisions-search")}
             value={typed}

@@ -118,7 +118,7 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
           <tbody>
             {page.data.map((l) => (
               <tr key={l.level} className={l.level === at ? "on" : ""}>
-                <td style={{ width: "auto" }}>
+                <td className="w-auto">
                   <button className="plain" onClick={() => choose(l)}>
                     <b className="num">{l.level}</b> {l.label}
                   </button>
@@ -165,12 +165,12 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
             label={t("elastic-curve", { level: at })}
           />
           {level.minds.map((m) => (
-            <p key={sentence(m)} className="small soft" style={{ margin: 0 }}>
+            <p key={sentence(m)} className="small soft flush">
               {sentence(m)}
             </p>
           ))}
           {level.fit && (
-            <p className="small soft num" style={{ margin: 0 }}>
+            <p className="small soft num flush">
               {t("elastic-fit", {
                 rms: level.fit.rms_n.toFixed(2),
                 to: Math.round(level.fit.measured_to_pct),

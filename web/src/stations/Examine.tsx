@@ -33,8 +33,8 @@ export function ExamineTabs({
       {(["tests", "ranges", "strength", "scores"] as const).map((room) => (
         <Link
           key={room}
-          className="chip"
-          style={{ paddingLeft: 13, textDecoration: "none" }}
+          className="chip plainchip unlined"
+
           aria-current={room === at ? "page" : undefined}
           to={`/e/${episode}/${room === "tests" ? "examine" : room}`}
         >
@@ -359,8 +359,8 @@ export function Examine({
           <Link to={`/e/${episode}/story`}>{t("examine-no-complaint")}</Link>
         )}
         <button
-          className="plain soft"
-          style={{ marginLeft: "auto" }}
+          className="plain soft push-right"
+
           aria-expanded={keys}
           onClick={() => setKeys((now) => !now)}
         >
@@ -450,18 +450,14 @@ export function Examine({
             data-test={current.id}
             aria-live="polite"
           >
-            <p className="soft small" style={{ margin: 0 }}>
+            <p className="soft small flush">
               {nameOf("region", current.region)} ·{" "}
               {nameOf("position", current.position)}
               {current.provocation >= 2 ? ` · ${t("provokes")}` : ""} ·{" "}
-              <b style={{ color: "var(--text)" }}>{nameOf("side", side)}</b>
+              <b className="strong-ink">{nameOf("side", side)}</b>
             </p>
-            <h2 style={{ fontSize: 25, margin: "2px 0 8px" }}>
-              {nameOf("test", current.id)}
-            </h2>
-            <p style={{ fontSize: 17.5 }}>
-              {attr(`test-${current.id}`, "how")}
-            </p>
+            <h2 className="size-25">{nameOf("test", current.id)}</h2>
+            <p className="size-17">{attr(`test-${current.id}`, "how")}</p>
             {attr(`test-${current.id}`, "hands") && (
               <p className="soft">
                 {t("hands")}: {attr(`test-${current.id}`, "hands")}
@@ -574,7 +570,7 @@ export function Examine({
               )}
             </div>
             {kept.length > 0 && (
-              <p style={{ margin: "10px 0 0" }}>
+              <p className="flush above-10">
                 <button className="plain" id="undo" onClick={() => void undo()}>
                   <kbd>u</kbd> {t("undo")}:{" "}
                   {nameOf("test", kept[0]?.test ?? "")}

@@ -71,15 +71,10 @@ export function Home({ episode }: { episode: string }) {
             <img
               src={`/api/episodes/${episode}/figures/${line.exercise}`}
               alt={`${nameOf("exercise", line.exercise)}. ${attr(`ex-${line.exercise}`, "how")}`}
-              style={{ width: "100%", height: 168, objectFit: "contain" }}
+              className="card-figure"
             />
-            <h3 style={{ marginTop: 8 }}>
-              {nameOf("exercise", line.exercise)}
-            </h3>
-            <p
-              className="num"
-              style={{ fontWeight: 600, color: "var(--petrol)" }}
-            >
+            <h3 className="above-8">{nameOf("exercise", line.exercise)}</h3>
+            <p className="num card-dose">
               {line.dose.sets} × {line.dose.repetitions}
               {(line.dose.hold_s ?? 0) > 0
                 ? `, ${t("hold-s", { s: line.dose.hold_s ?? 0 })}`
@@ -97,7 +92,7 @@ export function Home({ episode }: { episode: string }) {
         ))}
       </div>
       {lines.length === 0 && <p className="soft">{t("home-no-lines")}</p>}
-      <h2 style={{ margin: "22px 0 8px" }}>{capital(t("home-arms"))}</h2>
+      <h2 className="flush above-22 below-8">{capital(t("home-arms"))}</h2>
       <p>{t("home-arms-text")}</p>
     </>
   );

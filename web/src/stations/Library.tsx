@@ -136,8 +136,8 @@ function Shelf({ cards }: { cards: Card[] }) {
           {(["ladder", "load"] as const).map((s) => (
             <button
               key={s}
-              className="chip"
-              style={{ paddingLeft: 13 }}
+              className="chip plainchip"
+
               aria-pressed={sort === s}
               onClick={() => set("sort", s === "ladder" ? "" : s)}
             >
@@ -160,7 +160,7 @@ function Shelf({ cards }: { cards: Card[] }) {
               set("q", e.target.value);
             }}
           />
-          <label className="field" style={{ marginTop: 12 }}>
+          <label className="field above-12">
             {t("library-ladder")}
             <select
               className="native"

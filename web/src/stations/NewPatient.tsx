@@ -255,9 +255,7 @@ export function NewPatient({
         </Field>
       </div>
       {form.start === "surgery" && (
-        <p className="soft small" style={{ marginTop: 12 }}>
-          {t("procedure-note")}
-        </p>
+        <p className="soft small above-12">{t("procedure-note")}</p>
       )}
     </Modal>
   );

@@ -146,14 +146,12 @@ export default function Patient({ today }: { today: string }) {
   return (
     <div className="patient">
       <aside className="path">
-        <h2 style={{ fontSize: 21 }}>{head.name}</h2>
-        <p className="soft small" style={{ margin: "4px 0 0" }}>
+        <h2 className="size-21">{head.name}</h2>
+        <p className="soft small flush above-4">
           {nameOf("side", story.data.story.side)},{" "}
           {story.data.story.work || t("no-work")}
         </p>
-        <p className="num" style={{ fontWeight: 600, margin: "6px 0 0" }}>
-          {clock(story.data.clock)}
-        </p>
+        <p className="num flush above-6 heavy">{clock(story.data.clock)}</p>
         <nav aria-label={t("nav-stations")}>
           <ol>
             {STATIONS.map(([name, key]) => (

@@ -396,16 +396,15 @@ export function Program({ episode, who }: { episode: string; who: string }) {
           }}
         />
       )}
-      <section className="block no-print" style={{ marginTop: 18 }}>
+      <section className="block no-print above-18">
         <h2>{t("program-add")}</h2>
-        <div style={{ display: "flex", gap: 10, maxWidth: 760 }}>
+        <div className="row w-760">
           <select
             id="candidate"
-            className="native"
+            className="native grow"
             aria-label={t("program-add")}
             value={adding}
             onChange={(e) => setAdding(e.target.value)}
-            style={{ flex: 1 }}
           >
             <option value="">{t("program-choose")}</option>
             {[...new Set(page.data.candidates.map((c) => c.ladder))].map(
@@ -448,7 +447,7 @@ export function Program({ episode, who }: { episode: string; who: string }) {
       {proposal && draft.draft && <Told proposal={proposal} />}
       <Volumes view={view} />
       <Milestones view={view} />
-      <p className="soft small" style={{ marginTop: 10 }}>
+      <p className="soft small above-10">
         {view.schools && Object.keys(view.schools).length > 0
           ? `${t("schools-hold")} ${Object.entries(view.schools)
               .filter(([q]) => !GENERAL.has(q))

@@ -235,8 +235,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
           {(["operated", "other"] as const).map((w) => (
             <button
               key={w}
-              className="chip"
-              style={{ paddingLeft: 13 }}
+              className="chip plainchip"
+
               aria-pressed={which === w}
               onClick={() => {
                 setWhich(w);
@@ -258,17 +258,11 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       </div>
       <ProblemNote error={error} />
       <div
-        className={`notice${ask4 ? " decide" : ""}`}
+        className={`notice row wrap${ask4 ? " decide" : ""}`}
         id="entry"
         aria-live="polite"
-        style={{
-          display: "flex",
-          gap: 14,
-          alignItems: "center",
-          flexWrap: "wrap",
-        }}
       >
-        <span style={{ minWidth: 176 }}>
+        <span className="entry-name">
           <b>{dial ? capital(nameOf("quantity", dial.quantity)) : ""}</b>
           <br />
           <span className="soft small">
@@ -278,8 +272,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
           </span>
         </span>
         <span
-          className="num"
-          style={{ fontSize: 34, fontWeight: 600, minWidth: 92 }}
+          className="num entry-number"
+
           id="typed"
         >
           {lift?.state === "running" ? (
@@ -319,8 +313,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
         </span>
         <span
           id="method"
-          className="small"
-          style={{ display: "flex", gap: 8, alignItems: "center" }}
+          className="small row"
+
           role="group"
           aria-label={t("ranges-method")}
         >
@@ -333,8 +327,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
             {t(lift?.state === "running" ? "device-lifting" : "device-lift")}
           </button>{" "}
           <select
-            className="native"
-            style={{ height: 32, width: 128 }}
+            className="native w-128"
+
             aria-label={t("ranges-method")}
             value={method}
             onChange={(e) => {
@@ -416,7 +410,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
           );
         })}
       </div>
-      <section className="block" style={{ marginTop: 20 }}>
+      <section className="block above-18">
         <h2>
           {t("ranges-kept")}{" "}
           {kept.length > 0 && (
@@ -425,7 +419,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
             </Button>
           )}
         </h2>
-        <ol id="kept" style={{ margin: 0, paddingLeft: 20 }}>
+        <ol id="kept" className="indented">
           {kept.map((k) => (
             <li key={k.id}>{k.text}</li>
           ))}

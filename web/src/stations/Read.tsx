@@ -77,9 +77,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
       <div className="page-head">
         <h1>{t(view.operated ? "read-title-operated" : "read-title")}</h1>
         <span className="soft num">{clock(page.data.clock)}</span>
-        <span className="right soft small" style={{ maxWidth: 520 }}>
-          {t("read-caution")}
-        </span>
+        <span className="right soft small w-520">{t("read-caution")}</span>
       </div>
       <ProblemNote error={error} />
       {view.flags.map((f) => (
@@ -166,13 +164,13 @@ export function Read({ episode, today }: { episode: string; today: string }) {
                 <tbody>
                   {view.changes.map((c) => (
                     <tr key={c.quantity} data-word={c.word}>
-                      <td style={{ width: "auto" }}>
+                      <td className="w-auto">
                         {capital(nameOf("quantity", c.quantity))}
                       </td>
-                      <td className="num" style={{ width: 150 }}>
+                      <td className="num w-150">
                         {c.before}° → <b>{c.now}°</b>
                       </td>
-                      <td className="num soft small" style={{ width: 150 }}>
+                      <td className="num soft small w-150">
                         {t("read-detectable", {
                           detectable: Math.round(c.detectable),
                         })}
@@ -207,13 +205,10 @@ export function Read({ episode, today }: { episode: string; today: string }) {
               <tbody>
                 {view.impairments.slice(0, 8).map((i) => (
                   <tr key={i.measure} className={i.real ? "" : "soft"}>
-                    <td style={{ width: "auto" }}>
+                    <td className="w-auto">
                       {capital(nameOf("measure", i.measure))}
                     </td>
-                    <td
-                      className="num"
-                      style={{ width: 128, textAlign: "right" }}
-                    >
+                    <td className="num w-128 to-right">
                       <b>{i.deficit.toFixed(0)}</b> ± {i.error.toFixed(0)}
                       {i.unit === "level"
                         ? ""
@@ -221,7 +216,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
                           ? "°"
                           : ` ${nameOf("unit", i.unit)}`}
                     </td>
-                    <td style={{ width: 170 }}>
+                    <td className="w-170">
                       <svg width="150" height="14" aria-hidden="true">
                         <rect width="150" height="14" fill="var(--sunk)" />
                         <rect
@@ -260,11 +255,11 @@ export function Read({ episode, today }: { episode: string; today: string }) {
                   <span>{nameOf("vote", v.question)}</span>
                   {vote?.[0] === "worst_pain" && (
                     <input
-                      className="native num"
+                      className="native num w-62"
                       inputMode="numeric"
                       aria-label={nameOf("vote", v.question)}
                       placeholder="0–10"
-                      style={{ width: 62, height: 32 }}
+
                       defaultValue={lastVote(page.data, "worst_pain")}
                       onKeyDown={(e) => {
                         if (e.key === "Enter" && e.currentTarget.value !== "")
@@ -313,7 +308,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
             <section className="block" id="next">
               <h2>{t("read-next")}</h2>
               {view.telling.map((i) => (
-                <p key={i.test} style={{ margin: "0 0 7px" }}>
+                <p key={i.test} className="flush below-6">
                   <Link to={`/e/${episode}/examine`}>
                     {nameOf("test", i.test)}
                   </Link>{" "}
@@ -510,8 +505,8 @@ function Compare({ episode }: { episode: string }) {
                   {t(`compare-${which}`)}
                   <br />
                   <select
-                    className="native"
-                    style={{ width: 140, height: 34 }}
+                    className="native w-140"
+
                     aria-label={t(`compare-${which}`)}
                     value={view[which] ?? ""}
                     onChange={(e) =>
@@ -545,7 +540,7 @@ function Compare({ episode }: { episode: string }) {
               rows.length > 0 && (
                 <tbody key={subject}>
                   <tr>
-                    <th colSpan={4} style={{ paddingTop: 12 }}>
+                    <th colSpan={4} className="pad-top-12">
                       {nameOf("subject", subject)}
                     </th>
                   </tr>
@@ -628,7 +623,7 @@ function Criteria({ view, onNote }: { view: View; onNote: OnNote }) {
                 by: "radiograph",
               })
             }
-            style={{ marginRight: 6 }}
+            className="after-6"
           >
             {t(key)}
           </Button>
@@ -747,9 +742,9 @@ function Own({
       <label>
         {t("own-pre-test")}{" "}
         <input
-          className="native num"
+          className="native num w-70"
           inputMode="numeric"
-          style={{ width: 70, height: 34 }}
+
           placeholder={String(Math.round(probability * 100))}
           value={own}
           onChange={(e) => setOwn(e.target.value)}
@@ -761,7 +756,7 @@ function Own({
         placeholder={t("own-why")}
         value={why}
         onChange={(e) => setWhy(e.target.value)}
-        style={{ width: 190 }}
+        className="w-190"
       />
       <Button
         size="small"
@@ -779,8 +774,8 @@ function Own({
       </Button>
       <span className="gap" />
       <select
-        className="native"
-        style={{ width: 150, height: 34 }}
+        className="native w-150"
+
         aria-label={t("known-by")}
         value={by}
         onChange={(e) => setBy(e.target.value as Schemas["Evidence"])}

@@ -121,7 +121,7 @@ export function Reliability({ lead }: { lead: boolean }) {
       )}
       <div className="two">
         <section className="sheet">
-          <label className="field" style={{ maxWidth: 330 }}>
+          <label className="field w-330">
             {t("limit-movement")}
             <select
               id="bench-quantity"
@@ -206,7 +206,7 @@ export function Reliability({ lead }: { lead: boolean }) {
               </Button>
             </p>
           )}
-          <h2 style={{ fontSize: 17, marginTop: 22 }}>{t("bench-own")}</h2>
+          <h2 className="size-17 above-22">{t("bench-own")}</h2>
           {bench.data.own.length === 0 && (
             <p className="soft">{t("bench-none")}</p>
           )}
@@ -297,7 +297,7 @@ function Verdict({
           <b className="num">{icc.value.toFixed(2)}</b>
         </div>
       ))}
-      <p className="num" style={{ fontSize: 18, marginTop: 10 }}>
+      <p className="num size-18 above-10">
         {t("bench-mdc-same")} <b>{result.mdc95_same_rater.toFixed(1)}°</b>{" "}
         <span className="soft small">
           SEM {result.sem_same_rater.toFixed(1)}°
@@ -316,7 +316,8 @@ function Verdict({
       </p>
       <svg
         viewBox={`0 0 ${width} ${cells.length * 15 + 6}`}
-        style={{ width: "100%", maxWidth: width }}
+        className="fill"
+        style={{ maxWidth: width }}
         role="img"
         aria-label={t("bench-spread")}
       >

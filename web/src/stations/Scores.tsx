@@ -186,7 +186,7 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
           })}
         </ol>
         <section className="sheet" id="sheet" data-instrument={id}>
-          <h2 style={{ fontSize: 23 }}>
+          <h2 className="size-23">
             {nameOf("instrument", id)}{" "}
             <span className="soft small">
               {t(
@@ -206,7 +206,7 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
             <p className="soft">{t("scores-none")}</p>
           )}
           {last?.word && last.change != null && (
-            <p id="change" style={{ margin: 0 }}>
+            <p id="change" className="flush">
               <b className="num">
                 {last.change > 0 ? "+" : ""}
                 {number(last.change)}
@@ -227,7 +227,7 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
             </p>
           )}
           {last?.scored && last.scored.parts.length > 0 && (
-            <p className="soft num" style={{ margin: 0 }}>
+            <p className="soft num flush">
               {last.scored.parts
                 .map((p) => `${nameOf("part", p.part)} ${number(p.value)}`)
                 .join(" · ")}
@@ -244,7 +244,7 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
             </div>
           ) : (
             <>
-              <p className="soft small" style={{ margin: "14px 0 6px" }}>
+              <p className="soft small flush above-14 below-6">
                 {t("scores-sheet")}{" "}
                 <span>
                   {t(
@@ -316,7 +316,7 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
                   ))}
                 {part && !byOneKey(part) && (
                   <button
-                    style={{ minWidth: 96 }}
+                    className="w-96"
                     disabled={typed === ""}
                     onClick={() => put(Number(typed))}
                   >
@@ -329,14 +329,7 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
                   </button>
                 )}
               </div>
-              <p
-                style={{
-                  margin: "12px 0 0",
-                  display: "flex",
-                  gap: 10,
-                  alignItems: "center",
-                }}
-              >
+              <p className="row flush above-12">
                 <Button
                   type="primary"
                   disabled={given === 0}
@@ -366,7 +359,7 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
               </p>
             </>
           )}
-          <p className="soft small" style={{ marginTop: 14 }}>
+          <p className="soft small above-14">
             {t(`scores-rule-${view.instrument.missing_rule}`)}{" "}
             {t("read-source", { source: view.instrument.source })}
           </p>

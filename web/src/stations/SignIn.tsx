@@ -23,13 +23,13 @@ export function SignIn({ onDone }: { onDone: () => void }) {
     }
   };
   return (
-    <main className="signin" style={{ padding: 0, maxWidth: "none" }}>
+    <main className="signin bare">
       <div className="left">
         <div>
           <h1>{t("app-name")}</h1>
-          <p style={{ marginTop: 14 }}>{t("sign-in-lead")}</p>
+          <p className="above-14">{t("sign-in-lead")}</p>
         </div>
-        <svg viewBox="0 0 520 210" aria-hidden="true" style={{ maxWidth: 620 }}>
+        <svg viewBox="0 0 520 210" aria-hidden="true" className="w-620">
           <path
             d="M0 180H90V120H210V70H330V20H520"
             fill="none"
@@ -56,7 +56,7 @@ export function SignIn({ onDone }: { onDone: () => void }) {
             <circle key={x} cx={x} cy={y} r="6" fill="var(--saffron)" />
           ))}
         </svg>
-        <p style={{ fontSize: 15 }}>{t("caution")}</p>
+        <p className="size-15">{t("caution")}</p>
       </div>
       <form onSubmit={(e) => void submit(e)}>
         <h2>{t("sign-in-title")}</h2>

@@ -149,7 +149,7 @@ function Flags({
                   {f.last_action.action}
                 </p>
               )}
-              <div style={{ display: "flex", gap: 8, maxWidth: 760 }}>
+              <div className="row w-760">
                 <Input
                   id={`act-${f.flag}`}
                   aria-label={t("flag-what-done")}
@@ -525,7 +525,7 @@ function Happened({
             />
           </Field>
         </div>
-        <h3 style={{ margin: "18px 0 6px" }}>{t("health-title")}</h3>
+        <h3 className="flush above-18 below-6">{t("health-title")}</h3>
         <div className="ticks">
           {page.health.map((h) => (
             <Checkbox
@@ -549,21 +549,11 @@ function Happened({
             </Checkbox>
           ))}
         </div>
-        <p className="soft small" style={{ marginTop: 5 }}>
-          {t("health-longest")}
-        </p>
+        <p className="soft small above-4">{t("health-longest")}</p>
         <Choices page={page} story={story} set={set} error={error} />
-        <h3 style={{ margin: "14px 0 6px" }}>{t("tasks-title")}</h3>
+        <h3 className="flush above-14 below-6">{t("tasks-title")}</h3>
         {story.tasks.map((task, i) => (
-          <div
-            key={i}
-            style={{
-              display: "grid",
-              gridTemplateColumns: "1fr 270px 90px 100px",
-              gap: 10,
-              marginBottom: 6,
-            }}
-          >
+          <div key={i} className="task-row">
             <Input
               aria-label={t("task-label")}
               value={task.label}
@@ -630,7 +620,7 @@ function Happened({
           {t("task-add")}
         </Button>{" "}
         <span className="soft small">{t("task-scale")}</span>
-        <h3 style={{ margin: "14px 0 6px" }}>{t("kit-title")}</h3>
+        <h3 className="flush above-14 below-6">{t("kit-title")}</h3>
         <div className="ticks">
           {page.kit.map((k) => (
             <Checkbox
@@ -644,7 +634,7 @@ function Happened({
             </Checkbox>
           ))}
         </div>
-        <div style={{ marginTop: 14 }}>
+        <div className="above-14">
           <Field label={t("story-note")} name="story.note" error={error} wide>
             <Input.TextArea
               id="story-note"
@@ -654,7 +644,7 @@ function Happened({
             />
           </Field>
         </div>
-        <p style={{ marginTop: 14 }}>
+        <p className="above-14">
           <Button type="primary" id="save-story" onClick={() => void save()}>
             {t("save-story")}
           </Button>{" "}
@@ -685,7 +675,7 @@ function Choices({
     <>
       {saved && page.modifiers.length > 0 && (
         <>
-          <h3 style={{ margin: "14px 0 6px" }}>
+          <h3 className="flush above-14 below-6">
             {t("modifiers-title")}{" "}
             <span className="soft small">{t("modifiers-lead")}</span>
           </h3>
@@ -708,7 +698,7 @@ function Choices({
           </div>
         </>
       )}
-      <h3 style={{ margin: "14px 0 6px" }}>{t("time-title")}</h3>
+      <h3 className="flush above-14 below-6">{t("time-title")}</h3>
       <div className="form">
         <Field
           label={t("minutes-per-day")}
@@ -758,7 +748,7 @@ function Choices({
       </div>
       {saved && page.questions.length > 0 && (
         <>
-          <h3 style={{ margin: "14px 0 6px" }}>
+          <h3 className="flush above-14 below-6">
             {t("schools-title")}{" "}
             <span className="soft small">{t("schools-lead")}</span>
           </h3>
@@ -880,7 +870,7 @@ function Limits({
           <tbody>
             {page.limits.map((l) => (
               <tr key={l.id}>
-                <td style={{ width: "auto" }}>
+                <td className="w-auto">
                   {capital(nameOf("quantity", l.quantity))}
                 </td>
                 <td className="num">
@@ -917,7 +907,7 @@ function Limits({
           </tbody>
         </table>
         {page.limits.length === 0 && <p className="soft">{t("limits-none")}</p>}
-        <div className="form" style={{ marginTop: 12 }}>
+        <div className="form above-12">
           <Field label={t("limit-movement")} name="quantity" error={error}>
             <select
               id="limit-quantity"
@@ -959,7 +949,7 @@ function Limits({
             />
           </Field>
           <Checkbox
-            style={{ height: 38, alignItems: "center" }}
+            className="tall"
             checked={form.release}
             onChange={(e) => setForm({ ...form, release: e.target.checked })}
           >

@@ -207,14 +207,14 @@ export function Strength({
       <ProblemNote error={error} />
       <div className="push">
         <section className="sheet" id="push" data-test={test.test}>
-          <p className="soft small" style={{ margin: 0 }}>
+          <p className="soft small flush">
             {nameOf("position", test.position)} ·{" "}
-            <b style={{ color: "var(--text)" }}>{nameOf("side", side)}</b>{" "}
+            <b className="strong-ink">{nameOf("side", side)}</b>{" "}
             <button className="plain" onClick={() => setOther((now) => !now)}>
               <kbd>o</kbd> {t("other-side-key")}
             </button>
           </p>
-          <h2 style={{ fontSize: 23 }}>{nameOf("strength", test.test)}</h2>
+          <h2 className="size-23">{nameOf("strength", test.test)}</h2>
           <p className="soft">{attr(`strength-${test.test}`, "pad")}</p>
           {barred.length > 0 ? (
             <div className="notice stop">
@@ -253,9 +253,9 @@ export function Strength({
                   <label className="field">
                     {t("lever")}
                     <input
-                      className="native num"
+                      className="native num w-84"
                       inputMode="numeric"
-                      style={{ width: 84 }}
+
                       value={leverM}
                       onChange={(e) =>
                         setLever({ ...lever, [test.test]: e.target.value })
@@ -332,7 +332,7 @@ export function Strength({
             </p>
           ))}
           {kept.length > 0 && (
-            <p style={{ margin: 0 }}>
+            <p className="flush">
               <button className="plain" onClick={() => void undo()}>
                 <kbd>u</kbd> {t("undo")}
               </button>
@@ -388,7 +388,7 @@ export function Strength({
                           width="84"
                           height="9"
                           aria-hidden="true"
-                          style={{ display: "block" }}
+                          className="drawn"
                         >
                           <rect width="84" height="9" fill="var(--sunk)" />
                           <rect
@@ -413,7 +413,7 @@ export function Strength({
               ))}
             </tbody>
           </table>
-          <p className="num" id="ratios" style={{ marginTop: 12 }}>
+          <p className="num above-12" id="ratios">
             {t("er-ir-side")} <b>{n(page.er_ir_side[0], 2)}</b>{" "}
             <span className="soft">
               ({t("other-short")} {n(page.er_ir_side[1], 2)})

@@ -164,13 +164,10 @@ export function Visit({ episode }: { episode: string }) {
               <tbody>
                 {limits.map((d) => (
                   <tr key={d.quantity}>
-                    <td style={{ width: "52%" }}>
+                    <td className="w-half">
                       {capital(nameOf("quantity", d.quantity))}
                     </td>
-                    <td
-                      className="num"
-                      style={{ fontSize: 17, fontWeight: 600 }}
-                    >
+                    <td className="num size-17 heavy">
                       {d.ceiling.ceiling.kind === "up_to"
                         ? withUnit(d.quantity, d.ceiling.ceiling.value)
                         : t("barred")}
@@ -188,10 +185,7 @@ export function Visit({ episode }: { episode: string }) {
                 <Link to={`/e/${episode}/read`}>{t("nav-read")}</Link>
               </p>
             )}
-            <ul
-              style={{ margin: "10px 0 0", paddingLeft: 20 }}
-              className="small"
-            >
+            <ul className="small indented above-10">
               {view.precautions.map((p) => (
                 <li key={p.id}>{nameOf("precaution", p.id)}</li>
               ))}
@@ -202,7 +196,7 @@ export function Visit({ episode }: { episode: string }) {
             {due.length === 0 ? (
               <p className="soft">{t("visit-nothing-due")}</p>
             ) : (
-              <ul style={{ margin: 0, paddingLeft: 20 }}>
+              <ul className="indented">
                 {due.map((d) => (
                   <li key={d.quantity}>
                     {capital(nameOf("quantity", d.quantity))}{" "}
@@ -215,7 +209,7 @@ export function Visit({ episode }: { episode: string }) {
                 ))}
               </ul>
             )}
-            <p style={{ marginTop: 8 }}>
+            <p className="above-8">
               <Link to={`/e/${episode}/ranges`}>
                 <Button>
                   {t("visit-to-ranges")} <kbd>g m</kbd>
@@ -235,7 +229,7 @@ export function Visit({ episode }: { episode: string }) {
             <section className="block">
               <h2>{t("visit-corridor")}</h2>
               {shown.map((c) => (
-                <figure key={c.quantity} style={{ margin: "0 0 10px" }}>
+                <figure key={c.quantity} className="flush below-10">
                   <figcaption className="small soft">
                     {capital(nameOf("quantity", c.quantity))}
                   </figcaption>
@@ -554,13 +548,11 @@ function ScoreEntry({
 }) {
   const [given, setGiven] = useState<Record<string, number>>({});
   return (
-    <table className="criteria" style={{ marginTop: 8 }}>
+    <table className="criteria above-8">
       <tbody>
         {["rest-pain", "task-pain", ...(asked ?? [])].map((score) => (
           <tr key={score}>
-            <td style={{ width: "auto" }} className="small">
-              {capital(nameOf("score", score))}
-            </td>
+            <td className="small w-auto">{capital(nameOf("score", score))}</td>
             <td>
               <Ten
                 label={nameOf("score", score)}
@@ -624,7 +616,7 @@ function Gate({
             </table>
           )}
         </td>
-        <td style={{ textAlign: "right", whiteSpace: "nowrap" }}>
+        <td className="to-right nowrap">
           {c.asks.rule === "asks-attested" && c.status !== "met" && (
             <Button
               size="small"
@@ -664,10 +656,7 @@ function Gate({
             c.status !== "met" &&
             c.overridable &&
             gate.time_reached && (
-              <label
-                className="small"
-                style={{ display: "block", marginTop: 4 }}
-              >
+              <label className="small drawn above-4">
                 <input
                   type="checkbox"
                   checked={over.includes(c.id)}
@@ -698,7 +687,7 @@ function Gate({
       </table>
       {over.length > 0 && (
         <Input
-          style={{ marginTop: 8 }}
+          className="above-8"
           id="override-reason"
           aria-label={t("override-reason")}
           placeholder={t("override-reason")}
@@ -706,7 +695,7 @@ function Gate({
           onChange={(e) => setReason(e.target.value)}
         />
       )}
-      <p style={{ marginTop: 10 }}>
+      <p className="above-10">
         {gate.time_reached ? (
           <Button
             type="primary"
@@ -787,7 +776,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
       </h2>
       <div className="two">
         <div className="sheet">
-          <label className="field" style={{ maxWidth: 190, marginBottom: 10 }}>
+          <label className="field w-190 below-10">
             {t("log-day")}
             <input
               type="date"
@@ -805,9 +794,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
             />
           </label>
           {page.lines.length === 0 && (
-            <p className="soft" style={{ marginTop: 8 }}>
-              {t("log-no-lines")}
-            </p>
+            <p className="soft above-8">{t("log-no-lines")}</p>
           )}
           <table className="log">
             <tbody>
@@ -815,23 +802,20 @@ function Log({ page, post }: { page: Page; post: Post }) {
                 <tr key={l.id}>
                   <td>
                     {nameOf("exercise", l.exercise)}{" "}
-                    <span
-                      className="soft small num"
-                      style={{ whiteSpace: "nowrap" }}
-                    >
+                    <span className="soft small num nowrap">
                       {l.dose.sets} × {l.dose.repetitions},{" "}
                       {l.dose.times_per_day}/{t("day")}
                     </span>
                   </td>
-                  <td style={{ textAlign: "right", whiteSpace: "nowrap" }}>
+                  <td className="to-right nowrap">
                     {Array.from(
                       { length: l.dose.times_per_day },
                       (_, i) => i + 1,
                     ).map((n) => (
                       <button
                         key={n}
-                        className="yn num"
-                        style={{ padding: "4px 11px" }}
+                        className="yn num compact"
+
                         aria-pressed={done[l.exercise] === String(n)}
                         aria-label={`${nameOf("exercise", l.exercise)}: ${n}`}
                         onClick={() =>
@@ -850,8 +834,8 @@ function Log({ page, post }: { page: Page; post: Post }) {
                       </button>
                     ))}{" "}
                     <button
-                      className="yn"
-                      style={{ padding: "4px 9px" }}
+                      className="yn compact"
+
                       aria-pressed={done[l.exercise] === "out"}
                       onClick={() =>
                         void entry(l.exercise, { kind: "left_out" }).then(
@@ -877,7 +861,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
               ].map((kind) => (
                 <tr key={kind}>
                   <td>{t(`log-${kind}`)}</td>
-                  <td style={{ textAlign: "right" }}>
+                  <td className="to-right">
                     <Ten
                       label={t(`log-${kind}`)}
                       picked={pain[kind]}
@@ -892,7 +876,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
               ))}
               <tr>
                 <td>{t("log-slip-ask")}</td>
-                <td style={{ textAlign: "right" }}>
+                <td className="to-right">
                   <button
                     className="yn yes"
                     id="log-slip"
@@ -910,7 +894,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
               {slip && (
                 <tr>
                   <td>{t("log-slip-how")}</td>
-                  <td style={{ textAlign: "right" }}>
+                  <td className="to-right">
                     {(
                       [
                         "stays_out",
@@ -921,8 +905,8 @@ function Log({ page, post }: { page: Page; post: Post }) {
                     ).map((how) => (
                       <button
                         key={how}
-                        className="yn yes"
-                        style={{ padding: "4px 8px" }}
+                        className="yn yes compact"
+
                         aria-pressed={worse === how}
                         onClick={() =>
                           void entry(null, { kind: "slip_worse", how }).then(
@@ -938,7 +922,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
               )}
               <tr>
                 <td>{t("log-flare-ask")}</td>
-                <td style={{ textAlign: "right" }}>
+                <td className="to-right">
                   <button
                     className="yn"
                     id="log-flare"
@@ -956,7 +940,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
             </tbody>
           </table>
         </div>
-        <table className="log" style={{ alignSelf: "start" }}>
+        <table className="log at-top">
           <thead>
             <tr>
               <th>{t("log-day")}</th>
@@ -981,11 +965,7 @@ function Log({ page, post }: { page: Page; post: Post }) {
                 </td>
                 <td className="small">{d.pains.filter(Boolean).join(" · ")}</td>
                 <td>
-                  {d.slip ? (
-                    <b style={{ color: "var(--brick)" }}>{t("log-slip")}</b>
-                  ) : (
-                    ""
-                  )}
+                  {d.slip ? <b className="brick">{t("log-slip")}</b> : ""}
                   {d.flare ? (
                     <span className="small">{t("log-flare")}</span>
                   ) : (
@@ -1031,7 +1011,7 @@ function Note({ episode, post }: { episode: string; post: Post }) {
         value={body}
         onChange={(e) => write(e.target.value)}
       />
-      <p style={{ marginTop: 8 }}>
+      <p className="above-8">
         <Button
           type="primary"
           id="sign-note"

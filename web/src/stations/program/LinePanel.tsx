@@ -164,7 +164,7 @@ export function LinePanel({
           ))}
         </div>
         <Load episode={episode} line={line} />
-        <p className="num small" style={{ marginTop: 8 }}>
+        <p className="num small above-8">
           {t("minutes-session", { minutes: Math.round(chosen.totals.minutes) })}
           ,{" "}
           {t("weekly-reps", {
@@ -176,7 +176,7 @@ export function LinePanel({
         </Button>
       </div>
       <div>
-        <h3 style={{ marginBottom: 6 }}>
+        <h3 className="below-6">
           <VerdictMark status={chosen.verdict.status} />{" "}
           {t(`verdict-${chosen.verdict.status}`)}
         </h3>
@@ -201,12 +201,12 @@ export function LinePanel({
           )}
         </ul>
         {why.length > 0 && (
-          <p className="small" style={{ marginTop: 10 }}>
+          <p className="small above-10">
             <b>{t("why-here")}</b> {why.map(sentence).join(" ")}
           </p>
         )}
         {chosen.verdict.status === "caution" && (
-          <label className="field" style={{ marginTop: 10 }}>
+          <label className="field above-10">
             {t("override-reason")}
             <Input
               id="caution-reason"
