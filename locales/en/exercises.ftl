@@ -1,1148 +1,1148 @@
 # Names and instructions of the exercises: what the patient reads. Plain words, no degrees.
 
-ex-hew1 = Finger open and close
+ex-hand-elbow-finger-open-close = Finger open and close
     .start = Sit with your arm resting in the sling.
     .how = Open your fingers wide, then close them into a loose fist.
     .task = Holding a cup
 
-ex-hew3 = Wrist bends
+ex-hand-elbow-wrist-bend = Wrist bends
     .start = Sit with your forearm resting on a cushion.
     .how = Bend your wrist up as far as is easy, then down.
     .task = Turning pages
 
-ex-hew4 = Palm up, palm down
+ex-hand-elbow-palm-turn = Palm up, palm down
     .start = Sit with your elbow bent and tucked against your side.
     .how = Turn your palm up to the ceiling, then down to the floor. Only the forearm turns.
     .task = Turning a key
 
-ex-hew6 = Elbow bend and straighten
+ex-hand-elbow-elbow-bend = Elbow bend and straighten
     .start = Stand. Slip the sling off and let the upper arm rest against your side.
     .how = Slowly straighten the elbow, then bend it. The upper arm does not move.
     .task = Bringing a hand to your mouth
 
-ex-hew7 = Soft-ball squeeze
+ex-hand-elbow-ball-squeeze = Soft-ball squeeze
     .start = Sit with your forearm resting, a soft ball or rolled sock in your hand.
     .how = Squeeze about half as hard as you could, hold, and let go slowly.
     .task = Opening a jar
 
-ex-pos1 = Tall sitting
+ex-posture-tall-sitting = Tall sitting
     .start = Sit towards the front of a chair, arm in the sling.
     .how = Grow tall through the top of your head and let the shoulders be soft. Hold, then rest.
     .task = Desk work
 
-ex-pos2 = Chin back
+ex-posture-chin-back = Chin back
     .start = Sit tall, eyes level.
     .how = Slide your chin straight back, as if making a double chin. Hold, then let go.
     .task = Driving posture
 
-ex-pos4 = Ear to shoulder
+ex-posture-ear-to-shoulder = Ear to shoulder
     .start = Sit tall, arm in the sling.
     .how = Tip your ear towards one shoulder until you feel a mild stretch, then the other.
     .task = Comfort in the sling
 
-ex-pos6 = Quiet breathing
+ex-posture-quiet-breathing = Quiet breathing
     .start = Lie on your back, arm held up on a pillow.
     .how = Breathe in through the nose so the belly rises, and let it fall slowly.
     .task = Sleep and easing pain
 
-ex-scp1 = Shoulder-blade clock
+ex-shoulder-blade-clock = Shoulder-blade clock
     .start = Sit tall, arm in the sling, the arm itself still.
     .how = Glide the shoulder blade a little up, down, forward and back, as if to four points of a clock.
     .task = Body awareness in the sling
 
-ex-scp2 = Gentle blade setting
+ex-shoulder-blade-setting = Gentle blade setting
     .start = Sit tall, arm in the sling.
     .how = Draw the shoulder blade a little back, as lightly as you can. Hold, then let go.
     .task = Sitting at a desk
 
-ex-scp3 = Shrug and lower
+ex-blade-lift-shrug = Shrug and lower
     .start = Sit tall, arm in the sling.
     .how = Lift both shoulders a little towards your ears, then lower them slowly.
     .task = Lifting a strap onto the shoulder
 
-ex-scp4 = Shoulder rolls
+ex-blade-lift-roll = Shoulder rolls
     .start = Sit tall, arm in the sling.
     .how = Roll both shoulders up, back and down, small and slow.
     .task = Easing tension
 
-ex-scp5 = Table reach with the blade
+ex-shoulder-blade-table-reach = Table reach with the blade
     .start = Sit at a table, forearm resting on a cloth.
     .how = Slide the hand a little forward by moving the shoulder blade, then draw it back.
     .task = Reaching for a mug
 
-ex-pen1 = Cradle and rock
+ex-pendulum-cradle = Cradle and rock
     .start = Sit. Cradle the operated arm with your other arm, like holding a baby.
     .how = Rock your body gently and let the arm go along with it. The cradled arm stays asleep.
     .task = Taking the sling off to wash
 
-ex-pen2 = Hanging swing, forward and back
+ex-pendulum-forward-back = Hanging swing, forward and back
     .start = Lean forward, your other hand on a table. Let the operated arm hang.
     .how = Sway your body forward and back so the arm swings by itself, a hand's width each way.
     .task = Threading a sleeve
 
-ex-pen3 = Hanging swing, side to side
+ex-pendulum-side-to-side = Hanging swing, side to side
     .start = Lean forward, your other hand on a table. Let the operated arm hang.
     .how = Sway from foot to foot so the arm swings a little from side to side.
     .task = Washing under the arm
 
-ex-pen4 = Hanging swing, small circles
+ex-pendulum-circles = Hanging swing, small circles
     .start = Lean forward, your other hand on a table. Let the operated arm hang.
     .how = Move your body in a small circle so the hand draws a circle the size of a plate. Then the other way.
     .task = Putting on a coat
 
-ex-pel1 = Lying lift with the other hand
+ex-assisted-elevation-lying-other-hand = Lying lift with the other hand
     .start = Lie on your back, a small pillow under the upper arm. Hold the operated wrist with your other hand.
     .how = Let the other arm lift the operated one. It stays heavy. Pause at the limit, then lower slowly.
     .task = Hand to forehead when lying
 
-ex-pel2 = Table slide, forward
+ex-table-slide-forward = Table slide, forward
     .start = Sit at a table, the operated hand on a cloth.
     .how = Bow forward from the hips and let the hand slide away. Come back by sitting up.
     .task = Wiping a table
 
-ex-pel3 = Table slide, to the side
+ex-table-slide-to-side = Table slide, to the side
     .start = Sit side-on to a table, the operated hand on a cloth.
     .how = Lean towards the table and let the hand slide away between front and side. Sit back up.
     .task = Reaching across a bed
 
-ex-pel5 = Lying lift with a stick
+ex-assisted-elevation-lying-stick = Lying lift with a stick
     .start = Lie on your back, both hands on a stick.
     .how = Lift the stick up and back with the good arm leading. Pause, then lower slowly.
     .task = Pulling a duvet up
 
-ex-pel7 = Pulley lift
+ex-assisted-elevation-pulley = Pulley lift
     .start = Sit under a door pulley, a handle in each hand.
     .how = Pull down with the good arm so that the operated arm is drawn up. Lower it slowly.
     .task = Hanging up a coat
 
-ex-pel8 = Standing lift with a stick
+ex-assisted-elevation-standing-stick = Standing lift with a stick
     .start = Stand, both hands on a stick in front of you.
     .how = Lift the stick with the good arm leading, to the limit, and lower it slowly.
     .task = Lifting a light box with two hands
 
-ex-per1 = Lying outward turn with a stick
+ex-assisted-external-rotation-lying-stick = Lying outward turn with a stick
     .start = Lie on your back, elbow bent and resting on a folded towel at your side. Hold a stick in both hands.
     .how = Push with the good hand so that the operated forearm turns outward. Pause at the limit, come back.
     .task = Opening a door
 
-ex-per2 = Sitting outward turn at a table
+ex-assisted-external-rotation-at-table = Sitting outward turn at a table
     .start = Sit with the operated forearm resting on a table, elbow near your side.
     .how = Keep the forearm still and turn your body away from it, to the limit. Turn back.
     .task = Using a computer mouse
 
-ex-per3 = Lying outward turn, arm away
+ex-assisted-external-rotation-lying-arm-away = Lying outward turn, arm away
     .start = Lie on your back, the elbow resting on a towel half-way out from your side. Hold a stick in both hands.
     .how = Push with the good hand so that the forearm tips back. Pause at the limit, come back.
     .task = Turning a steering wheel
 
-ex-irs1 = Hand to belly, helped
+ex-internal-rotation-reach-hand-to-belly = Hand to belly, helped
     .start = Lie on your back, elbow on a towel. Hold the operated wrist with your other hand.
     .how = Let the other hand bring the operated hand down to your belly. Pause, come back.
     .task = Hand to belly
 
-ex-irs7 = Reach behind the back
+ex-internal-rotation-reach-behind-back = Reach behind the back
     .start = Stand. Let the arm hang.
     .how = Slide the back of your hand round to your back pocket, no further than is easy.
     .task = Tucking in a shirt
 
-ex-wal1 = Finger walk up the wall
+ex-wall-slide-finger-walk = Finger walk up the wall
     .start = Stand facing a wall, fingertips on it.
     .how = Walk the fingers up the wall to the limit, pause, and walk them down.
     .task = Reaching a light switch
 
-ex-wal3 = Towel slide up the wall
+ex-wall-slide-towel = Towel slide up the wall
     .start = Stand facing a wall, both hands on a towel against it.
     .how = Slide the towel up to the limit, and let it come down slowly.
     .task = Cleaning a window
 
-ex-wal4 = Forearm slide up the wall
+ex-wall-slide-forearm = Forearm slide up the wall
     .start = Stand, both forearms on a wall, a light push.
     .how = Slide the forearms up while reaching a little, to the limit, and slowly down.
     .task = Painting a wall
 
-ex-ael1 = Arm balance, lying
+ex-active-elevation-balance-lying = Arm balance, lying
     .start = Lie on your back. Your other hand helps the arm up until it points at the ceiling.
     .how = Let go and balance it there. Draw small arcs towards your head and feet.
     .task = Holding a book when lying down
 
-ex-ael2 = Lying lift, elbow bent
+ex-active-elevation-lying-bent = Lying lift, elbow bent
     .start = Lie on your back, elbow bent.
     .how = Lift the elbow up and back as far as the limit, then lower it slowly.
     .task = Hand to head when lying
 
-ex-ael3 = Lying lift, elbow straight
+ex-active-elevation-lying-straight = Lying lift, elbow straight
     .start = Lie on your back, elbow straight, thumb towards your head.
     .how = Lift the arm up and back to the limit, then lower it slowly.
     .task = Pulling a sheet over your head
 
-ex-ael5 = Leaning-back lift
+ex-active-elevation-reclined = Leaning-back lift
     .start = Lie back against pillows, half-way to sitting.
     .how = Lift the arm with a bent elbow, straighten as it rises, lower slowly.
     .task = Reaching from an armchair
 
-ex-ael7 = Standing lift, elbow bent
+ex-active-elevation-standing-bent = Standing lift, elbow bent
     .start = Stand tall, elbow bent.
     .how = Lift the elbow forward and a little out, no higher than the limit, without hitching the shoulder.
     .task = Hand to mouth and hair
 
-ex-ael8 = Standing lift to shoulder height
+ex-active-elevation-to-shoulder-height = Standing lift to shoulder height
     .start = Stand tall, elbow straight, thumb up.
     .how = Lift the arm forward and a little out to shoulder height, and lower it slowly.
     .task = Reaching a shelf at shoulder height
 
-ex-ael9 = Full standing lift
+ex-active-elevation-standing-full = Full standing lift
     .start = Stand tall, elbow straight, thumb up.
     .how = Lift the arm forward and a little out, as high as the limit, and lower it slowly.
     .task = Reaching overhead
 
-ex-erl1 = Outward turn on a table
+ex-external-rotation-on-table = Outward turn on a table
     .start = Sit with your elbow and forearm on a table.
     .how = Turn the forearm outward along the table to the limit, and slowly back.
     .task = Opening a drawer
 
-ex-erl2 = Side-lying outward turn
+ex-external-rotation-side-lying = Side-lying outward turn
     .start = Lie on your good side, a towel between elbow and ribs, elbow bent.
     .how = Turn the forearm up to the limit, and lower it slowly.
     .task = Tucking in a pillow
 
-ex-erl3 = Side-lying outward turn with a weight
+ex-external-rotation-side-lying-weight = Side-lying outward turn with a weight
     .start = Lie on your good side, a towel between elbow and ribs, a small weight in your hand.
     .how = Turn the forearm up to the limit, and lower it slowly.
     .task = Pulling a heavy drawer
 
-ex-erl4 = Standing outward turn with elastic
+ex-external-rotation-standing-elastic = Standing outward turn with elastic
     .start = Stand side-on to a door, elastic at elbow height, a rolled towel under your elbow.
     .how = Turn the forearm outward to the limit, and let it come back slowly.
     .task = Opening a heavy door
 
-ex-irl1 = Slide to belly
+ex-internal-rotation-slide-to-belly = Slide to belly
     .start = Sit with the forearm on a table.
     .how = Slide the hand in to your belly and slowly out again.
     .task = Closing a drawer
 
-ex-irl2 = Standing inward turn with elastic
+ex-internal-rotation-standing-elastic = Standing inward turn with elastic
     .start = Stand side-on to a door, elastic at elbow height, a rolled towel under your elbow.
     .how = Turn the forearm in towards your belly, and let it go back slowly.
     .task = Closing a door
 
-ex-iso1 = Outward press against a wall
+ex-isometric-outward-wall = Outward press against a wall
     .start = Stand beside a wall, elbow bent and tucked in, back of the hand on the wall.
     .how = Press gently outward. Build up over two seconds, hold, ease off.
     .task = Steadying a door
 
-ex-iso2 = Inward press against a frame
+ex-isometric-inward-frame = Inward press against a frame
     .start = Stand at a door frame, elbow bent and tucked in, palm on the frame.
     .how = Press gently inward. Build up over two seconds, hold, ease off.
     .task = Holding a bag to your chest
 
-ex-iso3 = Forward press against a wall
+ex-isometric-forward-wall = Forward press against a wall
     .start = Stand facing a wall, elbow bent, fist on the wall.
     .how = Press gently forward. Build up, hold, ease off.
     .task = Starting to push a door
 
-ex-iso5 = Sideways press against a wall
+ex-isometric-sideways-wall = Sideways press against a wall
     .start = Stand beside a wall, elbow bent, outside of the elbow on the wall.
     .how = Press gently sideways. Build up, hold, ease off.
     .task = Starting to lift the arm sideways
 
-ex-ser1 = Ceiling punch
+ex-reach-and-push-ceiling-punch = Ceiling punch
     .start = Lie on your back, arm pointing at the ceiling.
     .how = Reach the fist up a few centimetres, so the blade leaves the bed. Hold, lower.
     .task = Reaching up for a bag
 
-ex-ser2 = Ceiling punch with a weight
+ex-reach-and-push-ceiling-punch-weight = Ceiling punch with a weight
     .start = Lie on your back, a small weight in your hand, arm pointing at the ceiling.
     .how = Reach the fist up a few centimetres. Hold, lower slowly.
     .task = Passing something forward
 
-ex-row1 = Straight-arm pull to the hip
+ex-row-straight-arm-to-hip = Straight-arm pull to the hip
     .start = Stand facing a door, elastic at waist height, arm a little raised in front.
     .how = Pull the straight arm down to your hip and no further. Let it rise slowly.
     .task = Closing a low drawer
 
-ex-row2 = Low row
+ex-row-low = Low row
     .start = Stand facing a door, elastic at waist height.
     .how = Pull the hand to your ribs, elbow close, and let it go forward slowly.
     .task = Pulling a door open
 
-ex-elv1 = Raise to shoulder height with a weight
+ex-raise-strength-shoulder-height-weight = Raise to shoulder height with a weight
     .start = Stand tall, a small weight in your hand, thumb up.
     .how = Raise the arm forward and a little out to shoulder height, and lower it slowly.
     .task = Putting a bowl on a shelf
 
-ex-elv2 = Raise overhead with a weight
+ex-raise-strength-overhead-weight = Raise overhead with a weight
     .start = Stand tall, a small weight in your hand, thumb up.
     .how = Raise the arm forward and a little out, overhead, and lower it slowly.
     .task = Reaching a top shelf
 
-ex-ser3 = Wall push with the blade
+ex-reach-and-push-wall-blade-push = Wall push with the blade
     .start = Stand with both hands on a wall, elbows straight.
     .how = Let the chest sink a little between the blades, then push it away.
     .task = Leaning on a wall
 
 # The library beyond the first pathway.
 
-ex-pen5 = Pendulum with a light weight
+ex-pendulum-weight = Pendulum with a light weight
     .start = Lean on a table with the other hand, a light weight strapped to the wrist.
     .how = Let the arm hang and sway your body, so that the arm swings by itself.
     .task = Pain relief before reaching
 
-ex-pen6 = Relaxed arm swing
+ex-pendulum-arm-swing = Relaxed arm swing
     .start = Walk at your own pace.
     .how = Let the arm swing from the shoulder as the other one does, without holding it.
     .task = Walking without guarding
 
-ex-hew2 = Finger shapes and thumb touch
+ex-hand-elbow-finger-shapes = Finger shapes and thumb touch
     .start = Sit with the forearm resting.
     .how = Make the hand flat, hook the fingers, close the fist, then touch each fingertip with the thumb.
     .task = Buttons, keys
 
-ex-hew5 = Elbow bend with the other hand
+ex-hand-elbow-elbow-bend-helped = Elbow bend with the other hand
     .start = Sit with the upper arm resting, the other hand round the wrist.
     .how = Let the other hand bend and stretch the elbow; the arm itself stays soft.
     .task = Straightening the arm out of the sling
 
-ex-hew8 = Wrist lift with a weight
+ex-hand-elbow-wrist-lift-weight = Wrist lift with a weight
     .start = Forearm on a table, hand over the edge, a light weight in it.
     .how = Lift the hand, wait, lower it slowly; then the same with the palm up.
     .task = Carrying a pan (with elbow supported)
 
-ex-pos3 = Head turn
+ex-posture-head-turn = Head turn
     .start = Sit tall, shoulders loose.
     .how = Turn the head slowly to one side and to the other, as far as it goes without force.
     .task = Looking over shoulder
 
-ex-pos5 = Tall against a wall
+ex-posture-tall-at-wall = Tall against a wall
     .start = Stand with your back to a wall, heels a hand's width away.
     .how = Grow tall, let the back of the head come near the wall, and breathe on.
     .task = Standing work
 
-ex-scp6 = Shoulder blade hold, arm a little out
+ex-shoulder-blade-hold-arm-out = Shoulder blade hold, arm a little out
     .start = Stand with the arms loose.
     .how = Set the blade gently up and round, lift the arm a little sideways and hold it there.
     .task = Standing reach set-up
 
-ex-scp7 = Press down on a table
+ex-shoulder-blade-table-press-down = Press down on a table
     .start = Sit beside a table, fist on it, the elbow away from your side.
     .how = Press the fist softly down as if to make the arm longer; hold, let go slowly.
     .task = Leaning on a desk
 
-ex-scp8 = Press back into a bench
+ex-shoulder-blade-press-back = Press back into a bench
     .start = Stand with your back to a bench or table edge, palm on it.
     .how = Press the palm back while the blade slides towards your spine and down.
     .task = Pushing a chair back
 
-ex-scp9 = Shrug with the arms a little out
+ex-shoulder-blade-shrug-arms-out = Shrug with the arms a little out
     .start = Stand, a weight in each hand, arms a little away from the body.
     .how = Lift the shoulders up and in towards the ears, wait, lower slowly.
     .task = Carrying shopping without dragging
 
-ex-pel4 = Bow at a counter
+ex-assisted-elevation-counter-bow = Bow at a counter
     .start = Stand with both hands on a counter, feet under you.
     .how = Step back and bow, so that the arms end up beside your ears.
     .task = Reaching into a car boot
 
-ex-pel6 = Lying on the other side, arm on a board
+ex-assisted-elevation-side-lying-board = Lying on the other side, arm on a board
     .start = Lie on the other side, the arm on a smooth board or firm cushion.
     .how = Slide the arm forward and up along the board, and back.
     .task = Turning in bed
 
-ex-pel9 = Stick lift to the side
+ex-assisted-elevation-stick-to-side = Stick lift to the side
     .start = Stand, a stick in both hands, thumb up on the stiff side.
     .how = Push the arm out to the side and up with the stick.
     .task = Deodorant, washing side
 
-ex-pel10 = Roll a big ball away
+ex-assisted-elevation-ball-roll = Roll a big ball away
     .start = Kneel or stand before a table, both hands on a big ball.
     .how = Roll the ball away until the arm stretches, and back.
     .task = Reaching forward to a shelf
 
-ex-pel11 = Arms back on pillows
+ex-assisted-elevation-pillow-rest = Arms back on pillows
     .start = Lie on your back, arms overhead on a stack of pillows.
     .how = Let the arms sink and stay; take a pillow away when it is easy.
     .task = Reaching a top shelf
 
-ex-per4 = Turn out at a door frame
+ex-assisted-external-rotation-door-frame = Turn out at a door frame
     .start = Stand in a door, elbow bent at your side, palm on the frame.
     .how = Turn your feet slowly away from the hand until the shoulder stretches; stay there.
     .task = Reaching to car seat belt (driver side)
 
-ex-per5 = Turn back with a stick, elbow out
+ex-assisted-external-rotation-stick-elbow-out = Turn back with a stick, elbow out
     .start = Lie on your back, elbow out at shoulder height on a towel, a stick in both hands.
     .how = Push the hand back with the stick, as far as permitted.
     .task = Washing back of hair
 
-ex-per6 = Hands behind the head, elbows drop
+ex-assisted-external-rotation-hands-behind-head = Hands behind the head, elbows drop
     .start = Lie on your back, hands behind your head, elbows up.
     .how = Let the elbows sink towards the bed, wait, bring them together again.
     .task = Hands behind the head, hair
 
-ex-per7 = High door-frame stretch
+ex-assisted-external-rotation-high-door-frame = High door-frame stretch
     .start = Stand in a door, elbow at shoulder height, forearm on the frame.
     .how = Lean the body through the door until the front of the shoulder stretches.
     .task = Throw wind-up, backhand reach
 
-ex-irs2 = Stick lift behind
+ex-internal-rotation-reach-stick-behind = Stick lift behind
     .start = Stand with a stick behind you, held in both hands.
     .how = Lift the stick away from your seat, keeping tall.
     .task = Pulling trousers up
 
-ex-irs3 = Towel pull up the back
+ex-internal-rotation-reach-towel-up-back = Towel pull up the back
     .start = One hand behind your back on a towel, the other holds the towel over the shoulder.
     .how = Pull the lower hand gently up the spine with the upper hand.
     .task = Bra fastening, back pocket
 
-ex-irs4 = Lying, arm across
+ex-internal-rotation-reach-across-lying = Lying, arm across
     .start = Lie on your back, the arm straight up, the other hand behind the elbow.
     .how = Draw the elbow across your chest until the back of the shoulder stretches.
     .task = Washing the other armpit
 
-ex-irs5 = Arm across, blade held
+ex-internal-rotation-reach-across-blade-held = Arm across, blade held
     .start = Lean the shoulder blade against a wall, arm in front.
     .how = Draw the elbow across with the other hand; the blade stays on the wall.
     .task = Seat belt across
 
-ex-irs6 = Lying, hand turned down
+ex-internal-rotation-reach-side-lying-hand-down = Lying, hand turned down
     .start = Lie on the stiff side, elbow in front of you and bent, hand up.
     .how = Press the hand gently down towards your feet with the other hand.
     .task = Thrower/server recovery of range
 
-ex-mob1 = Chest opener on a towel
+ex-mobility-chest-opener = Chest opener on a towel
     .start = Lie on your back, a rolled towel along the spine between the blades.
     .how = Let the arms rest a little out to the sides and the shoulders sink to the floor.
     .task = Upright sitting
 
-ex-mob2 = Corner stretch, one arm
+ex-mobility-corner-one-arm = Corner stretch, one arm
     .start = Stand in a door, forearm up along the frame.
     .how = Turn the body away until the front of the chest stretches.
     .task = Opening chest, overhead reach
 
-ex-mob3 = Chest stretch, low and middle
+ex-mobility-chest-low-and-middle = Chest stretch, low and middle
     .start = Forearm on a door frame, first below, then at shoulder height.
     .how = Step through until the chest stretches, and stay.
     .task = Reaching back for coat
 
-ex-mob4 = Kneeling reach
+ex-mobility-kneeling-reach = Kneeling reach
     .start = Kneel before a bench, hands on it, palms facing.
     .how = Let the chest sink between the arms until the sides of the back stretch.
     .task = Overhead reach
 
-ex-mob5 = Blade-lifter stretch
+ex-mobility-blade-lifter = Blade-lifter stretch
     .start = Sit, head turned half away and bent forward.
     .how = Let the weight of one hand on the head deepen the stretch, no pull.
     .task = Looking down at tools
 
-ex-mob6 = Neck side stretch
+ex-mobility-neck-side = Neck side stretch
     .start = Sit, one hand holding the chair.
     .how = Lean the head away from that hand and a little forward, and wait.
     .task = Desk tension
 
-ex-mob7 = Clasped reach
+ex-mobility-clasped-reach = Clasped reach
     .start = Sit, fingers clasped in front of you.
     .how = Reach forward until the space between the blades widens.
     .task = Reaching steering wheel
 
-ex-mob8 = Ball on the back of the shoulder
+ex-mobility-ball-back-of-shoulder = Ball on the back of the shoulder
     .start = Stand side-on to a wall, a small ball behind the shoulder.
     .how = Lean on the ball and roll over the tender spots, breathing on.
     .task = Easing before reach
 
-ex-mob9 = Ball on the front of the chest
+ex-mobility-ball-chest = Ball on the front of the chest
     .start = Face a wall, a small ball below the outer end of the collar bone.
     .how = Lean in and roll slowly. Tingling in the hand means stop.
     .task = Upright sitting
 
-ex-mob10 = Neck muscle kneading
+ex-mobility-neck-kneading = Neck muscle kneading
     .start = Sit, the other hand on top of the shoulder.
     .how = Knead the muscle slowly, never the front of the neck.
     .task = Desk tension
 
-ex-mob11 = Back bend over a roll
+ex-mobility-back-bend-roll = Back bend over a roll
     .start = Lie with a firm towel roll across the middle of the back, arms crossed or hands at the head.
     .how = Let the upper back bend over the roll and come up again.
     .task = Looking up, overhead work
 
-ex-mob12 = Lying trunk turn
+ex-mobility-trunk-turn-lying = Lying trunk turn
     .start = Lie on the other side, knees bent, arms in front.
     .how = Open the upper arm and turn the chest as far as permitted; the knees stay.
     .task = Reversing a car
 
-ex-mob13 = Trunk turn on all fours
+ex-mobility-trunk-turn-all-fours = Trunk turn on all fours
     .start = On hands and knees, one hand on the chest.
     .how = Turn chest and elbow up towards the ceiling and back down.
     .task = Turning while lifting
 
-ex-mob14 = Back bend over a chair
+ex-mobility-back-bend-chair = Back bend over a chair
     .start = Sit with the chair back below the blades, arms crossed.
     .how = Lean the upper back over the chair, look up, come back.
     .task = Breaks in overhead work
 
-ex-iso4 = Backward press against a wall
+ex-isometric-backward-wall = Backward press against a wall
     .start = Stand with your back to a wall, elbow bent and touching it.
     .how = Press the elbow softly back, hold, let go slowly.
     .task = Pushing up from arm rest (preparation)
 
-ex-iso6 = Towel squeeze
+ex-isometric-towel-squeeze = Towel squeeze
     .start = Stand, elbow bent, a folded towel between elbow and ribs.
     .how = Squeeze the towel softly, hold, let go.
     .task = Holding papers under the arm
 
-ex-iso7 = Palm press
+ex-isometric-palm-press = Palm press
     .start = Sit, palms together in front of you, elbows up.
     .how = Press the palms together, hold, let go.
     .task = Carrying a box between palms
 
-ex-iso8 = Outward press at three angles
+ex-isometric-outward-three-angles = Outward press at three angles
     .start = Sit, elbow on a table, the other hand on the back of the wrist.
     .how = Press outward against the other hand; then again at the next angle.
     .task = Holding a drill
 
-ex-iso9 = Steady arm, light taps
+ex-isometric-steady-taps = Steady arm, light taps
     .start = Lie on your back, arm straight up.
     .how = Keep it still while a helper or your other hand taps it from all sides.
     .task = Steadying a tool
 
-ex-iso10 = Step-out with an elastic
+ex-isometric-step-out = Step-out with an elastic
     .start = Stand side-on to a door, elastic in the hand, elbow at your side.
     .how = Lock the arm and step away from the door; stand, step back.
     .task = Holding a heavy door
 
-ex-iso11 = Outward press, arm in front
+ex-isometric-outward-arm-in-front = Outward press, arm in front
     .start = Stand in a door, upper arm raised in front, its outer side at the frame.
     .how = Press outward, hold, let go.
     .task = Holding a door against wind
 
-ex-wal2 = Finger walk up the side
+ex-wall-slide-finger-walk-side = Finger walk up the side
     .start = Stand half turned to a wall, fingertips on it.
     .how = Walk the fingers up, as high as permitted, and down again.
     .task = Reaching sideways to a shelf
 
-ex-wal5 = Wall slide with lift-off
+ex-wall-slide-lift-off = Wall slide with lift-off
     .start = Stand facing a wall, hands high on it.
     .how = At the top lift the hand a finger's length off the wall, hold, lower.
     .task = Placing item overhead
 
-ex-wal6 = Forearm slide with a loop
+ex-wall-slide-loop = Forearm slide with a loop
     .start = Forearms on a wall, an elastic loop round the wrists.
     .how = Keep the forearms apart and slide them up and down.
     .task = Overhead assembly
 
-ex-wal7 = Ball circles on a wall
+ex-wall-slide-ball-circles = Ball circles on a wall
     .start = Stand at a wall, a ball under the flat hand.
     .how = Roll small circles, first one way, then the other.
     .task = Wiping, sanding
 
-ex-ael4 = Lying lift with a light weight
+ex-active-elevation-lying-weight = Lying lift with a light weight
     .start = Lie on your back, a light weight in the hand.
     .how = Lift the straight arm up and back, lower it slowly.
     .task = Lifting a bottle from bedside
 
-ex-ael6 = Half-sitting lift
+ex-active-elevation-half-sitting = Half-sitting lift
     .start = Lean back half-way against pillows.
     .how = Lift the arm, straightening the elbow as it rises; lower slowly.
     .task = Reaching from a car seat
 
-ex-ael10 = Lift to the side, all the way
+ex-active-elevation-side-full = Lift to the side, all the way
     .start = Stand, thumb up.
     .how = Lift the arm sideways past the ear, lower slowly.
     .task = Drying the back, jacket sleeve
 
-ex-erl5 = Long outward hold
+ex-external-rotation-long-hold = Long outward hold
     .start = Stand side-on to a door, elastic in the hand, elbow on a towel at your side.
     .how = Turn the hand out and hold it there without shaking.
     .task = Holding a panel in place
 
-ex-erl6 = Outward turn, elbow on a table
+ex-external-rotation-elbow-supported = Outward turn, elbow on a table
     .start = Sit, elbow on a table in front, elastic from low ahead.
     .how = Turn the forearm up and back against the elastic, return slowly.
     .task = Steering, using a screwdriver
 
-ex-erl7 = Outward turn, elbow free
+ex-external-rotation-elbow-free = Outward turn, elbow free
     .start = Stand facing a door, elbow raised in front of the shoulder.
     .how = Turn the hand up against the elastic; the elbow stays where it is.
     .task = Drilling at chest height
 
-ex-erl8 = Lying outward turn, elbow out
+ex-external-rotation-prone-elbow-out = Lying outward turn, elbow out
     .start = Lie on your front, upper arm on the bench out to the side, forearm hanging.
     .how = Turn the hand up to the level of the arm, lower slowly.
     .task = Overhead tool control
 
-ex-erl9 = High outward turn, slow
+ex-external-rotation-high-slow = High outward turn, slow
     .start = Stand facing a door, elbow out at shoulder height.
     .how = Turn the hand up and back, return slowly.
     .task = Serving, ceiling work
 
-ex-erl10 = High outward turn, quick
+ex-external-rotation-high-quick = High outward turn, quick
     .start = As the slow one, with a lighter elastic.
     .how = Turn up and back at one a second, always in control.
     .task = Throw/serve deceleration
 
-ex-irl3 = Inward turn, whole way
+ex-internal-rotation-elastic-whole-way = Inward turn, whole way
     .start = Stand side-on to a door, elastic on the working side, elbow at your side.
     .how = Turn the hand in to the belly and let it out slowly.
     .task = Pulling a rope in
 
-ex-irl4 = Belly press, held
+ex-internal-rotation-belly-press = Belly press, held
     .start = Hand flat on the belly, elbow in front of the body.
     .how = Press into the belly without letting the elbow fall back.
     .task = Tucking shirt in front
 
-ex-irl5 = Lift-off behind the back
+ex-internal-rotation-lift-off = Lift-off behind the back
     .start = Back of the hand on the low back.
     .how = Lift the hand off the back, hold, return.
     .task = Fastening at back
 
-ex-irl6 = Inward turn, elbow in front
+ex-internal-rotation-elbow-in-front = Inward turn, elbow in front
     .start = Sit or stand, elbow supported in front, elastic from behind.
     .how = Turn the hand forward and down, let it back slowly.
     .task = Pulling a lever down
 
-ex-irl7 = High inward turn, slow
+ex-internal-rotation-high-slow = High inward turn, slow
     .start = Stand with your back to a door, elbow out at shoulder height, hand up.
     .how = Turn the hand forward and down, let it back slowly.
     .task = Overhead hammering
 
-ex-irl8 = High inward turn, quick
+ex-internal-rotation-high-quick = High inward turn, quick
     .start = As the slow one, with a lighter elastic.
     .how = Turn forward and down at one a second, always in control.
     .task = Throw/serve acceleration
 
-ex-irl9 = Lying inward turn
+ex-internal-rotation-side-lying-weight = Lying inward turn
     .start = Lie rolled a little back on the working side, elbow bent in front of the ribs.
     .how = Lift the weight from the bed to the belly, lower slowly.
     .task = Pulling covers in
 
-ex-elv3 = Forward lift against an elastic
+ex-raise-strength-forward-elastic = Forward lift against an elastic
     .start = Stand with your back to a door, elastic from hip height behind.
     .how = Lift the arm forward to shoulder height, lower slowly.
     .task = Pushing a pan onto a shelf
 
-ex-elv4 = Lift to the side with a weight
+ex-raise-strength-side-weight = Lift to the side with a weight
     .start = Stand, a weight in the hand.
     .how = Lift the arm out to shoulder height, elbow soft, lower slowly.
     .task = Lifting arm into sleeve
 
-ex-elv5 = Front lift with a weight
+ex-raise-strength-front-weight = Front lift with a weight
     .start = Stand, a weight in the hand, thumb up.
     .how = Lift forward to shoulder height, lower slowly.
     .task = Lifting a pan
 
-ex-elv6 = Lying forward lift
+ex-raise-strength-side-lying-forward = Lying forward lift
     .start = Lie on the other side, arm along the body.
     .how = Swing the straight arm forward and up in a slow arc, and back.
     .task = Reaching bedside lamp
 
-ex-elv7 = Lying side lift
+ex-raise-strength-side-lying-side = Lying side lift
     .start = Lie on the other side, arm along the body.
     .how = Lift the arm half-way up, lower slowly.
     .task = Lifting arm away from side
 
-ex-elv8 = One-arm press, half kneeling
+ex-raise-strength-half-kneeling-press = One-arm press, half kneeling
     .start = Kneel on one knee, elastic from low behind, hand at the shoulder.
     .how = Press up and a little forward, lower slowly.
     .task = Placing a bag on a rack
 
-ex-elv9 = Overhead press
+ex-raise-strength-overhead-press = Overhead press
     .start = Sit or stand, weight at the shoulder, elbow in front of the body line.
     .how = Press up past the ear, lower slowly.
     .task = Lifting box overhead
 
-ex-elv10 = Lift with a loop between the hands
+ex-raise-strength-hand-loop = Lift with a loop between the hands
     .start = Elbows bent, forearms level, an elastic loop round both hands.
     .how = Keep the loop tight and lift both arms, straightening them as they rise.
     .task = Overhead cable/assembly work
 
-ex-row3 = Row, elbows half out
+ex-row-elbows-half-out = Row, elbows half out
     .start = Stand facing a door, elastic at chest height.
     .how = Draw the elbow back, half out to the side, no further than the body.
     .task = Rowing, pulling a lawn tool cord
 
-ex-row4 = High row, then turn up
+ex-row-high-then-turn-up = High row, then turn up
     .start = Stand facing a door, elastic at head height.
     .how = Draw the elbow back to shoulder height, then turn the hand up; return in two steps.
     .task = Pulling down a blind, ceiling work
 
-ex-row5 = Lying row
+ex-row-prone = Lying row
     .start = Lie on your front, the arm hanging, a weight in the hand.
     .how = Draw the elbow up beside the ribs, lower slowly.
     .task = Lifting from floor
 
-ex-row6 = Bent-over row
+ex-row-bent-over = Bent-over row
     .start = Bend over with the other hand on a bench.
     .how = Draw the weight to the ribs, lower slowly.
     .task = Lifting a crate
 
-ex-row7 = Pull-up under a low bar
+ex-row-low-bar = Pull-up under a low bar
     .start = Hang under a fixed low bar, heels on the floor, body straight.
     .how = Pull the chest towards the bar, lower slowly.
     .task = Climbing, pulling up
 
-ex-row8 = Step and pull
+ex-row-step-and-pull = Step and pull
     .start = Stand with one foot ahead, elastic far in front.
     .how = Step back, turn the trunk and draw the elbow back in one movement.
     .task = Pulling a cord, starting a mower
 
-ex-prn1 = Lying arm back, thumb out
+ex-prone-raise-arm-back = Lying arm back, thumb out
     .start = Lie on your front, the arm hanging, thumb outward.
     .how = Lift the straight arm back to the hip, no higher than the body; lower slowly.
     .task = Reaching back to pocket line
 
-ex-prn2 = Lying blades together
+ex-prone-raise-blades-together = Lying blades together
     .start = Lie on your front, forehead on a towel, arms at the sides.
     .how = Draw the blades back and a little down, hands just off the floor; hold.
     .task = Upright posture endurance
 
-ex-prn3 = Lying bent-arm lift
+ex-prone-raise-bent-arm = Lying bent-arm lift
     .start = Lie on your front, elbows bent beside the ribs.
     .how = Draw the blades together and turn the hands up to the level of the elbows.
     .task = Opening both doors of a cupboard
 
-ex-prn4 = Lying lift to the side
+ex-prone-raise-to-side = Lying lift to the side
     .start = Lie on your front, the arm hanging, thumb up.
     .how = Lift the straight arm out to the side to body height, lower slowly.
     .task = Reaching out sideways
 
-ex-prn5 = Lying lift to the side with a weight
+ex-prone-raise-to-side-weight = Lying lift to the side with a weight
     .start = As before, a light weight in the hand.
     .how = Lift out to the side to body height, lower slowly.
     .task = Controlling a swung load
 
-ex-prn6 = Lying row, then turn
+ex-prone-raise-row-and-turn = Lying row, then turn
     .start = Lie on your front, the arm hanging.
     .how = Draw the elbow out to shoulder height, then turn the hand up; return in two steps.
     .task = Overhead pull and rotate
 
-ex-prn7 = Lying diagonal lift
+ex-prone-raise-diagonal = Lying diagonal lift
     .start = Lie on your front, the arm hanging, thumb up.
     .how = Lift the arm up and out beside the head, in line with the lower shoulder blade.
     .task = Reaching overhead diagonally
 
-ex-prn8 = Lying diagonal lift with a weight
+ex-prone-raise-diagonal-weight = Lying diagonal lift with a weight
     .start = As before, a light weight in the hand.
     .how = Lift up and out beside the head, lower slowly.
     .task = Overhead placing
 
-ex-prn9 = Lying lifts, four shapes in a row
+ex-prone-raise-four-shapes = Lying lifts, four shapes in a row
     .start = Lie on your front on a bench or big ball.
     .how = Up beside the head, out to the side, elbows bent, elbows square: five of each without rest.
     .task = Long overhead shift
 
-ex-ser4 = Forward punch
+ex-reach-and-push-forward-punch = Forward punch
     .start = Stand with one foot ahead, elastic from behind at shoulder height.
     .how = Punch forward and let the shoulder follow at the end.
     .task = Pushing a trolley
 
-ex-ser5 = Blade push-up on all fours
+ex-reach-and-push-blade-push-up-all-fours = Blade push-up on all fours
     .start = On hands and knees, elbows straight.
     .how = Let the chest sink between the blades, then push the floor away.
     .task = Crawling, floor work
 
-ex-ser6 = Knee push-up with a last push
+ex-reach-and-push-knee-push-up-plus = Knee push-up with a last push
     .start = On hands and knees, hips forward, body straight.
     .how = Lower, push up, and at the top push the floor away.
     .task = Pushing up from floor
 
-ex-ser7 = Push-up with a last push
+ex-reach-and-push-push-up-plus = Push-up with a last push
     .start = On hands and toes, body straight.
     .how = Lower, push up, and at the top push the floor away.
     .task = Getting off the floor quickly
 
-ex-ser8 = Elastic hug
+ex-reach-and-push-elastic-hug = Elastic hug
     .start = Elastic round the back or from behind, arms half raised and out.
     .how = Bring the hands together in a wide hug, let go slowly.
     .task = Carrying a large box
 
-ex-ser9 = High reach with a shrug
+ex-reach-and-push-high-reach-shrug = High reach with a shrug
     .start = Stand on the elastic, hand above the head.
     .how = Reach up and let the shoulder rise with the hand; lower a little.
     .task = Fixing a light bulb
 
-ex-ser10 = Straight-arm pull-down
+ex-reach-and-push-straight-arm-pull-down = Straight-arm pull-down
     .start = Stand facing a door, elastic above the head, arm straight.
     .how = Pull down and forward to the thigh, let it up slowly.
     .task = Pulling a shutter down
 
-ex-ckc1 = Hand press on a table, sitting
+ex-weight-bearing-hand-press-table = Hand press on a table, sitting
     .start = Sit at a table, hand flat on it.
     .how = Shift a little weight on to the hand and off again.
     .task = Leaning on a desk
 
-ex-ckc2 = Weight shift at a wall
+ex-weight-bearing-wall-shift = Weight shift at a wall
     .start = Stand with both hands on a wall at shoulder height.
     .how = Shift your weight from hand to hand.
     .task = Bracing on a wall
 
-ex-ckc3 = Weight shift at a counter
+ex-weight-bearing-counter-shift = Weight shift at a counter
     .start = Stand with both hands on a counter, leaning in.
     .how = Shift your weight from hand to hand.
     .task = Leaning at the sink
 
-ex-ckc4 = Hold on all fours
+ex-weight-bearing-all-fours-hold = Hold on all fours
     .start = On hands and knees, back long, elbows not locked.
     .how = Push the floor gently away and hold.
     .task = Gardening on all fours
 
-ex-ckc5 = Rock on all fours
+ex-weight-bearing-all-fours-rock = Rock on all fours
     .start = On hands and knees.
     .how = Rock forward, back and from side to side.
     .task = Cleaning a floor
 
-ex-ckc6 = All fours, other arm lifts
+ex-weight-bearing-all-fours-arm-lift = All fours, other arm lifts
     .start = On hands and knees.
     .how = Lift the other arm forward; the supporting shoulder does not sink.
     .task = Reaching while leaning
 
-ex-ckc7 = All fours, other arm and opposite leg
+ex-weight-bearing-all-fours-arm-and-leg = All fours, other arm and opposite leg
     .start = On hands and knees.
     .how = Lift the other arm and the opposite leg; stay level.
     .task = Balance during reaching
 
-ex-ckc8 = All fours, knees off the floor
+ex-weight-bearing-knees-off-floor = All fours, knees off the floor
     .start = On hands and knees, toes tucked.
     .how = Lift the knees a finger's width off the floor and hold.
     .task = Crawling under obstacles
 
-ex-ckc9 = Shoulder taps on all fours
+ex-weight-bearing-all-fours-shoulder-taps = Shoulder taps on all fours
     .start = On hands and knees, knees down or just off the floor.
     .how = Touch the opposite shoulder with one hand, then with the other.
     .task = Quick weight change on hands
 
-ex-ckc10 = Forearm plank
+ex-weight-bearing-forearm-plank = Forearm plank
     .start = On forearms and toes, elbows under the shoulders.
     .how = Keep the body straight and breathe on.
     .task = Propping on elbows
 
-ex-ckc11 = High plank
+ex-weight-bearing-high-plank = High plank
     .start = On hands and toes, body straight.
     .how = Push the floor away and hold.
     .task = Getting up from floor
 
-ex-ckc12 = High plank with taps
+ex-weight-bearing-high-plank-taps = High plank with taps
     .start = On hands and toes, feet apart.
     .how = Touch the opposite shoulder in turn; the hips stay quiet.
     .task = Contact readiness
 
-ex-ckc13 = Hand walk in a high plank
+ex-weight-bearing-hand-walk = Hand walk in a high plank
     .start = On hands and toes, a loop round the wrists if you have one.
     .how = Walk the hands a step to one side and back.
     .task = Climbing, crawling
 
-ex-ckc14 = Side plank on the forearm
+ex-weight-bearing-side-plank = Side plank on the forearm
     .start = On your side, elbow under the shoulder, knees or feet stacked.
     .how = Lift the hips and hold the body straight.
     .task = Propping on one elbow in bed
 
-ex-ckc15 = Pike hold and push
+ex-weight-bearing-pike-hold = Pike hold and push
     .start = On hands and feet, hips high.
     .how = Bend the elbows a little, push back up.
     .task = Pushing overhead under load
 
-ex-ckc16 = Plank on one hand
+ex-weight-bearing-one-hand-plank = Plank on one hand
     .start = High plank, feet wide.
     .how = Take one hand off the floor and hold the body level.
     .task = Breaking a fall, contact sport
 
-ex-psh1 = Wall push-up
+ex-push-up-wall = Wall push-up
     .start = Stand two foot lengths from a wall, hands on it.
     .how = Bend the elbows, bring the chest near, push back.
     .task = Pushing a door
 
-ex-psh2 = Counter push-up
+ex-push-up-counter = Counter push-up
     .start = Hands on a counter, body straight.
     .how = Lower the chest to the edge, push back.
     .task = Pushing a trolley
 
-ex-psh3 = Low push-up on a bench
+ex-push-up-bench = Low push-up on a bench
     .start = Hands on a low bench, body straight.
     .how = Lower the chest, push back.
     .task = Getting off a sofa
 
-ex-psh4 = Knee push-up
+ex-push-up-knees = Knee push-up
     .start = On hands and knees, hips forward.
     .how = Lower the chest, push up.
     .task = Rising from floor
 
-ex-psh5 = Full push-up
+ex-push-up-full = Full push-up
     .start = On hands and toes, hands below the shoulders.
     .how = Lower, elbows close to half out, push up.
     .task = Sport, manual work
 
-ex-psh6 = Push-up on balls
+ex-push-up-on-balls = Push-up on balls
     .start = Hands on one or two balls, body straight.
     .how = Lower and push up without wobbling.
     .task = Uneven loads
 
-ex-psh7 = Push-up, feet raised
+ex-push-up-feet-raised = Push-up, feet raised
     .start = Hands on the floor, feet on a bench.
     .how = Lower and push up.
     .task = Heavy pushing
 
-ex-psh8 = One-arm push-up
+ex-push-up-one-arm = One-arm push-up
     .start = One hand on a counter, later lower.
     .how = Lower a little and push up, trunk square.
     .task = Falls, contact
 
-ex-psh9 = Pike push-up
+ex-push-up-pike = Pike push-up
     .start = Hips high, hands on the floor.
     .how = Lower the head between the hands, push up.
     .task = Handstand, overhead push
 
-ex-arm1 = Elbow bend, held
+ex-arm-strength-curl-held = Elbow bend, held
     .start = Stand, elbow square, the other hand on the wrist.
     .how = Press up against the other hand, hold, let go.
     .task = Holding a plate
 
-ex-arm2 = Curl, palm up
+ex-arm-strength-curl-palm-up = Curl, palm up
     .start = Stand, a weight in the hand, palm forward.
     .how = Bend the elbow, lower slowly.
     .task = Lifting a bag
 
-ex-arm3 = Curl, thumb up
+ex-arm-strength-curl-thumb-up = Curl, thumb up
     .start = Stand, a weight in the hand, thumb forward.
     .how = Bend the elbow, lower slowly.
     .task = Carrying a crate
 
-ex-arm4 = Slow lowering curl
+ex-arm-strength-curl-slow-lowering = Slow lowering curl
     .start = Help the weight up with the other hand.
     .how = Lower it alone, counting four.
     .task = Lowering a heavy bag
 
-ex-arm5 = Elbow stretch down
+ex-arm-strength-elbow-press-elastic = Elbow stretch down
     .start = Elastic above the head, elbow at your side and bent.
     .how = Straighten the elbow down, let it bend slowly.
     .task = Pushing up from chair (preparation)
 
-ex-arm6 = Lying elbow stretch
+ex-arm-strength-elbow-press-lying = Lying elbow stretch
     .start = Lie on your back, upper arm straight up, elbow bent.
     .how = Straighten the elbow, lower the weight slowly beside the ear.
     .task = Pushing something away
 
-ex-arm7 = Overhead elbow stretch
+ex-arm-strength-elbow-press-overhead = Overhead elbow stretch
     .start = Upper arm beside the ear, elbow bent behind the head.
     .how = Straighten the elbow up, lower slowly.
     .task = Throw follow-through, pushing hatch
 
-ex-arm8 = Forearm turn with a hammer
+ex-arm-strength-forearm-turn = Forearm turn with a hammer
     .start = Sit, elbow square, a hammer in the hand.
     .how = Turn the palm up and down slowly.
     .task = Screwdriver
 
-ex-dia1 = Lying diagonal
+ex-diagonal-lying = Lying diagonal
     .start = Lie on your back, hand at the other hip, thumb down.
     .how = Sweep up and out beside the head, turning the thumb back; return.
     .task = Pulling a seat belt (far side)
 
-ex-dia2 = Diagonal to the other ear
+ex-diagonal-to-other-ear = Diagonal to the other ear
     .start = Elastic from low behind on the working side.
     .how = Sweep from beside the hip up to the opposite ear.
     .task = Hand to opposite shoulder/ear
 
-ex-dia3 = Draw out and up
+ex-diagonal-draw-out-and-up = Draw out and up
     .start = Elastic from low ahead on the other side, hand at the other hip.
     .how = Sweep up and out, turning the thumb back, as if drawing a sword.
     .task = Drawing out and up
 
-ex-dia4 = Diagonal down and across
+ex-diagonal-down-and-across = Diagonal down and across
     .start = Elastic from high behind on the working side.
     .how = Sweep down and across to the other hip.
     .task = Throw/hit follow-through
 
-ex-dia5 = Two-hand chop
+ex-diagonal-two-hand-chop = Two-hand chop
     .start = Half kneeling, both hands on an elastic from high at one side.
     .how = Pull down across the body, turning the trunk.
     .task = Shovelling
 
-ex-dia6 = Two-hand lift across
+ex-diagonal-two-hand-lift = Two-hand lift across
     .start = Half kneeling, a weight in both hands at one hip.
     .how = Lift up across the body to the other side.
     .task = Lifting a box to a shelf
 
-ex-dia7 = Diagonal with a weight
+ex-diagonal-weight = Diagonal with a weight
     .start = Half kneeling, weight at the other hip.
     .how = Sweep up and out, turning the thumb back; lower slowly.
     .task = Overhead reaching out
 
-ex-ecc1 = Lying outward turn, slow lowering
+ex-slow-lowering-side-lying-outward = Lying outward turn, slow lowering
     .start = Lie on the other side, help the weight up with the other hand.
     .how = Let the forearm down alone, counting four.
     .task = Lowering a tool
 
-ex-ecc2 = Slow lowering from shoulder height
+ex-slow-lowering-from-shoulder-height = Slow lowering from shoulder height
     .start = Bring the arm up with a bent elbow, then straighten it.
     .how = Lower alone, counting four.
     .task = Lowering a pot from a shelf
 
-ex-ecc3 = Outward turn, slow return
+ex-slow-lowering-outward-elastic = Outward turn, slow return
     .start = Turn the hand out with the elastic slack, then step away.
     .how = Let the hand come in slowly, counting four.
     .task = Controlling a door in wind
 
-ex-ecc4 = Outward turn in front, slow return
+ex-slow-lowering-outward-in-front = Outward turn in front, slow return
     .start = Elbow raised in front, elastic from ahead, hand helped up.
     .how = Let the hand down slowly, counting four.
     .task = Lowering held load at chest
 
-ex-ecc5 = High outward turn, slow return
+ex-slow-lowering-outward-high = High outward turn, slow return
     .start = Elbow out at shoulder height, hand helped back.
     .how = Let the hand come forward slowly, counting four.
     .task = Throw/serve deceleration
 
-ex-ecc6 = Lying side lowering
+ex-slow-lowering-prone-side = Lying side lowering
     .start = Lie on your front, lift the weight with a bent elbow, then straighten.
     .how = Lower from the side to hanging, counting four.
     .task = Controlling a swinging load
 
-ex-ecc7 = Slow heavy raise
+ex-slow-lowering-heavy-raise = Slow heavy raise
     .start = Stand, a heavier weight in the hand.
     .how = Three seconds up to shoulder height, four down.
     .task = Heavy lifting to shoulder height
 
-ex-ply1 = Chest pass
+ex-quick-power-chest-pass = Chest pass
     .start = Hold a soft heavy ball at the chest with both hands.
     .how = Throw it straight at a wall, catch it softly.
     .task = Passing a parcel
 
-ex-ply2 = Side throw
+ex-quick-power-side-throw = Side throw
     .start = Ball at the waist in both hands, side-on to a wall.
     .how = Turn and throw, catch and turn back.
     .task = Shovelling, loading
 
-ex-ply3 = Overhead throw with both hands
+ex-quick-power-overhead-two-hands = Overhead throw with both hands
     .start = Ball behind the head in both hands.
     .how = Throw forward at a wall, catch above the head.
     .task = Throw-in, loading overhead
 
-ex-ply4 = Drop and push off a wall
+ex-quick-power-wall-drop = Drop and push off a wall
     .start = Stand an arm's length from a wall.
     .how = Fall on to the hands, catch yourself, push off at once.
     .task = Catching oneself
 
-ex-ply5 = One-hand throw at the side
+ex-quick-power-one-hand-at-side = One-hand throw at the side
     .start = Elbow at your side, a light ball in the hand.
     .how = Throw across to a wall and catch it going out.
     .task = Racket forehand
 
-ex-ply6 = Ball dribble on a wall
+ex-quick-power-wall-dribble = Ball dribble on a wall
     .start = Face a wall, elbow out at shoulder height, ball on the fingertips.
     .how = Dribble the ball on the wall with short quick touches.
     .task = Overhead tool vibration control
 
-ex-ply7 = Lying drop and catch
+ex-quick-power-prone-drop-catch = Lying drop and catch
     .start = Lie on your front, arm out to the side, a light ball in the hand.
     .how = Let the ball go and catch it at once.
     .task = Slowing a swing
 
-ex-ply8 = Catch and throw behind
+ex-quick-power-catch-and-throw-behind = Catch and throw behind
     .start = Half kneeling, back to a partner, hand up at the side.
     .how = Catch the ball going forward, brake, throw it back.
     .task = Serve/throw follow-through
 
-ex-ply9 = One-hand overhead throw
+ex-quick-power-one-hand-overhead = One-hand overhead throw
     .start = Half kneeling or standing, hand back at shoulder height.
     .how = Throw at a wall and let the arm follow through.
     .task = Throw, spike, serve
 
-ex-ply10 = Push-up that leaves the ground
+ex-quick-power-push-up-leaving-ground = Push-up that leaves the ground
     .start = Hands on a counter, later lower.
     .how = Push so that the hands leave the surface, land softly.
     .task = Falls and contact
 
-ex-dep1 = Reach down, sitting
+ex-pull-down-reach-down = Reach down, sitting
     .start = Sit tall, arm beside you.
     .how = Reach the hand softly towards the floor without dropping the shoulder; hold.
     .task = Starting elevation quietly
 
-ex-dep2 = Press the elbow down
+ex-pull-down-elbow-press = Press the elbow down
     .start = Sit, elbow on cushions or a table beside you.
     .how = Press the elbow softly down, hold; then again a little higher.
     .task = Pressing a lid down
 
-ex-dep3 = Pull in to the side
+ex-pull-down-pull-to-side = Pull in to the side
     .start = Elastic high on the working side, arm half out.
     .how = Pull the arm to your side, let it out slowly.
     .task = Closing a window
 
-ex-dep4 = Pull in from shoulder height
+ex-pull-down-from-shoulder-height = Pull in from shoulder height
     .start = Elastic above on the working side, arm at shoulder height.
     .how = Pull the arm down to your side, let it up slowly.
     .task = Pulling a cord
 
-ex-dep5 = Straight-arm pull to the hip
+ex-pull-down-straight-arm = Straight-arm pull to the hip
     .start = Stand facing a door, elastic above the head.
     .how = Pull the straight arm down to the hip and no further.
     .task = Pulling down a hatch
 
-ex-dep6 = Front pull-down
+ex-pull-down-front = Front pull-down
     .start = Sit below a high elastic or bar.
     .how = Pull down in front of the face, elbows to the ribs; let up slowly.
     .task = Climbing, pulling
 
-ex-dep7 = Chair lift
+ex-pull-down-chair-lift = Chair lift
     .start = Sit in a chair with arm rests, hands on them.
     .how = Press down and lift the body a little, shoulders away from the ears.
     .task = Rising from a chair with arms
 
-ex-dep8 = Lift against a pull from above
+ex-pull-down-against-pull-from-above = Lift against a pull from above
     .start = Elastic from above in the hand.
     .how = Raise the arm slowly while you keep a light downward pull.
     .task = Painless mid-arc reach
 
-ex-end1 = Reach to a shelf
+ex-work-task-shelf-reach = Reach to a shelf
     .start = Stand at a shelf of shoulder height, light things in reach.
     .how = Place them and take them back at a steady pace.
     .task = Dishes, stock at shoulder height
 
-ex-end2 = Stack a high shelf
+ex-work-task-shelf-stack = Stack a high shelf
     .start = Stand at a shelf above your head.
     .how = Place and take down at a steady pace.
     .task = Warehouse, kitchen top shelf
 
-ex-end3 = Hold a tool overhead
+ex-work-task-tool-overhead = Hold a tool overhead
     .start = Stand with a light tool above your head.
     .how = Hold it and work with the hand; rest as long as you worked.
     .task = Ceiling wiring, plaster
 
-ex-end4 = Side carry
+ex-work-task-side-carry = Side carry
     .start = A bag or weight in one hand.
     .how = Walk tall without leaning away.
     .task = Shopping bag, tool box
 
-ex-end5 = Carry in front
+ex-work-task-front-carry = Carry in front
     .start = A box in both hands at the waist.
     .how = Walk, the box close to you.
     .task = Carrying a crate
 
-ex-end6 = Carry overhead
+ex-work-task-overhead-carry = Carry overhead
     .start = A weight held overhead, first in both hands.
     .how = Walk slowly, ribs down.
     .task = Lifting onto a rack
 
-ex-end7 = Turning without a rest
+ex-work-task-turning-without-rest = Turning without a rest
     .start = Elastic at elbow height, elbow at your side.
     .how = Turn out and in without stopping until the time is up.
     .task = Long drilling session
 
-ex-end8 = Arm crank
+ex-work-task-arm-crank = Arm crank
     .start = Sit at a crank, its axle below the shoulder.
     .how = Turn evenly, forward, then backward.
     .task = Warm-up, wheeling
 
-ex-end9 = Shake a flexible rod
+ex-work-task-flexible-rod = Shake a flexible rod
     .start = A flexible rod in the hand, elbow at your side, later raised.
     .how = Shake it with small quick movements, the shoulder still.
     .task = Vibrating tool control
 
-ex-end10 = Lift from floor to shelf
+ex-work-task-floor-to-shelf = Lift from floor to shelf
     .start = A box at your feet.
     .how = Lift to the waist, to the shoulder, overhead; and back down.
     .task = Loading a van
 
-ex-end11 = Back to throwing, step by step
+ex-work-task-throwing-return = Back to throwing, step by step
     .start = Your own task, at the step you have reached.
     .how = Do the counted repetitions; go on only when the next day is quiet.
     .task = Return to throwing/serving/overhead job
 
-ex-end12 = Break at work
+ex-work-task-break-at-work = Break at work
     .start = Step away from the work.
     .how = Draw the blades together, bend the upper back, let the arm hang loose.
     .task = Work shift

@@ -632,7 +632,7 @@ fn build_and_log(
             &LogEntry {
                 id: Uuid::now_v7(),
                 on: on(day),
-                exercise: Some("ael8".into()),
+                exercise: Some("active-elevation-to-shoulder-height".into()),
                 fact: LogFact::Slip,
             },
         )?;

@@ -205,7 +205,7 @@ fn may_build(assessment: &Assessment) -> Result<(), ApiError> {
     let rules = ctx
         .known
         .exercises
-        .get("pel1")
+        .get("assisted-elevation-lying-other-hand")
         .map(|e| check_exercise(&ctx, e, &e.dose, ctx.today).findings)
         .unwrap_or_default();
     let kept = rules.into_iter().filter(|f| {

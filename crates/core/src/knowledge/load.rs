@@ -1,5 +1,6 @@
 //! From text to knowledge, or to a list of faults.
 
+use super::bounds;
 use super::check;
 use super::check_gates;
 use super::check_pathway;
@@ -14,6 +15,7 @@ use super::pathway::{
 };
 use super::rows::{GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
 use super::school::School;
+use super::span::RungSpan;
 use super::step::Step;
 use super::watch::Watch;
 use crate::loading::ElasticRow;
@@ -283,10 +285,18 @@ fn from_tables(
     mut faults: Vec<KnowledgeError>,
     new: bool,
 ) -> Result<Knowledge, Vec<KnowledgeError>> {
+    for (name, table) in tables {
+        bounds::check(name, table, &mut faults);
+    }
+    // What is out of bounds is not read at all: later checks compute with it.
+    if !faults.is_empty() {
+        return Err(faults);
+    }
     let mut known = Knowledge::default();
     for (name, table) in tables {
         read_file(name, table, &mut known, &mut faults);
     }
+    resolve_spans(&mut known, &mut faults);
     check::all(&known, &mut faults);
     check_tests::all(&known, &mut faults);
     if new {
@@ -327,6 +337,33 @@ fn from_tables(
         .map(|byte| format!("{byte:02x}"))
         .collect();
     Ok(known)
+}
+
+/// Turns ladders and rungs of the phases into exercises.
+fn resolve_spans(known: &mut Knowledge, faults: &mut Vec<KnowledgeError>) {
+    let Knowledge {
+        pathways,
+        exercises,
+        ..
+    } = known;
+    for (id, pathway) in pathways {
+        for phase in &mut pathway.phases {
+            let mut ids = |field: &str, spans: &[RungSpan]| {
+                spans
+                    .iter()
+                    .flat_map(|span| {
+                        span.resolve(exercises.values()).unwrap_or_else(|problem| {
+                            let file = format!("pathways/{id}.toml");
+                            faults.push(KnowledgeError::at(&file, &phase.id, field, problem));
+                            Vec::new()
+                        })
+                    })
+                    .collect()
+            };
+            phase.exercises = ids("exercises", &phase.spans);
+            phase.clinician = ids("clinician", &phase.clinician_spans);
+        }
+    }
 }
 
 fn read_file(

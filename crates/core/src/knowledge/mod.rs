@@ -4,6 +4,7 @@
 //! text (this crate opens nothing) and answers with everything it knows or with every fault it found,
 //! each naming file, row and field.
 
+mod bounds;
 mod check;
 mod check_gates;
 mod check_pathway;
@@ -18,6 +19,7 @@ mod pathway;
 mod picture;
 mod rows;
 mod school;
+mod span;
 mod step;
 mod watch;
 
@@ -43,5 +45,6 @@ pub use rows::{
     Tier, Unit,
 };
 pub use school::{School, SetStructure};
+pub use span::RungSpan;
 pub use step::Step;
 pub use watch::{Told, Watch, WatchAct};

@@ -7,6 +7,7 @@ use super::criteria::Criterion;
 use super::exercise::{Group, Level};
 use super::rows::Confidence;
 use super::school::School;
+use super::span::RungSpan;
 use super::watch::Watch;
 use crate::calendar::{PostOpDay, WEEK};
 use crate::mechanics::ArmPose;
@@ -43,10 +44,17 @@ pub struct Phase {
     pub earliest_week: i32,
     /// Completed week in which it is expected to end.
     pub expected_end_week: i32,
-    /// Exercises that open in this phase; earlier ones may go on.
+    /// What opens in this phase, by ladder and rungs; earlier exercises may go on.
+    #[serde(rename = "exercises")]
+    pub spans: Vec<RungSpan>,
+    /// What of it only a clinician opens, with a reason.
+    #[serde(rename = "clinician", default)]
+    pub clinician_spans: Vec<RungSpan>,
+    /// The ids behind `spans`, filled in when the whole of the knowledge is read.
+    #[serde(skip)]
     pub exercises: Vec<String>,
-    /// Exercises of this phase that only a clinician opens, with a reason.
-    #[serde(default)]
+    /// The ids behind `clinician_spans`.
+    #[serde(skip)]
     pub clinician: Vec<String>,
     /// Ladders in order of importance for the goals of this phase.
     pub focus: Vec<String>,

@@ -15,18 +15,18 @@ use ritorno_core::episode::{Facts, LogFact};
 use ritorno_core::visit::Assessment;
 
 const CASES: [(&str, &[&str], &str, i32); 4] = [
-    (CUFF, &["to-protected-passive"], "pel1", 36),
-    (CUFF, &["to-protected-passive", "to-assisted"], "ael1", 70),
+    (CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 36),
+    (CUFF, &["to-protected-passive", "to-assisted"], "active-elevation-balance-lying", 70),
     (
         "subacromial-pain",
         &["to-restore", "to-loading"],
-        "erl3",
+        "external-rotation-side-lying-weight",
         60,
     ),
     (
         "anterior-repair",
         &["to-protected-motion", "to-active-light"],
-        "erl3",
+        "external-rotation-side-lying-weight",
         75,
     ),
 ];

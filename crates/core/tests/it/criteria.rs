@@ -200,10 +200,10 @@ fn pain_above_the_mode_is_counted_and_pain_inside_it_is_not() {
 fn adherence_leaves_out_today_and_days_without_a_plan() {
     let mut facts = shoulder(40);
     pass(&mut facts, "to-protected-passive", 14);
-    let dose = known().exercises["pel1"].dose; // three times a day
+    let dose = known().exercises["assisted-elevation-lying-other-hand"].dose; // three times a day
     facts.lines.push(Line {
         id: Uuid::now_v7(),
-        exercise: "pel1".into(),
+        exercise: "assisted-elevation-lying-other-hand".into(),
         from_day: 36,
         to_day: 60,
         dose,
@@ -218,7 +218,7 @@ fn adherence_leaves_out_today_and_days_without_a_plan() {
     let done = |day: i32, sessions: u32| LogEntry {
         id: Uuid::now_v7(),
         on: on(day),
-        exercise: Some("pel1".into()),
+        exercise: Some("assisted-elevation-lying-other-hand".into()),
         fact: LogFact::Done {
             sessions,
             repetitions: 10,

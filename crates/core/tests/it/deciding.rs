@@ -84,7 +84,7 @@ pub fn decide(facts: &Facts) -> LineDecision {
 
 /// Fourteen quiet days on day 34 of a cuff repair.
 fn quiet() -> Facts {
-    let mut facts = running(CUFF, &["to-protected-passive"], "pel1", 34);
+    let mut facts = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 34);
     for day in 20..34 {
         whole_day(&mut facts, day, 1.0, 1.0);
     }
@@ -123,15 +123,15 @@ fn whole_and_quiet_sessions_in_a_row_bring_more_of_the_same_then_the_next_rung()
         (dose.repetitions, dose.sets, dose.hold_s) =
             (range.repetitions[1], range.sets[1], range.hold_s[1]);
     };
-    let mut full = running(CUFF, &["to-protected-passive"], "pel1", 34);
-    top(&mut full, "pel1");
+    let mut full = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 34);
+    top(&mut full, "assisted-elevation-lying-other-hand");
     let mut open = running(
         "subacromial-pain",
         &["to-restore", "to-loading"],
-        "erl3",
+        "external-rotation-side-lying-weight",
         60,
     );
-    top(&mut open, "erl3");
+    top(&mut open, "external-rotation-side-lying-weight");
     for back in 1..15 {
         whole_day(&mut full, 34 - back, 1.0, 1.0);
         whole_day(&mut open, 60 - back, 1.0, 1.0);
@@ -150,7 +150,7 @@ fn whole_and_quiet_sessions_in_a_row_bring_more_of_the_same_then_the_next_rung()
     let found = decide(&open);
     assert_eq!(found.kind, Move::NextRung, "{found:?}");
     assert!(
-        matches!(&found.change, Change::Exercise { exercise, .. } if known().exercises["erl3"].next.contains(exercise))
+        matches!(&found.change, Change::Exercise { exercise, .. } if known().exercises["external-rotation-side-lying-weight"].next.contains(exercise))
     );
 }
 
@@ -172,7 +172,7 @@ fn unknown_is_never_settled() {
         Move::HoldUnknown,
         "unlogged is not undone"
     );
-    log(&mut silent, 30, Some("pel1"), LogFact::LeftOut);
+    log(&mut silent, 30, Some("assisted-elevation-lying-other-hand"), LogFact::LeftOut);
     assert_eq!(
         decide(&silent).rule.rule,
         "gap-one-rung",
@@ -214,7 +214,7 @@ fn trouble_outranks_progress_in_the_stated_order() {
     }
     assert_eq!(decide(&flare).rule.rule, "back-flares");
     // Below the floor: more often, never harder. (End of week 6: 90°, so by day 44 a reading of 70° is stiff.)
-    let mut stiff = running(CUFF, &["to-protected-passive"], "pel1", 44);
+    let mut stiff = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 44);
     for day in 30..44 {
         whole_day(&mut stiff, day, 1.0, 1.0);
     }
@@ -240,7 +240,7 @@ fn trouble_outranks_progress_in_the_stated_order() {
         log(
             &mut eager,
             day,
-            Some("pel1"),
+            Some("assisted-elevation-lying-other-hand"),
             LogFact::Done {
                 sessions: 9,
                 repetitions,
@@ -254,7 +254,7 @@ fn trouble_outranks_progress_in_the_stated_order() {
 /// a day: four symptom-free days before anything goes on.
 #[test]
 fn slips_are_told_apart_and_never_answered_by_going_on() {
-    let mut loose = running("instability-loose", &["to-low-range"], "erl3", 60);
+    let mut loose = running("instability-loose", &["to-low-range"], "external-rotation-side-lying-weight", 60);
     loose.story.other_side = OtherSide::Hypermobile;
     loose.story.slips_per_week = Some(2);
     for day in 46..60 {
@@ -292,7 +292,7 @@ fn slips_are_told_apart_and_never_answered_by_going_on() {
     );
     assert_eq!(decide(&loose).rule.rule, "stop-flag");
     // Two days later it holds until four days are free of symptoms.
-    let mut after = running("instability-loose", &["to-low-range"], "erl3", 60);
+    let mut after = running("instability-loose", &["to-low-range"], "external-rotation-side-lying-weight", 60);
     for day in 46..60 {
         whole_day(&mut after, day, 1.0, 1.0);
     }
@@ -311,14 +311,14 @@ fn gaps_step_down_by_their_length() {
         let mut facts = running(
             "subacromial-pain",
             &["to-restore", "to-loading"],
-            "erl5",
+            "external-rotation-long-hold",
             80,
         );
         facts.lines[0].from_day = 20;
         for day in 30..80 - days {
             whole_day(&mut facts, day, 1.0, 1.0);
         }
-        log(&mut facts, 79, Some("erl5"), LogFact::LeftOut);
+        log(&mut facts, 79, Some("external-rotation-long-hold"), LogFact::LeftOut);
         let found = decide(&facts);
         assert_eq!(
             (found.kind, found.rule.rule.as_str()),
@@ -333,11 +333,11 @@ fn a_change_ends_what_ran_and_begins_today_and_a_step_back_moves_the_later_rungs
     let facts = quiet();
     let ladder = |id: &str| known().exercises[id].ladder.clone();
     let mut lines = facts.lines.clone();
-    lines[0].exercise = "pel4".into();
-    let dose = known().exercises["pel5"].dose;
+    lines[0].exercise = "assisted-elevation-counter-bow".into();
+    let dose = known().exercises["assisted-elevation-lying-stick"].dose;
     lines.push(Line {
         id: Uuid::now_v7(),
-        exercise: "pel5".into(),
+        exercise: "assisted-elevation-lying-stick".into(),
         from_day: 38,
         to_day: 60,
         dose,
@@ -345,25 +345,25 @@ fn a_change_ends_what_ran_and_begins_today_and_a_step_back_moves_the_later_rungs
         by_hand: false,
     });
     assert_eq!(
-        (ladder("pel1"), ladder("pel4")),
-        (ladder("pel5"), ladder("pel5"))
+        (ladder("assisted-elevation-lying-other-hand"), ladder("assisted-elevation-counter-bow")),
+        (ladder("assisted-elevation-lying-stick"), ladder("assisted-elevation-lying-stick"))
     );
     let back = Change::Exercise {
-        exercise: "pel1".into(),
-        dose: known().exercises["pel1"].dose,
+        exercise: "assisted-elevation-lying-other-hand".into(),
+        dose: known().exercises["assisted-elevation-lying-other-hand"].dose,
     };
     let after = apply(known(), &lines, lines[0].id, &back, 34, Uuid::now_v7());
     let find = |id: &str| after.iter().find(|l| l.exercise == id).expect("a line");
     assert_eq!(
         (
-            find("pel4").to_day,
-            find("pel1").from_day,
-            find("pel5").from_day
+            find("assisted-elevation-counter-bow").to_day,
+            find("assisted-elevation-lying-other-hand").from_day,
+            find("assisted-elevation-lying-stick").from_day
         ),
         (34, 34, 48)
     );
     assert!(
-        find("pel1").by_hand,
+        find("assisted-elevation-lying-other-hand").by_hand,
         "what a clinician decided is not undone by a new proposal"
     );
 }

@@ -21,7 +21,7 @@ fn holds_in_other_pieces_keep_their_total_time() {
         sets: 3,
         repetitions: 6,
         hold_s: 5,
-        ..known().exercises["iso1"].dose
+        ..known().exercises["isometric-outward-wall"].dose
     };
     for (repetitions, hold) in [(1, 30), (3, 10)] {
         let other = equal_time(short, repetitions, hold);
@@ -30,7 +30,7 @@ fn holds_in_other_pieces_keep_their_total_time() {
     }
     let long = start_dose(
         &with("hold-style", "long-holds"),
-        &known().exercises["iso1"],
+        &known().exercises["isometric-outward-wall"],
         Irritability::Low,
         10,
     );
@@ -44,7 +44,7 @@ fn an_effort_never_rises_above_the_allowance() {
         schools: [("effort".to_owned(), "below-pain".to_owned())].into(),
         ..Choices::default()
     };
-    let press = &known().exercises["iso1"];
+    let press = &known().exercises["isometric-outward-wall"];
     let repair = Rules::new(known(), &known().pathways[CUFF], &choices);
     assert_eq!(
         start_dose(&repair, press, Irritability::Low, 60).effort_pct,
@@ -60,7 +60,7 @@ fn an_effort_never_rises_above_the_allowance() {
 /// Circuit, one set of each, several rounds; single perfect repetitions: the rest of a circuit is the other exercises.
 #[test]
 fn set_structures_change_the_minutes_and_not_the_work() {
-    let exercise = &known().exercises["erl3"];
+    let exercise = &known().exercises["external-rotation-side-lying-weight"];
     let straight = exercise.dose;
     let circuit = start_dose(
         &with("set-structure", "circuit"),
@@ -106,7 +106,7 @@ fn slow_lowering_rests_two_days() {
         pass(&mut facts, &gate.id, 150);
     }
     let assessment = Assessment::new(known(), &facts).expect("known");
-    let exercise = &known().exercises["ecc1"];
+    let exercise = &known().exercises["slow-lowering-side-lying-outward"];
     let daily = Dose {
         days_per_week: 7,
         ..exercise.dose

@@ -48,10 +48,10 @@ fn ready(day: i32) -> Facts {
         holds: true,
         on: on(day - 1),
     });
-    let dose = known().exercises["pel1"].dose;
+    let dose = known().exercises["assisted-elevation-lying-other-hand"].dose;
     f.lines.push(Line {
         id: Uuid::now_v7(),
-        exercise: "pel1".into(),
+        exercise: "assisted-elevation-lying-other-hand".into(),
         from_day: 20,
         to_day: 60,
         dose,
@@ -66,7 +66,7 @@ fn ready(day: i32) -> Facts {
         f.log.push(LogEntry {
             id: Uuid::now_v7(),
             on: on(day - back),
-            exercise: Some("pel1".into()),
+            exercise: Some("assisted-elevation-lying-other-hand".into()),
             fact,
         });
     }
@@ -128,7 +128,7 @@ fn each_status_has_its_cause() {
     facts.log.push(LogEntry {
         id: Uuid::now_v7(),
         on: on(43),
-        exercise: Some("pel1".into()),
+        exercise: Some("assisted-elevation-lying-other-hand".into()),
         fact: LogFact::LeftOut,
     });
     assert_eq!(status(&facts, "sessions-done"), S::NotMet);

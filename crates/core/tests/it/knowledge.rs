@@ -130,28 +130,28 @@ fn every_fault_names_file_row_and_field() {
         "exercises/pendulum.toml",
         "rung = 1\n",
         "rung = 1\nflavour = \"mint\"\n",
-        "pen1",
+        "pendulum-cradle",
         "flavour",
     );
     refused(
         "exercises/pendulum.toml",
         "dose = { sets = 2",
         "dose = { sets = 0",
-        "pen1",
+        "pendulum-cradle",
         "dose.sets",
     );
     refused(
         "exercises/pendulum.toml",
         "elevation_deg = 10",
         "elevation_deg = 210",
-        "pen1",
+        "pendulum-cradle",
         "path[0].elevation_deg",
     );
     refused(
         "exercises/pendulum.toml",
         "gates = [\"pendulum\"]",
         "gates = [\"pendulums\"]",
-        "pen1",
+        "pendulum-cradle",
         "gates",
     );
     refused(

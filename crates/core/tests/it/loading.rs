@@ -89,7 +89,7 @@ fn a_step_closer_is_a_number_and_slack_is_said() {
     // Common practice, no published source: nearer to the anchor is easier.
     let at = |distance_m| {
         view(
-            "erl4",
+            "external-rotation-standing-elastic",
             Setup {
                 distance_m: Some(distance_m),
                 ..open()
@@ -103,30 +103,30 @@ fn a_step_closer_is_a_number_and_slack_is_said() {
     let near = at(0.3);
     assert!(near.curve.slack_share > 0.0 && near.minds.iter().any(|m| m.rule == "band-slack"));
     let twice = view(
-        "erl4",
+        "external-rotation-standing-elastic",
         Setup {
             doubled: true,
             ..open()
         },
     );
     assert!(
-        (twice.curve.peak_nm / view("erl4", open()).curve.peak_nm - 1.79).abs() < 0.25,
+        (twice.curve.peak_nm / view("external-rotation-standing-elastic", open()).curve.peak_nm - 1.79).abs() < 0.25,
         "two strands, less the arm's own part"
     );
     // Lying on the side with a weight asks for external rotators, raising for raisers, a row for those that take the arm back.
     assert_eq!(
-        view("erl3", open()).curve.main,
+        view("external-rotation-side-lying-weight", open()).curve.main,
         Some(Supply::ExternalRotators)
     );
-    assert_eq!(view("elv4", open()).curve.main, Some(Supply::Raisers));
+    assert_eq!(view("raise-strength-side-weight", open()).curve.main, Some(Supply::Raisers));
     assert_eq!(
-        view("irl3", open()).curve.main,
+        view("internal-rotation-elastic-whole-way", open()).curve.main,
         Some(Supply::InternalRotators)
     );
     // Pulling down: against a strong band the lowerers work; a light one only helps to hold the arm up against its weight.
     let down = |level| {
         view(
-            "dep5",
+            "pull-down-straight-arm",
             Setup {
                 level: Some(level),
                 ..open()
@@ -151,7 +151,7 @@ fn what_cannot_be_is_named_with_its_bounds() {
     };
     assert_eq!(
         faults(
-            "erl4",
+            "external-rotation-standing-elastic",
             Setup {
                 mass_kg: 0.0,
                 ..open()
@@ -161,7 +161,7 @@ fn what_cannot_be_is_named_with_its_bounds() {
     );
     assert_eq!(
         faults(
-            "erl4",
+            "external-rotation-standing-elastic",
             Setup {
                 height_m: 17.5,
                 level: Some(9),
@@ -172,7 +172,7 @@ fn what_cannot_be_is_named_with_its_bounds() {
     );
     assert_eq!(
         faults(
-            "erl4",
+            "external-rotation-standing-elastic",
             Setup {
                 distance_m: Some(0.05),
                 ..open()
@@ -182,7 +182,7 @@ fn what_cannot_be_is_named_with_its_bounds() {
     );
     assert_eq!(
         faults(
-            "elv4",
+            "raise-strength-side-weight",
             Setup {
                 weight_kg: Some(-1.0),
                 ..open()
@@ -205,17 +205,17 @@ fn what_cannot_be_is_named_with_its_bounds() {
         .expect_err("no answer")
         .rule
     };
-    assert_eq!(reason("elv4", SolveFor::Weight, 1.0), "solve-too-much");
-    assert_eq!(reason("elv4", SolveFor::Weight, 480.0), "solve-too-little");
-    assert_eq!(reason("elv4", SolveFor::Distance, 10.0), "solve-not-here");
-    assert_eq!(reason("iso1", SolveFor::Weight, 10.0), "solve-not-here");
+    assert_eq!(reason("raise-strength-side-weight", SolveFor::Weight, 1.0), "solve-too-much");
+    assert_eq!(reason("raise-strength-side-weight", SolveFor::Weight, 480.0), "solve-too-little");
+    assert_eq!(reason("raise-strength-side-weight", SolveFor::Distance, 10.0), "solve-not-here");
+    assert_eq!(reason("isometric-outward-wall", SolveFor::Weight, 10.0), "solve-not-here");
 }
 
 proptest! {
     #[test]
     fn solved_set_ups_give_what_was_wanted(wanted in 2.0f64..30.0, mass_kg in 45.0f64..110.0) {
         let setup = Setup { mass_kg, ..open() };
-        for (id, what) in [("elv4", SolveFor::Weight), ("erl4", SolveFor::Distance), ("row3", SolveFor::Level)] {
+        for (id, what) in [("raise-strength-side-weight", SolveFor::Weight), ("external-rotation-standing-elastic", SolveFor::Distance), ("row-elbows-half-out", SolveFor::Level)] {
             let exercise = &known().exercises[id];
             let path = exercise.path();
             let from = complete(exercise, setup).expect("possible");
@@ -234,9 +234,9 @@ proptest! {
 #[test]
 fn a_share_of_strength_needs_the_right_test_and_permission() {
     let mut facts = sore();
-    let exercise = &known().exercises["erl4"];
+    let exercise = &known().exercises["external-rotation-standing-elastic"];
     let path = exercise.path();
-    let seen = view("erl4", open());
+    let seen = view("external-rotation-standing-elastic", open());
     let share = |facts: &Facts| {
         let assessment = Assessment::new(known(), facts).expect("a known pathway");
         share_of_strength(&assessment.ctx(), facts, exercise, &path, &seen.curve)

@@ -430,7 +430,7 @@ fn a_path_that_leaps_and_a_load_that_cannot_be_name_their_place() {
         let mut files = crate::shoulder::files();
         let file = files
             .iter_mut()
-            .find(|f| f.text.contains("id = \"pel1\""))
+            .find(|f| f.text.contains("id = \"assisted-elevation-lying-other-hand\""))
             .expect("the file");
         assert!(file.text.contains(from), "{from}");
         file.text = file.text.replacen(from, to, 1);
@@ -442,8 +442,8 @@ fn a_path_that_leaps_and_a_load_that_cannot_be_name_their_place() {
             .join("\n")
     };
     let leap = with(
-        "id = \"pel1\"",
-        "id = \"pel0\"\nladder = \"assisted-elevation\"\nrung = 9\npurpose = \"move\"\nattitude = \"supine\"\ngates = [\"passive-elevation-supported\"]\ndemand = []\nhelper = \"none\"\npath = [{ plane_deg = 80, elevation_deg = 10, twist_deg = 0, elbow_deg = 0 }, { plane_deg = 80, elevation_deg = 150, twist_deg = 0, elbow_deg = 0 }]\nload = { kind = \"elastic\", anchor = { height = \"waist\", side = \"opposite\", distance_m = 0.1 } }\ndose = { sets = 1, repetitions = 1, times_per_day = 1, days_per_week = 1 }\nrange = { sets = [1, 3], repetitions = [1, 15], hold_s = [0, 10], times_per_day = [1, 4] }\nsource = \"our choice\"\nconfidence = \"P\"\n\n[[exercise]]\nid = \"pel1\"",
+        "id = \"assisted-elevation-lying-other-hand\"",
+        "id = \"pel0\"\nladder = \"assisted-elevation\"\nrung = 9\npurpose = \"move\"\nattitude = \"supine\"\ngates = [\"passive-elevation-supported\"]\ndemand = []\nhelper = \"none\"\npath = [{ plane_deg = 80, elevation_deg = 10, twist_deg = 0, elbow_deg = 0 }, { plane_deg = 80, elevation_deg = 150, twist_deg = 0, elbow_deg = 0 }]\nload = { kind = \"elastic\", anchor = { height = \"waist\", side = \"opposite\", distance_m = 0.1 } }\ndose = { sets = 1, repetitions = 1, times_per_day = 1, days_per_week = 1 }\nrange = { sets = [1, 3], repetitions = [1, 15], hold_s = [0, 10], times_per_day = [1, 4] }\nsource = \"our choice\"\nconfidence = \"P\"\n\n[[exercise]]\nid = \"assisted-elevation-lying-other-hand\"",
     );
     for said in [
         "row `pel0`, field `path[1]`: turns 140° from the key pose before",
@@ -454,7 +454,7 @@ fn a_path_that_leaps_and_a_load_that_cannot_be_name_their_place() {
     }
     let joint = with("elbow_deg", "knee_deg");
     assert!(
-        joint.contains("pel1") && joint.contains("knee_deg"),
+        joint.contains("assisted-elevation-lying-other-hand") && joint.contains("knee_deg"),
         "{joint}"
     );
 }

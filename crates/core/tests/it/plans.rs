@@ -117,17 +117,17 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
             );
         };
     assert_eq!(
-        verdict(&facts, "pel1", 38, 60, |_| ()).status,
+        verdict(&facts, "assisted-elevation-lying-other-hand", 38, 60, |_| ()).status,
         Status::Allowed
     );
-    blocked_by(&facts, "erl3", 38, 60, |_| (), "gate-week");
-    blocked_by(&facts, "ael2", 38, 60, |_| (), "allowance");
-    blocked_by(&facts, "ael2", 38, 60, |_| (), "phase-too-early");
-    blocked_by(&facts, "irs7", 42, 60, |_| (), "forbidden-position");
-    blocked_by(&facts, "ael8", 42, 60, |_| (), "no-room-below-ceiling");
+    blocked_by(&facts, "external-rotation-side-lying-weight", 38, 60, |_| (), "gate-week");
+    blocked_by(&facts, "active-elevation-lying-bent", 38, 60, |_| (), "allowance");
+    blocked_by(&facts, "active-elevation-lying-bent", 38, 60, |_| (), "phase-too-early");
+    blocked_by(&facts, "internal-rotation-reach-behind-back", 42, 60, |_| (), "forbidden-position");
+    blocked_by(&facts, "active-elevation-to-shoulder-height", 42, 60, |_| (), "no-room-below-ceiling");
     blocked_by(
         &facts,
-        "iso1",
+        "isometric-outward-wall",
         60,
         70,
         |l| l.dose.effort_pct = Some(60),
@@ -135,7 +135,7 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
     );
     blocked_by(
         &facts,
-        "erl3",
+        "external-rotation-side-lying-weight",
         84,
         100,
         |l| l.dose.load_kg = Some(3.0),
@@ -143,7 +143,7 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
     );
     blocked_by(
         &facts,
-        "ael2",
+        "active-elevation-lying-bent",
         57,
         60,
         |l| l.dose.load_kg = Some(0.5),
@@ -151,7 +151,7 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
     );
     blocked_by(
         &facts,
-        "pel1",
+        "assisted-elevation-lying-other-hand",
         38,
         60,
         |l| l.dose.load_kg = Some(2.0),
@@ -159,28 +159,28 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
     );
     blocked_by(
         &facts,
-        "pel1",
+        "assisted-elevation-lying-other-hand",
         38,
         60,
         |l| l.dose.sets = 0,
         "dose-impossible",
     );
     facts.limits = vec![limit("passive-elevation", 40.0, None)];
-    blocked_by(&facts, "pel1", 38, 60, |_| (), "no-room-below-ceiling");
+    blocked_by(&facts, "assisted-elevation-lying-other-hand", 38, 60, |_| (), "no-room-below-ceiling");
     facts.story.clearance = None;
-    blocked_by(&facts, "pel2", 38, 60, |_| (), "no-clearance");
+    blocked_by(&facts, "table-slide-forward", 38, 60, |_| (), "no-clearance");
     facts.flag_answers.clear();
-    blocked_by(&facts, "hew1", 38, 60, |_| (), "flags-not-asked");
+    blocked_by(&facts, "hand-elbow-finger-open-close", 38, 60, |_| (), "flags-not-asked");
 
     let mut facts = shoulder(38);
     pass(&mut facts, "to-protected-passive", 14);
     facts.story.kit.clear();
-    let kit = verdict(&facts, "pel2", 38, 60, |_| ());
+    let kit = verdict(&facts, "table-slide-forward", 38, 60, |_| ());
     assert!(
         kit.status == Status::Caution && kit.findings.iter().all(|f| f.overridable),
         "{kit:#?}"
     );
-    let range = verdict(&facts, "hew1", 38, 60, |l| l.dose.sets = 5);
+    let range = verdict(&facts, "hand-elbow-finger-open-close", 38, 60, |l| l.dose.sets = 5);
     assert!(
         range
             .findings
@@ -232,14 +232,14 @@ fn nothing_behind_a_gate_runs_before_it_is_passed_and_nothing_before_it_stops() 
     };
     let waiting = names(&facts);
     assert!(
-        waiting.contains(&"pel1".to_owned()) && !waiting.contains(&"ael1".to_owned()),
+        waiting.contains(&"assisted-elevation-lying-other-hand".to_owned()) && !waiting.contains(&"active-elevation-balance-lying".to_owned()),
         "{waiting:?}"
     );
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     let behind = check_exercise(
         &assessment.ctx(),
-        &known().exercises["ael1"],
-        &known().exercises["ael1"].dose,
+        &known().exercises["active-elevation-balance-lying"],
+        &known().exercises["active-elevation-balance-lying"].dose,
         45,
     );
     assert!(
@@ -251,7 +251,7 @@ fn nothing_behind_a_gate_runs_before_it_is_passed_and_nothing_before_it_stops() 
     pass(&mut facts, "to-assisted", 45);
     let passed = names(&facts);
     assert!(
-        passed.contains(&"ael1".to_owned()) && !passed.contains(&"pel1".to_owned()),
+        passed.contains(&"active-elevation-balance-lying".to_owned()) && !passed.contains(&"assisted-elevation-lying-other-hand".to_owned()),
         "{passed:?}"
     );
 }

@@ -137,7 +137,7 @@ proptest! {
     #[test]
     fn a_line_is_never_judged_by_the_days_before_today(facts in any_shoulder(), from in 0i32..40) {
         let day = facts.day();
-        let line = Line { id: Uuid::nil(), exercise: "hew1".into(), from_day: from, to_day: day.max(from + 1), dose: known().exercises["hew1"].dose, override_reason: None, by_hand: false };
+        let line = Line { id: Uuid::nil(), exercise: "hand-elbow-finger-open-close".into(), from_day: from, to_day: day.max(from + 1), dose: known().exercises["hand-elbow-finger-open-close"].dose, override_reason: None, by_hand: false };
         let assessment = Assessment::new(known(), &facts).expect("known");
         let verdict = ritorno_core::program::check_line(&assessment.ctx(), &line);
         prop_assert!(verdict.findings.iter().all(|f| f.day >= day));

@@ -48,7 +48,7 @@ fn score(facts: &mut Facts, id: &str, value: f64, day: i32) {
 /// other ladders go on.
 #[test]
 fn a_repair_that_is_too_loose_holds_the_stretch_and_nothing_else() {
-    let mut facts = running("anterior-repair", &["to-protected-motion"], "per1", 44);
+    let mut facts = running("anterior-repair", &["to-protected-motion"], "assisted-external-rotation-lying-stick", 44);
     for day in 30..44 {
         whole_day(&mut facts, day, 1.0, 1.0);
     }
@@ -96,7 +96,7 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
             rater: Uuid::nil(),
         });
     };
-    let mut torn = running("cuff-tear", &[], "iso1", 60);
+    let mut torn = running("cuff-tear", &[], "isometric-outward-wall", 60);
     lag(&mut torn, 20.0, 5);
     assert!(
         !speaks(&torn, "lag-new"),
@@ -130,7 +130,7 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
             .iter()
             .any(|f| f.flag == "pathway-stop" && f.open())
     );
-    let mut repaired = running(CUFF, &["to-protected-passive"], "pel1", 90);
+    let mut repaired = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 90);
     lag(&mut repaired, 12.0, 88);
     assert!(
         speaks(&repaired, "lag-new"),
@@ -140,7 +140,7 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
 
 #[test]
 fn slips_after_a_first_dislocation_step_back_once() {
-    let mut facts = running("first-dislocation", &["to-safe-range"], "iso1", 40);
+    let mut facts = running("first-dislocation", &["to-safe-range"], "isometric-outward-wall", 40);
     for day in 26..40 {
         whole_day(&mut facts, day, 1.0, 1.0);
     }
@@ -162,7 +162,7 @@ fn slips_after_a_first_dislocation_step_back_once() {
 
 #[test]
 fn no_change_for_weeks_is_a_review_and_silence_is_not_an_answer() {
-    let mut facts = running("subacromial-pain", &[], "iso1", 50);
+    let mut facts = running("subacromial-pain", &[], "isometric-outward-wall", 50);
     score(&mut facts, "task-pain", 6.0, 3);
     score(&mut facts, "task-pain", 5.5, 49);
     // The older answer lies outside the six weeks, so nothing can be said of them.
@@ -187,7 +187,7 @@ fn no_change_for_weeks_is_a_review_and_silence_is_not_an_answer() {
 
 #[test]
 fn nights_that_get_worse_step_back_in_every_pathway() {
-    let mut facts = running(CUFF, &["to-protected-passive"], "pel1", 34);
+    let mut facts = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 34);
     for day in 20..34 {
         whole_day(&mut facts, day, 1.0, 1.0);
     }
@@ -229,8 +229,8 @@ fn blade_pain_is_asked_after_a_replacement_only() {
 /// The next rung waits for what its step asks; a clinician may take it with a reason, and it is told which number is missing.
 #[test]
 fn a_rung_waits_for_what_its_step_asks() {
-    let mut facts = running(CUFF, &["to-protected-passive"], "pen2", 34);
-    let range = &known().exercises["pen2"].range;
+    let mut facts = running(CUFF, &["to-protected-passive"], "pendulum-forward-back", 34);
+    let range = &known().exercises["pendulum-forward-back"].range;
     facts.lines[0].dose.sets = range.sets[1];
     facts.lines[0].dose.repetitions = range.repetitions[1];
     facts.lines[0].dose.hold_s = range.hold_s[1];
@@ -369,7 +369,7 @@ fn stops_stand_among_the_signs_of_an_operated_shoulder() {
 /// A stop that was looked at never hides one that came after it, and a row without a known source is refused.
 #[test]
 fn a_closed_stop_hides_no_newer_one_and_sources_are_checked() {
-    let mut torn = running("cuff-tear", &[], "iso1", 60);
+    let mut torn = running("cuff-tear", &[], "isometric-outward-wall", 60);
     for (day, value) in [(30, 140.0), (45, 138.0)] {
         read(
             &mut torn,

@@ -124,7 +124,7 @@ fn the_working_arm_is_tinted_the_other_hatched_and_the_left_is_the_mirror() {
 #[test]
 fn a_limit_shortens_the_movement_and_shows_its_wedge() {
     let known = known();
-    let lift = &known.exercises["pel1"];
+    let lift = &known.exercises["assisted-elevation-lying-other-hand"];
     let whole = lift.path();
     let cut = Path {
         keys: vec![whole.keys[0], whole.at(0.5).expect("a pose")],

@@ -121,7 +121,7 @@ fn each_kind_of_bad_input_names_its_field_and_its_limit() {
     );
 
     let log = |on: &str, fact: Value| {
-        let mut entry = json!({ "id": Uuid::now_v7(), "on": on, "exercise": "pel1" });
+        let mut entry = json!({ "id": Uuid::now_v7(), "on": on, "exercise": "assisted-elevation-lying-other-hand" });
         entry
             .as_object_mut()
             .expect("an object")
@@ -139,7 +139,7 @@ fn each_kind_of_bad_input_names_its_field_and_its_limit() {
         "10",
     );
 
-    let mut line = json!({ "id": Uuid::now_v7(), "exercise": "hew1", "from_day": 38, "to_day": 45, "override_reason": null,
+    let mut line = json!({ "id": Uuid::now_v7(), "exercise": "hand-elbow-finger-open-close", "from_day": 38, "to_day": 45, "override_reason": null,
         "dose": { "sets": 0, "repetitions": 10, "hold_s": 0, "rest_s": 0, "times_per_day": 3, "days_per_week": 7, "load_kg": null, "elastic_level": null, "effort_pct": null } });
     let zero = vera.put(&at("program"), &json!({ "rev": 0, "lines": [line] }));
     assert_eq!(zero.status, 422);

@@ -157,7 +157,7 @@ fn addresses(episode: &str) -> Vec<(String, String)> {
             .split('/')
             .map(|part| match part {
                 "{id}" if path.starts_with("/api/episodes") => episode.to_owned(),
-                "{exercise}" => "pel1".to_owned(),
+                "{exercise}" => "assisted-elevation-lying-other-hand".to_owned(),
                 part if part.starts_with('{') => Uuid::nil().to_string(),
                 part => part.to_owned(),
             })

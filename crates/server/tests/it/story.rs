@@ -180,7 +180,7 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     let mut broken = lines.clone();
     let early_strength = broken
         .iter()
-        .position(|l| l["exercise"] == "erl3")
+        .position(|l| l["exercise"] == "external-rotation-side-lying-weight")
         .expect("a strengthening line");
     broken[early_strength]["from_day"] = json!(40);
     let live = vera
@@ -190,7 +190,7 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
         .as_array()
         .expect("lines")
         .iter()
-        .find(|l| l["line"]["from_day"] == 40 && l["line"]["exercise"] == "erl3")
+        .find(|l| l["line"]["from_day"] == 40 && l["line"]["exercise"] == "external-rotation-side-lying-weight")
         .expect("the line")["verdict"]
         .clone();
     assert_eq!(verdict["status"], "blocked");

@@ -33,7 +33,7 @@ fn on_the_way(vera: &Session) -> (String, String) {
         .collect();
     let own = lines
         .iter_mut()
-        .find(|l| l["exercise"] == "pel1")
+        .find(|l| l["exercise"] == "assisted-elevation-lying-other-hand")
         .expect("the lying lift");
     own["from_day"] = json!(20);
     let (id, repetitions, times) = (
@@ -42,7 +42,7 @@ fn on_the_way(vera: &Session) -> (String, String) {
         own["dose"]["times_per_day"].clone(),
     );
     // Only this one runs, so that the share done speaks of it.
-    lines.retain(|l| l["exercise"] == "pel1");
+    lines.retain(|l| l["exercise"] == "assisted-elevation-lying-other-hand");
     vera.put(&at("program"), &json!({ "rev": 0, "lines": lines }))
         .ok();
     for d in 24..38 {
@@ -55,7 +55,7 @@ fn on_the_way(vera: &Session) -> (String, String) {
         };
         entry(
             json!({ "kind": "done", "sessions": times, "repetitions": repetitions }),
-            json!("pel1"),
+            json!("assisted-elevation-lying-other-hand"),
             d,
         );
         entry(
@@ -121,7 +121,7 @@ fn a_decision_is_proposed_with_its_inputs_accepted_once_and_a_stop_is_never_answ
             .as_array()
             .expect("lines")
             .iter()
-            .filter(|l| l["exercise"] == "pel1")
+            .filter(|l| l["exercise"] == "assisted-elevation-lying-other-hand")
             .cloned()
             .collect::<Vec<_>>()
     };

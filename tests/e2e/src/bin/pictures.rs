@@ -136,7 +136,7 @@ async fn main() {
     house.goto("/library").await;
     house.until("document.querySelectorAll('.excard img').length > 200 && [...document.querySelectorAll('.excard img')].slice(0, 10).every(i => i.complete)").await;
     house.picture(&shot("library")).await;
-    house.goto("/library/dia3").await;
+    house.goto("/library/diagonal-draw-out-and-up").await;
     house.see("#readout").await;
     house.click("#hold").await;
     house.click("#harder").await;

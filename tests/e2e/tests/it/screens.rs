@@ -173,7 +173,7 @@ async fn by_lamplight_everything_stays_readable() {
         (format!("/e/{examined}/examine"), ".mini"),
         (format!("/e/{examined}/read"), "#beams"),
         (format!("/e/{examined}/strength"), "#push"),
-        ("/library/erl4".to_owned(), ".stage svg"),
+        ("/library/external-rotation-standing-elastic".to_owned(), ".stage svg"),
         ("/clinic/pathways".to_owned(), "#pathways"),
     ] {
         house.goto(&path).await;

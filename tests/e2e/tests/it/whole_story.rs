@@ -157,7 +157,7 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house
         .until("!document.body.innerText.includes('blocked by the safety check')")
         .await;
-    house.click("#candidate option[value='erl3']").await;
+    house.click("#candidate option[value='external-rotation-side-lying-weight']").await;
     house.click("#add-line").await;
     house
         .says("Healing time: resisted external rotation after 12 completed weeks (day 84)")
