@@ -147,7 +147,7 @@ code-surgeon-agrees-no-test = surgeon agrees to go on without a force test
 code-surgeon-agrees-load = surgeon agrees to heavy or overhead load
 
 event-slip = slips
-event-over-ceiling = readings above the ceiling
+event-over-ceiling = measurements above the ceiling
 event-sessions-done-pct = sessions done, %
 event-pain-above-mode = days with pain above 2/10
 

@@ -29,8 +29,8 @@ rule-dose-outside-range = { $field } lies outside the reviewed range { $min } to
 rule-line-ends-before-start = The line ends on day { $to-day }, not after its start on day { $from-day }.
 rule-unknown-exercise = There is no exercise { $exercise }.
 
-rule-reading-over-ceiling = { $quantity } { $value }: above { $whose }. Measure again, stop gaining, ask what was done.
-rule-reading-below-floor = { $quantity } { $value }: below the { $floor } expected by now. More often, never harder; tell the surgeon.
+rule-measurement-over-ceiling = { $quantity } { $value }: above { $whose }. Measure again, stop gaining, ask what was done.
+rule-measurement-below-floor = { $quantity } { $value }: below the { $floor } expected by now. More often, never harder; tell the surgeon.
 rule-range-lost = { $quantity } fell from { $before } to { $value }. Measure again now.
 rule-sudden-er-gain = { $quantity } rose by { $gain } in a short time, above its ceiling.
 rule-active-beyond-passive = Active { $active } is beyond passive { $passive } by more than the error of { $error }: kept, not used.
@@ -63,11 +63,11 @@ rule-asks-time = { $week } completed weeks (day { $day })
 rule-asks-attested = { $code }
 rule-asks-count = { $event } { $op } { $n } in { $days } days
 
-rule-datum-reading = { $value } on day { $day }
+rule-datum-measurement = { $value } on day { $day }
 rule-datum-at-limit = at least { $value } on day { $day } (stopped at the limit)
 rule-datum-over-ceiling = { $value } on day { $day }: above its ceiling, so never met
-rule-datum-two-self-readings = { $value } on day { $day }, measured at home twice
-rule-datum-one-self-reading = { $value } on day { $day }, measured at home once: a second reading at least 3 days apart, or one in the room
+rule-datum-two-self-measurements = { $value } on day { $day }, measured at home twice
+rule-datum-one-self-measurement = { $value } on day { $day }, measured at home once: a second measurement at least 3 days apart, or one in the room
 rule-datum-other-side-missing = the other side has not been measured
 rule-datum-score = { $value }/10 on day { $day }
 rule-datum-log-too-short = the log does not cover { $days } days
@@ -175,6 +175,7 @@ rule-angle-not-held = No angle was held for { $seconds } s: read it yourself.
 
 rule-elastic-drifted = { $percent } % at 100 % since it was last measured: above { $limit } % a band is worn or mixed up.
 rule-elastic-old = Measured more than a year ago: measure it again.
+rule-elastic-simulated = Points from the simulated gauge are kept and never used.
 rule-elastic-default = Not measured by this clinic: { $force } N at 100 % is an assumption.
 rule-load-isometric = Held against something that does not move: the effort is the dose, no moment is worked out.
 rule-load-carried = { $percent } % of the arm is carried; assisted muscles are not silent.

@@ -169,19 +169,19 @@ program-add = Add an exercise
 program-choose = Choose …
 program-later = Left for later, and why
 program-knowledge = Knowledge release { $sha }.
-score-weeks = completed weeks
-score-phases = Phases
-score-sling = Sling
-score-precautions = Precautions
-score-surgeon = surgeon’s limit
-score-today = today
-score-nights = day and night, then nights
-score-open = open
-score-line = { $name }, day { $from } to { $to } { $verdict }
-score-zoom = Ten weeks
-score-whole = Whole plan
-score-label = The score: weeks across, phases, precautions, corridors, exercises and gates
-score-empty = No exercises yet. Build a proposal, or add one below.
+chart-weeks = completed weeks
+chart-phases = Phases
+chart-sling = Sling
+chart-precautions = Precautions
+chart-surgeon = surgeon’s limit
+chart-today = today
+chart-nights = day and night, then nights
+chart-open = open
+chart-line = { $name }, day { $from } to { $to } { $verdict }
+chart-zoom = Ten weeks
+chart-whole = Whole plan
+chart-label = The score: weeks across, phases, precautions, corridors, exercises and gates
+chart-empty = No exercises yet. Build a proposal, or add one below.
 from_day = from day
 to_day = until day
 rung-n = rung { $n }
@@ -598,7 +598,7 @@ elastic-how = At least four lengths over 60 %, shortest first. Empty rows are le
 
 # Decisions about exercises
 decide-title = Exercises today
-decide-lead = what the log, the readings and the days say about each
+decide-lead = what the log, the measurements and the days say about each
 decide-none = No exercise runs today.
 decide-stay = { $count ->
     [one] One stays as it is
@@ -654,13 +654,13 @@ schools-hold = Schools:
 # Program
 redo = Redo
 what-if = What if…
-score-zoom-group = How much is shown
+chart-zoom-group = How much is shown
 zoom-all = whole
 zoom-ten = ten weeks
 zoom-week = one week
 zoom-week-of = after { $week } completed weeks (days { $from } to { $to })
-score-keys = A chosen line: ← → move it a week, with Shift its end, + and − change the rung, Del removes; Ctrl Z takes back; z zooms. Or drag it, or its end.
-score-pulled = day { $from } to { $to }
+chart-keys = A chosen line: ← → move it a week, with Shift its end, + and − change the rung, Del removes; Ctrl Z takes back; z zooms. Or drag it, or its end.
+chart-pulled = day { $from } to { $to }
 by-hand = yours: a new proposal leaves it
 rung-up = rung up
 rung-down = rung down
@@ -767,3 +767,43 @@ clinic-reliability = How well we agree
 clinic-elastics = Elastics
 clinic-pathways = Pathways
 days-a-week = { $n } days a week
+
+# The outbox: what has not reached the server
+save-saving = Saving …
+save-saved = Saved
+save-waits = Kept on this device, waits to be sent
+outbox-title = Outbox
+outbox-lead = What has not reached the clinic’s server yet. It is sent by itself, in order, as soon as the server answers.
+outbox-denied = This browser denies its database: what waits is lost when the page is closed. Let the page store data, or stay on it until everything is sent.
+outbox-empty = Nothing waits. Everything that was entered here has reached the server.
+outbox-somebody = A patient
+outbox-since = Since { $when }
+outbox-waits = Waits to be sent.
+outbox-refused = Refused. Nothing of it is lost: change it and try again, or discard it.
+outbox-retry = Try again
+outbox-send = Send now
+outbox-discard = Discard
+outbox-discard-ask = Discard this entry for good?
+outbox-others = { $n ->
+    [one] One entry of another person waits on this machine; only that person can send it.
+   *[other] { $n } entries of other people wait on this machine; only they can send them.
+}
+sign-out-ask = Entries wait to be sent
+sign-out-waiting = { $count ->
+    [one] One entry has not reached the server. It stays on this machine and is sent when you sign in here again; nobody else can send it.
+   *[other] { $count } entries have not reached the server. They stay on this machine and are sent when you sign in here again; nobody else can send them.
+}
+sign-out-stay = Stay and send them
+sign-out-anyway = Sign out
+trouble-title = This page fell over
+trouble-lead = Nothing that was entered is lost: what was not sent yet waits in the outbox.
+trouble-home = To the day’s work
+trouble-again = Load the page again
+trouble-detail = What happened, for whoever mends it
+number-unreadable = “{ $text }” is not a number
+number-whole = Whole numbers only
+number-places = At most { $places } places after the point
+number-outside = Between { $min } and { $max } { $unit-text }
+simulated = simulated
+simulated-never = simulated, never counted
+note-too-long = { $given } characters; one note holds { $most }. Nothing is lost: sign it in two parts.

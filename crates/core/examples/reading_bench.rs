@@ -45,7 +45,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         complaint: Some(Complaint::Raising),
         ..begun
     };
-    let reading = |quantity: &str, value: f64| Reading {
+    let measurement = |quantity: &str, value: f64| Measurement {
         id: Uuid::nil(),
         quantity: quantity.into(),
         side: Arm::Right,
@@ -87,9 +87,9 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         ("hand-behind-back", 6.0),
     ];
     let facts = Facts {
-        readings: ranges
+        measurements: ranges
             .iter()
-            .map(|(quantity, value)| reading(quantity, *value))
+            .map(|(quantity, value)| measurement(quantity, *value))
             .collect(),
         findings: words.iter().map(finding).collect(),
         ..Facts::new(today, "1979-05-12".parse()?, story)

@@ -16,7 +16,7 @@ pub struct AngleSample {
 /// What the samples say.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct AngleReading {
+pub struct AngleMeasurement {
     /// Mean of the half second in which the angle was greatest, whole degrees; absent when nothing was held.
     pub held_deg: Option<f64>,
     /// Standard deviation in that half second, degrees.
@@ -34,7 +34,7 @@ const STEADY_DEG: f64 = 3.0;
 ///
 /// Samples that are no number or no angle are left out and said. Source: our choice, because a clinician reads the dial when
 /// the arm stands still; no published procedure.
-pub fn read_angle(samples: &[AngleSample]) -> AngleReading {
+pub fn read_angle(samples: &[AngleSample]) -> AngleMeasurement {
     let mut faults = Vec::new();
     let sound: Vec<&AngleSample> = samples
         .iter()
@@ -77,7 +77,7 @@ pub fn read_angle(samples: &[AngleSample]) -> AngleReading {
     if best.is_none() {
         faults.push(Reason::new("angle-not-held").with("seconds", HELD_S));
     }
-    AngleReading {
+    AngleMeasurement {
         held_deg: best.map(|(mean, _)| mean.round()),
         unsteady_deg: best.map_or(0.0, |(_, wobble)| wobble),
         faults,

@@ -1,26 +1,26 @@
-//! Counting days and weeks since surgery.
+//! Counting days and weeks of an episode.
 //!
-//! Day 0 is the day of surgery and weeks are *completed* weeks: "6 weeks" means that day 42 has
+//! Day 0 is the day of the operation, else of the injury, else of the first visit; weeks are *completed* weeks: "6 weeks" means that day 42 has
 //! come. Everything is a civil date, so a daylight-saving change or a leap day cannot shift a gate.
 //! Source: our choice, because "week 7" reads as permission a week early.
 
 use chrono::{Days, NaiveDate};
 use serde::{Deserialize, Serialize};
 
-/// Days since the operation; negative before it.
-pub type PostOpDay = i32;
+/// Days since day 0 of an episode; negative before it. Serves shoulders with and without an operation.
+pub type EpisodeDay = i32;
 
 /// Days in one week.
 pub const WEEK: i32 = 7;
 
-/// The post-operative day of `date` for an operation on `day0`.
-pub fn post_op_day(day0: NaiveDate, date: NaiveDate) -> PostOpDay {
+/// The episode day of `date` when day 0 is `day0`.
+pub fn episode_day(day0: NaiveDate, date: NaiveDate) -> EpisodeDay {
     // A clinical course is a few thousand days; chrono's range divided by a day fits an i32.
-    (date - day0).num_days() as PostOpDay
+    (date - day0).num_days() as EpisodeDay
 }
 
-/// The calendar date of a post-operative day, or `None` outside chrono's range.
-pub fn date_of(day0: NaiveDate, day: PostOpDay) -> Option<NaiveDate> {
+/// The calendar date of an episode day, or `None` outside chrono's range.
+pub fn date_of(day0: NaiveDate, day: EpisodeDay) -> Option<NaiveDate> {
     if day >= 0 {
         day0.checked_add_days(Days::new(day as u64))
     } else {
@@ -37,17 +37,17 @@ pub fn age_years(birth: NaiveDate, on: NaiveDate) -> Option<u32> {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Clock {
-    /// Days since the operation.
-    pub day: PostOpDay,
-    /// Completed weeks (0 before the operation).
+    /// Days since day 0.
+    pub day: EpisodeDay,
+    /// Completed weeks (0 before day 0).
     pub weeks: i32,
     /// Days beyond the completed weeks, 0 to 6.
     pub days: i32,
 }
 
 impl Clock {
-    /// Splits a post-operative day.
-    pub fn at(day: PostOpDay) -> Self {
+    /// Splits a episode day.
+    pub fn at(day: EpisodeDay) -> Self {
         let shown = day.max(0);
         Clock {
             day,
@@ -63,14 +63,14 @@ impl Clock {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, Default)]
 pub struct Steps<T> {
     /// `(first day, value)`, ascending.
-    pub steps: Vec<(PostOpDay, T)>,
+    pub steps: Vec<(EpisodeDay, T)>,
 }
 
 impl<T> Steps<T> {
     /// Builds a step function from unsorted rows; a later row of the same day replaces the earlier.
-    pub fn new(mut rows: Vec<(PostOpDay, T)>) -> Self {
+    pub fn new(mut rows: Vec<(EpisodeDay, T)>) -> Self {
         rows.sort_by_key(|row| row.0);
-        let mut steps: Vec<(PostOpDay, T)> = Vec::with_capacity(rows.len());
+        let mut steps: Vec<(EpisodeDay, T)> = Vec::with_capacity(rows.len());
         for row in rows {
             match steps.last_mut() {
                 Some(last) if last.0 == row.0 => *last = row,
@@ -81,7 +81,7 @@ impl<T> Steps<T> {
     }
 
     /// The value in force on `day`.
-    pub fn at(&self, day: PostOpDay) -> Option<&T> {
+    pub fn at(&self, day: EpisodeDay) -> Option<&T> {
         let after = self.steps.partition_point(|step| step.0 <= day);
         after.checked_sub(1).map(|i| &self.steps[i].1)
     }
@@ -99,14 +99,14 @@ mod tests {
     #[test]
     fn counts_over_a_leap_day_and_over_daylight_saving_changes() {
         // Known dates: 2028 is a leap year, 2027 is not; European clocks change on 2027-03-28 and 2027-10-31.
-        assert_eq!(post_op_day(d("2028-02-28"), d("2028-03-01")), 2);
-        assert_eq!(post_op_day(d("2027-02-28"), d("2027-03-01")), 1);
-        assert_eq!(post_op_day(d("2027-03-27"), d("2027-03-29")), 2);
-        assert_eq!(post_op_day(d("2027-10-30"), d("2027-11-01")), 2);
+        assert_eq!(episode_day(d("2028-02-28"), d("2028-03-01")), 2);
+        assert_eq!(episode_day(d("2027-02-28"), d("2027-03-01")), 1);
+        assert_eq!(episode_day(d("2027-03-27"), d("2027-03-29")), 2);
+        assert_eq!(episode_day(d("2027-10-30"), d("2027-11-01")), 2);
         assert_eq!(date_of(d("2027-03-01"), 42), Some(d("2027-04-12")));
         assert_eq!(date_of(d("2028-01-20"), 42), Some(d("2028-03-02")));
-        assert_eq!(post_op_day(d("2026-12-31"), d("2027-12-31")), 365);
-        assert_eq!(post_op_day(d("2027-12-31"), d("2028-12-31")), 366);
+        assert_eq!(episode_day(d("2026-12-31"), d("2027-12-31")), 365);
+        assert_eq!(episode_day(d("2027-12-31"), d("2028-12-31")), 366);
     }
 
     #[test]
@@ -157,7 +157,7 @@ mod tests {
         fn day_and_date_are_inverse(offset in -20_000i32..20_000, day in -400i32..4_000) {
             let day0 = date_of(d("2027-01-01"), offset).expect("in range");
             let date = date_of(day0, day).expect("in range");
-            prop_assert_eq!(post_op_day(day0, date), day);
+            prop_assert_eq!(episode_day(day0, date), day);
         }
 
         #[test]

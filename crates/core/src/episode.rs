@@ -8,7 +8,7 @@ pub use examination::{
     ClinicError, Evidence, ExamFact, ExamNote, Severity, TestAnswer, TestFinding, TryOutWord, Vote,
 };
 
-use crate::calendar::{PostOpDay, post_op_day};
+use crate::calendar::{EpisodeDay, episode_day};
 use crate::knowledge::{Dose, Setting};
 use crate::mechanics::Arm;
 use crate::strength::StrengthTrial;
@@ -128,12 +128,12 @@ pub struct SurgeonLimit {
     pub id: Uuid,
     /// Quantity id.
     pub quantity: String,
-    /// Greatest permitted reading.
+    /// Greatest permitted measurement.
     pub ceiling: f64,
-    /// Reading expected at least, where the surgeon wrote one.
+    /// Measurement expected at least, where the surgeon wrote one.
     pub floor: Option<f64>,
     /// Holds through the day before this one; without it, until released.
-    pub until_day: Option<PostOpDay>,
+    pub until_day: Option<EpisodeDay>,
     /// Makes a looser value valid.
     pub release: Option<Release>,
     /// When its end was confirmed.
@@ -196,7 +196,7 @@ pub enum StopReason {
     AtLimit,
 }
 
-/// Who took a reading.
+/// Who took a measurement.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -218,12 +218,14 @@ pub enum Method {
     Inclinometer,
     /// Estimated by eye.
     ByEye,
+    /// A stand-in of the demo invented it: shown as such, never evidence.
+    Simulated,
 }
 
 /// One measured range. Append-only: a correction supersedes.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Reading {
+pub struct Measurement {
     /// Id, made by the client.
     pub id: Uuid,
     /// Quantity id.
@@ -249,11 +251,11 @@ pub struct Reading {
     pub rater: Option<Uuid>,
 }
 
-impl Reading {
-    /// Whether two readings share the person and the instrument, so that the smaller error of measurement holds.
+impl Measurement {
+    /// Whether two measurements share the person and the instrument, so that the smaller error of measurement holds.
     ///
-    /// What was not recorded counts as the same. Source: our choice, because older readings carry neither.
-    pub fn alike(&self, other: &Reading) -> bool {
+    /// What was not recorded counts as the same. Source: our choice, because older measurements carry neither.
+    pub fn alike(&self, other: &Measurement) -> bool {
         fn same<T: PartialEq>(a: Option<T>, b: Option<T>) -> bool {
             a.zip(b).is_none_or(|(a, b)| a == b)
         }
@@ -405,9 +407,9 @@ pub struct Line {
     /// Exercise id.
     pub exercise: String,
     /// First day.
-    pub from_day: PostOpDay,
+    pub from_day: EpisodeDay,
     /// The day after the last.
-    pub to_day: PostOpDay,
+    pub to_day: EpisodeDay,
     /// How much.
     pub dose: Dose,
     /// Why a caution was accepted, where there was one.
@@ -434,8 +436,12 @@ pub struct Facts {
     pub flag_answers: Vec<FlagAnswer>,
     /// What was done about raised flags, oldest first.
     pub flag_actions: Vec<FlagAction>,
-    /// Readings, oldest first, superseded ones left out.
-    pub readings: Vec<Reading>,
+    /// Measurements, oldest first, superseded ones left out.
+    pub measurements: Vec<Measurement>,
+    /// What a simulated device of the demo invented. Kept apart, so that no rule can rest on it.
+    pub simulated: Vec<Measurement>,
+    /// Pushes against a simulated device, kept apart likewise.
+    pub simulated_strength: Vec<StrengthTrial>,
     /// Answered tests, oldest first, withdrawn ones left out.
     pub findings: Vec<TestFinding>,
     /// Pushes against a device, oldest first, withdrawn ones left out.
@@ -504,7 +510,9 @@ impl Facts {
             limits: Vec::new(),
             flag_answers: Vec::new(),
             flag_actions: Vec::new(),
-            readings: Vec::new(),
+            measurements: Vec::new(),
+            simulated: Vec::new(),
+            simulated_strength: Vec::new(),
             findings: Vec::new(),
             strength: Vec::new(),
             sheets: Vec::new(),
@@ -541,14 +549,14 @@ impl Facts {
             .is_some_and(|on| (0..HALF_A_YEAR).contains(&(self.today - on).num_days()))
     }
 
-    /// Today's post-operative day.
-    pub fn day(&self) -> PostOpDay {
+    /// Today's episode day.
+    pub fn day(&self) -> EpisodeDay {
         self.day_of(self.today)
     }
 
-    /// The post-operative day of a date.
-    pub fn day_of(&self, date: NaiveDate) -> PostOpDay {
-        post_op_day(self.story.day0, date)
+    /// The episode day of a date.
+    pub fn day_of(&self, date: NaiveDate) -> EpisodeDay {
+        episode_day(self.story.day0, date)
     }
 
     /// Whether this shoulder was operated on.
@@ -556,20 +564,20 @@ impl Facts {
         self.story.start == Start::Surgery
     }
 
-    /// The newest reading of a quantity on the affected side.
-    pub fn newest(&self, quantity: &str) -> Option<&Reading> {
-        self.readings
+    /// The newest measurement of a quantity on the affected side.
+    pub fn newest(&self, quantity: &str) -> Option<&Measurement> {
+        self.measurements
             .iter()
             .rev()
             .find(|r| r.quantity == quantity && r.side == self.story.side)
     }
 
-    /// Readings of one quantity on the affected side, oldest first.
-    pub fn operated_readings<'a>(
+    /// Measurements of one quantity on the affected side, oldest first.
+    pub fn operated_measurements<'a>(
         &'a self,
         quantity: &'a str,
-    ) -> impl DoubleEndedIterator<Item = &'a Reading> {
-        self.readings
+    ) -> impl DoubleEndedIterator<Item = &'a Measurement> {
+        self.measurements
             .iter()
             .filter(move |r| r.quantity == quantity && r.side == self.story.side)
     }

@@ -4,9 +4,9 @@
 //! recorded what was done.
 
 use crate::episode::{Answer, Facts, LogFact, SlipHow, Start, TestAnswer};
-use crate::exam::calls;
 use crate::knowledge::{Found, RedFlag, Tier, WatchAct};
 use crate::program::CheckContext;
+use crate::ranges::calls;
 use crate::reason::Reason;
 use crate::watching::watch_views;
 use serde::{Deserialize, Serialize};
@@ -61,7 +61,7 @@ pub fn flag_views(ctx: &CheckContext, facts: &Facts) -> Vec<FlagView> {
     ctx.known
         .red_flags
         .iter()
-        .filter(|flag| flag.pathways.is_empty() || flag.pathways.contains(&ctx.pathway.column))
+        .filter(|flag| flag.pathways.is_empty() || flag.pathways.contains(&ctx.rules.column))
         .filter_map(|flag| {
             let (raised_on, state, reason) = if flag.asked {
                 answered(flag, facts)
@@ -143,7 +143,7 @@ fn derived_flags(
     facts: &Facts,
 ) -> Vec<(&'static str, Reason, chrono::NaiveDate)> {
     let mut out = Vec::new();
-    let newest = |quantity: &str| facts.operated_readings(quantity).next_back().cloned();
+    let newest = |quantity: &str| facts.operated_measurements(quantity).next_back().cloned();
     let day = facts.day();
     let age = crate::calendar::age_years(facts.birth, facts.today).unwrap_or(0);
     let active = newest("active-elevation-upright").or_else(|| newest("active-elevation-lying"));
@@ -165,7 +165,7 @@ fn derived_flags(
             ));
         }
         // Active elevation lost with passive kept, at 40 or older; the lag sign completes it once lag signs are examined.
-        let before = facts.operated_readings(&active.quantity).rev().nth(1);
+        let before = facts.operated_measurements(&active.quantity).rev().nth(1);
         let lost = before.is_some_and(|b| {
             b.value - active.value >= 2.0 * ctx.known.threshold("elevation-loss-deg")
         });
@@ -215,7 +215,7 @@ fn derived_flags(
         };
         let has = |rule: &str| spoken.iter().find(|r| r.rule == rule).cloned();
         if let Some(reason) = has("sudden-er-gain")
-            .or_else(|| has("reading-over-ceiling").filter(|_| weakness.is_some()))
+            .or_else(|| has("measurement-over-ceiling").filter(|_| weakness.is_some()))
         {
             out.push(("over-ceiling-sudden", reason, last.on));
         }
@@ -233,7 +233,7 @@ fn from_examination(
     ctx: &CheckContext,
     facts: &Facts,
     age: u32,
-    newest: &impl Fn(&str) -> Option<crate::episode::Reading>,
+    newest: &impl Fn(&str) -> Option<crate::episode::Measurement>,
 ) -> Vec<(&'static str, Reason, chrono::NaiveDate)> {
     let mut out = Vec::new();
     let bound = |id: &str| ctx.known.threshold(id);

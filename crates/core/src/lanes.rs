@@ -3,11 +3,11 @@
 use crate::calendar::{Clock, WEEK};
 use crate::deciding::{LineDecision, Move, decide};
 use crate::episode::{Facts, LogFact};
-use crate::exam::{calls, is_due};
 use crate::flags::{FlagState, flag_views};
 use crate::knowledge::WatchAct;
 use crate::program::{Ceiling, CheckContext, CorridorView, ceiling_on, corridor_views};
 use crate::progress::{CriterionStatus, next_gate};
+use crate::ranges::{calls, is_due};
 use crate::reason::Reason;
 use crate::watching::watch_views;
 use serde::{Deserialize, Serialize};
@@ -19,13 +19,13 @@ use serde::{Deserialize, Serialize};
 pub enum LaneName {
     /// A flag is open, a slip was felt, pain is outside its mode.
     SomethingIsWrong,
-    /// A reading lies above its ceiling.
+    /// A measurement lies above its ceiling.
     TooFar,
     /// A gate's time has come.
     GateDue,
-    /// A reading lies below its floor.
+    /// A measurement lies below its floor.
     TooStiff,
-    /// Readings are missing or out of date.
+    /// Measurements are missing or out of date.
     ReMeasure,
     /// Nothing to decide.
     Quiet,
@@ -72,7 +72,7 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
         .quantities
         .iter()
         .map(|q| q.id.as_str())
-        .filter(|q| ctx.pathway.corridor(q).is_some())
+        .filter(|q| ctx.rules.corridor(q).is_some())
         .collect();
     let spoken = |rule: &str| {
         quantities
@@ -96,7 +96,7 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
         .or_else(|| watched(&[WatchAct::Back, WatchAct::Hold, WatchAct::Tell]))
     {
         (LaneName::SomethingIsWrong, reason)
-    } else if let Some(reason) = spoken("reading-over-ceiling") {
+    } else if let Some(reason) = spoken("measurement-over-ceiling") {
         (LaneName::TooFar, reason)
     } else if let Some(reason) = gate.as_ref().filter(|g| g.due).map(|g| {
         let rule = if g.status == CriterionStatus::Met {
@@ -110,7 +110,7 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
             .with("total", g.total as f64)
     }) {
         (LaneName::GateDue, reason)
-    } else if let Some(reason) = spoken("reading-below-floor") {
+    } else if let Some(reason) = spoken("measurement-below-floor") {
         (LaneName::TooStiff, reason)
     } else if let Some(reason) = watched(&[WatchAct::Review]).or_else(|| due(ctx, facts)) {
         (LaneName::ReMeasure, reason)
@@ -162,7 +162,7 @@ fn quiet(ctx: &CheckContext, facts: &Facts, decisions: &[LineDecision]) -> Reaso
     if ready > 0 {
         return Reason::new("lane-steps-ready").with("count", ready as f64);
     }
-    Reason::new(if facts.operated() || !ctx.pathway.phases.is_empty() {
+    Reason::new(if facts.operated() || !ctx.rules.phases.is_empty() {
         "lane-quiet"
     } else {
         "lane-examined"
@@ -202,12 +202,12 @@ fn wrong(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
 }
 
 fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
-    if ctx.pathway.phases.is_empty() {
+    if ctx.rules.phases.is_empty() {
         let age = facts
             .findings
             .iter()
             .map(|f| f.on)
-            .chain(facts.readings.iter().map(|r| r.on))
+            .chain(facts.measurements.iter().map(|r| r.on))
             .max()
             .map(|on| facts.day() - facts.day_of(on));
         return match age {
@@ -222,9 +222,9 @@ fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
         .known
         .quantities
         .iter()
-        .filter(|q| ctx.pathway.corridor(&q.id).is_some())
+        .filter(|q| ctx.rules.corridor(&q.id).is_some())
         .filter(|q| {
-            ceiling_on(ctx.pathway, ctx.limits, &q.id, facts.day(), facts.day()).ceiling
+            ceiling_on(ctx.rules, ctx.limits, &q.id, facts.day(), facts.day()).ceiling
                 != Ceiling::NoneAllowed
         })
         .filter(|q| {
@@ -239,7 +239,7 @@ fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
         .find(|q| is_due(ctx, facts, q))
         .map(|q| {
             let last = facts
-                .operated_readings(&q.id)
+                .operated_measurements(&q.id)
                 .next_back()
                 .map(|r| facts.day_of(r.on));
             match last {

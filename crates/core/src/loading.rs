@@ -40,6 +40,9 @@ pub struct Calibration {
     pub points: Vec<PullPoint>,
     /// When.
     pub on: NaiveDate,
+    /// A simulated gauge of the demo invented points of it: kept and shown, never used.
+    #[serde(default)]
+    pub simulated: bool,
 }
 
 /// A level in use.
@@ -83,7 +86,10 @@ pub fn elastic_levels(
         .elastics
         .iter()
         .map(|row| {
-            let own: Vec<&Calibration> = measured.iter().filter(|c| c.level == row.level).collect();
+            let (invented, own): (Vec<&Calibration>, Vec<&Calibration>) = measured
+                .iter()
+                .filter(|c| c.level == row.level)
+                .partition(|c| c.simulated);
             // Points were checked when they were kept; what can no longer be fitted falls back to the default, and says so.
             let fits: Vec<Fit> = own.iter().filter_map(|c| fit(&c.points).ok()).collect();
             let newest = own.last();
@@ -93,6 +99,9 @@ pub fn elastic_levels(
                 .checked_sub(2)
                 .map(|i| crate::mechanics::drift_pct(&fits[i], &fits[i + 1]));
             let mut minds = Vec::new();
+            if !invented.is_empty() {
+                minds.push(Reason::new("elastic-simulated"));
+            }
             if let Some(drift) = drift_pct.filter(|d| d.abs() > DRIFT_PCT) {
                 minds.push(
                     Reason::new("elastic-drifted")
@@ -729,9 +738,9 @@ pub fn share_of_strength(
     found: &Curve,
 ) -> Result<f64, Reason> {
     let protected = exercise.demand.iter().any(|d| {
-        ctx.pathway.protects()
+        ctx.rules.protects()
             && !ctx
-                .pathway
+                .rules
                 .allowance(facts.day())
                 .is_some_and(|a| a.permits(d.group, Level::Resisted))
     });

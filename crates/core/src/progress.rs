@@ -1,10 +1,10 @@
 //! Gates: each criterion met, not met, not measured or out of date, with the datum behind it.
 
-use crate::calendar::{PostOpDay, WEEK};
+use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::{Facts, LAG_TESTS, LogFact, OtherSide, TakenBy, TestAnswer};
-use crate::exam::{ReadingView, reading_view};
 use crate::knowledge::{Comparison, Criterion, CriterionKind, HealingClock, LogEvent};
 use crate::program::{CheckContext, GateRule, scheduled_lines};
+use crate::ranges::{MeasurementView, measurement_view};
 use crate::reason::Reason;
 use crate::strength::{StrengthSet, newest_set};
 use serde::{Deserialize, Serialize};
@@ -53,7 +53,7 @@ pub struct GateView {
     /// The phase it closes.
     pub from_phase: u32,
     /// The day it opens.
-    pub opens_day: PostOpDay,
+    pub opens_day: EpisodeDay,
     /// Whether it may be passed: its day has come, or nothing heals by the calendar.
     pub time_reached: bool,
     /// Whether a decision is due: its day has come, or everything is met.
@@ -104,7 +104,7 @@ pub fn evaluate_gate(ctx: &CheckContext, facts: &Facts, gate: &GateRule) -> Gate
 
 /// The gate that closes the reached phase.
 pub fn next_gate(ctx: &CheckContext, facts: &Facts) -> Option<GateView> {
-    ctx.pathway
+    ctx.rules
         .gate_after(ctx.phase)
         .map(|gate| evaluate_gate(ctx, facts, gate))
 }
@@ -376,13 +376,17 @@ fn strength(
 type Judged = (CriterionStatus, Reason, Option<Reason>);
 
 /// The newest of some dated values, and the oldest of a window that lies at least half a window before it.
-fn moved(today: PostOpDay, over_days: i32, dated: &[(PostOpDay, f64)]) -> Option<(PostOpDay, f64)> {
+fn moved(
+    today: EpisodeDay,
+    over_days: i32,
+    dated: &[(EpisodeDay, f64)],
+) -> Option<(EpisodeDay, f64)> {
     let (last_day, last) = *dated.last()?;
     let (first_day, first) = *dated.iter().find(|(day, _)| today - day <= over_days)?;
     (2 * (last_day - first_day) >= over_days).then_some((last_day, last - first))
 }
 
-/// Change of a range; readings that cannot be, or that stopped at the permitted limit, say nothing of change.
+/// Change of a range; measurements that cannot be, or that stopped at the permitted limit, say nothing of change.
 fn range_moved(
     ctx: &CheckContext,
     facts: &Facts,
@@ -397,11 +401,11 @@ fn range_moved(
         .with("value", value)
         .with("days", over_days);
     let views = facts
-        .operated_readings(quantity)
-        .map(|r| reading_view(ctx, facts, r));
-    let dated: Vec<(PostOpDay, f64)> = views
+        .operated_measurements(quantity)
+        .map(|r| measurement_view(ctx, facts, r));
+    let dated: Vec<(EpisodeDay, f64)> = views
         .filter(|v| v.usable() && !v.at_limit)
-        .map(|v| (v.day, v.reading.value))
+        .map(|v| (v.day, v.measurement.value))
         .collect();
     judge_move(facts, asks, op, value, over_days, &dated)
 }
@@ -412,7 +416,7 @@ fn score_moved(facts: &Facts, score: &str, op: Comparison, value: f64, over_days
         .with("op", op_word(op))
         .with("value", value)
         .with("days", over_days);
-    let dated: Vec<(PostOpDay, f64)> = facts
+    let dated: Vec<(EpisodeDay, f64)> = facts
         .scores
         .iter()
         .filter(|s| s.score == score)
@@ -427,7 +431,7 @@ fn judge_move(
     op: Comparison,
     value: f64,
     over_days: i32,
-    dated: &[(PostOpDay, f64)],
+    dated: &[(EpisodeDay, f64)],
 ) -> Judged {
     match moved(facts.day(), over_days, dated) {
         None => (CriterionStatus::NotMeasured, asks, None),
@@ -455,7 +459,7 @@ fn lag_gained(
             .findings
             .iter()
             .filter(|f| f.test == *test && f.side == facts.story.side && facts.day_of(f.on) >= 0);
-        let dated: Vec<(PostOpDay, f64)> = found
+        let dated: Vec<(EpisodeDay, f64)> = found
             .filter_map(|f| match f.answer {
                 TestAnswer::Number { value } => Some((facts.day_of(f.on), value)),
                 _ => None,
@@ -464,7 +468,7 @@ fn lag_gained(
         let (day, last) = *dated.last()?;
         let before = match dated.len() {
             // What was there before the shoulder was first looked at is nothing new; after an operation none was to be left.
-            1 if ctx.pathway.clock != HealingClock::Operation => return None,
+            1 if ctx.rules.clock != HealingClock::Operation => return None,
             1 => 0.0,
             _ => dated[0].1,
         };
@@ -482,7 +486,7 @@ fn lag_gained(
     }
 }
 
-/// A measured criterion: one reading by a clinician, or two by the patient some days apart that both suffice.
+/// A measured criterion: one measurement by a clinician, or two by the patient some days apart that both suffice.
 fn measure(
     ctx: &CheckContext,
     facts: &Facts,
@@ -502,7 +506,7 @@ fn measure(
     .with("value", value);
     let bound = if of_other_side {
         let other = facts
-            .readings
+            .measurements
             .iter()
             .rev()
             .find(|r| r.quantity == quantity && r.side != facts.story.side);
@@ -520,18 +524,18 @@ fn measure(
         value
     };
     asks = asks.with("bound", bound.round());
-    let views: Vec<ReadingView> = facts
-        .operated_readings(quantity)
+    let views: Vec<MeasurementView> = facts
+        .operated_measurements(quantity)
         .rev()
-        .map(|r| reading_view(ctx, facts, r))
+        .map(|r| measurement_view(ctx, facts, r))
         .collect();
     let Some(last) = views.first() else {
         return (CriterionStatus::NotMeasured, asks, None);
     };
-    let datum = |rule: &str, view: &ReadingView| {
+    let datum = |rule: &str, view: &MeasurementView| {
         Reason::new(rule)
             .with("quantity", quantity)
-            .with("value", view.reading.value)
+            .with("value", view.measurement.value)
             .with("day", view.day)
     };
     if last.over_ceiling {
@@ -548,21 +552,21 @@ fn measure(
         return (
             CriterionStatus::OutOfDate,
             asks,
-            Some(datum("datum-reading", last)),
+            Some(datum("datum-measurement", last)),
         );
     }
     // "At the limit" means at least this much, so it can satisfy a floor but never an upper bound.
-    let holds = |view: &ReadingView| {
+    let holds = |view: &MeasurementView| {
         view.usable()
-            && op.holds(view.reading.value, bound)
+            && op.holds(view.measurement.value, bound)
             && !(view.at_limit && op == Comparison::AtMost)
     };
     let rule = if last.at_limit {
         "datum-at-limit"
     } else {
-        "datum-reading"
+        "datum-measurement"
     };
-    if last.reading.by == TakenBy::Clinician || !holds(last) {
+    if last.measurement.by == TakenBy::Clinician || !holds(last) {
         return (met_if(holds(last)), asks, Some(datum(rule, last)));
     }
     let apart = ctx.known.threshold("repeat-self-measure-days") as i32;
@@ -574,13 +578,13 @@ fn measure(
         (
             CriterionStatus::Met,
             asks,
-            Some(datum("datum-two-self-readings", last)),
+            Some(datum("datum-two-self-measurements", last)),
         )
     } else {
         (
             CriterionStatus::NotMeasured,
             asks,
-            Some(datum("datum-one-self-reading", last)),
+            Some(datum("datum-one-self-measurement", last)),
         )
     }
 }
@@ -594,7 +598,7 @@ fn count(
     n: f64,
 ) -> Judged {
     let today = facts.day();
-    let within = |day: PostOpDay| day <= today && day > today - window;
+    let within = |day: EpisodeDay| day <= today && day > today - window;
     let name = match event {
         LogEvent::Slip => "slip",
         LogEvent::OverCeiling => "over-ceiling",
@@ -607,7 +611,7 @@ fn count(
         .with("n", n)
         .with("days", window);
     // Days on which it happened; a later entry of a day corrects an earlier one.
-    let mut days: BTreeMap<PostOpDay, bool> = BTreeMap::new();
+    let mut days: BTreeMap<EpisodeDay, bool> = BTreeMap::new();
     let entries = facts
         .log
         .iter()
@@ -615,16 +619,19 @@ fn count(
         .filter(|(day, _)| within(*day));
     let counted = match event {
         LogEvent::OverCeiling => {
-            // Only readings can breach a ceiling; with none in the window there is nothing to hold against anybody.
-            let recent = facts.readings.iter().filter(|r| within(facts.day_of(r.on)));
+            // Only measurements can breach a ceiling; with none in the window there is nothing to hold against anybody.
+            let recent = facts
+                .measurements
+                .iter()
+                .filter(|r| within(facts.day_of(r.on)));
             Some(
                 recent
-                    .filter(|r| reading_view(ctx, facts, r).over_ceiling)
+                    .filter(|r| measurement_view(ctx, facts, r).over_ceiling)
                     .count() as f64,
             )
         }
         LogEvent::Slip => {
-            let slips: Vec<PostOpDay> = entries
+            let slips: Vec<EpisodeDay> = entries
                 .filter(|(_, fact)| fact.is_slip())
                 .map(|(day, _)| day)
                 .collect();
@@ -634,7 +641,7 @@ fn count(
         LogEvent::PainAboveMode => {
             for (day, fact) in entries {
                 if let LogFact::PainDuring { value } = fact {
-                    days.insert(day, *value > ctx.pathway.pain_max(day));
+                    days.insert(day, *value > ctx.rules.pain_max(day));
                 }
             }
             days.retain(|_, above| *above);
@@ -660,7 +667,7 @@ fn count(
     }
 }
 
-fn logged(facts: &Facts, within: &impl Fn(PostOpDay) -> bool) -> bool {
+fn logged(facts: &Facts, within: &impl Fn(EpisodeDay) -> bool) -> bool {
     facts.log.iter().any(|e| within(facts.day_of(e.on)))
 }
 

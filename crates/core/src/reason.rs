@@ -65,8 +65,8 @@ impl Reason {
     }
 }
 
-/// The wire name of an enum without data, as reasons carry it.
-pub(crate) fn wire<T: Serialize>(value: T) -> String {
+/// The wire name of an enum without data, as reasons and text columns carry it; empty for anything else.
+pub fn wire<T: Serialize>(value: T) -> String {
     serde_json::to_value(value)
         .ok()
         .and_then(|v| v.as_str().map(str::to_owned))

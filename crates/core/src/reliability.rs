@@ -1,4 +1,4 @@
-//! How well raters agree: intraclass correlations, the error of one reading, and the smallest change that is more than error.
+//! How well raters agree: intraclass correlations, the error of one measurement, and the smallest change that is more than error.
 
 use serde::{Deserialize, Serialize};
 use statrs::distribution::{ContinuousCDF, FisherSnedecor};
@@ -152,7 +152,7 @@ pub fn reliability(ratings: &[Vec<f64>]) -> Result<Reliability, ReliabilityError
     let icc_2_1 = agreement(msr, msc, mse, n, k);
     let icc_3_1 = consistency(msr, mse, n, k);
     let sd = (total / (n * k - 1.0)).sqrt();
-    // Between readings of one rater the raters' own levels do not count.
+    // Between measurements of one rater the raters' own levels do not count.
     let sd_within = ((rows + error) / (n * k - 1.0)).sqrt();
     let sem = sd * (1.0 - icc_2_1.value).max(0.0).sqrt();
     let sem_same_rater = sd_within * (1.0 - icc_3_1.value).max(0.0).sqrt();

@@ -35,6 +35,18 @@ pub struct StrengthTest {
     pub confidence: Confidence,
 }
 
+/// Devices that may sign a trace. All are stand-ins of the demo, and their names say so.
+pub const STAND_INS: [&str; 2] = ["simulated-dynamometer", "recorded-push"];
+
+impl StrengthTrial {
+    /// Whether a stand-in invented it: kept and shown, never evidence.
+    pub fn simulated(&self) -> bool {
+        self.device
+            .as_deref()
+            .is_some_and(|d| STAND_INS.contains(&d))
+    }
+}
+
 /// One sample of a device: seconds since the start, newtons.
 #[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -48,7 +60,7 @@ pub struct ForceSample {
 /// What the samples say.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct TraceReading {
+pub struct TraceMeasurement {
     /// Greatest force, after a median of five: a single spike is no force.
     pub peak_n: f64,
     /// Mean over the plateau, from the first to the last sample of at least 80 % of the peak.
@@ -72,7 +84,7 @@ const LEAST_S: f64 = 2.0;
 ///
 /// Garbage is flagged and kept, never silently used: samples that are no number or impossible, time that runs backwards,
 /// gaps, a trace too short. Source: procedure as commonly taught; the bounds are our choice.
-pub fn read_trace(samples: &[ForceSample]) -> TraceReading {
+pub fn read_trace(samples: &[ForceSample]) -> TraceMeasurement {
     let mut faults = Vec::new();
     let impossible = samples
         .iter()
@@ -108,7 +120,7 @@ pub fn read_trace(samples: &[ForceSample]) -> TraceReading {
         .collect();
     let Some(peak_n) = smooth.iter().copied().reduce(f64::max) else {
         faults.push(Reason::new("trace-empty"));
-        return TraceReading {
+        return TraceMeasurement {
             peak_n: 0.0,
             mean_n: 0.0,
             time_to_peak_s: 0.0,
@@ -134,7 +146,7 @@ pub fn read_trace(samples: &[ForceSample]) -> TraceReading {
     } else if sound.last().map_or(0.0, |s| s.t_s) - sound[onset].t_s < LEAST_S {
         faults.push(Reason::new("trace-short").with("seconds", LEAST_S));
     }
-    TraceReading {
+    TraceMeasurement {
         peak_n,
         mean_n,
         time_to_peak_s: sound[reached].t_s - sound[onset].t_s,
@@ -203,6 +215,9 @@ pub struct StrengthSet {
 pub struct StrengthView {
     /// Test id.
     pub test: String,
+    /// Pushes of today against a simulated device: shown, never counted.
+    #[serde(default)]
+    pub simulated: Vec<StrengthTrial>,
     /// Body position, a wording key.
     pub position: String,
     /// Usual lever in metres.
@@ -354,6 +369,12 @@ pub fn strength_page(ctx: &CheckContext, facts: &Facts) -> StrengthPage {
                 crate::episode::OtherSide::Sound | crate::episode::OtherSide::Hypermobile
             );
             StrengthView {
+                simulated: facts
+                    .simulated_strength
+                    .iter()
+                    .filter(|t| t.test == test.id && t.on == facts.today)
+                    .cloned()
+                    .collect(),
                 test: test.id.clone(),
                 position: test.position.clone(),
                 lever_m: test.lever_m,
@@ -399,14 +420,14 @@ pub fn strength_page(ctx: &CheckContext, facts: &Facts) -> StrengthPage {
 
 /// Maximal testing only once every group that works has the allowance *resisted*; empty when nothing is against it.
 pub fn strength_barred(ctx: &CheckContext, facts: &Facts, test: &StrengthTest) -> Vec<Reason> {
-    if !ctx.pathway.protects() && facts.limits.is_empty() {
+    if !ctx.rules.protects() && facts.limits.is_empty() {
         return Vec::new();
     }
     let path = Path {
         keys: test.path.iter().filter_map(KeyPose::pose).collect(),
     };
     let mut out = bars_position(ctx, &path, &test.demand, &[], facts.day());
-    if ctx.pathway.protects() && !ctx.cleared {
+    if ctx.rules.protects() && !ctx.cleared {
         out.push(Reason::new("no-clearance"));
     }
     out

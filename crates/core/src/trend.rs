@@ -1,24 +1,24 @@
-//! Where a range is heading: a line through its readings that one odd reading cannot bend, and when it may get somewhere.
+//! Where a range is heading: a line through its measurements that one odd measurement cannot bend, and when it may get somewhere.
 
-use crate::calendar::{PostOpDay, WEEK};
+use crate::calendar::{EpisodeDay, WEEK};
 use serde::{Deserialize, Serialize};
 use statrs::distribution::{ContinuousCDF, Normal};
 
-/// Fewest readings of a trend. Source: our choice, because three points lie on a line too easily.
-const LEAST_READINGS: usize = 4;
+/// Fewest measurements of a trend. Source: our choice, because three points lie on a line too easily.
+const LEAST_MEASUREMENTS: usize = 4;
 /// Least days from the first to the last.
-const LEAST_DAYS: PostOpDay = 14;
+const LEAST_DAYS: EpisodeDay = 14;
 /// Chance outside the interval: 80 % intervals throughout, since four points cannot carry 95 %.
 const OUTSIDE: f64 = 0.2;
 
-/// A line through readings, with an 80 % interval of its slope.
+/// A line through measurements, with an 80 % interval of its slope.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Trend {
     /// First day that counts.
-    pub from_day: PostOpDay,
+    pub from_day: EpisodeDay,
     /// Last day that counts.
-    pub to_day: PostOpDay,
+    pub to_day: EpisodeDay,
     /// On the line on the last day, in the quantity's unit.
     pub at_last: f64,
     /// Change in a week.
@@ -27,7 +27,7 @@ pub struct Trend {
     pub per_week_low: f64,
     /// Its upper end.
     pub per_week_high: f64,
-    /// The line is never followed beyond this: the other side, or the usual reading.
+    /// The line is never followed beyond this: the other side, or the usual measurement.
     pub cap: f64,
     /// When the next thing that is asked may be reached.
     pub reach: Option<Reach>,
@@ -40,32 +40,32 @@ pub struct Reach {
     /// What is to be reached.
     pub target: f64,
     /// On the steep side of the interval.
-    pub earliest: Option<PostOpDay>,
+    pub earliest: Option<EpisodeDay>,
     /// On the line.
-    pub middle: Option<PostOpDay>,
+    pub middle: Option<EpisodeDay>,
     /// On the flat side of the interval.
-    pub latest: Option<PostOpDay>,
+    pub latest: Option<EpisodeDay>,
 }
 
 /// Nobody is told of a day further away than this.
 const FURTHEST_DAYS: f64 = 365.0;
 
 impl Trend {
-    /// The line through `readings` (day and value, any order, one or more a day), or `None` where they do not carry one.
+    /// The line through `measurements` (day and value, any order, one or more a day), or `None` where they do not carry one.
     ///
     /// Theil–Sen: the median of the slopes between all pairs of different days; its interval after Sen 1968, with ties. The
-    /// line passes through the medians of days and values. Readings that only say "at least" must be left out by the caller.
+    /// line passes through the medians of days and values. Measurements that only say "at least" must be left out by the caller.
     /// Source: Theil 1950, Sen 1968 (J Am Stat Assoc), from memory; checked against a general statistics package.
-    pub fn of(readings: &[(PostOpDay, f64)], cap: f64) -> Option<Trend> {
+    pub fn of(measurements: &[(EpisodeDay, f64)], cap: f64) -> Option<Trend> {
         let (first, last) = (
-            readings.iter().map(|r| r.0).min()?,
-            readings.iter().map(|r| r.0).max()?,
+            measurements.iter().map(|r| r.0).min()?,
+            measurements.iter().map(|r| r.0).max()?,
         );
-        if readings.len() < LEAST_READINGS || last - first < LEAST_DAYS {
+        if measurements.len() < LEAST_MEASUREMENTS || last - first < LEAST_DAYS {
             return None;
         }
-        let days: Vec<f64> = readings.iter().map(|r| f64::from(r.0)).collect();
-        let values: Vec<f64> = readings.iter().map(|r| r.1).collect();
+        let days: Vec<f64> = measurements.iter().map(|r| f64::from(r.0)).collect();
+        let values: Vec<f64> = measurements.iter().map(|r| r.1).collect();
         let (slope, [low, high]) = theil_sen(&days, &values, OUTSIDE)?;
         let at_last = median(values) + slope * (f64::from(last) - median(days));
         let week = f64::from(WEEK);
@@ -83,11 +83,11 @@ impl Trend {
 
     /// With the days on which `target` may be reached, none of them before `from`; none beyond the cap, where the line says nothing.
     #[must_use]
-    pub fn toward(mut self, target: f64, from: PostOpDay) -> Trend {
-        let day = |per_week: f64| -> Option<PostOpDay> {
+    pub fn toward(mut self, target: f64, from: EpisodeDay) -> Trend {
+        let day = |per_week: f64| -> Option<EpisodeDay> {
             let days = (target - self.at_last) / per_week * f64::from(WEEK);
             (target <= self.cap && per_week > 0.0 && days.is_finite() && days <= FURTHEST_DAYS)
-                .then(|| (self.to_day + days.max(0.0).ceil() as PostOpDay).max(from))
+                .then(|| (self.to_day + days.max(0.0).ceil() as EpisodeDay).max(from))
         };
         self.reach = Some(Reach {
             target,

@@ -4,14 +4,14 @@ use crate::calendar::Clock;
 use crate::deciding::{LineDecision, decide};
 use crate::episode::OtherSide;
 use crate::episode::{ExamFact, Facts, LogEntry, LogFact, SurgeonLimit, TryOutWord};
-use crate::exam::{Dial, dials};
 use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::{HealingClock, Knowledge};
 use crate::program::{
     BuildAsk, CheckContext, CorridorView, PhaseSpan, PrecautionSpan, Proposal, Rules, Volume,
-    build, corridor_views, reached_phase, running_lines, schedule, score_view, volume,
+    build, corridor_views, plan_chart, reached_phase, running_lines, schedule, volume,
 };
 use crate::progress::{GateView, adherence_pct, next_gate};
+use crate::ranges::{Dial, dials};
 use crate::reading::{impairments, irritability};
 use crate::reason::Reason;
 use crate::watching::{WatchView, watch_views};
@@ -25,7 +25,7 @@ pub struct Assessment<'a> {
     /// All knowledge.
     pub known: &'a Knowledge,
     /// The rules of this shoulder.
-    pub pathway: Rules,
+    pub rules: Rules,
     /// The facts.
     pub facts: &'a Facts,
     /// All flags.
@@ -43,7 +43,7 @@ impl<'a> Assessment<'a> {
         let phase = reached_phase(&rules, facts);
         let mut out = Assessment {
             known,
-            pathway: rules,
+            rules,
             facts,
             flags: Vec::new(),
             open: Vec::new(),
@@ -68,16 +68,13 @@ impl<'a> Assessment<'a> {
     pub fn ctx(&self) -> CheckContext<'_> {
         CheckContext {
             known: self.known,
-            pathway: &self.pathway,
+            rules: &self.rules,
             limits: &self.facts.limits,
             open_flags: &self.open,
             flags_not_asked: self.not_asked,
             // Where nothing heals by the calendar, and after a mere sprain, nobody else has to let go first.
             cleared: self.facts.story.clearance.is_some()
-                || matches!(
-                    self.pathway.clock,
-                    HealingClock::None | HealingClock::Sprain
-                ),
+                || matches!(self.rules.clock, HealingClock::None | HealingClock::Sprain),
             phase: self.phase,
             today: self.facts.day(),
             helper_protected: self.facts.story.other_side == OtherSide::Operated
@@ -91,7 +88,7 @@ impl<'a> Assessment<'a> {
 impl Assessment<'_> {
     /// What the builder proposes from today on.
     pub fn propose(&self, seed: uuid::Uuid) -> Proposal {
-        self.propose_over(&schedule(&self.pathway, self.facts), seed)
+        self.propose_over(&schedule(&self.rules, self.facts), seed)
     }
 
     /// What the builder proposes over given phases.
@@ -135,7 +132,7 @@ pub struct VisitView {
     pub precautions: Vec<PrecautionSpan>,
     /// Dials, in order; those due first come to the page.
     pub dials: Vec<Dial>,
-    /// Corridors with readings.
+    /// Corridors with measurements.
     pub corridors: Vec<CorridorView>,
     /// The next gate.
     pub gate: Option<GateView>,
@@ -169,7 +166,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
     log.reverse();
     VisitView {
         clock: Clock::at(day),
-        phase: assessment.pathway.phase(ctx.phase).map(|p| p.id.clone()),
+        phase: assessment.rules.phase(ctx.phase).map(|p| p.id.clone()),
         flags: assessment.flags.clone(),
         limits_to_confirm: facts
             .limits
@@ -177,7 +174,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             .filter(|l| l.ended_on.is_none() && l.until_day.is_some_and(|until| day >= until))
             .cloned()
             .collect(),
-        precautions: score_view(&ctx, facts)
+        precautions: plan_chart(&ctx, facts)
             .precautions
             .into_iter()
             .filter(|p| (p.from_day..p.to_day).contains(&day))

@@ -3,7 +3,7 @@
 //! Red flags and the common rules of deciding come first; a watch can only add to them. Source: the hold, back and stop
 //! blocks of the pathways, common practice without a published source where the row names none.
 
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::Facts;
 use crate::knowledge::{Told, WatchAct};
 use crate::program::CheckContext;
@@ -28,7 +28,7 @@ pub struct WatchView {
     /// Whether it could not be answered, because something was not measured or is out of date.
     pub open: bool,
     /// The day of the newest datum behind it.
-    pub since_day: Option<PostOpDay>,
+    pub since_day: Option<EpisodeDay>,
     /// Ladders it holds or moves back; all when empty.
     pub ladders: Vec<String>,
     /// What it asks.
@@ -57,7 +57,7 @@ impl WatchView {
 pub fn watch_views(ctx: &CheckContext, facts: &Facts) -> Vec<WatchView> {
     let day = facts.day();
     let mut out: Vec<WatchView> = ctx
-        .pathway
+        .rules
         .watches
         .iter()
         .filter(|w| (w.from_day..w.until_day).contains(&day))
@@ -90,13 +90,13 @@ pub fn watch_views(ctx: &CheckContext, facts: &Facts) -> Vec<WatchView> {
 }
 
 /// The newest day among the data behind a criterion that is met.
-fn newest_day(view: &CriterionView) -> Option<PostOpDay> {
+fn newest_day(view: &CriterionView) -> Option<EpisodeDay> {
     let own = view
         .datum
         .as_ref()
         .filter(|_| view.status == CriterionStatus::Met)
         .and_then(|d| match d.args.get("day") {
-            Some(Arg::Number(day)) => Some(*day as PostOpDay),
+            Some(Arg::Number(day)) => Some(*day as EpisodeDay),
             _ => None,
         });
     view.parts.iter().filter_map(newest_day).chain(own).max()

@@ -16,7 +16,10 @@ fn time<T>(times: u32, mut work: impl FnMut() -> T) -> f64 {
 
 fn main() -> Result<(), Box<dyn std::error::Error>> {
     let known = ritorno_shelf::read(&ritorno_shelf::shipped())?;
-    let exercise = known.exercises.get("diagonal-draw-out-and-up").ok_or("no such exercise")?;
+    let exercise = known
+        .exercises
+        .get("diagonal-draw-out-and-up")
+        .ok_or("no such exercise")?;
     let path = exercise.path();
     let arm = ArmBody::new(known.segment_table().ok_or("no table")?, Person::REFERENCE);
     let band = ritorno_core::mechanics::Band {

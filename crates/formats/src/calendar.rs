@@ -6,7 +6,7 @@ use chrono::{DateTime, Days, NaiveDate, Utc};
 use icalendar::{Calendar, Component, Event, Property};
 use ritorno_core::calendar::date_of;
 use ritorno_core::episode::Facts;
-use ritorno_core::program::{CheckContext, running_lines, score_view};
+use ritorno_core::program::{CheckContext, plan_chart, running_lines};
 use ritorno_wording::{Value, Wording};
 
 /// What goes into the file.
@@ -58,7 +58,7 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
             ));
         }
     }
-    for gate in score_view(ctx, facts)
+    for gate in plan_chart(ctx, facts)
         .gates
         .iter()
         .filter(|g| !g.passed && g.day >= ctx.today)

@@ -65,7 +65,7 @@ pub fn limit_rows(ctx: &CheckContext, wording: &Wording, day: i32) -> Vec<(Strin
     ]
     .into_iter()
     .filter_map(|quantity| {
-        let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
+        let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         let id = landmark(quantity, on.ceiling)?;
         Some((
             wording.say(&format!("limit-{quantity}"), &[]),
@@ -85,7 +85,7 @@ pub fn session_limit(
     let Some(adapts) = &exercise.adapts else {
         return String::new();
     };
-    let on = ceiling_on(ctx.pathway, ctx.limits, &adapts.quantity, day, ctx.today);
+    let on = ceiling_on(ctx.rules, ctx.limits, &adapts.quantity, day, ctx.today);
     match on.ceiling {
         Ceiling::Free => String::new(),
         ceiling => landmark(&adapts.quantity, ceiling)

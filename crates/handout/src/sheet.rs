@@ -4,7 +4,7 @@ use crate::landmarks::{limit_rows, session_limit};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Exercise, Group, HealingClock, Helper, Level, SetStructure};
-use ritorno_core::program::{CheckContext, resolved_path, running_lines, score_view};
+use ritorno_core::program::{CheckContext, plan_chart, resolved_path, running_lines};
 use ritorno_core::visit::untried;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_wording::{Value, Wording, capital};
@@ -121,7 +121,7 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         },
         &[],
     );
-    let score = score_view(ctx, facts);
+    let score = plan_chart(ctx, facts);
     // Nothing new goes home untried: what was not done in the room yet is named, not explained.
     let waits = untried(ctx, facts);
     let current: Vec<Line> = running_lines(ctx, facts, day)
@@ -203,13 +203,13 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         Some(_) => wording.say("paper-sling-none", &[]),
         None => wording.say("paper-sling-never", &[]),
     };
-    let operated = ctx.pathway.clock == HealingClock::Operation;
-    let since = match ctx.pathway.clock {
+    let operated = ctx.rules.clock == HealingClock::Operation;
+    let since = match ctx.rules.clock {
         HealingClock::Operation => "paper-day",
         HealingClock::None => "paper-day-program",
         _ => "paper-day-injury",
     };
-    let pain_max = ctx.pathway.pain_max(day);
+    let pain_max = ctx.rules.pain_max(day);
     let plain = |id: &str| wording.say(id, &[]);
     let data = json!({
         "title": plain("paper-title"),

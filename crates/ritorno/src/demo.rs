@@ -5,15 +5,16 @@ use crate::demo_examined::{self, EXAMINED};
 use crate::demo_pathways::MORE;
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Reading, Score, Start,
-    StopReason, Story, SurgeonLimit, TakenBy, Task,
+    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Measurement, Score,
+    Start, StopReason, Story, SurgeonLimit, TakenBy, Task,
 };
 use ritorno_core::knowledge::Setting;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Role;
-use ritorno_core::program::{SNAPSHOT_VERSION, Snapshot, scheduled_lines, score_view};
-use ritorno_core::visit::Assessment;
-use ritorno_server::{AppState, hash_password, new_user, refresh_lane};
+use ritorno_core::program::{plan_chart, scheduled_lines};
+use ritorno_core::snapshot::{ProgramV1, VisitV1};
+use ritorno_core::visit::visit_view;
+use ritorno_server::{AppState, assess, hash_password, new_user, refresh_lane};
 use ritorno_store::episode::Patient;
 use ritorno_store::user::User;
 use ritorno_store::{
@@ -34,13 +35,13 @@ pub(crate) struct Person {
     pub(crate) mechanism: &'static str,
     pub(crate) task: (&'static str, &'static str),
     pub(crate) health: &'static [&'static str],
-    /// Today's post-operative day.
+    /// Today's episode day.
     pub(crate) day: i32,
     /// Gates passed, with the day.
     pub(crate) passed: &'static [(&'static str, i32)],
     pub(crate) limits: &'static [(&'static str, f64, Option<i32>)],
     /// Quantity, value, day, why it stopped.
-    pub(crate) readings: &'static [(&'static str, f64, i32, StopReason)],
+    pub(crate) measurements: &'static [(&'static str, f64, i32, StopReason)],
     pub(crate) rest_pain: Option<(f64, i32)>,
     pub(crate) attested: &'static [(&'static str, i32)],
     /// The day the program was built and signed.
@@ -78,7 +79,7 @@ const PEOPLE: &[Person] = &[
         day: 38,
         passed: &[(G1, 15)],
         limits: USUAL,
-        readings: &[
+        measurements: &[
             (PE, 72.0, 17, Pain),
             (ER, 8.0, 17, Stiff),
             (PE, 88.0, 24, Stiff),
@@ -111,7 +112,7 @@ const PEOPLE: &[Person] = &[
         day: 33,
         passed: &[(G1, 14)],
         limits: USUAL,
-        readings: &[
+        measurements: &[
             (PE, 85.0, 20, Stiff),
             (ER, 24.0, 20, Stiff),
             (PE, 104.0, 32, Stiff),
@@ -139,7 +140,7 @@ const PEOPLE: &[Person] = &[
         day: 66,
         passed: &[(G1, 16), (G2, 48)],
         limits: &[],
-        readings: &[
+        measurements: &[
             (PE, 70.0, 28, Stiff),
             (PE, 91.0, 47, Stiff),
             (ER, 21.0, 47, Stiff),
@@ -170,7 +171,7 @@ const PEOPLE: &[Person] = &[
         day: 43,
         passed: &[(G1, 14)],
         limits: &[],
-        readings: &[
+        measurements: &[
             (PE, 84.0, 22, Stiff),
             (PE, 101.0, 33, Stiff),
             (ER, 22.0, 33, Stiff),
@@ -199,7 +200,7 @@ const PEOPLE: &[Person] = &[
         day: 58,
         passed: &[(G1, 14), (G2, 43)],
         limits: &[],
-        readings: &[
+        measurements: &[
             (PE, 118.0, 40, Stiff),
             (ER, 28.0, 40, Stiff),
             (PE, 134.0, 56, Stiff),
@@ -229,7 +230,7 @@ const PEOPLE: &[Person] = &[
         day: 36,
         passed: &[(G1, 14)],
         limits: USUAL,
-        readings: &[(PE, 80.0, 18, Pain), (ER, 12.0, 18, Stiff)],
+        measurements: &[(PE, 80.0, 18, Pain), (ER, 12.0, 18, Stiff)],
         rest_pain: Some((3.0, 18)),
         attested: &[("wound-closed", 14)],
         built: Some(14),
@@ -252,7 +253,7 @@ const PEOPLE: &[Person] = &[
         day: 106,
         passed: &[(G1, 14), (G2, 45), (G3, 98)],
         limits: &[],
-        readings: &[
+        measurements: &[
             (PE, 95.0, 40, Stiff),
             (PE, 138.0, 70, Stiff),
             (ER, 33.0, 70, Stiff),
@@ -292,7 +293,7 @@ const PEOPLE: &[Person] = &[
         day: 9,
         passed: &[],
         limits: &[],
-        readings: &[],
+        measurements: &[],
         rest_pain: Some((4.0, 8)),
         attested: &[],
         built: Some(2),
@@ -415,8 +416,8 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         };
         episode::add_limit(conn, id, &limit)?;
     }
-    for (quantity, value, day, stop) in p.readings {
-        let reading = Reading {
+    for (quantity, value, day, stop) in p.measurements {
+        let measurement = Measurement {
             id: Uuid::now_v7(),
             quantity: (*quantity).into(),
             side: p.side,
@@ -428,12 +429,12 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
             method: None,
             rater: None,
         };
-        events::add_reading(conn, id, &reading)?;
+        events::add_measurement(conn, id, &measurement)?;
     }
-    if !p.readings.is_empty() {
+    if !p.measurements.is_empty() {
         for (quantity, value) in [(PE, 168.0), (ER, 62.0), (AEL, 166.0), (AEU, 164.0)] {
-            let first = p.readings[0].2;
-            let reading = Reading {
+            let first = p.measurements[0].2;
+            let measurement = Measurement {
                 id: Uuid::now_v7(),
                 quantity: quantity.into(),
                 side: p.side.other(),
@@ -445,7 +446,7 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
                 method: None,
                 rater: None,
             };
-            events::add_reading(conn, id, &reading)?;
+            events::add_measurement(conn, id, &measurement)?;
         }
     }
     if let Some((value, day)) = p.rest_pain {
@@ -489,14 +490,24 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
     if let Some(built) = p.built {
         build_and_log(state, conn, by, p, id, built, &on)?;
     }
-    let note = visit::Note {
-        visited_on: on((p.day - 7).max(1)),
-        body: p.note.into(),
-        summary: serde_json::json!({}),
-    };
-    visit::add(conn, Uuid::now_v7(), id, &note, by.id)?;
+    sign_note(state, conn, by, id, on((p.day - 7).max(1)), p.note)?;
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())
+}
+
+/// Signs a note with what the page would have shown on that day.
+pub(crate) fn sign_note(
+    state: &AppState,
+    conn: &mut PgConnection,
+    by: &User,
+    id: Uuid,
+    day: NaiveDate,
+    body: &str,
+) -> Result<(), StoreError> {
+    let facts = episode::load(conn, id, day)?.facts;
+    let shown = VisitV1::from(&visit_view(&assess(&state.knowledge, &facts)?));
+    let note = visit::Note::new(day, body.to_owned(), &shown)?;
+    visit::add(conn, Uuid::now_v7(), id, &note, by.id)
 }
 
 fn build_and_log(
@@ -510,31 +521,22 @@ fn build_and_log(
 ) -> Result<(), StoreError> {
     // The program as it was built on that day, with what was known then.
     let mut facts = episode::load(conn, id, on(built))?.facts;
-    facts.readings.retain(|r| r.on <= on(built));
+    facts.measurements.retain(|r| r.on <= on(built));
     facts.gate_passes.retain(|g| g.on <= on(built));
     let (lines, snapshot) = {
-        let assessment =
-            Assessment::new(&state.knowledge, &facts).ok_or(StoreError::NotFound("pathway"))?;
+        let assessment = assess(&state.knowledge, &facts)?;
         let ctx = assessment.ctx();
         let lines = assessment.propose(id).lines;
         let mut signed = facts.clone();
         signed.lines.clone_from(&lines);
-        let kept = Snapshot {
-            rev: 1,
-            story_rev: 1,
-            limits: facts.limits.clone(),
-            score: score_view(&ctx, &signed),
-        };
-        (
-            lines,
-            serde_json::to_value(kept).map_err(|_| StoreError::Unreadable("snapshot"))?,
-        )
+        let chart = plan_chart(&ctx, &signed);
+        let kept = ProgramV1::of(1, 1, &facts.story.pathway, &facts.limits, &chart);
+        (lines, kept)
     };
     // What was asked of the patient on each day: nothing that waits for a gate.
     let mut known = episode::load(conn, id, state.today.date())?.facts;
     known.lines.clone_from(&lines);
-    let assessment =
-        Assessment::new(&state.knowledge, &known).ok_or(StoreError::NotFound("pathway"))?;
+    let assessment = assess(&state.knowledge, &known)?;
     let planned = |day: i32| -> Vec<_> {
         scheduled_lines(&assessment.ctx(), &known, day)
             .into_iter()
@@ -542,7 +544,7 @@ fn build_and_log(
             .collect()
     };
     program::save(conn, id, 0, &state.knowledge.sha256, &lines)?;
-    program::sign(conn, id, 1, SNAPSHOT_VERSION, snapshot, by.id, on(built))?;
+    program::sign(conn, id, &snapshot, by.id, on(built))?;
     for day in (p.day - 13).max(built)..p.day {
         let log = |conn: &mut PgConnection, exercise: Option<&str>, fact: LogFact| {
             events::add_log(

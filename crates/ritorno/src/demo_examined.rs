@@ -1,9 +1,10 @@
 //! Invented shoulders without an operation, each examined at its last visit.
 
+use crate::demo::sign_note;
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
-    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, Method, OtherSide, PainArc, Reading, Start,
-    StopReason, Story, TakenBy, Task, TestAnswer, TestFinding, Vote,
+    Answer, Complaint, ExamFact, ExamNote, FlagAnswer, Measurement, Method, OtherSide, PainArc,
+    Start, StopReason, Story, TakenBy, Task, TestAnswer, TestFinding, Vote,
 };
 use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
@@ -11,7 +12,7 @@ use ritorno_core::outcome::Sheet;
 use ritorno_server::{AppState, refresh_lane};
 use ritorno_store::episode::Patient;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, StoreError, episode, events, exam, outcome, visit};
+use ritorno_store::{PgConnection, StoreError, episode, events, findings, outcome};
 use uuid::Uuid;
 
 use Found::*;
@@ -42,7 +43,7 @@ pub struct Examined {
     numbers: &'static [(&'static str, f64)],
     votes: &'static [(Vote, f64)],
     note: &'static str,
-    /// What the first visit, the day after day 0, had found of this side: quantity and reading.
+    /// What the first visit, the day after day 0, had found of this side: quantity and measurement.
     first: &'static [(&'static str, f64)],
     /// Outcome sheets: days ago, instrument, answers.
     sheets: &'static [(i32, &'static str, &'static [f64])],
@@ -404,7 +405,7 @@ pub fn add(
     events::add_flag_answers(conn, id, &answers)?;
     for (quantity, here, there, stop) in p.ranges {
         for (side, value, stop) in [(p.side, *here, *stop), (p.side.other(), *there, Stiff)] {
-            let reading = Reading {
+            let measurement = Measurement {
                 id: Uuid::now_v7(),
                 quantity: (*quantity).into(),
                 side,
@@ -418,12 +419,12 @@ pub fn add(
                 method: Some(Method::Goniometer),
                 rater: None,
             };
-            events::add_reading(conn, id, &reading)?;
+            events::add_measurement(conn, id, &measurement)?;
         }
     }
     let first_on = day0 + Days::new(1);
     for (quantity, value) in p.first {
-        let reading = Reading {
+        let measurement = Measurement {
             id: Uuid::now_v7(),
             quantity: (*quantity).into(),
             side: p.side,
@@ -435,7 +436,7 @@ pub fn add(
             method: Some(Method::Goniometer),
             rater: None,
         };
-        events::add_reading(conn, id, &reading)?;
+        events::add_measurement(conn, id, &measurement)?;
     }
     for (ago, instrument, given) in p.sheets {
         // What was not answered stays open to the end of the sheet.
@@ -467,7 +468,7 @@ pub fn add(
         .iter()
         .map(|(test, value)| (*test, TestAnswer::Number { value: *value }));
     for (test, answer) in words.chain(numbers) {
-        exam::add_finding(
+        findings::add_finding(
             conn,
             id,
             &TestFinding {
@@ -486,7 +487,7 @@ pub fn add(
             question: *question,
             value: *value,
         };
-        exam::add_note(
+        findings::add_note(
             conn,
             id,
             &ExamNote {
@@ -497,12 +498,7 @@ pub fn add(
             by.id,
         )?;
     }
-    let note = visit::Note {
-        visited_on: on,
-        body: p.note.into(),
-        summary: serde_json::json!({}),
-    };
-    visit::add(conn, Uuid::now_v7(), id, &note, by.id)?;
+    sign_note(state, conn, by, id, on, p.note)?;
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())
 }

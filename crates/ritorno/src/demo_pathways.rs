@@ -21,7 +21,7 @@ pub(crate) const MORE: &[Person] = &[
         day: 66,
         passed: &[("to-protected-motion", 15), ("to-active-light", 44)],
         limits: &[],
-        readings: &[
+        measurements: &[
             (PE, 88.0, 20, Stiff),
             (ER, 12.0, 20, Stiff),
             (PE, 126.0, 41, Stiff),
@@ -54,7 +54,7 @@ pub(crate) const MORE: &[Person] = &[
         day: 61,
         passed: &[("to-passive-assisted", 22), ("to-active", 43)],
         limits: &[],
-        readings: &[
+        measurements: &[
             (PE, 84.0, 41, Stiff),
             (ER, 12.0, 41, Stiff),
             (PE, 104.0, 60, Stiff),
@@ -83,7 +83,7 @@ pub(crate) const MORE: &[Person] = &[
         day: 74,
         passed: &[("to-stiff", 46)],
         limits: &[],
-        readings: &[
+        measurements: &[
             (AEU, 98.0, 20, Pain),
             (ER, 18.0, 20, Stiff),
             (AEU, 112.0, 71, Stiff),
@@ -112,7 +112,7 @@ pub(crate) const MORE: &[Person] = &[
         day: 40,
         passed: &[("to-restore", 9), ("to-loading", 25)],
         limits: &[],
-        readings: &[
+        measurements: &[
             (AEU, 128.0, 9, Pain),
             (AEU, 146.0, 25, Pain),
             (ER, 58.0, 25, Stiff),

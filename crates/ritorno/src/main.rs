@@ -41,12 +41,13 @@ fn state() -> Result<AppState, Failure> {
         Some("knowledge"),
     )?))?;
     let pool = open_pool(&setting("DATABASE_URL", None)?);
-    Ok(AppState::new(
-        pool,
-        known,
-        today()?,
-        PathBuf::from(setting("RITORNO_WEB", Some("web/dist"))?),
-    ))
+    let web = PathBuf::from(setting("RITORNO_WEB", Some("web/dist"))?);
+    let state = AppState::new(pool, known, today()?, web);
+    // A clinic never sees a simulated device: only ./start, which loads invented patients, says that this is a demo.
+    Ok(match setting("RITORNO_DEMO", Some("0"))?.as_str() {
+        "1" => state.for_demo(),
+        _ => state,
+    })
 }
 
 /// Stores what the application knows as a release, once.

@@ -2,7 +2,7 @@
 
 use diesel::prelude::*;
 use ritorno_server::{AppState, Today, read_knowledge, server};
-use ritorno_store::{decisions, open_pool, session};
+use ritorno_store::{daylist, open_pool, session};
 use std::net::TcpListener;
 use std::path::Path;
 use std::time::Instant;
@@ -44,7 +44,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     for round in 0..220 {
         let start = Instant::now();
         let body = agent
-            .get(format!("{address}/api/decisions"))
+            .get(format!("{address}/api/day-list"))
             .header("cookie", &cookie)
             .call()?
             .body_mut()
@@ -53,14 +53,14 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         let start = Instant::now();
         conn.transaction::<_, diesel::result::Error, _>(|conn| {
             let _ = session::user(conn, &digest);
-            let _ = decisions::list(
+            let _ = daylist::list(
                 conn,
-                &decisions::Filter {
+                &daylist::Filter {
                     limit: 50,
                     ..Default::default()
                 },
             );
-            let _ = decisions::counts(conn);
+            let _ = daylist::counts(conn);
             Ok(())
         })?;
         // The first rounds warm both sides.
@@ -75,7 +75,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     };
     let (http, sql) = (median(&mut over_http), median(&mut plain));
     println!(
-        "GET /api/decisions: median {http:.2} ms; the same SQL with the session query: {sql:.2} ms; ratio {:.2}",
+        "GET /api/day-list: median {http:.2} ms; the same SQL with the session query: {sql:.2} ms; ratio {:.2}",
         http / sql
     );
     std::process::exit(0);

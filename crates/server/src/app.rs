@@ -11,10 +11,12 @@ use ritorno_core::reading::ReadingModel;
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
 use ritorno_store::{Actor, PgConnection, Pool, StoreError};
+use ritorno_wording::Value;
 use std::collections::HashMap;
 use std::sync::{Arc, Mutex};
 use std::time::Duration;
 use tokio::sync::Semaphore;
+use uuid::Uuid;
 
 /// Where today's date comes from.
 #[derive(Debug, Clone, Copy)]
@@ -49,12 +51,14 @@ pub struct AppState {
     own: Arc<Mutex<Option<WithOwn>>>,
     /// Older releases that programs in use were built with.
     releases: Arc<Mutex<HashMap<String, Arc<Knowledge>>>>,
-    /// Reading models by release: tables and draws that are built once.
+    /// Measurement models by release: tables and draws that are built once.
     models: Arc<Mutex<HashMap<String, Arc<ReadingModel>>>>,
     /// Where today comes from.
     pub today: Today,
     /// How many requests may wait for the database at once.
     pub permits: Arc<Semaphore>,
+    /// Whether this is a demo: only then do simulated devices exist.
+    pub demo: bool,
     /// Where the built pages lie.
     pub web_dir: std::path::PathBuf,
 }
@@ -63,6 +67,13 @@ pub struct AppState {
 pub(crate) type App = web::Data<AppState>;
 
 impl AppState {
+    /// The same state for a demo, where simulated devices exist.
+    #[must_use]
+    pub fn for_demo(mut self) -> Self {
+        self.demo = true;
+        self
+    }
+
     /// A state with room for 64 waiting requests.
     pub fn new(
         pool: Pool,
@@ -78,6 +89,7 @@ impl AppState {
             models: Arc::default(),
             today,
             permits: Arc::new(Semaphore::new(64)),
+            demo: false,
             web_dir,
         }
     }
@@ -227,27 +239,60 @@ impl AppState {
         work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
         let token = token_of(req)?;
+        let by = made_by(req)?;
         self.block(move |state, conn| {
             let user = signed_in(conn, &token, action)?;
-            let mut refused = None;
-            let done = ritorno_store::write(
-                conn,
-                Actor {
-                    user: Some(user.id),
-                    action: name,
-                },
-                |conn| {
-                    work(state, conn, &user).map_err(|error| {
-                        refused = Some(error);
-                        StoreError::Other("refused by a rule".to_owned())
-                    })
-                },
-            );
-            done.map_err(|error| refused.unwrap_or_else(|| error.into()))
+            if by.is_some_and(|by| by != user.id) {
+                return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
+            }
+            in_transaction(state, conn, &user, name, work)
         })
         .await
     }
 }
+
+/// Runs `work` in one transaction with the actor's name; a refused rule rolls it back.
+///
+/// # Errors
+/// Whatever `work` answers; nothing is kept then.
+pub(crate) fn in_transaction<T>(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    name: &'static str,
+    work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError>,
+) -> Result<T, ApiError> {
+    let actor = Actor {
+        user: Some(user.id),
+        action: name,
+    };
+    let mut refused = None;
+    let done = ritorno_store::write(conn, actor, |conn| {
+        work(state, conn, user).map_err(|error| {
+            refused = Some(error);
+            StoreError::Other("refused by a rule".to_owned())
+        })
+    });
+    done.map_err(|error| refused.unwrap_or_else(|| error.into()))
+}
+
+/// Who made the entry, where the page says so: an entry is never signed with another person's session.
+fn made_by(req: &HttpRequest) -> Result<Option<Uuid>, ApiError> {
+    let Some(value) = req.headers().get(MADE_BY) else {
+        return Ok(None);
+    };
+    let by = value.to_str().ok().and_then(|text| text.parse().ok());
+    by.map(Some).ok_or_else(|| {
+        ApiError::new(
+            StatusCode::BAD_REQUEST,
+            "unreadable",
+            &[("detail", Value::Text(MADE_BY))],
+        )
+    })
+}
+
+/// The header in which a page names the person who made an entry.
+const MADE_BY: &str = "x-ritorno-made-by";
 
 fn signed_in(conn: &mut PgConnection, token: &[u8], action: Action) -> Result<User, ApiError> {
     let user = ritorno_store::session::user(conn, token)?

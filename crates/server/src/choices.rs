@@ -108,10 +108,10 @@ pub(crate) fn check_story(
         faults.event_date("story.clearance.on", clearance.on, story.day0, today);
     }
     if let Some(mass) = story.mass_kg {
-        faults.within("story.mass_kg", mass, 2.0, 350.0);
+        faults.bound(known, "story.mass_kg", "mass_kg", mass);
     }
     if let Some(height) = story.height_cm {
-        faults.within("story.height_cm", height, 40.0, 250.0);
+        faults.bound(known, "story.height_cm", "height_cm", height);
     }
     for item in &story.health {
         faults.known(
@@ -129,11 +129,11 @@ pub(crate) fn check_story(
     }
     for (i, task) in story.tasks.iter().enumerate() {
         faults.text(&format!("story.tasks[{i}].label"), &task.label, 120, true);
-        faults.within(
+        faults.bound(
+            known,
             &format!("story.tasks[{i}].score"),
+            "task_score",
             f64::from(task.score),
-            0.0,
-            10.0,
         );
         if let Some(asks) = &task.asks {
             faults.known(
@@ -177,16 +177,26 @@ pub(crate) fn check_choices(
         faults.known(&format!("story.schools.{question}"), school, fits);
     }
     if let Some(minutes) = story.minutes_per_day {
-        faults.within("story.minutes_per_day", f64::from(minutes), 1.0, 600.0);
+        faults.bound(
+            known,
+            "story.minutes_per_day",
+            "minutes_per_day",
+            f64::from(minutes),
+        );
     }
     if let Some(kg) = story.job_load_kg {
-        faults.within("story.job_load_kg", kg, 0.0, 200.0);
+        faults.bound(known, "story.job_load_kg", "job_load_kg", kg);
     }
     if let Some(hours) = story.job_overhead_h {
-        faults.within("story.job_overhead_h", hours, 0.0, 24.0);
+        faults.bound(known, "story.job_overhead_h", "job_overhead_h", hours);
     }
     if let Some(slips) = story.slips_per_week {
-        faults.within("story.slips_per_week", f64::from(slips), 0.0, 100.0);
+        faults.bound(
+            known,
+            "story.slips_per_week",
+            "slips_per_week",
+            f64::from(slips),
+        );
     }
 }
 

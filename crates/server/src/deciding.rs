@@ -1,6 +1,8 @@
 //! What is made of a proposal for an exercise: accepted, changed, overridden; kept with everything it rested on.
 
-use crate::app::App;
+use crate::app::{App, AppState};
+use crate::assess::assess;
+use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::program::check_lines;
@@ -9,8 +11,8 @@ use crate::visit::{VisitPage, page};
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::deciding::{Change, Move, apply, decide};
 use ritorno_core::permission::Action;
-use ritorno_core::visit::Assessment;
-use ritorno_store::{StoreError, deciding, episode, program};
+use ritorno_store::user::User;
+use ritorno_store::{PgConnection, StoreError, deciding, episode, program};
 use serde::Deserialize;
 use uuid::Uuid;
 
@@ -43,102 +45,116 @@ pub(crate) struct Deciding {
     change: Option<Change>,
 }
 
+/// Keeps what a clinician makes of a proposal, and does it.
+pub(crate) fn keep_decision(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    id: Uuid,
+    form: Deciding,
+) -> Result<(), ApiError> {
+    let loaded = episode::load(conn, id, state.today.date())?;
+    if deciding::known(conn, form.id)? {
+        // Sent twice: what was decided stands.
+        return Ok(());
+    }
+    let known = state.knowledge_of(conn, &loaded)?;
+    let assessment = assess(&known, &loaded.facts)?;
+    let ctx = assessment.ctx();
+    let mut faults = Faults::default();
+    faults.text(
+        "reason",
+        &form.reason,
+        1000,
+        form.answer != DecisionAnswer::Accepted,
+    );
+    let proposal = decide(&ctx, &loaded.facts)
+        .into_iter()
+        .find(|d| d.line == form.line && d.kind == form.kind);
+    let Some(proposal) = proposal else {
+        faults.push("line", "not-proposed", &[]);
+        faults.check()?;
+        return Err(StoreError::NotFound("proposal").into());
+    };
+    let change = match (form.answer, form.change) {
+        (DecisionAnswer::Accepted, _) => proposal.change.clone(),
+        (DecisionAnswer::Changed, Some(change)) => change,
+        (DecisionAnswer::Changed, None) => {
+            faults.push("change", "empty", &[]);
+            Change::None
+        }
+        (DecisionAnswer::Overridden, _) => Change::None,
+    };
+    // Going on is never the answer to a stop.
+    if form.answer == DecisionAnswer::Changed
+        && proposal.kind == Move::Stop
+        && !matches!(change, Change::None | Change::Remove)
+        && change != proposal.change
+    {
+        faults.push("change", "stop-stands", &[]);
+    }
+    if let Some(dose) = change.dose() {
+        faults.dose(&known, "change.dose", dose);
+    }
+    faults.check()?;
+    if change != Change::None {
+        let mut lines = apply(
+            &known,
+            &loaded.facts.lines,
+            form.line,
+            &change,
+            ctx.today,
+            Uuid::now_v7(),
+        );
+        if form.answer != DecisionAnswer::Accepted {
+            let why = form.reason.trim().to_owned();
+            for line in lines
+                .iter_mut()
+                .filter(|l| l.from_day == ctx.today && l.by_hand && l.override_reason.is_none())
+            {
+                line.override_reason = Some(why.clone());
+            }
+        }
+        let touched: Vec<_> = lines
+            .iter()
+            .filter(|l| l.from_day >= ctx.today && !loaded.facts.lines.contains(l))
+            .cloned()
+            .collect();
+        check_lines(&assessment, &touched)?;
+        let head = loaded
+            .program
+            .as_ref()
+            .ok_or(StoreError::NotFound("program"))?;
+        program::save(conn, id, head.rev, &head.knowledge_sha256, &lines)?;
+    }
+    let answer = match form.answer {
+        DecisionAnswer::Accepted => "accepted",
+        DecisionAnswer::Changed => "changed",
+        DecisionAnswer::Overridden => "overridden",
+    };
+    deciding::add(
+        conn,
+        form.id,
+        id,
+        &proposal,
+        (answer, form.reason.trim()),
+        state.today.date(),
+        user.id,
+    )?;
+    Ok(())
+}
+
 #[utoipa::path(tag = "visit", request_body = Deciding, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/decisions")]
 pub(crate) async fn decide_line(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<Deciding>,
+    form: Form<Deciding>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::Sign, "decide", move |state, conn, user| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        if deciding::known(conn, form.id)? {
-            // Sent twice: what was decided stands.
-            return Ok(web::Json(page(state, conn, &loaded)?));
-        }
-        let known = state.knowledge_of(conn, &loaded)?;
-        let assessment =
-            Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-        let ctx = assessment.ctx();
-        let mut faults = Faults::default();
-        faults.text(
-            "reason",
-            &form.reason,
-            1000,
-            form.answer != DecisionAnswer::Accepted,
-        );
-        let proposal = decide(&ctx, &loaded.facts)
-            .into_iter()
-            .find(|d| d.line == form.line && d.kind == form.kind);
-        let Some(proposal) = proposal else {
-            faults.push("line", "not-proposed", &[]);
-            faults.check()?;
-            return Err(StoreError::NotFound("proposal").into());
-        };
-        let change = match (form.answer, form.change) {
-            (DecisionAnswer::Accepted, _) => proposal.change.clone(),
-            (DecisionAnswer::Changed, Some(change)) => change,
-            (DecisionAnswer::Changed, None) => {
-                faults.push("change", "empty", &[]);
-                Change::None
-            }
-            (DecisionAnswer::Overridden, _) => Change::None,
-        };
-        // Going on is never the answer to a stop.
-        if form.answer == DecisionAnswer::Changed
-            && proposal.kind == Move::Stop
-            && !matches!(change, Change::None | Change::Remove)
-            && change != proposal.change
-        {
-            faults.push("change", "stop-stands", &[]);
-        }
-        faults.check()?;
-        if change != Change::None {
-            let mut lines = apply(
-                &known,
-                &loaded.facts.lines,
-                form.line,
-                &change,
-                ctx.today,
-                Uuid::now_v7(),
-            );
-            if form.answer != DecisionAnswer::Accepted {
-                let why = form.reason.trim().to_owned();
-                for line in lines
-                    .iter_mut()
-                    .filter(|l| l.from_day == ctx.today && l.by_hand && l.override_reason.is_none())
-                {
-                    line.override_reason = Some(why.clone());
-                }
-            }
-            let touched: Vec<_> = lines
-                .iter()
-                .filter(|l| l.from_day >= ctx.today && !loaded.facts.lines.contains(l))
-                .cloned()
-                .collect();
-            check_lines(&assessment, &touched)?;
-            let head = loaded
-                .program
-                .as_ref()
-                .ok_or(StoreError::NotFound("program"))?;
-            program::save(conn, *id, head.rev, &head.knowledge_sha256, &lines)?;
-        }
-        let answer = match form.answer {
-            DecisionAnswer::Accepted => "accepted",
-            DecisionAnswer::Changed => "changed",
-            DecisionAnswer::Overridden => "overridden",
-        };
-        deciding::add(
-            conn,
-            form.id,
-            *id,
-            &proposal,
-            (answer, form.reason.trim()),
-            state.today.date(),
-            user.id,
-        )?;
+        keep_decision(state, conn, user, *id, form)?;
         let loaded = refresh_lane(state, conn, *id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
     })

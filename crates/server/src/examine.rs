@@ -1,9 +1,10 @@
 //! Examine and Read: tests, findings, what else a reading rests on, and the reading itself.
 
 use crate::app::{App, AppState};
+use crate::assess::assess;
+use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
-use crate::ranges::Withdrawal;
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use ritorno_core::calendar::Clock;
@@ -11,9 +12,9 @@ use ritorno_core::episode::{ExamFact, ExamNote, Story, TestFinding};
 use ritorno_core::knowledge::{ClinicalTest, Confidence, Found, Knowledge, TestKind};
 use ritorno_core::permission::Action;
 use ritorno_core::reading::{ReadView, answer_fault, barred, read};
-use ritorno_core::visit::Assessment;
 use ritorno_store::episode::Loaded;
-use ritorno_store::{PgConnection, StoreError, episode, exam};
+use ritorno_store::user::User;
+use ritorno_store::{PgConnection, episode, findings};
 use ritorno_wording::Value;
 use serde::Serialize;
 use uuid::Uuid;
@@ -80,8 +81,7 @@ fn page(
     loaded: &Loaded,
 ) -> Result<ReadingPage, ApiError> {
     let known = state.knowledge_of(conn, loaded)?;
-    let assessment =
-        Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+    let assessment = assess(&known, &loaded.facts)?;
     let model = state.model_of(&known);
     Ok(ReadingPage {
         clock: Clock::at(loaded.facts.day()),
@@ -155,12 +155,31 @@ fn check_finding(
     faults.check()?;
     // What protection bars is not examined: it is refused with its rules, not flagged.
     if finding.side == facts.story.side {
-        let assessment = Assessment::new(known, facts).ok_or(StoreError::NotFound("pathway"))?;
+        let assessment = assess(known, facts)?;
         let reasons = barred(&assessment.ctx(), facts, test);
         if !reasons.is_empty() {
             return Err(ApiError::blocked(reasons, Vec::new()));
         }
     }
+    Ok(())
+}
+
+/// Keeps an answered test.
+pub(crate) fn keep_finding(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    id: Uuid,
+    form: TestFinding,
+) -> Result<(), ApiError> {
+    let finding = TestFinding {
+        rater: user.id,
+        ..form
+    };
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let known = state.knowledge_of(conn, &loaded)?;
+    check_finding(&known, &loaded, &finding)?;
+    findings::add_finding(conn, id, &finding)?;
     Ok(())
 }
 
@@ -170,7 +189,7 @@ pub(crate) async fn add_finding(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<TestFinding>,
+    form: Form<TestFinding>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -178,14 +197,7 @@ pub(crate) async fn add_finding(
         Action::Measure,
         "add-finding",
         move |state, conn, user| {
-            let finding = TestFinding {
-                rater: user.id,
-                ..form
-            };
-            let loaded = episode::load(conn, *id, state.today.date())?;
-            let known = state.knowledge_of(conn, &loaded)?;
-            check_finding(&known, &loaded, &finding)?;
-            exam::add_finding(conn, *id, &finding)?;
+            keep_finding(state, conn, user, *id, form)?;
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, &loaded)?))
         },
@@ -193,29 +205,76 @@ pub(crate) async fn add_finding(
     .await
 }
 
-#[utoipa::path(tag = "examine", request_body = Withdrawal, responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
-#[post("/episodes/{id}/findings/{finding}/withdraw")]
-pub(crate) async fn withdraw_finding(
-    app: App,
-    req: HttpRequest,
-    ids: web::Path<(Uuid, Uuid)>,
-    form: web::Json<Withdrawal>,
-) -> Result<web::Json<ReadingPage>, ApiError> {
-    let (id, finding) = ids.into_inner();
-    app.write(
-        &req,
-        Action::Measure,
-        "withdraw-finding",
-        move |state, conn, _| {
-            let mut faults = Faults::default();
-            faults.text("reason", &form.reason, 500, false);
-            faults.check()?;
-            exam::withdraw_finding(conn, id, finding, &form.reason)?;
-            let loaded = refresh_lane(state, conn, id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
-        },
-    )
-    .await
+/// A vote is a measurement; what is known and how likely it was beforehand is the clinician's.
+pub(crate) fn exam_note_action(note: &ExamNote) -> Action {
+    if matches!(note.fact, ExamFact::Known { .. } | ExamFact::PreTest { .. }) {
+        Action::EditStory
+    } else {
+        Action::Measure
+    }
+}
+
+/// Keeps what else a reading rests on.
+pub(crate) fn keep_exam_note(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    id: Uuid,
+    note: ExamNote,
+) -> Result<(), ApiError> {
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let known = state.knowledge_of(conn, &loaded)?;
+    let mut faults = Faults::default();
+    faults.event_date("on", note.on, loaded.facts.story.day0, state.today.date());
+    match &note.fact {
+        ExamFact::Irritability { question, value } => {
+            let max = if *question == ritorno_core::episode::Vote::WorstPain {
+                10.0
+            } else {
+                2.0
+            };
+            faults.within("value", *value, 0.0, max);
+        }
+        ExamFact::Known { about, .. } => {
+            let conditions = ["frozen-shoulder", "glenohumeral-osteoarthritis"];
+            faults.known(
+                "about",
+                about,
+                known.hypothesis(about).is_some() || conditions.contains(&about.as_str()),
+            );
+        }
+        ExamFact::Instability { .. } => {}
+        ExamFact::Response {
+            sign,
+            dose,
+            before,
+            after,
+        } => {
+            faults.text("sign", sign, 120, true);
+            faults.text("dose", dose, 120, true);
+            faults.within("before", *before, 0.0, 10.0);
+            faults.within("after", *after, 0.0, 10.0);
+        }
+        ExamFact::TryOut { exercise, .. } => {
+            faults.known("exercise", exercise, known.exercises.contains_key(exercise))
+        }
+        ExamFact::PreTest {
+            hypothesis,
+            probability,
+            reason,
+        } => {
+            faults.known(
+                "hypothesis",
+                hypothesis,
+                known.hypothesis(hypothesis).is_some(),
+            );
+            faults.within("probability", *probability, 0.01, 0.99);
+            faults.text("reason", reason, 300, true);
+        }
+    }
+    faults.check()?;
+    findings::add_note(conn, id, &note, user.id)?;
+    Ok(())
 }
 
 #[utoipa::path(tag = "examine", request_body = ExamNote, responses((status = 200, body = ReadingPage), (status = "default", body = Problem)))]
@@ -224,68 +283,12 @@ pub(crate) async fn add_exam_note(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<ExamNote>,
+    form: Form<ExamNote>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let note = form.into_inner();
-    // A vote is a measurement; what is known and how likely it was beforehand is the clinician's.
-    let action = if matches!(note.fact, ExamFact::Known { .. } | ExamFact::PreTest { .. }) {
-        Action::EditStory
-    } else {
-        Action::Measure
-    };
+    let action = exam_note_action(&note);
     app.write(&req, action, "add-exam-note", move |state, conn, user| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let known = state.knowledge_of(conn, &loaded)?;
-        let mut faults = Faults::default();
-        faults.event_date("on", note.on, loaded.facts.story.day0, state.today.date());
-        match &note.fact {
-            ExamFact::Irritability { question, value } => {
-                let max = if *question == ritorno_core::episode::Vote::WorstPain {
-                    10.0
-                } else {
-                    2.0
-                };
-                faults.within("value", *value, 0.0, max);
-            }
-            ExamFact::Known { about, .. } => {
-                let conditions = ["frozen-shoulder", "glenohumeral-osteoarthritis"];
-                faults.known(
-                    "about",
-                    about,
-                    known.hypothesis(about).is_some() || conditions.contains(&about.as_str()),
-                );
-            }
-            ExamFact::Instability { .. } => {}
-            ExamFact::Response {
-                sign,
-                dose,
-                before,
-                after,
-            } => {
-                faults.text("sign", sign, 120, true);
-                faults.text("dose", dose, 120, true);
-                faults.within("before", *before, 0.0, 10.0);
-                faults.within("after", *after, 0.0, 10.0);
-            }
-            ExamFact::TryOut { exercise, .. } => {
-                faults.known("exercise", exercise, known.exercises.contains_key(exercise))
-            }
-            ExamFact::PreTest {
-                hypothesis,
-                probability,
-                reason,
-            } => {
-                faults.known(
-                    "hypothesis",
-                    hypothesis,
-                    known.hypothesis(hypothesis).is_some(),
-                );
-                faults.within("probability", *probability, 0.01, 0.99);
-                faults.text("reason", reason, 300, true);
-            }
-        }
-        faults.check()?;
-        exam::add_note(conn, *id, &note, user.id)?;
+        keep_exam_note(state, conn, user, *id, note)?;
         let loaded = refresh_lane(state, conn, *id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
     })

@@ -1,13 +1,13 @@
 //! Home: what the patient takes away, and the figures.
 
 use crate::app::App;
+use crate::assess::assess;
 use crate::problem::{ApiError, Problem, wording};
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{NaiveTime, TimeZone, Utc};
 use ritorno_core::permission::Action;
 use ritorno_core::program::resolved_path;
-use ritorno_core::visit::Assessment;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_handout::{HandoutInput, render};
@@ -31,8 +31,7 @@ pub(crate) async fn handout(
             let signed = program::last_signed(conn, head.id)?
                 .ok_or(StoreError::NotFound("signed program"))?;
             let known = state.knowledge_of(conn, &loaded)?;
-            let assessment =
-                Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let assessment = assess(&known, &loaded.facts)?;
             let ctx = assessment.ctx();
             // An open flag pauses the program, and with it what goes home.
             if !ctx.open_flags.is_empty() {
@@ -80,8 +79,7 @@ pub(crate) async fn calendar(
                 .as_ref()
                 .ok_or(StoreError::NotFound("program"))?;
             let known = state.knowledge_of(conn, &loaded)?;
-            let assessment =
-                Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let assessment = assess(&known, &loaded.facts)?;
             let stamp = Utc.from_utc_datetime(&today.and_time(NaiveTime::MIN));
             let input = CalendarInput {
                 ctx: &assessment.ctx(),
@@ -113,8 +111,7 @@ pub(crate) async fn figure(
         .read(&req, Action::ReadRecord, move |state, conn, _| {
             let loaded = episode::load(conn, id, state.today.date())?;
             let known = state.knowledge_of(conn, &loaded)?;
-            let assessment =
-                Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+            let assessment = assess(&known, &loaded.facts)?;
             let exercise = known
                 .exercises
                 .get(&name)

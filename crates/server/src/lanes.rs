@@ -5,7 +5,7 @@ use crate::problem::ApiError;
 use ritorno_core::lanes::lane;
 use ritorno_core::visit::Assessment;
 use ritorno_store::episode::Loaded;
-use ritorno_store::{Actor, PgConnection, StoreError, decisions, episode};
+use ritorno_store::{Actor, PgConnection, StoreError, daylist, episode};
 use uuid::Uuid;
 
 /// Works out and saves the lane of an episode; answers with what was loaded for it.
@@ -25,7 +25,7 @@ pub fn refresh_lane(
     }
     if let Some(assessment) = Assessment::new(&known, &loaded.facts) {
         let value = lane(&assessment.ctx(), &loaded.facts);
-        decisions::save(conn, id, loaded.patient.id, &value, today)?;
+        daylist::save(conn, id, loaded.patient.id, &value, today)?;
     }
     Ok(loaded)
 }
@@ -46,10 +46,10 @@ pub fn change_day(state: &AppState) -> Result<usize, StoreError> {
                 action: "change-of-day",
             },
             |conn| {
-                if !decisions::lock_day_change(conn)? {
+                if !daylist::lock_day_change(conn)? {
                     return Ok(0);
                 }
-                let stale = decisions::out_of_date(conn, state.today.date(), PAGE)?;
+                let stale = daylist::out_of_date(conn, state.today.date(), PAGE)?;
                 for id in &stale {
                     refresh_lane(state, conn, *id)
                         .map_err(|error| StoreError::Other(error.to_string()))?;

@@ -1,10 +1,14 @@
 //! The web server as a library: parse, authorise, load, compute, save, answer. Handlers hold no rules.
 
 mod app;
+mod assess;
+mod bounds;
 mod choices;
+mod daylist;
 mod deciding;
-mod decisions;
+mod entries;
 mod examine;
+mod form;
 mod home;
 mod jobs;
 mod lanes;
@@ -25,8 +29,10 @@ mod story;
 mod strength;
 mod validate;
 mod visit;
+mod withdrawals;
 
 pub use app::{AppState, Today};
+pub use assess::assess;
 pub use jobs::run_jobs;
 pub use lanes::{change_day, refresh_lane};
 pub use ritorno_shelf::read as read_knowledge;

@@ -1,6 +1,8 @@
 //! The exercise library, the load bench, and the clinic's levels of elastic.
 
 use crate::app::App;
+use crate::assess::assess;
+use crate::form::Form;
 use crate::problem::{ApiError, Problem, wording};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
@@ -16,7 +18,6 @@ use ritorno_core::mechanics::{Arm, Attitude, Load, Person, PullPoint, Supply, ch
 use ritorno_core::permission::Action;
 use ritorno_core::program::resolved_path;
 use ritorno_core::reason::Reason;
-use ritorno_core::visit::Assessment;
 use ritorno_figure::{FigureSpec, figure_svg, moving_figure_svg};
 use ritorno_store::{StoreError, elastic, episode};
 use ritorno_wording::Value;
@@ -154,8 +155,7 @@ pub(crate) async fn exercise_figure(
             if let Some(episode) = how.episode {
                 let loaded = episode::load(conn, episode, state.today.date())?;
                 let known = state.knowledge_of(conn, &loaded)?;
-                let assessment = Assessment::new(&known, &loaded.facts)
-                    .ok_or(StoreError::NotFound("pathway"))?;
+                let assessment = assess(&known, &loaded.facts)?;
                 let cut = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
                 limited = cut.keys.last() != path.keys.last();
                 (path, arm) = (cut, loaded.facts.story.side);
@@ -215,7 +215,7 @@ pub(crate) async fn exercise_load(
     app: App,
     req: HttpRequest,
     id: web::Path<String>,
-    form: web::Json<LoadForm>,
+    form: Form<LoadForm>,
 ) -> Result<web::Json<LoadAnswer>, ApiError> {
     let form = form.into_inner();
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
@@ -242,9 +242,7 @@ pub(crate) async fn exercise_load(
         faults.check()?;
         let levels = elastic_levels(known, &elastic::all(conn)?, state.today.date());
         let assessment = match &loaded {
-            Some(loaded) => {
-                Some(Assessment::new(known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?)
-            }
+            Some(loaded) => Some(assess(known, &loaded.facts)?),
             None => None,
         };
         let path = match &assessment {
@@ -311,6 +309,9 @@ pub(crate) struct CalibrationForm {
     label: String,
     points: Vec<PullPoint>,
     on: NaiveDate,
+    /// Points came from the simulated gauge of a demo.
+    #[serde(default)]
+    simulated: bool,
 }
 
 #[utoipa::path(tag = "library", request_body = CalibrationForm, responses((status = 200, body = Vec<ElasticLevel>), (status = "default", body = Problem)))]
@@ -318,7 +319,7 @@ pub(crate) struct CalibrationForm {
 pub(crate) async fn add_elastic(
     app: App,
     req: HttpRequest,
-    form: web::Json<CalibrationForm>,
+    form: Form<CalibrationForm>,
 ) -> Result<web::Json<Vec<ElasticLevel>>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -330,6 +331,9 @@ pub(crate) async fn add_elastic(
             faults.within("level", f64::from(form.level), 1.0, 6.0);
             faults.text("label", &form.label, 40, false);
             faults.not_after("on", form.on, state.today.date());
+            if form.simulated && !state.demo {
+                faults.push("simulated", "not-in-demo", &[]);
+            }
             faults.within("points", form.points.len() as f64, 4.0, 60.0);
             if let Err(bad) = check_points(&form.points) {
                 use ritorno_core::mechanics::CalibrationError as E;
@@ -351,6 +355,7 @@ pub(crate) async fn add_elastic(
                     label: form.label,
                     points: form.points,
                     on: form.on,
+                    simulated: form.simulated,
                 },
                 user.id,
             )?;

@@ -1,6 +1,8 @@
 //! The surgeon's limits: written, released, ended.
 
 use crate::app::App;
+use crate::assess::assess;
+use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::story::{StoryPage, page};
@@ -9,7 +11,6 @@ use actix_web::{HttpRequest, post, web};
 use ritorno_core::episode::SurgeonLimit;
 use ritorno_core::permission::Action;
 use ritorno_core::program::{Ceiling, ceiling_on};
-use ritorno_core::visit::Assessment;
 use ritorno_store::{StoreError, episode};
 use ritorno_wording::Value;
 use uuid::Uuid;
@@ -20,7 +21,7 @@ pub(crate) async fn add_limit(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<SurgeonLimit>,
+    form: Form<SurgeonLimit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let limit = SurgeonLimit {
         ended_on: None,
@@ -34,9 +35,7 @@ pub(crate) async fn add_limit(
             let loaded = episode::load(conn, *id, state.today.date())?;
             let day = loaded.facts.day();
             let known = state.knowledge_of(conn, &loaded)?;
-            let rules = Assessment::new(&known, &loaded.facts)
-                .ok_or(StoreError::NotFound("pathway"))?
-                .pathway;
+            let rules = assess(&known, &loaded.facts)?.rules;
             let mut faults = Faults::default();
             match known.quantity(&limit.quantity) {
                 None => faults.known("quantity", &limit.quantity, false),
@@ -83,7 +82,7 @@ pub(crate) async fn add_limit(
                 }
             }
             if let Some(until) = limit.until_day {
-                faults.within("until_day", f64::from(until), 1.0, 730.0);
+                faults.bound(&known, "until_day", "until_day", f64::from(until));
             }
             match &limit.release {
                 Some(release) => {

@@ -1,8 +1,9 @@
 //! Outcome scores: filled sheets and what they come to; two visits side by side.
 
 use crate::app::{App, AppState};
+use crate::assess::assess;
+use crate::form::Form;
 use crate::problem::{ApiError, Problem};
-use crate::ranges::Withdrawal;
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use chrono::NaiveDate;
@@ -10,9 +11,9 @@ use ritorno_core::calendar::Clock;
 use ritorno_core::outcome::{InstrumentView, Sheet, faults as out_of_range, outcome_page, score};
 use ritorno_core::permission::Action;
 use ritorno_core::reading::{VisitComparison, barred, compare};
-use ritorno_core::visit::Assessment;
 use ritorno_store::episode::Loaded;
-use ritorno_store::{PgConnection, StoreError, episode, outcome};
+use ritorno_store::user::User;
+use ritorno_store::{PgConnection, episode, outcome};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -30,8 +31,7 @@ fn page(
     loaded: &Loaded,
 ) -> Result<OutcomePage, ApiError> {
     let known = state.knowledge_of(conn, loaded)?;
-    let assessment =
-        Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+    let assessment = assess(&known, &loaded.facts)?;
     Ok(OutcomePage {
         clock: Clock::at(loaded.facts.day()),
         instruments: outcome_page(&assessment.ctx(), &loaded.facts),
@@ -52,13 +52,62 @@ pub(crate) async fn show_outcomes(
     .await
 }
 
+/// Keeps a filled outcome sheet.
+pub(crate) fn keep_sheet(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    id: Uuid,
+    sheet: Sheet,
+) -> Result<(), ApiError> {
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let known = state.knowledge_of(conn, &loaded)?;
+    let mut faults = Faults::default();
+    faults.event_date("on", sheet.on, loaded.facts.story.day0, loaded.facts.today);
+    let row = known.scores.iter().find(|r| r.id == sheet.instrument);
+    faults.known("instrument", &sheet.instrument, row.is_some());
+    if let Some(row) = row {
+        let items = row.items() as f64;
+        faults.within("answers.length", sheet.answers.len() as f64, items, items);
+        if let Some((place, min, max, given)) = out_of_range(row, &sheet.answers) {
+            faults.within(&format!("answers.{place}"), given, min, max);
+        }
+    }
+    faults.check()?;
+    if let Some(row) = row {
+        // No number without the rule that allows it; the page keeps the answers until the sheet can be scored.
+        if score(row, &sheet.answers).is_err() {
+            let given = sheet.answers.iter().flatten().count() as f64;
+            let mut faults = Faults::default();
+            faults.push(
+                "answers",
+                "score-too-few",
+                &[
+                    ("given", Value::Number(given)),
+                    ("items", Value::Number(row.items() as f64)),
+                ],
+            );
+            faults.check()?;
+        }
+        if let Some(test) = row.test.as_ref().and_then(|t| known.test(t)) {
+            let assessment = assess(&known, &loaded.facts)?;
+            let reasons = barred(&assessment.ctx(), &loaded.facts, test);
+            if !reasons.is_empty() {
+                return Err(ApiError::blocked(reasons, Vec::new()));
+            }
+        }
+    }
+    outcome::add(conn, id, &sheet, user.id)?;
+    Ok(())
+}
+
 #[utoipa::path(tag = "outcome", request_body = Sheet, responses((status = 200, body = OutcomePage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/outcomes")]
 pub(crate) async fn add_sheet(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<Sheet>,
+    form: Form<Sheet>,
 ) -> Result<web::Json<OutcomePage>, ApiError> {
     let sheet = form.into_inner();
     app.write(
@@ -66,71 +115,8 @@ pub(crate) async fn add_sheet(
         Action::Measure,
         "add-outcome",
         move |state, conn, user| {
+            keep_sheet(state, conn, user, *id, sheet)?;
             let loaded = episode::load(conn, *id, state.today.date())?;
-            let known = state.knowledge_of(conn, &loaded)?;
-            let mut faults = Faults::default();
-            faults.event_date("on", sheet.on, loaded.facts.story.day0, loaded.facts.today);
-            let row = known.scores.iter().find(|r| r.id == sheet.instrument);
-            faults.known("instrument", &sheet.instrument, row.is_some());
-            if let Some(row) = row {
-                let items = row.items() as f64;
-                faults.within("answers.length", sheet.answers.len() as f64, items, items);
-                if let Some((place, min, max, given)) = out_of_range(row, &sheet.answers) {
-                    faults.within(&format!("answers.{place}"), given, min, max);
-                }
-            }
-            faults.check()?;
-            if let Some(row) = row {
-                // No number without the rule that allows it; the page keeps the answers until the sheet can be scored.
-                if score(row, &sheet.answers).is_err() {
-                    let given = sheet.answers.iter().flatten().count() as f64;
-                    let mut faults = Faults::default();
-                    faults.push(
-                        "answers",
-                        "score-too-few",
-                        &[
-                            ("given", Value::Number(given)),
-                            ("items", Value::Number(row.items() as f64)),
-                        ],
-                    );
-                    faults.check()?;
-                }
-                if let Some(test) = row.test.as_ref().and_then(|t| known.test(t)) {
-                    let assessment = Assessment::new(&known, &loaded.facts)
-                        .ok_or(StoreError::NotFound("pathway"))?;
-                    let reasons = barred(&assessment.ctx(), &loaded.facts, test);
-                    if !reasons.is_empty() {
-                        return Err(ApiError::blocked(reasons, Vec::new()));
-                    }
-                }
-            }
-            outcome::add(conn, *id, &sheet, user.id)?;
-            let loaded = episode::load(conn, *id, state.today.date())?;
-            Ok(web::Json(page(state, conn, &loaded)?))
-        },
-    )
-    .await
-}
-
-#[utoipa::path(tag = "outcome", request_body = Withdrawal, responses((status = 200, body = OutcomePage), (status = "default", body = Problem)))]
-#[post("/episodes/{id}/outcomes/{sheet}/withdraw")]
-pub(crate) async fn withdraw_sheet(
-    app: App,
-    req: HttpRequest,
-    ids: web::Path<(Uuid, Uuid)>,
-    form: web::Json<Withdrawal>,
-) -> Result<web::Json<OutcomePage>, ApiError> {
-    let (id, sheet) = ids.into_inner();
-    app.write(
-        &req,
-        Action::Measure,
-        "withdraw-outcome",
-        move |state, conn, _| {
-            let mut faults = Faults::default();
-            faults.text("reason", &form.reason, 500, false);
-            faults.check()?;
-            outcome::withdraw(conn, id, sheet, &form.reason)?;
-            let loaded = episode::load(conn, id, state.today.date())?;
             Ok(web::Json(page(state, conn, &loaded)?))
         },
     )
@@ -157,8 +143,7 @@ pub(crate) async fn show_comparison(
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let loaded = episode::load(conn, *id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
-        let assessment =
-            Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
+        let assessment = assess(&known, &loaded.facts)?;
         Ok(web::Json(compare(
             &assessment.ctx(),
             &loaded.facts,

@@ -1,6 +1,8 @@
 //! A clinic's own pathways: copied, edited with the same checks as the shipped ones, versioned, retired, taken out and brought in.
 
 use crate::app::{App, AppState};
+use crate::assess::NO_PATHWAY;
+use crate::form::Form;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
@@ -145,9 +147,7 @@ pub(crate) async fn show_pathway(
 ) -> Result<web::Json<PathwayPage>, ApiError> {
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let known = state.current(conn)?;
-        let file = known
-            .pathway_file(&id, None)
-            .ok_or(StoreError::NotFound("pathway"))?;
+        let file = known.pathway_file(&id, None).ok_or(NO_PATHWAY)?;
         Ok(web::Json(page(conn, &known, &id, file, Vec::new())?))
     })
     .await
@@ -161,10 +161,7 @@ fn page(
     faults: Vec<KnowledgeError>,
 ) -> Result<PathwayPage, ApiError> {
     let own = pathway::newest(conn)?;
-    let p = known
-        .pathways
-        .get(id)
-        .ok_or(StoreError::NotFound("pathway"))?;
+    let p = known.pathways.get(id).ok_or(NO_PATHWAY)?;
     let rules = Rules::new(known, p, &Choices::default());
     let base = p
         .based_on
@@ -284,7 +281,7 @@ fn name_of(title: &str) -> String {
 pub(crate) async fn copy_pathway(
     app: App,
     req: HttpRequest,
-    form: web::Json<CopyOf>,
+    form: Form<CopyOf>,
 ) -> Result<web::Json<PathwayPage>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -316,7 +313,7 @@ pub(crate) async fn copy_pathway(
             faults.check()?;
             let file = known
                 .pathway_file(&form.base, Some((&name, form.title.trim())))
-                .ok_or(StoreError::NotFound("pathway"))?;
+                .ok_or(NO_PATHWAY)?;
             let next = checked(&known, &name, &file)?;
             keep(state, conn, &next, &name, &file, 1, "in_force", user.id)?;
             Ok(web::Json(page(conn, &next, &name, file, Vec::new())?))
@@ -358,10 +355,7 @@ fn keep(
     what: &str,
     by: Uuid,
 ) -> Result<(), ApiError> {
-    let p = known
-        .pathways
-        .get(name)
-        .ok_or(StoreError::NotFound("pathway"))?;
+    let p = known.pathways.get(name).ok_or(NO_PATHWAY)?;
     let row = OwnPathway {
         id: Uuid::now_v7(),
         name: name.to_owned(),
@@ -394,7 +388,7 @@ pub(crate) async fn check_pathway(
     app: App,
     req: HttpRequest,
     id: web::Path<String>,
-    form: web::Json<PathwayFile>,
+    form: Form<PathwayFile>,
 ) -> Result<web::Json<PathwayPage>, ApiError> {
     let form = form.into_inner();
     app.read(&req, Action::KeepDefaults, move |state, conn, _| {
@@ -418,7 +412,7 @@ pub(crate) async fn save_pathway(
     app: App,
     req: HttpRequest,
     id: web::Path<String>,
-    form: web::Json<PathwayFile>,
+    form: Form<PathwayFile>,
 ) -> Result<web::Json<PathwayPage>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -472,7 +466,7 @@ pub(crate) async fn retire_pathway(
             let newest = pathway::newest(conn)?
                 .into_iter()
                 .find(|p| p.name == *id)
-                .ok_or(StoreError::NotFound("pathway"))?;
+                .ok_or(NO_PATHWAY)?;
             // Retiring and bringing back are the same step in two directions.
             let what = if newest.state == "retired" {
                 "in_force"

@@ -2,6 +2,7 @@
 
 use crate::app::App;
 use crate::choices::check_story;
+use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
@@ -62,7 +63,7 @@ pub(crate) struct NewEpisode {
 pub(crate) async fn add_patient(
     app: App,
     req: HttpRequest,
-    form: web::Json<NewPatient>,
+    form: Form<NewPatient>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -135,7 +136,7 @@ pub(crate) async fn add_episode(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<NewEpisode>,
+    form: Form<NewEpisode>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
     let form = form.into_inner();
     app.write(

@@ -1,6 +1,8 @@
 //! Program: build, check while editing, save, sign.
 
 use crate::app::{App, AppState};
+use crate::assess::{NO_PATHWAY, assess};
+use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
@@ -10,10 +12,10 @@ use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
-    LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, SNAPSHOT_VERSION, ScoreView, Snapshot,
-    Status, Variant, Verdict, WhatIf, check_exercise, check_line, read_snapshot, running_lines,
-    score_view, what_if,
+    LaterItem, LineWhy, MovedUp, PlanChart, PlanDifference, Proposal, Status, Variant, Verdict,
+    WhatIf, check_exercise, check_line, plan_chart, running_lines, what_if,
 };
+use ritorno_core::snapshot::{ProgramV1, read_program};
 use ritorno_core::visit::{Assessment, untried};
 use ritorno_store::episode::Loaded;
 use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
@@ -41,14 +43,14 @@ pub(crate) struct SignedInfo {
     current: bool,
 }
 
-/// The program with its score.
+/// The program with its plan chart.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct ProgramPage {
     rev: i32,
     /// The first letters of the knowledge release it was built with.
     knowledge: Option<String>,
     signed: Option<SignedInfo>,
-    score: ScoreView,
+    chart: PlanChart,
     /// Ids of the lines that run today: never one that waits for a gate or is blocked.
     running: Vec<Uuid>,
     /// Exercises that run today and were never tried out in the room.
@@ -59,7 +61,7 @@ pub(crate) struct ProgramPage {
 /// A proposal, not saved.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct ProposalPage {
-    score: ScoreView,
+    chart: PlanChart,
     later: Vec<LaterItem>,
     first: Vec<MovedUp>,
     /// Why each ladder stands there.
@@ -84,7 +86,7 @@ pub(crate) struct Signing {
 }
 
 fn assessed<'a>(known: &'a Knowledge, facts: &'a Facts) -> Result<Assessment<'a>, ApiError> {
-    Ok(Assessment::new(known, facts).ok_or(StoreError::NotFound("pathway"))?)
+    Ok(assess(known, facts)?)
 }
 
 fn page(
@@ -103,7 +105,7 @@ fn page(
         ) {
             (Some((version, body)), Some(last)) => {
                 let kept =
-                    read_snapshot(version, body).map_err(|_| StoreError::Unreadable("snapshot"))?;
+                    read_program(version, body).map_err(|_| StoreError::Unreadable("snapshot"))?;
                 Some(SignedInfo {
                     version: last.version,
                     on: last.signed_on,
@@ -116,13 +118,13 @@ fn page(
     let candidates = known
         .exercises
         .values()
-        .filter(|e| ctx.pathway.opening_phase(&e.id).is_some())
+        .filter(|e| ctx.rules.opening_phase(&e.id).is_some())
         .map(|e| Candidate {
             exercise: e.id.clone(),
             purpose: e.purpose,
             ladder: e.ladder.clone(),
             rung: e.rung,
-            opens_phase: ctx.pathway.opening_phase(&e.id).map(|p| p.number),
+            opens_phase: ctx.rules.opening_phase(&e.id).map(|p| p.number),
             dose: e.dose,
             today: check_exercise(&ctx, e, &e.dose, ctx.today),
         })
@@ -134,7 +136,7 @@ fn page(
             .as_ref()
             .map(|p| p.knowledge_sha256.chars().take(8).collect()),
         signed,
-        score: score_view(&ctx, &loaded.facts),
+        chart: plan_chart(&ctx, &loaded.facts),
         running: running_lines(&ctx, &loaded.facts, ctx.today)
             .into_iter()
             .map(|l| l.id)
@@ -184,7 +186,7 @@ pub(crate) async fn build_program(
         loaded.facts.lines = lines;
         let assessment = assessed(&known, &loaded.facts)?;
         Ok(web::Json(ProposalPage {
-            score: score_view(&assessment.ctx(), &loaded.facts),
+            chart: plan_chart(&assessment.ctx(), &loaded.facts),
             later,
             first,
             why,
@@ -239,7 +241,7 @@ pub(crate) async fn what_if_program(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<Variant>,
+    form: Form<Variant>,
 ) -> Result<web::Json<WhatIf>, ApiError> {
     let variant = form.into_inner();
     app.read(&req, Action::EditProgram, move |state, conn, _| {
@@ -251,11 +253,22 @@ pub(crate) async fn what_if_program(
             faults.within("missed_days", f64::from(days), 0.0, 180.0);
         }
         if let Some(minutes) = variant.minutes_per_day {
-            faults.within("minutes_per_day", f64::from(minutes), 1.0, 600.0);
+            faults.bound(
+                &known,
+                "minutes_per_day",
+                "minutes_per_day",
+                f64::from(minutes),
+            );
         }
         for limit in &variant.limits {
             match known.quantity(&limit.quantity) {
-                Some(q) => faults.within("limits.ceiling", limit.ceiling, q.min, q.max),
+                Some(q) => {
+                    faults.within("limits.ceiling", limit.ceiling, q.min, q.max);
+                    if let Some(until) = limit.until_day {
+                        let until = f64::from(until);
+                        faults.bound(&known, "limits.until_day", "until_day", until);
+                    }
+                }
                 None => faults.known("limits.quantity", &limit.quantity, false),
             }
         }
@@ -266,28 +279,28 @@ pub(crate) async fn what_if_program(
             crate::choices::check_choices(&known, pathway, &story, &mut faults);
         }
         faults.check()?;
-        let both =
-            what_if(&known, &loaded.facts, &variant, *id).ok_or(StoreError::NotFound("pathway"))?;
+        let both = what_if(&known, &loaded.facts, &variant, *id).ok_or(NO_PATHWAY)?;
         Ok(web::Json(both))
     })
     .await
 }
 
-#[utoipa::path(tag = "program", request_body = ProgramEdit, responses((status = 200, body = ScoreView), (status = "default", body = Problem)))]
+#[utoipa::path(tag = "program", request_body = ProgramEdit, responses((status = 200, body = PlanChart), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/program/check")]
 pub(crate) async fn check_program(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<ProgramEdit>,
-) -> Result<web::Json<ScoreView>, ApiError> {
+    form: Form<ProgramEdit>,
+) -> Result<web::Json<PlanChart>, ApiError> {
     let form = form.into_inner();
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
-        loaded.facts.lines = form.lines;
         let known = state.current(conn)?;
+        lines_in_bounds(&known, &form.lines)?;
+        loaded.facts.lines = form.lines;
         let assessment = assessed(&known, &loaded.facts)?;
-        Ok(web::Json(score_view(&assessment.ctx(), &loaded.facts)))
+        Ok(web::Json(plan_chart(&assessment.ctx(), &loaded.facts)))
     })
     .await
 }
@@ -298,7 +311,7 @@ pub(crate) async fn save_program(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<ProgramEdit>,
+    form: Form<ProgramEdit>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -319,25 +332,24 @@ pub(crate) async fn save_program(
     .await
 }
 
+/// Numbers that anything may compute with, and no more lines than a page holds.
+fn lines_in_bounds(known: &Knowledge, lines: &[Line]) -> Result<(), ApiError> {
+    let mut faults = Faults::default();
+    faults.within("lines", lines.len() as f64, 0.0, 200.0);
+    for (i, line) in lines.iter().take(200).enumerate() {
+        faults.line(known, &format!("lines[{i}]"), line);
+    }
+    faults.check()
+}
+
 /// Refuses what the safety check blocks, and cautions that nobody gave a reason for.
 ///
 /// Lines that ended before today are history and are not judged again.
 pub(crate) fn check_lines(assessment: &Assessment, lines: &[Line]) -> Result<(), ApiError> {
     let ctx = assessment.ctx();
+    lines_in_bounds(ctx.known, lines)?;
     let (mut faults, mut reasons) = (Faults::default(), Vec::new());
-    if lines.len() > 200 {
-        faults.within("lines", lines.len() as f64, 0.0, 200.0);
-    }
     for (i, line) in lines.iter().enumerate() {
-        faults.within(
-            &format!("lines[{i}].from_day"),
-            f64::from(line.from_day),
-            0.0,
-            1000.0,
-        );
-        if let Some(reason) = &line.override_reason {
-            faults.text(&format!("lines[{i}].override_reason"), reason, 500, false);
-        }
         let verdict = check_line(&ctx, line);
         match verdict.status {
             Status::Allowed => {}
@@ -383,7 +395,7 @@ pub(crate) async fn sign_program(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<Signing>,
+    form: Form<Signing>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -397,23 +409,14 @@ pub(crate) async fn sign_program(
             let assessment = assessed(&known, &loaded.facts)?;
             check_lines(&assessment, &loaded.facts.lines)?;
             // What is signed is resolved: ceilings, gates and verdicts as they stand, not only the lines.
-            let kept = Snapshot {
-                rev: form.rev,
-                story_rev: loaded.rev,
-                limits: loaded.facts.limits.clone(),
-                score: score_view(&assessment.ctx(), &loaded.facts),
-            };
-            let body =
-                serde_json::to_value(kept).map_err(|_| StoreError::Unreadable("snapshot"))?;
-            program::sign(
-                conn,
-                *id,
+            let signed = ProgramV1::of(
                 form.rev,
-                SNAPSHOT_VERSION,
-                body,
-                user.id,
-                state.today.date(),
-            )?;
+                loaded.rev,
+                &loaded.facts.story.pathway,
+                &loaded.facts.limits,
+                &plan_chart(&assessment.ctx(), &loaded.facts),
+            );
+            program::sign(conn, *id, &signed, user.id, state.today.date())?;
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, &loaded)?))
         },

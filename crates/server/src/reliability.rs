@@ -1,6 +1,7 @@
-//! The reliability bench: raters' repeated readings of the same people, and what a change must exceed.
+//! The reliability bench: raters' repeated measurements of the same people, and what a change must exceed.
 
 use crate::app::App;
+use crate::form::Form;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
@@ -30,7 +31,7 @@ pub(crate) struct RatingsToKeep {
 /// The bench as it stands.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct Bench {
-    /// Quantities in degrees, with the default error of one reading.
+    /// Quantities in degrees, with the default error of one measurement.
     quantities: Vec<BenchQuantity>,
     /// The clinic's own, newest of each quantity.
     own: Vec<ClinicError>,
@@ -95,7 +96,7 @@ pub(crate) async fn show_bench(app: App, req: HttpRequest) -> Result<web::Json<B
 pub(crate) async fn judge_ratings(
     app: App,
     req: HttpRequest,
-    form: web::Json<Ratings>,
+    form: Form<Ratings>,
 ) -> Result<web::Json<Reliability>, ApiError> {
     app.read(&req, Action::ReadRecord, move |_, _, _| {
         Ok(web::Json(judge(&form.ratings)?))
@@ -108,7 +109,7 @@ pub(crate) async fn judge_ratings(
 pub(crate) async fn keep_bench(
     app: App,
     req: HttpRequest,
-    form: web::Json<RatingsToKeep>,
+    form: Form<RatingsToKeep>,
 ) -> Result<web::Json<Reliability>, ApiError> {
     let form = form.into_inner();
     app.write(

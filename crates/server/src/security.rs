@@ -11,6 +11,7 @@ use argon2::{Argon2, PasswordHash, PasswordHasher};
 use rand::RngCore;
 use ritorno_core::permission::Role;
 use ritorno_store::user::User;
+use ritorno_wording::Value;
 use uuid::Uuid;
 
 /// Name of the session cookie.
@@ -64,6 +65,27 @@ pub(crate) fn token_of(req: &HttpRequest) -> Result<Vec<u8>, ApiError> {
     req.cookie(COOKIE)
         .map(|cookie| token_hash(cookie.value()))
         .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))
+}
+
+/// Addresses hold no control characters, plain or escaped: the database would refuse them further on.
+pub(crate) async fn clean_address(
+    req: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, Error> {
+    let address = req
+        .uri()
+        .path_and_query()
+        .map_or("", actix_web::http::uri::PathAndQuery::as_str)
+        .as_bytes();
+    let escaped = |w: &[u8]| w[0] == b'%' && matches!(w[1], b'0' | b'1') || w == b"%7F";
+    if address.windows(3).any(|w| escaped(w) || w == b"%7f") {
+        let detail = [(
+            "detail",
+            Value::Text("the address holds a control character"),
+        )];
+        return Err(ApiError::new(StatusCode::BAD_REQUEST, "unreadable", &detail).into());
+    }
+    next.call(req).await
 }
 
 /// Writes must name the application's own origin.

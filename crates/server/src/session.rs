@@ -1,6 +1,7 @@
 //! Signing in and out.
 
 use crate::app::App;
+use crate::form::Form;
 use crate::problem::{ApiError, Problem};
 use crate::security::{COOKIE, new_token, token_hash, token_of, verify_password};
 use actix_web::cookie::{Cookie, SameSite, time::Duration as CookieDuration};
@@ -11,6 +12,7 @@ use ritorno_core::permission::Role;
 use ritorno_store::{Actor, StoreError, session, user};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 const HOURS: i64 = 12;
 const FAILURES_ALLOWED: i64 = 5;
@@ -28,14 +30,17 @@ pub(crate) struct SignIn {
 /// Who is signed in, and which day it is in the clinic.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct Me {
+    id: Uuid,
     name: String,
     role: Role,
     today: NaiveDate,
+    /// Whether simulated devices exist here.
+    demo: bool,
 }
 
 #[utoipa::path(tag = "session", request_body = SignIn, responses((status = 200, body = Me), (status = "default", body = Problem)))]
 #[post("/session")]
-pub(crate) async fn sign_in(app: App, form: web::Json<SignIn>) -> Result<HttpResponse, ApiError> {
+pub(crate) async fn sign_in(app: App, form: Form<SignIn>) -> Result<HttpResponse, ApiError> {
     let form = form.into_inner();
     let (me, token) = app
         .block(move |state, conn| {
@@ -72,6 +77,8 @@ pub(crate) async fn sign_in(app: App, form: web::Json<SignIn>) -> Result<HttpRes
                 user.ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "wrong-login", &[]))?;
             Ok((
                 Me {
+                    id: user.id,
+                    demo: state.demo,
                     name: user.name,
                     role: user.role,
                     today: state.today.date(),
@@ -97,6 +104,8 @@ pub(crate) async fn show_session(app: App, req: HttpRequest) -> Result<web::Json
         let user = session::user(conn, &token)?
             .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
         Ok(web::Json(Me {
+            id: user.id,
+            demo: state.demo,
             name: user.name,
             role: user.role,
             today: state.today.date(),

@@ -4,14 +4,16 @@ use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
-    deciding, decisions, examine, home, library, limits, outcome, pathways, patients, program,
-    ranges, reliability, security, session, story,
+    bounds, daylist, deciding, entries, examine, home, library, limits, outcome, pathways,
+    patients, program, ranges, reliability, security, session, story, withdrawals,
 };
 use crate::{strength, visit};
 use actix_files::{Files, NamedFile};
+use actix_web::body::MessageBody;
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
-use actix_web::middleware::{Compress, DefaultHeaders, from_fn};
+use actix_web::http::header::{CACHE_CONTROL, HeaderValue};
+use actix_web::middleware::{Compress, DefaultHeaders, Next, from_fn};
 use actix_web::{App, HttpResponse, HttpServer, web};
 use ritorno_wording::Value;
 use std::net::TcpListener;
@@ -30,7 +32,7 @@ fn api(config: &mut ServiceConfig) {
             .service(session::sign_in)
             .service(session::show_session)
             .service(session::sign_out)
-            .service(decisions::list)
+            .service(daylist::list)
             .service(patients::add_patient)
             .service(patients::show_patient)
             .service(patients::add_episode)
@@ -41,31 +43,30 @@ fn api(config: &mut ServiceConfig) {
             .service(limits::add_limit)
             .service(limits::end_limit)
             .service(ranges::show_ranges)
-            .service(ranges::add_reading)
-            .service(ranges::withdraw)
+            .service(ranges::add_measurement)
+            .service(withdrawals::withdraw_entry)
+            .service(entries::keep_entries)
             .service(examine::tests)
             .service(examine::show_reading)
             .service(examine::add_finding)
-            .service(examine::withdraw_finding)
             .service(examine::add_exam_note)
             .service(reliability::show_bench)
             .service(reliability::judge_ratings)
             .service(reliability::keep_bench)
             .service(strength::show_strength)
             .service(strength::add_push)
-            .service(strength::withdraw_push)
             .service(strength::show_trace)
             .service(strength::stream)
             .service(strength::angle)
             .service(strength::force)
             .service(library::exercises)
+            .service(bounds::show_bounds)
             .service(library::exercise_figure)
             .service(library::exercise_load)
             .service(library::elastics)
             .service(library::add_elastic)
             .service(outcome::show_outcomes)
             .service(outcome::add_sheet)
-            .service(outcome::withdraw_sheet)
             .service(outcome::show_comparison)
             .service(program::program_page)
             .service(program::build_program)
@@ -91,6 +92,25 @@ fn api(config: &mut ServiceConfig) {
             .service(visit::sign_note)
             .route("/{tail:.*}", web::to(no_route)),
     );
+}
+
+/// The page itself is asked for again each time: it names the scripts that belong to it, and those never change.
+async fn page_asks_again(
+    req: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
+    let script = req.path().starts_with("/assets/");
+    let mut answer = next.call(req).await?;
+    let headers = answer.headers_mut();
+    if !headers.contains_key(CACHE_CONTROL) {
+        let value = if script {
+            "public, max-age=31536000, immutable"
+        } else {
+            "no-cache"
+        };
+        headers.insert(CACHE_CONTROL, HeaderValue::from_static(value));
+    }
+    Ok(answer)
 }
 
 /// The OpenAPI document of the application.
@@ -199,6 +219,8 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
                     .error_handler(|error, _| unreadable(&error.to_string()).into()),
             )
             .wrap(from_fn(security::same_origin))
+            .wrap(from_fn(security::clean_address))
+            .wrap(from_fn(page_asks_again))
             .wrap(headers)
             .wrap(Compress::default())
             .wrap(TracingLogger::<Quiet>::new())

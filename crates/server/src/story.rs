@@ -1,7 +1,9 @@
 //! Story: what happened, is it safe to go on?
 
 use crate::app::{App, AppState};
+use crate::assess::assess;
 use crate::choices::{PathwayChoice, Question, check_story, goals, pathway_choices, questions};
+use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::patients::{PatientHead, head};
 use crate::problem::{ApiError, Problem};
@@ -9,12 +11,11 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use ritorno_core::calendar::Clock;
 use ritorno_core::episode::{Answer, FlagAction, FlagAnswer, Story, SurgeonLimit};
-use ritorno_core::exam::{Dial, dials};
 use ritorno_core::flags::FlagView;
 use ritorno_core::permission::Action;
-use ritorno_core::visit::Assessment;
+use ritorno_core::ranges::{Dial, dials};
 use ritorno_store::episode::Loaded;
-use ritorno_store::{PgConnection, StoreError, episode, events};
+use ritorno_store::{PgConnection, episode, events};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -104,7 +105,7 @@ pub(crate) fn page(
     let release = state.knowledge_of(conn, &loaded)?;
     let known = &release;
     let facts = &loaded.facts;
-    let assessment = Assessment::new(known, facts).ok_or(StoreError::NotFound("pathway"))?;
+    let assessment = assess(known, facts)?;
     let all = dials(&assessment.ctx(), facts);
     let pathway = known.pathways.get(&facts.story.pathway);
     let mut kit: Vec<String> = known
@@ -124,8 +125,8 @@ pub(crate) fn page(
         .all(|f| f.state != ritorno_core::flags::FlagState::NotAsked);
     let open = assessment.flags.iter().any(FlagView::open);
     let examined_today = facts.findings.iter().any(|f| f.on == facts.today)
-        || facts.readings.iter().any(|r| r.on == facts.today);
-    let anything = !facts.findings.is_empty() || !facts.readings.is_empty();
+        || facts.measurements.iter().any(|r| r.on == facts.today);
+    let anything = !facts.findings.is_empty() || !facts.measurements.is_empty();
     let stations = Stations {
         examine: match (anything, examined_today) {
             (false, _) => "empty",
@@ -140,7 +141,7 @@ pub(crate) fn page(
         } else {
             "under-way"
         },
-        ranges: if facts.readings.is_empty() {
+        ranges: if facts.measurements.is_empty() {
             "empty"
         } else if all.iter().any(|d| d.due) {
             "due"
@@ -187,7 +188,7 @@ pub(crate) fn page(
             })
             .unwrap_or_default(),
         questions: pathway
-            .map(|p| questions(known, p, &assessment.pathway))
+            .map(|p| questions(known, p, &assessment.rules))
             .unwrap_or_default(),
         stations,
     })
@@ -213,7 +214,7 @@ pub(crate) async fn edit(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<StoryEdit>,
+    form: Form<StoryEdit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -245,7 +246,7 @@ pub(crate) async fn answer_flags(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<FlagAnswers>,
+    form: Form<FlagAnswers>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -290,7 +291,7 @@ pub(crate) async fn act_on_flag(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<FlagDone>,
+    form: Form<FlagDone>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
     app.write(

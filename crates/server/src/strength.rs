@@ -1,25 +1,27 @@
 //! Strength: standard positions, pushes typed or measured by a device that streams while it measures.
 
 use crate::app::{App, AppState};
+use crate::assess::assess;
+use crate::form::Form;
+use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
-use crate::ranges::Withdrawal;
 use crate::security::token_of;
 use crate::validate::Faults;
 use actix_web::http::StatusCode;
 use actix_web::http::header::{CONTENT_ENCODING, CacheControl, CacheDirective};
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
 use chrono::NaiveDate;
-use ritorno_core::angle::{AngleReading, AngleSample, read_angle};
+use ritorno_core::angle::{AngleMeasurement, AngleSample, read_angle};
 use ritorno_core::calendar::Clock;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
 use ritorno_core::strength::{
-    ForceSample, StrengthPage, StrengthTrial, TraceReading, read_trace, strength_barred,
-    strength_page,
+    ForceSample, STAND_INS, StrengthPage, StrengthTrial, TraceMeasurement, read_trace,
+    strength_barred, strength_page,
 };
-use ritorno_core::visit::Assessment;
 use ritorno_instruments::{Dynamometer, Inclinometer, Instrument, Push, Quantity, Replay};
 use ritorno_store::episode::Loaded;
+use ritorno_store::user::User;
 use ritorno_store::{PgConnection, StoreError, episode, strength};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
@@ -70,7 +72,7 @@ pub(crate) struct PushForm {
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct PushKept {
     room: StrengthRoom,
-    reading: Option<TraceReading>,
+    measurement: Option<TraceMeasurement>,
 }
 
 /// A kept trace.
@@ -78,8 +80,8 @@ pub(crate) struct PushKept {
 pub(crate) struct KeptTrace {
     #[schema(value_type = Vec<ForceSample>)]
     samples: serde_json::Value,
-    #[schema(value_type = TraceReading)]
-    reading: serde_json::Value,
+    #[schema(value_type = TraceMeasurement)]
+    measurement: serde_json::Value,
 }
 
 fn room(
@@ -89,7 +91,7 @@ fn room(
 ) -> Result<StrengthRoom, ApiError> {
     let known = state.knowledge_of(conn, loaded)?;
     let facts = &loaded.facts;
-    let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
+    let assessment = assess(&known, facts)?;
     Ok(StrengthRoom {
         clock: Clock::at(facts.day()),
         side: facts.story.side,
@@ -112,13 +114,83 @@ pub(crate) async fn show_strength(
     .await
 }
 
+/// Keeps a push, typed or measured; answers with what its trace said.
+pub(crate) fn keep_push(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    id: Uuid,
+    form: PushForm,
+) -> Result<Option<TraceMeasurement>, ApiError> {
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let known = state.knowledge_of(conn, &loaded)?;
+    let facts = &loaded.facts;
+    let mut faults = Faults::default();
+    faults.event_date("on", form.on, facts.story.day0, facts.today);
+    let test = known.strength.iter().find(|t| t.id == form.test);
+    faults.known("test", &form.test, test.is_some());
+    if let Some(lever) = form.lever_m {
+        faults.bound(&known, "lever_m", "lever_m", lever);
+    }
+    if let Some(pain) = form.pain {
+        faults.bound(&known, "pain", "pain", pain);
+    }
+    let (peak_n, measurement) = match &form.force {
+        Force::Typed { peak_n } => {
+            faults.bound(&known, "force.peak_n", "force_n", *peak_n);
+            (*peak_n, None)
+        }
+        Force::Trace { samples, device } => {
+            faults.known("force.device", device, STAND_INS.contains(&device.as_str()));
+            if !state.demo {
+                faults.push("force.device", "not-in-demo", &[]);
+            }
+            faults.within("force.samples", samples.len() as f64, 1.0, 12_000.0);
+            let measurement = read_trace(samples);
+            (measurement.peak_n.max(0.0), Some(measurement))
+        }
+    };
+    faults.check()?;
+    if let Some(test) = test.filter(|_| form.side == facts.story.side) {
+        let assessment = assess(&known, facts)?;
+        let reasons = strength_barred(&assessment.ctx(), facts, test);
+        if !reasons.is_empty() {
+            return Err(ApiError::blocked(reasons, Vec::new()));
+        }
+    }
+    let trial = StrengthTrial {
+        id: form.id,
+        test: form.test.clone(),
+        side: form.side,
+        peak_n,
+        lever_m: form.lever_m,
+        pain: form.pain,
+        device: match &form.force {
+            Force::Trace { device, .. } => Some(device.clone()),
+            Force::Typed { .. } => None,
+        },
+        sound: measurement.as_ref().is_none_or(|r| r.faults.is_empty()),
+        on: form.on,
+    };
+    let broken = |_| StoreError::Unreadable("trace");
+    let trace = match (&form.force, &measurement) {
+        (Force::Trace { samples, .. }, Some(measurement)) => Some((
+            serde_json::to_value(samples).map_err(broken)?,
+            serde_json::to_value(measurement).map_err(broken)?,
+        )),
+        _ => None,
+    };
+    strength::add(conn, id, &trial, trace, user.id)?;
+    Ok(measurement)
+}
+
 #[utoipa::path(tag = "strength", request_body = PushForm, responses((status = 200, body = PushKept), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/strength")]
 pub(crate) async fn add_push(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<PushForm>,
+    form: Form<PushForm>,
 ) -> Result<web::Json<PushKept>, ApiError> {
     let form = form.into_inner();
     app.write(
@@ -126,93 +198,12 @@ pub(crate) async fn add_push(
         Action::Measure,
         "add-strength",
         move |state, conn, user| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
-            let known = state.knowledge_of(conn, &loaded)?;
-            let facts = &loaded.facts;
-            let mut faults = Faults::default();
-            faults.event_date("on", form.on, facts.story.day0, facts.today);
-            let test = known.strength.iter().find(|t| t.id == form.test);
-            faults.known("test", &form.test, test.is_some());
-            if let Some(lever) = form.lever_m {
-                faults.within("lever_m", lever, 0.05, 1.2);
-            }
-            if let Some(pain) = form.pain {
-                faults.within("pain", pain, 0.0, 10.0);
-            }
-            let (peak_n, reading) = match &form.force {
-                Force::Typed { peak_n } => {
-                    faults.within("force.peak_n", *peak_n, 0.0, 1200.0);
-                    (*peak_n, None)
-                }
-                Force::Trace { samples, device } => {
-                    faults.known("force.device", device, DEVICES.contains(&device.as_str()));
-                    faults.within("force.samples", samples.len() as f64, 1.0, 12_000.0);
-                    let reading = read_trace(samples);
-                    (reading.peak_n.max(0.0), Some(reading))
-                }
-            };
-            faults.check()?;
-            if let Some(test) = test.filter(|_| form.side == facts.story.side) {
-                let assessment =
-                    Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
-                let reasons = strength_barred(&assessment.ctx(), facts, test);
-                if !reasons.is_empty() {
-                    return Err(ApiError::blocked(reasons, Vec::new()));
-                }
-            }
-            let trial = StrengthTrial {
-                id: form.id,
-                test: form.test.clone(),
-                side: form.side,
-                peak_n,
-                lever_m: form.lever_m,
-                pain: form.pain,
-                device: match &form.force {
-                    Force::Trace { device, .. } => Some(device.clone()),
-                    Force::Typed { .. } => None,
-                },
-                sound: reading.as_ref().is_none_or(|r| r.faults.is_empty()),
-                on: form.on,
-            };
-            let broken = |_| StoreError::Unreadable("trace");
-            let trace = match (&form.force, &reading) {
-                (Force::Trace { samples, .. }, Some(reading)) => Some((
-                    serde_json::to_value(samples).map_err(broken)?,
-                    serde_json::to_value(reading).map_err(broken)?,
-                )),
-                _ => None,
-            };
-            strength::add(conn, *id, &trial, trace, user.id)?;
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let measurement = keep_push(state, conn, user, *id, form)?;
+            let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(PushKept {
                 room: room(state, conn, &loaded)?,
-                reading,
+                measurement,
             }))
-        },
-    )
-    .await
-}
-
-#[utoipa::path(tag = "strength", request_body = Withdrawal, responses((status = 200, body = StrengthRoom), (status = "default", body = Problem)))]
-#[post("/episodes/{id}/strength/{trial}/withdraw")]
-pub(crate) async fn withdraw_push(
-    app: App,
-    req: HttpRequest,
-    ids: web::Path<(Uuid, Uuid)>,
-    form: web::Json<Withdrawal>,
-) -> Result<web::Json<StrengthRoom>, ApiError> {
-    let (id, trial) = ids.into_inner();
-    app.write(
-        &req,
-        Action::Measure,
-        "withdraw-strength",
-        move |state, conn, _| {
-            let mut faults = Faults::default();
-            faults.text("reason", &form.reason, 500, false);
-            faults.check()?;
-            strength::withdraw(conn, id, trial, &form.reason)?;
-            let loaded = episode::load(conn, id, state.today.date())?;
-            Ok(web::Json(room(state, conn, &loaded)?))
         },
     )
     .await
@@ -227,8 +218,11 @@ pub(crate) async fn show_trace(
 ) -> Result<web::Json<KeptTrace>, ApiError> {
     let (id, trial) = ids.into_inner();
     app.read(&req, Action::ReadRecord, move |_, conn, _| {
-        let (samples, reading) = strength::trace(conn, id, trial)?;
-        Ok(web::Json(KeptTrace { samples, reading }))
+        let (samples, measurement) = strength::trace(conn, id, trial)?;
+        Ok(web::Json(KeptTrace {
+            samples,
+            measurement,
+        }))
     })
     .await
 }
@@ -246,8 +240,6 @@ pub(crate) struct Listen {
     lost_at_s: Option<f64>,
 }
 
-/// Devices that may sign a trace. All are stand-ins, and their names say so.
-const DEVICES: [&str; 2] = ["simulated-dynamometer", "recorded-push"];
 /// The recording that ships with the application.
 const RECORDED: &str = include_str!("../../instruments/data/recorded-push.csv");
 /// Batches that may wait for a slow reader; then the device waits, and nothing grows.
@@ -297,6 +289,9 @@ pub(crate) async fn stream(
     token_of(&req)?;
     // Signed in, like every other page; the stream itself needs no database.
     app.read(&req, Action::Measure, |_, _, _| Ok(())).await?;
+    if !app.demo {
+        return Err(ApiError::new(StatusCode::NOT_FOUND, "not-in-demo", &[]));
+    }
     let mut device = open_device(&query)?;
     let (tell, told) =
         mpsc::channel::<Result<web::Bytes, std::convert::Infallible>>(WAITING_BATCHES);
@@ -340,14 +335,14 @@ pub(crate) async fn stream(
         .streaming(tokio_stream::wrappers::ReceiverStream::new(told)))
 }
 
-/// Reads the angle at which an inclinometer was held. Nothing is stored: the reading is kept when the clinician says why it stopped.
-#[utoipa::path(tag = "strength", request_body = Vec<AngleSample>, responses((status = 200, body = AngleReading), (status = "default", body = Problem)))]
+/// Reads the angle at which an inclinometer was held. Nothing is stored: the measurement is kept when the clinician says why it stopped.
+#[utoipa::path(tag = "strength", request_body = Vec<AngleSample>, responses((status = 200, body = AngleMeasurement), (status = "default", body = Problem)))]
 #[post("/instruments/angle")]
 pub(crate) async fn angle(
     app: App,
     req: HttpRequest,
-    form: web::Json<Vec<AngleSample>>,
-) -> Result<web::Json<AngleReading>, ApiError> {
+    form: Form<Vec<AngleSample>>,
+) -> Result<web::Json<AngleMeasurement>, ApiError> {
     app.read(&req, Action::Measure, move |_, _, _| {
         let mut faults = Faults::default();
         faults.within("samples", form.len() as f64, 1.0, 12_000.0);
@@ -358,13 +353,13 @@ pub(crate) async fn angle(
 }
 
 /// Reads a pull that a force gauge has measured. Nothing is stored: the bench keeps the point when it is whole.
-#[utoipa::path(tag = "strength", request_body = Vec<ForceSample>, responses((status = 200, body = TraceReading), (status = "default", body = Problem)))]
+#[utoipa::path(tag = "strength", request_body = Vec<ForceSample>, responses((status = 200, body = TraceMeasurement), (status = "default", body = Problem)))]
 #[post("/instruments/force")]
 pub(crate) async fn force(
     app: App,
     req: HttpRequest,
-    form: web::Json<Vec<ForceSample>>,
-) -> Result<web::Json<TraceReading>, ApiError> {
+    form: Form<Vec<ForceSample>>,
+) -> Result<web::Json<TraceMeasurement>, ApiError> {
     app.read(&req, Action::Measure, move |_, _, _| {
         let mut faults = Faults::default();
         faults.within("samples", form.len() as f64, 1.0, 12_000.0);

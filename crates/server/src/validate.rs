@@ -2,6 +2,8 @@
 
 use crate::problem::{ApiError, FieldFault, wording};
 use chrono::NaiveDate;
+use ritorno_core::episode::Line;
+use ritorno_core::knowledge::{Dose, Knowledge};
 use ritorno_wording::Value;
 
 /// Faults found so far.
@@ -50,6 +52,46 @@ impl Faults {
                     ("max", Value::Number(max)),
                 ],
             );
+        }
+    }
+
+    /// Inside the bound that knowledge gives the field.
+    pub(crate) fn bound(&mut self, known: &Knowledge, field: &str, bound: &str, value: f64) {
+        if let Err(row) = known.possible(bound, value) {
+            self.within(field, value, row.min, row.max);
+        }
+    }
+
+    /// A line that anything may compute with: days and dose inside human sense.
+    pub(crate) fn line(&mut self, known: &Knowledge, field: &str, line: &Line) {
+        for (name, day) in [("from_day", line.from_day), ("to_day", line.to_day)] {
+            self.bound(
+                known,
+                &format!("{field}.{name}"),
+                "line_day",
+                f64::from(day),
+            );
+        }
+        if let Some(reason) = &line.override_reason {
+            self.text(&format!("{field}.override_reason"), reason, 1000, false);
+        }
+        self.dose(known, &format!("{field}.dose"), &line.dose);
+    }
+
+    /// A dose inside human sense.
+    pub(crate) fn dose(&mut self, known: &Knowledge, field: &str, dose: &Dose) {
+        // Parts of a tempo first: their sum is what the bound is about.
+        for (i, part) in dose.tempo_s.iter().flatten().enumerate() {
+            self.bound(
+                known,
+                &format!("{field}.tempo_s.{i}"),
+                "hold_s",
+                f64::from(*part),
+            );
+        }
+        if let Some(bad) = dose.fault(known) {
+            let name = format!("{field}.{}", bad.field);
+            self.within(&name, bad.given, bad.min, bad.max);
         }
     }
 

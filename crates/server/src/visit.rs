@@ -1,6 +1,8 @@
 //! Visit: the follow-up on one page; logs, scores, attestations, gates, the signed note.
 
 use crate::app::{App, AppState};
+use crate::assess::assess;
+use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
@@ -10,9 +12,11 @@ use ritorno_core::episode::{Attestation, GatePass, Line, LogEntry, LogFact, Scor
 use ritorno_core::permission::Action;
 use ritorno_core::program::scheduled_lines;
 use ritorno_core::progress::{CriterionStatus, next_gate};
-use ritorno_core::visit::{Assessment, VisitView, visit_view};
+use ritorno_core::snapshot::VisitV1;
+use ritorno_core::visit::{VisitView, visit_view};
 use ritorno_store::episode::Loaded;
-use ritorno_store::{PgConnection, StoreError, deciding, episode, events, visit as notes};
+use ritorno_store::user::User;
+use ritorno_store::{PgConnection, deciding, episode, events, visit as notes};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -76,7 +80,7 @@ pub(crate) fn page(
 ) -> Result<VisitPage, ApiError> {
     let facts = &loaded.facts;
     let known = state.knowledge_of(conn, loaded)?;
-    let assessment = Assessment::new(&known, facts).ok_or(StoreError::NotFound("pathway"))?;
+    let assessment = assess(&known, facts)?;
     let ctx = assessment.ctx();
     Ok(VisitPage {
         name: format!(
@@ -124,51 +128,86 @@ pub(crate) async fn show_visit(
     .await
 }
 
+/// Keeps an entry of the home log.
+pub(crate) fn keep_log(
+    state: &AppState,
+    conn: &mut PgConnection,
+    _user: &User,
+    id: Uuid,
+    entry: LogEntry,
+) -> Result<(), ApiError> {
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let mut faults = Faults::default();
+    faults.event_date("on", entry.on, loaded.facts.story.day0, state.today.date());
+    if let Some(exercise) = &entry.exercise {
+        faults.known(
+            "exercise",
+            exercise,
+            state.knowledge.exercises.contains_key(exercise),
+        );
+    }
+    match entry.fact {
+        LogFact::Done {
+            sessions,
+            repetitions,
+        } => {
+            faults.within("sessions", f64::from(sessions), 0.0, 24.0);
+            faults.within("repetitions", f64::from(repetitions), 0.0, 200.0);
+            if entry.exercise.is_none() {
+                faults.push("exercise", "empty", &[]);
+            }
+        }
+        LogFact::PainBefore { value }
+        | LogFact::PainDuring { value }
+        | LogFact::PainNextMorning { value } => {
+            faults.within("value", value, 0.0, 10.0);
+        }
+        LogFact::Effort { value } => faults.within("value", value, 0.0, 10.0),
+        LogFact::LeftOut | LogFact::Slip | LogFact::SlipWorse { .. } | LogFact::FlareDay => {}
+    }
+    faults.check()?;
+    events::add_log(conn, id, &entry)?;
+    Ok(())
+}
+
 #[utoipa::path(tag = "visit", request_body = LogEntry, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/log")]
 pub(crate) async fn add_log(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<LogEntry>,
+    form: Form<LogEntry>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let entry = form.into_inner();
-    app.write(&req, Action::EnterLog, "add-log", move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let mut faults = Faults::default();
-        faults.event_date("on", entry.on, loaded.facts.story.day0, state.today.date());
-        if let Some(exercise) = &entry.exercise {
-            faults.known(
-                "exercise",
-                exercise,
-                state.knowledge.exercises.contains_key(exercise),
-            );
-        }
-        match entry.fact {
-            LogFact::Done {
-                sessions,
-                repetitions,
-            } => {
-                faults.within("sessions", f64::from(sessions), 0.0, 24.0);
-                faults.within("repetitions", f64::from(repetitions), 0.0, 200.0);
-                if entry.exercise.is_none() {
-                    faults.push("exercise", "empty", &[]);
-                }
-            }
-            LogFact::PainBefore { value }
-            | LogFact::PainDuring { value }
-            | LogFact::PainNextMorning { value } => {
-                faults.within("value", value, 0.0, 10.0);
-            }
-            LogFact::Effort { value } => faults.within("value", value, 0.0, 10.0),
-            LogFact::LeftOut | LogFact::Slip | LogFact::SlipWorse { .. } | LogFact::FlareDay => {}
-        }
-        faults.check()?;
-        events::add_log(conn, *id, &entry)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::EnterLog,
+        "add-log",
+        move |state, conn, user| {
+            keep_log(state, conn, user, *id, entry)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
+}
+
+/// Keeps a score of nought to ten.
+pub(crate) fn keep_score(
+    state: &AppState,
+    conn: &mut PgConnection,
+    _user: &User,
+    id: Uuid,
+    score: Score,
+) -> Result<(), ApiError> {
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let mut faults = Faults::default();
+    faults.event_date("on", score.on, loaded.facts.story.day0, state.today.date());
+    faults.within("value", score.value, 0.0, 10.0);
+    faults.text("score", &score.score, 60, true);
+    faults.check()?;
+    events::add_score(conn, id, &score)?;
+    Ok(())
 }
 
 #[utoipa::path(tag = "visit", request_body = Score, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
@@ -177,21 +216,42 @@ pub(crate) async fn add_score(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<Score>,
+    form: Form<Score>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let score = form.into_inner();
-    app.write(&req, Action::Measure, "add-score", move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let mut faults = Faults::default();
-        faults.event_date("on", score.on, loaded.facts.story.day0, state.today.date());
-        faults.within("value", score.value, 0.0, 10.0);
-        faults.text("score", &score.score, 60, true);
-        faults.check()?;
-        events::add_score(conn, *id, &score)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.write(
+        &req,
+        Action::Measure,
+        "add-score",
+        move |state, conn, user| {
+            keep_score(state, conn, user, *id, score)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
+}
+
+/// Keeps what a clinician signs to be so.
+pub(crate) fn keep_attestation(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    id: Uuid,
+    attestation: Attestation,
+) -> Result<(), ApiError> {
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let mut faults = Faults::default();
+    faults.event_date(
+        "on",
+        attestation.on,
+        loaded.facts.story.day0,
+        state.today.date(),
+    );
+    faults.text("code", &attestation.code, 60, true);
+    faults.check()?;
+    events::add_attestation(conn, id, &attestation, user.id)?;
+    Ok(())
 }
 
 #[utoipa::path(tag = "visit", request_body = Attestation, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
@@ -200,25 +260,76 @@ pub(crate) async fn attest(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<Attestation>,
+    form: Form<Attestation>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let attestation = form.into_inner();
     app.write(&req, Action::Sign, "attest", move |state, conn, user| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let mut faults = Faults::default();
-        faults.event_date(
-            "on",
-            attestation.on,
-            loaded.facts.story.day0,
-            state.today.date(),
-        );
-        faults.text("code", &attestation.code, 60, true);
-        faults.check()?;
-        events::add_attestation(conn, *id, &attestation, user.id)?;
+        keep_attestation(state, conn, user, *id, attestation)?;
         let loaded = refresh_lane(state, conn, *id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
     })
     .await
+}
+
+/// Passes a gate whose criteria are met, or overridden with a reason.
+pub(crate) fn keep_gate_pass(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    id: Uuid,
+    (gate, form): (String, Passing),
+) -> Result<(), ApiError> {
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let known = state.knowledge_of(conn, &loaded)?;
+    let assessment = assess(&known, &loaded.facts)?;
+    let ctx = assessment.ctx();
+    let mut faults = Faults::default();
+    faults.text("reason", &form.reason, 1000, false);
+    if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 {
+        faults.push("gate", "flag-open", &[]);
+    }
+    match next_gate(&ctx, &loaded.facts).filter(|view| view.gate == gate) {
+        None => faults.push("gate", "not-current", &[]),
+        Some(view) => {
+            if !view.time_reached {
+                faults.push(
+                    "gate",
+                    "not-due",
+                    &[("opens_day", Value::Number(f64::from(view.opens_day)))],
+                );
+            }
+            for criterion in view
+                .criteria
+                .iter()
+                .filter(|c| c.status != CriterionStatus::Met)
+            {
+                let field = format!("criteria.{}", criterion.id);
+                if !form.overridden.contains(&criterion.id) {
+                    faults.push(&field, "not-met", &[]);
+                } else if !criterion.overridable {
+                    faults.push(&field, "not-overridable", &[]);
+                } else if form.reason.trim().is_empty() {
+                    faults.push("reason", "reason-needed", &[]);
+                }
+            }
+            for id in form
+                .overridden
+                .iter()
+                .filter(|id| !view.criteria.iter().any(|c| &c.id == *id))
+            {
+                faults.known("overridden", id, false);
+            }
+        }
+    }
+    faults.check()?;
+    let pass = GatePass {
+        gate,
+        on: state.today.date(),
+        overridden: form.overridden,
+        reason: form.reason,
+    };
+    events::add_gate_pass(conn, id, &pass, user.id)?;
+    Ok(())
 }
 
 #[utoipa::path(tag = "visit", request_body = Passing, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
@@ -227,66 +338,36 @@ pub(crate) async fn pass_gate(
     app: App,
     req: HttpRequest,
     ids: web::Path<(Uuid, String)>,
-    form: web::Json<Passing>,
+    form: Form<Passing>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let (id, gate) = ids.into_inner();
     let form = form.into_inner();
     app.write(&req, Action::Sign, "pass-gate", move |state, conn, user| {
-        let loaded = episode::load(conn, id, state.today.date())?;
-        let known = state.knowledge_of(conn, &loaded)?;
-        let assessment =
-            Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-        let ctx = assessment.ctx();
-        let mut faults = Faults::default();
-        faults.text("reason", &form.reason, 1000, false);
-        if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 {
-            faults.push("gate", "flag-open", &[]);
-        }
-        match next_gate(&ctx, &loaded.facts).filter(|view| view.gate == gate) {
-            None => faults.push("gate", "not-current", &[]),
-            Some(view) => {
-                if !view.time_reached {
-                    faults.push(
-                        "gate",
-                        "not-due",
-                        &[("opens_day", Value::Number(f64::from(view.opens_day)))],
-                    );
-                }
-                for criterion in view
-                    .criteria
-                    .iter()
-                    .filter(|c| c.status != CriterionStatus::Met)
-                {
-                    let field = format!("criteria.{}", criterion.id);
-                    if !form.overridden.contains(&criterion.id) {
-                        faults.push(&field, "not-met", &[]);
-                    } else if !criterion.overridable {
-                        faults.push(&field, "not-overridable", &[]);
-                    } else if form.reason.trim().is_empty() {
-                        faults.push("reason", "reason-needed", &[]);
-                    }
-                }
-                for id in form
-                    .overridden
-                    .iter()
-                    .filter(|id| !view.criteria.iter().any(|c| &c.id == *id))
-                {
-                    faults.known("overridden", id, false);
-                }
-            }
-        }
-        faults.check()?;
-        let pass = GatePass {
-            gate,
-            on: state.today.date(),
-            overridden: form.overridden,
-            reason: form.reason,
-        };
-        events::add_gate_pass(conn, id, &pass, user.id)?;
+        keep_gate_pass(state, conn, user, id, (gate, form))?;
         let loaded = refresh_lane(state, conn, id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
     })
     .await
+}
+
+/// Keeps a signed note with what the page showed.
+pub(crate) fn keep_note(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    id: Uuid,
+    form: NewNote,
+) -> Result<(), ApiError> {
+    let mut faults = Faults::default();
+    faults.text("body", &form.body, 8000, true);
+    faults.check()?;
+    let loaded = episode::load(conn, id, state.today.date())?;
+    let known = state.knowledge_of(conn, &loaded)?;
+    let assessment = assess(&known, &loaded.facts)?;
+    let shown = VisitV1::from(&visit_view(&assessment));
+    let note = notes::Note::new(state.today.date(), form.body, &shown)?;
+    notes::add(conn, form.id, id, &note, user.id)?;
+    Ok(())
 }
 
 #[utoipa::path(tag = "visit", request_body = NewNote, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
@@ -295,25 +376,11 @@ pub(crate) async fn sign_note(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: web::Json<NewNote>,
+    form: Form<NewNote>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let form = form.into_inner();
     app.write(&req, Action::Sign, "sign-note", move |state, conn, user| {
-        let mut faults = Faults::default();
-        faults.text("body", &form.body, 8000, true);
-        faults.check()?;
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let known = state.knowledge_of(conn, &loaded)?;
-        let assessment =
-            Assessment::new(&known, &loaded.facts).ok_or(StoreError::NotFound("pathway"))?;
-        let summary = serde_json::to_value(visit_view(&assessment))
-            .map_err(|_| StoreError::Unreadable("visit"))?;
-        let note = notes::Note {
-            visited_on: state.today.date(),
-            body: form.body,
-            summary,
-        };
-        notes::add(conn, form.id, *id, &note, user.id)?;
+        keep_note(state, conn, user, *id, form)?;
         let loaded = refresh_lane(state, conn, *id)?;
         Ok(web::Json(page(state, conn, &loaded)?))
     })

@@ -1,16 +1,10 @@
 //! Between wire words in text columns and the core's enums.
 
 use crate::StoreError;
-use serde::Serialize;
 use serde::de::DeserializeOwned;
 
 /// The wire word of an enum without data.
-pub(crate) fn word<T: Serialize>(value: T) -> String {
-    serde_json::to_value(value)
-        .ok()
-        .and_then(|v| v.as_str().map(str::to_owned))
-        .unwrap_or_default()
-}
+pub(crate) use ritorno_core::reason::wire as word;
 
 /// The enum of a wire word.
 pub(crate) fn unword<T: DeserializeOwned>(what: &'static str, text: &str) -> Result<T, StoreError> {

@@ -7,6 +7,7 @@ use crate::schema::line_decision;
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::deciding::LineDecision;
+use ritorno_core::snapshot::{DecisionV1, Kind};
 use uuid::Uuid;
 
 /// What the clinician made of a proposal.
@@ -42,7 +43,8 @@ pub fn add(
     by: Uuid,
 ) -> Result<Stored, StoreError> {
     use line_decision as t;
-    let body = serde_json::to_value(proposal).map_err(|_| StoreError::Unreadable("decision"))?;
+    let body = serde_json::to_value(DecisionV1::from(proposal))
+        .map_err(|_| StoreError::Unreadable("decision"))?;
     let added = diesel::insert_into(t::table)
         .values((
             t::id.eq(id),
@@ -53,6 +55,7 @@ pub fn add(
             t::rule.eq(&proposal.rule.rule),
             t::answer.eq(answer),
             t::reason.eq(reason),
+            t::kind_version.eq(Kind::Decision.version()),
             t::body.eq(body),
             t::decided_on.eq(on),
             t::user_id.eq(by),

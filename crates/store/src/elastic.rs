@@ -9,15 +9,27 @@ use diesel::prelude::*;
 use ritorno_core::loading::Calibration;
 use uuid::Uuid;
 
-type Row = (Uuid, i64, i32, String, serde_json::Value, NaiveDate, Uuid);
+type Row = (
+    Uuid,
+    i64,
+    i32,
+    String,
+    serde_json::Value,
+    bool,
+    NaiveDate,
+    Uuid,
+);
 
-fn to_calibration((_, _, level, label, points, on, _): Row) -> Result<Calibration, StoreError> {
+fn to_calibration(
+    (_, _, level, label, points, simulated, on, _): Row,
+) -> Result<Calibration, StoreError> {
     let points = serde_json::from_value(points).map_err(|_| StoreError::Unreadable("points"))?;
     Ok(Calibration {
         level: count(level),
         label,
         points,
         on,
+        simulated,
     })
 }
 
@@ -39,6 +51,7 @@ pub fn add(
             t::level.eq(column(level.level)),
             t::label.eq(&level.label),
             t::points.eq(points),
+            t::simulated.eq(level.simulated),
             t::measured_on.eq(level.on),
             t::user_id.eq(user),
         ))

@@ -6,10 +6,10 @@ use crate::schema::{
     episode, episode_health, episode_kit, episode_modifier, episode_school, episode_task, lane,
     patient, surgeon_limit,
 };
-use crate::{events, exam, outcome, program, reliability, strength};
+use crate::{events, findings, outcome, program, reliability, strength};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{Clearance, Facts, Release, Start, Story, SurgeonLimit, Task};
+use ritorno_core::episode::{Clearance, Facts, Method, Release, Start, Story, SurgeonLimit, Task};
 use ritorno_core::mechanics::Arm;
 use uuid::Uuid;
 
@@ -406,6 +406,12 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         .filter(episode::closed_on.is_null())
         .select(diesel::dsl::max(episode::day0))
         .first::<Option<NaiveDate>>(conn)?;
+    let (simulated, measurements) = events::measurements(conn, id)?
+        .into_iter()
+        .partition(|m| m.method == Some(Method::Simulated));
+    let (simulated_strength, strength) = strength::trials(conn, id)?
+        .into_iter()
+        .partition(|t| t.simulated());
     let facts = Facts {
         today,
         other_operated_on,
@@ -414,12 +420,14 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         limits: limits(conn, id)?,
         flag_answers: events::flag_answers(conn, id)?,
         flag_actions: events::flag_actions(conn, id)?,
-        readings: events::readings(conn, id)?,
-        findings: exam::findings(conn, id)?,
-        strength: strength::trials(conn, id)?,
+        measurements,
+        simulated,
+        simulated_strength,
+        findings: findings::findings(conn, id)?,
+        strength,
         sheets: outcome::sheets(conn, id)?,
         clinic_errors: reliability::newest(conn)?,
-        exam_notes: exam::notes(conn, id)?,
+        exam_notes: findings::notes(conn, id)?,
         scores: events::scores(conn, id)?,
         attestations: events::attestations(conn, id)?,
         log: events::log(conn, id)?,

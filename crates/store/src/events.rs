@@ -1,4 +1,4 @@
-//! Append-only events of an episode: answers, readings, scores, attestations, the log, gates.
+//! Append-only events of an episode: answers, measurements, scores, attestations, the log, gates.
 //!
 //! Each has an id made where it was entered. The same id with the same contents is stored once; with
 //! other contents it is refused.
@@ -6,12 +6,12 @@
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
 use crate::schema::{
-    attestation, flag_action, flag_answer, gate_pass, log_entry, reading, reading_withdrawn, score,
+    attestation, flag_action, flag_answer, gate_pass, log_entry, measurement, score, withdrawal,
 };
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::episode::{
-    Attestation, FlagAction, FlagAnswer, GatePass, LogEntry, LogFact, PainArc, Reading, Score,
+    Attestation, FlagAction, FlagAnswer, GatePass, LogEntry, LogFact, Measurement, PainArc, Score,
 };
 use uuid::Uuid;
 
@@ -35,16 +35,16 @@ pub(crate) fn settle(
     }
 }
 
-/// Adds a reading once.
+/// Adds a measurement once.
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add_reading(
+pub fn add_measurement(
     conn: &mut PgConnection,
     episode: Uuid,
-    event: &Reading,
+    event: &Measurement,
 ) -> Result<Stored, StoreError> {
-    use reading as t;
+    use measurement as t;
     let added = diesel::insert_into(t::table)
         .values((
             t::id.eq(event.id),
@@ -67,11 +67,11 @@ pub fn add_reading(
         let row = t::table
             .filter(t::id.eq(event.id))
             .filter(t::episode_id.eq(episode))
-            .first::<ReadingRow>(conn)
+            .first::<MeasurementRow>(conn)
             .optional()?;
-        // Sent again under another sign-in it is the same reading, and stays the first rater's.
-        Ok(row.map(to_reading).transpose()?.is_some_and(|kept| {
-            kept == Reading {
+        // Sent again under another sign-in it is the same measurement, and stays the first rater's.
+        Ok(row.map(to_measurement).transpose()?.is_some_and(|kept| {
+            kept == Measurement {
                 rater: kept.rater,
                 ..event.clone()
             }
@@ -79,35 +79,7 @@ pub fn add_reading(
     })
 }
 
-/// Withdraws a reading; doing it twice changes nothing.
-///
-/// # Errors
-/// `NotFound` when the episode has no such reading.
-pub fn withdraw_reading(
-    conn: &mut PgConnection,
-    episode: Uuid,
-    id: Uuid,
-    reason: &str,
-) -> Result<(), StoreError> {
-    let known: i64 = reading::table
-        .filter(reading::id.eq(id))
-        .filter(reading::episode_id.eq(episode))
-        .count()
-        .get_result(conn)?;
-    if known == 0 {
-        return Err(StoreError::NotFound("reading"));
-    }
-    diesel::insert_into(reading_withdrawn::table)
-        .values((
-            reading_withdrawn::reading_id.eq(id),
-            reading_withdrawn::reason.eq(reason),
-        ))
-        .on_conflict_do_nothing()
-        .execute(conn)?;
-    Ok(())
-}
-
-type ReadingRow = (
+type MeasurementRow = (
     Uuid,
     Uuid,
     i64,
@@ -123,11 +95,11 @@ type ReadingRow = (
     Option<Uuid>,
 );
 
-fn to_reading(
-    (id, _, _, quantity, side, value, stop, by, on, from, to, method, rater): ReadingRow,
-) -> Result<Reading, StoreError> {
+fn to_measurement(
+    (id, _, _, quantity, side, value, stop, by, on, from, to, method, rater): MeasurementRow,
+) -> Result<Measurement, StoreError> {
     let arc = from.zip(to).map(|(from, to)| PainArc { from, to });
-    Ok(Reading {
+    Ok(Measurement {
         id,
         quantity,
         side: unword("side", &side)?,
@@ -141,20 +113,23 @@ fn to_reading(
     })
 }
 
-/// Readings, oldest first, withdrawn ones left out.
+/// Measurements, oldest first, withdrawn ones left out.
 ///
 /// # Errors
 /// Database failure.
-pub fn readings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Reading>, StoreError> {
-    use reading as t;
-    let rows: Vec<ReadingRow> = t::table
-        .left_join(reading_withdrawn::table.on(reading_withdrawn::reading_id.eq(t::id)))
+pub fn measurements(
+    conn: &mut PgConnection,
+    episode: Uuid,
+) -> Result<Vec<Measurement>, StoreError> {
+    use measurement as t;
+    let rows: Vec<MeasurementRow> = t::table
+        .left_join(withdrawal::table.on(withdrawal::entry_id.eq(t::id)))
         .filter(t::episode_id.eq(episode))
-        .filter(reading_withdrawn::reading_id.is_null())
+        .filter(withdrawal::entry_id.is_null())
         .order((t::taken_on, t::seq))
         .select(t::all_columns)
         .load(conn)?;
-    rows.into_iter().map(to_reading).collect()
+    rows.into_iter().map(to_measurement).collect()
 }
 
 /// Adds a score once.

@@ -3,13 +3,13 @@
 //! Every write runs in one transaction that names its actor, so that the audit trigger can.
 
 mod convert;
+pub mod daylist;
 pub mod deciding;
-pub mod decisions;
 pub mod elastic;
 pub mod episode;
 mod error;
 pub mod events;
-pub mod exam;
+pub mod findings;
 pub mod job;
 pub mod knowledge;
 pub mod outcome;
@@ -22,6 +22,7 @@ pub mod session;
 pub mod strength;
 pub mod user;
 pub mod visit;
+pub mod withdraw;
 
 pub use diesel::PgConnection;
 pub use error::StoreError;

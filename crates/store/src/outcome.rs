@@ -2,7 +2,7 @@
 
 use crate::StoreError;
 use crate::events::{Stored, settle};
-use crate::schema::{outcome_sheet, outcome_withdrawn};
+use crate::schema::{outcome_sheet, withdrawal};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::outcome::Sheet;
@@ -55,35 +55,6 @@ pub fn add(
     })
 }
 
-/// Withdraws a sheet; doing it twice changes nothing.
-///
-/// # Errors
-/// `NotFound` when the episode has no such sheet.
-pub fn withdraw(
-    conn: &mut PgConnection,
-    episode: Uuid,
-    id: Uuid,
-    reason: &str,
-) -> Result<(), StoreError> {
-    use outcome_sheet as t;
-    let known: i64 = t::table
-        .filter(t::id.eq(id))
-        .filter(t::episode_id.eq(episode))
-        .count()
-        .get_result(conn)?;
-    if known == 0 {
-        return Err(StoreError::NotFound("sheet"));
-    }
-    diesel::insert_into(outcome_withdrawn::table)
-        .values((
-            outcome_withdrawn::sheet_id.eq(id),
-            outcome_withdrawn::reason.eq(reason),
-        ))
-        .on_conflict_do_nothing()
-        .execute(conn)?;
-    Ok(())
-}
-
 /// Sheets, oldest first, withdrawn ones left out.
 ///
 /// # Errors
@@ -91,9 +62,9 @@ pub fn withdraw(
 pub fn sheets(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Sheet>, StoreError> {
     use outcome_sheet as t;
     let rows: Vec<Row> = t::table
-        .left_join(outcome_withdrawn::table.on(outcome_withdrawn::sheet_id.eq(t::id)))
+        .left_join(withdrawal::table.on(withdrawal::entry_id.eq(t::id)))
         .filter(t::episode_id.eq(episode))
-        .filter(outcome_withdrawn::sheet_id.is_null())
+        .filter(withdrawal::entry_id.is_null())
         .order((t::filled_on, t::seq))
         .select(t::all_columns)
         .load(conn)?;

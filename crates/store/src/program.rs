@@ -6,7 +6,8 @@ use crate::schema::{program, program_line, program_snapshot};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::episode::Line;
-use ritorno_core::knowledge::Dose;
+use ritorno_core::knowledge::{Dose, Weekdays};
+use ritorno_core::snapshot::{Kind, ProgramV1};
 use uuid::Uuid;
 
 /// The head of a program.
@@ -39,9 +40,13 @@ struct LineRow {
     load_kg: Option<f64>,
     elastic_level: Option<i32>,
     effort_pct: Option<i32>,
-    override_reason: Option<String>,
     tempo_s: Option<Vec<i32>>,
     structure: Option<String>,
+    duration_s: Option<i32>,
+    force_n: Option<f64>,
+    distance_m: Option<f64>,
+    weekdays: Option<Vec<bool>>,
+    override_reason: Option<String>,
     by_hand: bool,
 }
 
@@ -63,9 +68,13 @@ impl LineRow {
             load_kg: d.load_kg,
             elastic_level: d.elastic_level.map(column),
             effort_pct: d.effort_pct.map(column),
-            override_reason: line.override_reason.clone(),
             tempo_s: d.tempo_s.map(|t| t.map(column).to_vec()),
             structure: d.structure.map(word),
+            duration_s: d.duration_s.map(column),
+            force_n: d.force_n,
+            distance_m: d.distance_m,
+            weekdays: d.weekdays.map(|w| w.0.to_vec()),
+            override_reason: line.override_reason.clone(),
             by_hand: line.by_hand,
         }
     }
@@ -95,6 +104,13 @@ impl LineRow {
                     .as_deref()
                     .map(|s| unword("structure", s))
                     .transpose()?,
+                duration_s: self.duration_s.map(count),
+                force_n: self.force_n,
+                distance_m: self.distance_m,
+                weekdays: self
+                    .weekdays
+                    .and_then(|w| <[bool; 7]>::try_from(w).ok())
+                    .map(Weekdays),
             },
             override_reason: self.override_reason,
             by_hand: self.by_hand,
@@ -201,13 +217,11 @@ pub struct Signed {
 /// Signs: keeps a snapshot that is never changed.
 ///
 /// # Errors
-/// `Stale` when the program has moved on since `rev`.
+/// `Stale` when the program has moved on since the revision that is signed.
 pub fn sign(
     conn: &mut PgConnection,
     episode: Uuid,
-    rev: i32,
-    kind_version: i32,
-    body: serde_json::Value,
+    signed: &ProgramV1,
     by: Uuid,
     on: NaiveDate,
 ) -> Result<Signed, StoreError> {
@@ -217,9 +231,10 @@ pub fn sign(
         .first(conn)
         .optional()?
         .ok_or(StoreError::NotFound("program"))?;
-    if head.rev != rev {
+    if head.rev != signed.rev {
         return Err(StoreError::Stale { current: head.rev });
     }
+    let body = serde_json::to_value(signed).map_err(|_| StoreError::Unreadable("program"))?;
     let version = last_signed(conn, head.id)?.map_or(1, |s| s.version + 1);
     use program_snapshot as t;
     diesel::insert_into(t::table)
@@ -227,7 +242,7 @@ pub fn sign(
             t::id.eq(Uuid::now_v7()),
             t::program_id.eq(head.id),
             t::version.eq(version),
-            t::kind_version.eq(kind_version),
+            t::kind_version.eq(Kind::Program.version()),
             t::knowledge_sha256.eq(&head.knowledge_sha256),
             t::body.eq(body),
             t::signed_by.eq(by),

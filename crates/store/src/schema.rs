@@ -37,7 +37,6 @@ diesel::table! {
         value -> Nullable<Float8>, variant -> Nullable<Text>, found_on -> Date, user_id -> Uuid,
     }
 }
-diesel::table! { finding_withdrawn (finding_id) { finding_id -> Uuid, reason -> Text, } }
 diesel::table! {
     strength_trial (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, test -> Text, side -> Text, peak_n -> Float8, lever_m -> Nullable<Float8>,
@@ -52,7 +51,7 @@ diesel::table! {
 }
 diesel::table! {
     elastic_level (id) {
-        id -> Uuid, seq -> Int8, level -> Int4, label -> Text, points -> Jsonb, measured_on -> Date, user_id -> Uuid,
+        id -> Uuid, seq -> Int8, level -> Int4, label -> Text, points -> Jsonb, simulated -> Bool, measured_on -> Date, user_id -> Uuid,
     }
 }
 diesel::table! {
@@ -60,24 +59,22 @@ diesel::table! {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, instrument -> Text, answers -> Jsonb, filled_on -> Date, user_id -> Uuid,
     }
 }
-diesel::table! { outcome_withdrawn (sheet_id) { sheet_id -> Uuid, reason -> Text, } }
-diesel::table! { strength_withdrawn (trial_id) { trial_id -> Uuid, reason -> Text, } }
-diesel::table! { strength_trace (trial_id) { trial_id -> Uuid, samples -> Jsonb, reading -> Jsonb, } }
+diesel::table! { strength_trace (trial_id) { trial_id -> Uuid, samples -> Jsonb, measurement -> Jsonb, } }
 diesel::table! {
     exam_note (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, subject -> Text, value -> Float8, word -> Text,
-        noted_on -> Date, user_id -> Uuid, after_value -> Nullable<Float8>,
+        after_value -> Nullable<Float8>, noted_on -> Date, user_id -> Uuid,
     }
 }
+diesel::table! { withdrawal (entry_id) { entry_id -> Uuid, episode_id -> Uuid, kind -> Text, reason -> Text, } }
 diesel::table! {
-    reading (id) {
+    measurement (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, quantity -> Text, side -> Text, value -> Float8, stop -> Text,
         taken_by -> Text, taken_on -> Date, pain_from -> Nullable<Float8>,
         pain_to -> Nullable<Float8>, method -> Nullable<Text>,
         rater_id -> Nullable<Uuid>,
     }
 }
-diesel::table! { reading_withdrawn (reading_id) { reading_id -> Uuid, reason -> Text, } }
 diesel::table! { score (id) { id -> Uuid, episode_id -> Uuid, seq -> Int8, #[sql_name = "score"] name -> Text, value -> Float8, given_on -> Date, } }
 diesel::table! {
     attestation (id) { id -> Uuid, episode_id -> Uuid, seq -> Int8, code -> Text, holds -> Bool, attested_on -> Date, user_id -> Uuid, }
@@ -97,8 +94,9 @@ diesel::table! {
     program_line (id) {
         id -> Uuid, program_id -> Uuid, exercise -> Text, from_day -> Int4, to_day -> Int4, sets -> Int4, repetitions -> Int4,
         hold_s -> Int4, rest_s -> Int4, times_per_day -> Int4, days_per_week -> Int4, load_kg -> Nullable<Float8>,
-        elastic_level -> Nullable<Int4>, effort_pct -> Nullable<Int4>, override_reason -> Nullable<Text>,
-        tempo_s -> Nullable<Array<Int4>>, structure -> Nullable<Text>, by_hand -> Bool,
+        elastic_level -> Nullable<Int4>, effort_pct -> Nullable<Int4>, tempo_s -> Nullable<Array<Int4>>,
+        structure -> Nullable<Text>, duration_s -> Nullable<Int4>, force_n -> Nullable<Float8>, distance_m -> Nullable<Float8>,
+        weekdays -> Nullable<Array<Bool>>, override_reason -> Nullable<Text>, by_hand -> Bool,
     }
 }
 diesel::table! {
@@ -110,7 +108,7 @@ diesel::table! {
 diesel::table! {
     line_decision (id) {
         id -> Uuid, episode_id -> Uuid, seq -> Int8, line_id -> Uuid, exercise -> Text, proposed -> Text, rule -> Text, answer -> Text,
-        reason -> Text, body -> Jsonb, decided_on -> Date, user_id -> Uuid,
+        reason -> Text, kind_version -> Int4, body -> Jsonb, decided_on -> Date, user_id -> Uuid,
     }
 }
 diesel::table! {
@@ -119,7 +117,7 @@ diesel::table! {
         made_on -> Date, user_id -> Uuid,
     }
 }
-diesel::table! { visit_note (id) { id -> Uuid, episode_id -> Uuid, visited_on -> Date, body -> Text, summary -> Jsonb, signed_by -> Uuid, } }
+diesel::table! { visit_note (id) { id -> Uuid, episode_id -> Uuid, visited_on -> Date, body -> Text, kind_version -> Int4, summary -> Jsonb, signed_by -> Uuid, } }
 diesel::table! {
     lane (episode_id) {
         episode_id -> Uuid, patient_id -> Uuid, #[sql_name = "lane"] name -> Text, rank -> Int4, body -> Jsonb, as_of_day -> Date, inputs_rev -> Int4,
@@ -131,14 +129,11 @@ diesel::allow_tables_to_appear_in_same_query!(
     patient,
     episode,
     lane,
-    reading,
-    reading_withdrawn,
+    measurement,
+    withdrawal,
     finding,
-    finding_withdrawn,
     outcome_sheet,
-    outcome_withdrawn,
     strength_trial,
-    strength_withdrawn,
     strength_trace,
     program,
     program_line,

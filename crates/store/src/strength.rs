@@ -3,7 +3,7 @@
 use crate::StoreError;
 use crate::convert::{unword, word};
 use crate::events::{Stored, settle};
-use crate::schema::{strength_trace, strength_trial, strength_withdrawn};
+use crate::schema::{strength_trace, strength_trial, withdrawal};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::strength::StrengthTrial;
@@ -70,14 +70,14 @@ pub fn add(
         .do_nothing()
         .execute(conn)?;
     if added == 1
-        && let Some((samples, reading)) = trace
+        && let Some((samples, measurement)) = trace
     {
         use strength_trace as s;
         diesel::insert_into(s::table)
             .values((
                 s::trial_id.eq(trial.id),
                 s::samples.eq(samples),
-                s::reading.eq(reading),
+                s::measurement.eq(measurement),
             ))
             .execute(conn)?;
     }
@@ -91,35 +91,6 @@ pub fn add(
     })
 }
 
-/// Withdraws a trial; doing it twice changes nothing.
-///
-/// # Errors
-/// `NotFound` when the episode has no such trial.
-pub fn withdraw(
-    conn: &mut PgConnection,
-    episode: Uuid,
-    id: Uuid,
-    reason: &str,
-) -> Result<(), StoreError> {
-    use strength_trial as t;
-    let known: i64 = t::table
-        .filter(t::id.eq(id))
-        .filter(t::episode_id.eq(episode))
-        .count()
-        .get_result(conn)?;
-    if known == 0 {
-        return Err(StoreError::NotFound("trial"));
-    }
-    diesel::insert_into(strength_withdrawn::table)
-        .values((
-            strength_withdrawn::trial_id.eq(id),
-            strength_withdrawn::reason.eq(reason),
-        ))
-        .on_conflict_do_nothing()
-        .execute(conn)?;
-    Ok(())
-}
-
 /// Trials, oldest first, withdrawn ones left out; without their traces.
 ///
 /// # Errors
@@ -127,9 +98,9 @@ pub fn withdraw(
 pub fn trials(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<StrengthTrial>, StoreError> {
     use strength_trial as t;
     let rows: Vec<Row> = t::table
-        .left_join(strength_withdrawn::table.on(strength_withdrawn::trial_id.eq(t::id)))
+        .left_join(withdrawal::table.on(withdrawal::entry_id.eq(t::id)))
         .filter(t::episode_id.eq(episode))
-        .filter(strength_withdrawn::trial_id.is_null())
+        .filter(withdrawal::entry_id.is_null())
         .order((t::pushed_on, t::seq))
         .select(t::all_columns)
         .load(conn)?;
@@ -149,7 +120,7 @@ pub fn trace(
         .inner_join(strength_trial::table.on(strength_trial::id.eq(strength_trace::trial_id)))
         .filter(strength_trial::episode_id.eq(episode))
         .filter(strength_trace::trial_id.eq(id))
-        .select((strength_trace::samples, strength_trace::reading))
+        .select((strength_trace::samples, strength_trace::measurement))
         .first(conn)
         .optional()?
         .ok_or(StoreError::NotFound("trace"))

@@ -4,6 +4,7 @@ use crate::StoreError;
 use crate::schema::visit_note;
 use chrono::NaiveDate;
 use diesel::prelude::*;
+use ritorno_core::snapshot::{Kind, VisitV1};
 use uuid::Uuid;
 
 /// A signed note.
@@ -13,8 +14,25 @@ pub struct Note {
     pub visited_on: NaiveDate,
     /// What the clinician wrote.
     pub body: String,
-    /// What the page showed when it was signed.
+    /// Version of the summary.
+    pub kind_version: i32,
+    /// What the page showed when it was signed, a snapshot.
     pub summary: serde_json::Value,
+}
+
+impl Note {
+    /// A note of today with what the page showed.
+    ///
+    /// # Errors
+    /// `Unreadable` when the summary cannot be written down.
+    pub fn new(on: NaiveDate, body: String, shown: &VisitV1) -> Result<Note, StoreError> {
+        Ok(Note {
+            visited_on: on,
+            body,
+            kind_version: Kind::Visit.version(),
+            summary: serde_json::to_value(shown).map_err(|_| StoreError::Unreadable("visit"))?,
+        })
+    }
 }
 
 /// Adds a signed note once.
@@ -35,6 +53,7 @@ pub fn add(
             t::episode_id.eq(episode),
             t::visited_on.eq(note.visited_on),
             t::body.eq(&note.body),
+            t::kind_version.eq(note.kind_version),
             t::summary.eq(&note.summary),
             t::signed_by.eq(by),
         ))
@@ -65,7 +84,7 @@ pub fn newest(conn: &mut PgConnection, episode: Uuid) -> Result<Option<Note>, St
     Ok(t::table
         .filter(t::episode_id.eq(episode))
         .order((t::visited_on.desc(), t::id.desc()))
-        .select((t::visited_on, t::body, t::summary))
+        .select((t::visited_on, t::body, t::kind_version, t::summary))
         .first(conn)
         .optional()?)
 }

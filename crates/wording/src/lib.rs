@@ -18,8 +18,8 @@ const ENGLISH: [&str; 7] = [
     include_str!("../../../locales/en/tests.ftl"),
 ];
 
-/// Arguments that are readings: they carry their unit into the sentence.
-const READINGS: [&str; 12] = [
+/// Arguments that are measurements: they carry their unit into the sentence.
+const MEASURED: [&str; 12] = [
     "ceiling", "floor", "value", "before", "gain", "peak", "needs", "active", "passive", "gap",
     "bound", "error",
 ];
@@ -91,7 +91,7 @@ impl Wording {
         };
         let with_unit = |name: &str, arg: &Arg| match (arg, about) {
             (Arg::Number(n), Some(quantity))
-                if READINGS.contains(&name)
+                if MEASURED.contains(&name)
                     && !(name == "value" && reason.rule == "asks-measure-of-other") =>
             {
                 Some(if quantity == "hand-behind-back" {

@@ -4,7 +4,7 @@
  */
 
 export interface paths {
-    "/api/decisions": {
+    "/api/day-list": {
         parameters: {
             query?: never;
             header?: never;
@@ -132,22 +132,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/episodes/{id}/findings/{finding}/withdraw": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["withdraw_finding"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/episodes/{id}/flag-actions": {
         parameters: {
             query?: never;
@@ -260,6 +244,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/measurements": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_measurement"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/notes": {
         parameters: {
             query?: never;
@@ -286,22 +286,6 @@ export interface paths {
         get: operations["show_outcomes"];
         put?: never;
         post: operations["add_sheet"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/episodes/{id}/outcomes/{sheet}/withdraw": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["withdraw_sheet"];
         delete?: never;
         options?: never;
         head?: never;
@@ -436,38 +420,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/episodes/{id}/readings": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["add_reading"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
-    "/api/episodes/{id}/readings/{reading}/withdraw": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["withdraw"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/episodes/{id}/scores": {
         parameters: {
             query?: never;
@@ -532,22 +484,6 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/episodes/{id}/strength/{trial}/withdraw": {
-        parameters: {
-            query?: never;
-            header?: never;
-            path?: never;
-            cookie?: never;
-        };
-        get?: never;
-        put?: never;
-        post: operations["withdraw_push"];
-        delete?: never;
-        options?: never;
-        head?: never;
-        patch?: never;
-        trace?: never;
-    };
     "/api/episodes/{id}/visit": {
         parameters: {
             query?: never;
@@ -558,6 +494,22 @@ export interface paths {
         get: operations["show_visit"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/withdrawals": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["withdraw_entry"];
         delete?: never;
         options?: never;
         head?: never;
@@ -621,7 +573,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        /** Reads the angle at which an inclinometer was held. Nothing is stored: the reading is kept when the clinician says why it stopped. */
+        /** Reads the angle at which an inclinometer was held. Nothing is stored: the measurement is kept when the clinician says why it stopped. */
         post: operations["angle"];
         delete?: never;
         options?: never;
@@ -907,7 +859,7 @@ export interface components {
          */
         AnchorSide: "front" | "rear" | "same" | "opposite" | "front_opposite" | "rear_same" | "under";
         /** @description What the samples say. */
-        AngleReading: {
+        AngleMeasurement: {
             /** @description What is wrong; anything here leaves the number to the clinician. */
             faults: components["schemas"]["Reason"][];
             /**
@@ -995,7 +947,7 @@ export interface components {
         Bench: {
             /** @description The clinic's own, newest of each quantity. */
             own: components["schemas"]["ClinicError"][];
-            /** @description Quantities in degrees, with the default error of one reading. */
+            /** @description Quantities in degrees, with the default error of one measurement. */
             quantities: components["schemas"]["BenchQuantity"][];
         };
         /** @description A quantity the bench can judge. */
@@ -1091,7 +1043,7 @@ export interface components {
             act?: components["schemas"]["Reason"] | null;
             /**
              * Format: double
-             * @description The earlier reading.
+             * @description The earlier measurement.
              */
             before: number;
             /**
@@ -1106,7 +1058,7 @@ export interface components {
             detectable: number;
             /**
              * Format: double
-             * @description The newer reading.
+             * @description The newer measurement.
              */
             now: number;
             /**
@@ -1160,7 +1112,7 @@ export interface components {
         };
         /** @description A day as a clinician reads it: completed weeks, the days left over, and the bare day. */
         Clock: {
-            /** @description Days since the operation. */
+            /** @description Days since day 0. */
             day: components["schemas"]["i32"];
             /**
              * Format: int32
@@ -1169,7 +1121,7 @@ export interface components {
             days: number;
             /**
              * Format: int32
-             * @description Completed weeks (0 before the operation).
+             * @description Completed weeks (0 before day 0).
              */
             weeks: number;
         };
@@ -1249,11 +1201,11 @@ export interface components {
             bands: components["schemas"]["Band"][];
             quantity: string;
         };
-        /** @description One reading on a corridor. */
+        /** @description One measurement on a corridor. */
         CorridorDot: {
             /** @description Stopped at the permitted limit, so at least this much. */
             at_limit: boolean;
-            /** @description Post-operative day. */
+            /** @description Episode day. */
             day: components["schemas"]["i32"];
             /** @description Judged by the ceiling of its own date. */
             over_ceiling: boolean;
@@ -1263,7 +1215,7 @@ export interface components {
              */
             value: number;
         };
-        /** @description Corridor of one quantity with the readings on it. */
+        /** @description Corridor of one quantity with the measurements on it. */
         CorridorView: {
             /** @description Stretches of equal ceiling and floor. */
             bands: components["schemas"]["Band"][];
@@ -1272,22 +1224,22 @@ export interface components {
              * @description Half-width of the measurement error.
              */
             error: number;
+            /** @description Measurements of the operated side. */
+            measurements: components["schemas"]["CorridorDot"][];
             /**
              * Format: double
-             * @description Last reading of the other side.
+             * @description Last measurement of the other side.
              */
             other_side?: number | null;
             /** @description Quantity id. */
             quantity: string;
-            /** @description Readings of the operated side. */
-            readings: components["schemas"]["CorridorDot"][];
             /**
              * Format: double
-             * @description Usual reading of a healthy shoulder.
+             * @description Usual measurement of a healthy shoulder.
              */
             reference: number;
             trend?: components["schemas"]["Trend"] | null;
-            /** @description Unit of the readings. */
+            /** @description Unit of the measurements. */
             unit: components["schemas"]["Unit"];
         };
         /**
@@ -1342,6 +1294,12 @@ export interface components {
              */
             slack_share: number;
         };
+        /** @description One page of the list. */
+        DayListPage: {
+            counts: components["schemas"]["LaneCount"][];
+            more: boolean;
+            rows: components["schemas"]["DecisionRow"][];
+        };
         /** @description What was made of a proposal. */
         DecidedView: {
             answer: string;
@@ -1374,12 +1332,6 @@ export interface components {
          * @enum {string}
          */
         DecisionAnswer: "accepted" | "changed" | "overridden";
-        /** @description One page of the list. */
-        DecisionPage: {
-            counts: components["schemas"]["LaneCount"][];
-            more: boolean;
-            rows: components["schemas"]["DecisionRow"][];
-        };
         /** @description One patient of the day's work. */
         DecisionRow: {
             /** Format: uuid */
@@ -1399,11 +1351,11 @@ export interface components {
         DemandClass: "unknown" | "low" | "moderate" | "high" | "very_high";
         /** @description What the page needs to draw and enter one quantity. */
         Dial: {
-            /** @description What the newest reading calls for. */
+            /** @description What the newest measurement calls for. */
             calls: components["schemas"]["Reason"][];
             /** @description Today's ceiling on the operated side, with its rule. */
             ceiling: components["schemas"]["CeilingToday"];
-            /** @description Whether the operated side's reading is missing or out of date. */
+            /** @description Whether the operated side's measurement is missing or out of date. */
             due: boolean;
             /**
              * Format: double
@@ -1417,12 +1369,12 @@ export interface components {
             floor?: number | null;
             /**
              * Format: double
-             * @description Greatest possible reading.
+             * @description Greatest possible measurement.
              */
             max: number;
             /**
              * Format: double
-             * @description Least possible reading.
+             * @description Least possible measurement.
              */
             min: number;
             /** @description Who moves the arm. */
@@ -1437,7 +1389,7 @@ export interface components {
             quantity: string;
             /**
              * Format: double
-             * @description Usual reading of a healthy shoulder.
+             * @description Usual measurement of a healthy shoulder.
              */
             reference: number;
             spare?: components["schemas"]["Reason"] | null;
@@ -1447,8 +1399,8 @@ export interface components {
         /** @description One dial: one quantity on one side. */
         DialSide: {
             barred?: components["schemas"]["Reason"] | null;
-            last?: components["schemas"]["ReadingView"] | null;
-            previous?: components["schemas"]["ReadingView"] | null;
+            last?: components["schemas"]["MeasurementView"] | null;
+            previous?: components["schemas"]["MeasurementView"] | null;
             /** @description Which arm. */
             side: components["schemas"]["Arm"];
         };
@@ -1460,6 +1412,16 @@ export interface components {
              */
             days_per_week: number;
             /**
+             * Format: double
+             * @description Distance to the anchor of an elastic in metres, where it differs from the row's.
+             */
+            distance_m?: number | null;
+            /**
+             * Format: int32
+             * @description Seconds of work that is timed and not counted.
+             */
+            duration_s?: number | null;
+            /**
              * Format: int32
              * @description Share of the greatest effort in percent, for isometric work.
              */
@@ -1469,6 +1431,11 @@ export interface components {
              * @description Elastic level, 1 to 6, where there is one.
              */
             elastic_level?: number | null;
+            /**
+             * Format: double
+             * @description Greatest force of an elastic on the way in newtons, where it was worked out.
+             */
+            force_n?: number | null;
             /**
              * Format: int32
              * @description Hold of each repetition in seconds, 0 to 300.
@@ -1502,6 +1469,7 @@ export interface components {
              * @description Sessions a day, 1 to 8.
              */
             times_per_day: number;
+            weekdays?: components["schemas"]["Weekdays"] | null;
         };
         /** @description Time and volume of a dose. */
         DoseTotals: {
@@ -1550,6 +1518,11 @@ export interface components {
             /** @description Its points. */
             points: components["schemas"]["PullPoint"][];
         };
+        /**
+         * @description What can be taken back.
+         * @enum {string}
+         */
+        EntryKind: "measurement" | "finding" | "strength_trial" | "outcome_sheet";
         /** @description One episode of a patient. */
         EpisodeHead: {
             /**
@@ -1836,7 +1809,7 @@ export interface components {
          * @enum {string}
          */
         Found: "familiar" | "familiar_top" | "familiar_deep" | "other_pain" | "nothing" | "strong_painless" | "strong_painful" | "weak_painless" | "weak_painful" | "apprehension" | "pain_only" | "yes" | "no" | "normal" | "subtle" | "obvious" | "better" | "same" | "worse";
-        /** @description A gate as the score draws it. */
+        /** @description A gate as the chart draws it. */
         GateMark: {
             /** @description The day it stands on. */
             day: components["schemas"]["i32"];
@@ -2034,7 +2007,7 @@ export interface components {
         };
         /** @description A kept trace. */
         KeptTrace: {
-            reading: components["schemas"]["TraceReading"];
+            measurement: components["schemas"]["TraceMeasurement"];
             samples: components["schemas"]["ForceSample"][];
         };
         /** @description A patient's place in the day's work. */
@@ -2132,7 +2105,7 @@ export interface components {
             /** @description The rule that decided. */
             rule: components["schemas"]["Reason"];
         };
-        /** @description A line of the score with its verdict. */
+        /** @description A line of the chart with its verdict. */
         LineView: {
             /** @description What helps or holds the arm. */
             helper: components["schemas"]["Helper"];
@@ -2342,6 +2315,51 @@ export interface components {
             /** Format: date */
             today: string;
         };
+        /** @description One measured range. Append-only: a correction supersedes. */
+        Measurement: {
+            arc?: components["schemas"]["PainArc"] | null;
+            /** @description Who measured. */
+            by: components["schemas"]["TakenBy"];
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            method?: components["schemas"]["Method"] | null;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+            /** @description Quantity id. */
+            quantity: string;
+            /**
+             * Format: uuid
+             * @description Which member of the clinic measured; set by the server from who is signed in, absent for the patient's own.
+             */
+            rater?: string | null;
+            /** @description Measured side. */
+            side: components["schemas"]["Arm"];
+            /** @description Why it stopped. */
+            stop: components["schemas"]["StopReason"];
+            /**
+             * Format: double
+             * @description In the quantity's unit.
+             */
+            value: number;
+        };
+        /** @description What a measurement is worth. */
+        MeasurementView: {
+            /** @description Stopped at the permitted limit: at least this much. */
+            at_limit: boolean;
+            /** @description Its episode day. */
+            day: components["schemas"]["i32"];
+            impossible?: components["schemas"]["Reason"] | null;
+            /** @description The measurement. */
+            measurement: components["schemas"]["Measurement"];
+            /** @description Above the ceiling of its own date: never met, never better. */
+            over_ceiling: boolean;
+        };
         /**
          * @description What a range was measured with.
          * @enum {string}
@@ -2360,7 +2378,7 @@ export interface components {
             id: string;
             /** @description Quantity id, where it is a measured one. */
             quantity?: string | null;
-            /** @description Whether a valid reading has reached it. */
+            /** @description Whether a valid measurement has reached it. */
             reached?: boolean | null;
             /** @description A strength test, where it is a force in percent of the other side. */
             strength?: string | null;
@@ -2411,7 +2429,7 @@ export interface components {
         Moved: {
             /**
              * Format: double
-             * @description As it is: a day, or a ceiling's reading on `day`; nothing where there is none.
+             * @description As it is: a day, or a ceiling's measurement on `day`; nothing where there is none.
              */
             base?: number | null;
             day?: components["schemas"]["i32"] | null;
@@ -2614,6 +2632,41 @@ export interface components {
          * @enum {string}
          */
         Place: "core" | "optional" | "done" | "not_now" | "barred" | "too_provoking";
+        /** @description The whole plan chart. */
+        PlanChart: {
+            /** @description What heals by the calendar. */
+            clock?: components["schemas"]["HealingClock"];
+            /** @description Corridors for elevation and external rotation first, then the others. */
+            corridors: components["schemas"]["CorridorView"][];
+            /** @description Days the chart spans. */
+            end_day: components["schemas"]["i32"];
+            /** @description Gates. */
+            gates: components["schemas"]["GateMark"][];
+            /** @description Exercise lines. */
+            lines: components["schemas"]["LineView"][];
+            /** @description Milestones. */
+            milestones: components["schemas"]["MilestoneView"][];
+            /** @description Modifiers that tighten. */
+            modifiers?: string[];
+            /**
+             * Format: int32
+             * @description The phase reached, by number.
+             */
+            phase: number;
+            /** @description Phases. */
+            phases: components["schemas"]["PhaseSpan"][];
+            /** @description Precautions. */
+            precautions: components["schemas"]["PrecautionSpan"][];
+            /** @description The schools that hold, by question. */
+            schools?: {
+                [key: string]: string;
+            };
+            sling?: components["schemas"]["SlingSpan"] | null;
+            /** @description Today. */
+            today: components["schemas"]["Clock"];
+            /** @description What the exercises of each phase add up to in a week of it. */
+            volumes?: components["schemas"]["PhaseVolume"][];
+        };
         /** @description What a re-run changes against the present program. */
         PlanDifference: {
             /** @description `added`, `removed`, `moved`, `kept-by-hand`. */
@@ -2703,22 +2756,23 @@ export interface components {
             /** Format: int32 */
             rev: number;
         };
-        /** @description The program with its score. */
+        /** @description The program with its plan chart. */
         ProgramPage: {
             candidates: components["schemas"]["Candidate"][];
+            chart: components["schemas"]["PlanChart"];
             /** @description The first letters of the knowledge release it was built with. */
             knowledge?: string | null;
             /** Format: int32 */
             rev: number;
             /** @description Ids of the lines that run today: never one that waits for a gate or is blocked. */
             running: string[];
-            score: components["schemas"]["ScoreView"];
             signed?: components["schemas"]["SignedInfo"] | null;
             /** @description Exercises that run today and were never tried out in the room. */
             untried: string[];
         };
         /** @description A proposal, not saved. */
         ProposalPage: {
+            chart: components["schemas"]["PlanChart"];
             /** @description What it changes against the present program. */
             difference: components["schemas"]["PlanDifference"][];
             first: components["schemas"]["MovedUp"][];
@@ -2728,7 +2782,6 @@ export interface components {
              */
             gap: number;
             later: components["schemas"]["LaterItem"][];
-            score: components["schemas"]["ScoreView"];
             /** @description Why each ladder stands there. */
             why: components["schemas"]["LineWhy"][];
         };
@@ -2766,7 +2819,7 @@ export interface components {
         };
         /** @description What came of it: the room as it is now, and what the trace said. */
         PushKept: {
-            reading?: components["schemas"]["TraceReading"] | null;
+            measurement?: components["schemas"]["TraceMeasurement"] | null;
             room: components["schemas"]["StrengthRoom"];
         };
         /** @description A question on which practitioners disagree. */
@@ -2837,39 +2890,6 @@ export interface components {
             /** @description Scores and decisions worked out from findings. */
             worked_out: components["schemas"]["WorkedOut"][];
         };
-        /** @description One measured range. Append-only: a correction supersedes. */
-        Reading: {
-            arc?: components["schemas"]["PainArc"] | null;
-            /** @description Who measured. */
-            by: components["schemas"]["TakenBy"];
-            /**
-             * Format: uuid
-             * @description Id, made by the client.
-             */
-            id: string;
-            method?: components["schemas"]["Method"] | null;
-            /**
-             * Format: date
-             * @description When.
-             */
-            on: string;
-            /** @description Quantity id. */
-            quantity: string;
-            /**
-             * Format: uuid
-             * @description Which member of the clinic measured; set by the server from who is signed in, absent for the patient's own.
-             */
-            rater?: string | null;
-            /** @description Measured side. */
-            side: components["schemas"]["Arm"];
-            /** @description Why it stopped. */
-            stop: components["schemas"]["StopReason"];
-            /**
-             * Format: double
-             * @description In the quantity's unit.
-             */
-            value: number;
-        };
         /** @description What the reading rests on, and the reading. */
         ReadingPage: {
             clock: components["schemas"]["Clock"];
@@ -2881,18 +2901,6 @@ export interface components {
             rev: number;
             story: components["schemas"]["Story"];
             view: components["schemas"]["ReadView"];
-        };
-        /** @description What a reading is worth. */
-        ReadingView: {
-            /** @description Stopped at the permitted limit: at least this much. */
-            at_limit: boolean;
-            /** @description Its post-operative day. */
-            day: components["schemas"]["i32"];
-            impossible?: components["schemas"]["Reason"] | null;
-            /** @description Above the ceiling of its own date: never met, never better. */
-            over_ceiling: boolean;
-            /** @description The reading. */
-            reading: components["schemas"]["Reading"];
         };
         /** @description A rule that spoke, with what it spoke about. */
         Reason: {
@@ -3019,41 +3027,6 @@ export interface components {
             min: number;
             /** @description Unit of the answer where it is not points. */
             unit?: string | null;
-        };
-        /** @description The whole score. */
-        ScoreView: {
-            /** @description What heals by the calendar. */
-            clock?: components["schemas"]["HealingClock"];
-            /** @description Corridors for elevation and external rotation first, then the others. */
-            corridors: components["schemas"]["CorridorView"][];
-            /** @description Days the score spans. */
-            end_day: components["schemas"]["i32"];
-            /** @description Gates. */
-            gates: components["schemas"]["GateMark"][];
-            /** @description Exercise lines. */
-            lines: components["schemas"]["LineView"][];
-            /** @description Milestones. */
-            milestones: components["schemas"]["MilestoneView"][];
-            /** @description Modifiers that tighten. */
-            modifiers?: string[];
-            /**
-             * Format: int32
-             * @description The phase reached, by number.
-             */
-            phase: number;
-            /** @description Phases. */
-            phases: components["schemas"]["PhaseSpan"][];
-            /** @description Precautions. */
-            precautions: components["schemas"]["PrecautionSpan"][];
-            /** @description The schools that hold, by question. */
-            schools?: {
-                [key: string]: string;
-            };
-            sling?: components["schemas"]["SlingSpan"] | null;
-            /** @description Today. */
-            today: components["schemas"]["Clock"];
-            /** @description What the exercises of each phase add up to in a week of it. */
-            volumes?: components["schemas"]["PhaseVolume"][];
         };
         /** @description What a sheet comes to. */
         Scored: {
@@ -3525,7 +3498,7 @@ export interface components {
         SurgeonLimit: {
             /**
              * Format: double
-             * @description Greatest permitted reading.
+             * @description Greatest permitted measurement.
              */
             ceiling: number;
             /**
@@ -3535,7 +3508,7 @@ export interface components {
             ended_on?: string | null;
             /**
              * Format: double
-             * @description Reading expected at least, where the surgeon wrote one.
+             * @description Measurement expected at least, where the surgeon wrote one.
              */
             floor?: number | null;
             /**
@@ -3549,7 +3522,7 @@ export interface components {
             until_day?: components["schemas"]["i32"] | null;
         };
         /**
-         * @description Who took a reading.
+         * @description Who took a measurement.
          * @enum {string}
          */
         TakenBy: "clinician" | "patient";
@@ -3649,7 +3622,7 @@ export interface components {
          */
         Told: "surgeon" | "orthopaedics" | "doctor" | "clinician";
         /** @description What the samples say. */
-        TraceReading: {
+        TraceMeasurement: {
             /** @description What is wrong with the samples; anything here keeps the trial from being used. */
             faults: components["schemas"]["Reason"][];
             /**
@@ -3673,7 +3646,7 @@ export interface components {
              */
             variation_pct: number;
         };
-        /** @description A line through readings, with an 80 % interval of its slope. */
+        /** @description A line through measurements, with an 80 % interval of its slope. */
         Trend: {
             /**
              * Format: double
@@ -3682,7 +3655,7 @@ export interface components {
             at_last: number;
             /**
              * Format: double
-             * @description The line is never followed beyond this: the other side, or the usual reading.
+             * @description The line is never followed beyond this: the other side, or the usual measurement.
              */
             cap: number;
             /** @description First day that counts. */
@@ -3788,7 +3761,7 @@ export interface components {
             calls: components["schemas"]["Reason"][];
             /** @description Weeks and days. */
             clock: components["schemas"]["Clock"];
-            /** @description Corridors with readings. */
+            /** @description Corridors with measurements. */
             corridors: components["schemas"]["CorridorView"][];
             /** @description What to do with each exercise, the gravest first. */
             decisions: components["schemas"]["LineDecision"][];
@@ -3886,6 +3859,8 @@ export interface components {
              */
             within_days?: number | null;
         };
+        /** @description Days of the week, Monday first. */
+        Weekdays: boolean[];
         /** @description The newest finding of a test on one side, with what keeps it from being used. */
         Weighed: {
             /** @description Other findings of the same day on the same test and side, kept and shown. */
@@ -3897,17 +3872,33 @@ export interface components {
         /** @description Both, side by side. */
         WhatIf: {
             /** @description As it is, built anew. */
-            base: components["schemas"]["ScoreView"];
+            base: components["schemas"]["PlanChart"];
             /** @description Which exercises come, go or move. */
             exercises: components["schemas"]["PlanDifference"][];
             /** @description What moves. */
             moved: components["schemas"]["Moved"][];
             /** @description The variant. */
-            variant: components["schemas"]["ScoreView"];
+            variant: components["schemas"]["PlanChart"];
         };
-        /** @description Why a reading is withdrawn. */
+        /** @description Which entry, and why. */
         Withdrawal: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            entry: string;
+            /** @description What it is. */
+            kind: components["schemas"]["EntryKind"];
+            /** @description Why, where there is more to say than *by mistake*. */
             reason?: string;
+        };
+        /** @description What was taken back. */
+        Withdrawn: {
+            /**
+             * Format: uuid
+             * @description Its id.
+             */
+            entry: string;
         };
         /**
          * @description The word for a probability. Never "ruled in", never a diagnosis.
@@ -3960,7 +3951,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["DecisionPage"];
+                    "application/json": components["schemas"]["DayListPage"];
                 };
             };
             default: {
@@ -4227,40 +4218,6 @@ export interface operations {
             };
         };
     };
-    withdraw_finding: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                finding: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Withdrawal"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["ReadingPage"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     act_on_flag: {
         parameters: {
             query?: never;
@@ -4486,6 +4443,39 @@ export interface operations {
             };
         };
     };
+    add_measurement: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Measurement"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RangesPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     sign_note: {
         parameters: {
             query?: never;
@@ -4560,40 +4550,6 @@ export interface operations {
         requestBody: {
             content: {
                 "application/json": components["schemas"]["Sheet"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["OutcomePage"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    withdraw_sheet: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                sheet: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Withdrawal"];
             };
         };
         responses: {
@@ -4755,7 +4711,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["ScoreView"];
+                    "application/json": components["schemas"]["PlanChart"];
                 };
             };
             default: {
@@ -4880,73 +4836,6 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadingPage"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    add_reading: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Reading"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RangesPage"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
-    withdraw: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                reading: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Withdrawal"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["RangesPage"];
                 };
             };
             default: {
@@ -5146,40 +5035,6 @@ export interface operations {
             };
         };
     };
-    withdraw_push: {
-        parameters: {
-            query?: never;
-            header?: never;
-            path: {
-                id: string;
-                trial: string;
-            };
-            cookie?: never;
-        };
-        requestBody: {
-            content: {
-                "application/json": components["schemas"]["Withdrawal"];
-            };
-        };
-        responses: {
-            200: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["StrengthRoom"];
-                };
-            };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
-        };
-    };
     show_visit: {
         parameters: {
             query?: never;
@@ -5197,6 +5052,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    withdraw_entry: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Withdrawal"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Withdrawn"];
                 };
             };
             default: {
@@ -5326,7 +5214,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["AngleReading"];
+                    "application/json": components["schemas"]["AngleMeasurement"];
                 };
             };
             default: {
@@ -5357,7 +5245,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["TraceReading"];
+                    "application/json": components["schemas"]["TraceMeasurement"];
                 };
             };
             default: {

@@ -10,13 +10,24 @@ export const api = createClient<paths>({ baseUrl: "" });
 /** A problem as the server told it, or our own when it could not be reached. */
 export class ApiProblem extends Error {
   readonly problem: Problem;
+  /** The entry of the outbox that was refused, where it was one. */
+  entry?: string;
   constructor(problem: Problem) {
     super(problem.title);
     this.problem = problem;
   }
   /** True when the same request may go through later: nothing was refused. */
   get passing(): boolean {
-    return this.problem.status === 0 || this.problem.status === 503;
+    return !this.final && this.problem.status !== 401;
+  }
+  /** True when the same request will be refused again: only then is an entry given back to the person who made it. */
+  get final(): boolean {
+    const { status } = this.problem;
+    return (
+      status >= 400 &&
+      status < 500 &&
+      ![401, 408, 425, 429].includes(status)
+    );
   }
 }
 

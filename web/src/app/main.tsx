@@ -8,6 +8,7 @@ import { Shell } from "./Shell";
 import "./style.css";
 import { useLook } from "./look";
 import { themeOf } from "./theme";
+import { Trouble } from "./Trouble";
 
 const queries = new QueryClient({
   defaultOptions: {
@@ -27,7 +28,9 @@ function App() {
     <ConfigProvider theme={themeOf(useLook())}>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
-          <Shell />
+          <Trouble>
+            <Shell />
+          </Trouble>
         </BrowserRouter>
       </QueryClientProvider>
     </ConfigProvider>

@@ -1,4 +1,4 @@
-import { ApiProblem } from "./client";
+import { ApiProblem, type Problem } from "./client";
 import { nameOf, sentence, t } from "./wording";
 
 /** Something is on its way. */
@@ -41,24 +41,32 @@ function fieldName(path: string): string {
 /** What went wrong, which fields, which rules. */
 export function ProblemNote({ error }: { error: unknown }) {
   if (!error) return null;
-  if (!(error instanceof ApiProblem))
-    return (
-      <div className="notice stop" role="alert">
-        {String(error)}
-      </div>
-    );
-  const { title, fields, reasons } = error.problem;
   return (
     <div className="notice stop" role="alert" id="problem">
+      {error instanceof ApiProblem ? (
+        <ProblemText problem={error.problem} />
+      ) : (
+        String(error)
+      )}
+    </div>
+  );
+}
+
+/** A problem in words: its sentence, and the rules or fields behind it. */
+export function ProblemText({ problem }: { problem: Problem }) {
+  const { title, fields, reasons } = problem;
+  const rules = [...new Set(reasons.map(sentence))];
+  return (
+    <>
       <b>{title}</b>
-      {reasons.length > 0 && (
+      {rules.length > 0 && (
         <ul>
-          {[...new Set(reasons.map(sentence))].map((s) => (
+          {rules.map((s) => (
             <li key={s}>{s}</li>
           ))}
         </ul>
       )}
-      {fields.length > 0 && reasons.length === 0 && (
+      {fields.length > 0 && rules.length === 0 && (
         <ul>
           {fields.map((f) => (
             <li key={f.field + f.code}>
@@ -67,8 +75,15 @@ export function ProblemNote({ error }: { error: unknown }) {
           ))}
         </ul>
       )}
-    </div>
+    </>
   );
+}
+
+/** What the server said against a field. */
+export function faultAt(error: unknown, field: string): string | undefined {
+  return error instanceof ApiProblem
+    ? error.problem.fields.find((f) => f.field === field)?.message
+    : undefined;
 }
 
 /** Fields that hold nothing, told in the server's own form before anything is sent. */

@@ -75,8 +75,8 @@ export function capital(text: string): string {
   return text.charAt(0).toUpperCase() + text.slice(1);
 }
 
-/** Arguments that are readings: they carry their unit into the sentence. The Rust side follows the same rule. */
-const READINGS = [
+/** Arguments that are measurements: they carry their unit into the sentence. The Rust side follows the same rule. */
+const MEASURED = [
   "ceiling",
   "floor",
   "value",
@@ -98,12 +98,12 @@ export function sentence(reason: Reason): string {
     reason.args["quantity"] ??
     (reason.rule.startsWith("flag-active") ? "elevation" : undefined);
   for (const [name, value] of Object.entries(reason.args)) {
-    const reading =
+    const measurement =
       typeof value === "number" &&
       about !== undefined &&
-      READINGS.includes(name) &&
+      MEASURED.includes(name) &&
       !(name === "value" && reason.rule === "asks-measure-of-other");
-    args[name] = reading ? withUnit(String(about), value) : value;
+    args[name] = measurement ? withUnit(String(about), value) : value;
   }
   return capital(t(`rule-${reason.rule}`, args));
 }
@@ -122,7 +122,22 @@ export function shortDate(iso: string): string {
   });
 }
 
-/** A reading of a quantity with its unit. */
+/** A moment as it is said: *6 Feb 2027, 14:05*. */
+export function moment(iso: string): string {
+  const when = new Date(iso);
+  const time = when.toLocaleTimeString("en-GB", {
+    hour: "2-digit",
+    minute: "2-digit",
+  });
+  const day = when.toLocaleDateString("en-GB", {
+    day: "numeric",
+    month: "short",
+    year: "numeric",
+  });
+  return `${day}, ${time}`;
+}
+
+/** A measurement of a quantity with its unit. */
 export function withUnit(quantity: string, value: number): string {
   return quantity === "hand-behind-back" ? `level ${value}` : `${value}°`;
 }

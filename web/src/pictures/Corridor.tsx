@@ -17,7 +17,7 @@ export interface CorridorProps {
   label: string;
 }
 
-/** Days across, degrees up: the ceiling and the floor as steps, readings with their error, today. */
+/** Days across, degrees up: the ceiling and the floor as steps, measurements with their error, today. */
 export function Corridor({
   view,
   today,
@@ -33,7 +33,7 @@ export function Corridor({
     right = tiny ? 1 : 8,
     top = tiny ? 2 : 8,
     bottom = tiny ? 2 : weekless ? 6 : 20;
-  const values = view.readings.map((r) => r.value);
+  const values = view.measurements.map((r) => r.value);
   const tops = view.bands.flatMap((b) =>
     b.ceiling.kind === "up_to" ? [b.ceiling.value] : [],
   );
@@ -212,7 +212,7 @@ export function Corridor({
           strokeWidth={tiny ? 1 : 1.6}
         />
       )}
-      {view.readings
+      {view.measurements
         .filter((r) => r.day >= from && r.day <= to)
         .map((r, i) => (
           <g key={i} transform={`translate(${x(r.day)} ${y(r.value)})`}>
@@ -237,7 +237,7 @@ export function Corridor({
   );
 }
 
-/** The line through the readings, and where it may go: 80 of 100 such lines lie in the fan. It ends at the other side. */
+/** The line through the measurements, and where it may go: 80 of 100 such lines lie in the fan. It ends at the other side. */
 function Fan({
   trend,
   bands,

@@ -7,7 +7,7 @@ const CX = 130,
   CY = 100,
   R = 76;
 
-/** Degrees of the drawing for a reading: raising sweeps up from hanging, turning out sweeps away from straight ahead. */
+/** Degrees of the drawing for a measurement: raising sweeps up from hanging, turning out sweeps away from straight ahead. */
 function turn(
   quantity: string,
   min: number,
@@ -37,7 +37,7 @@ export interface DialProps {
   label: string;
 }
 
-/** One movement as a dial: reading, ghost of the one before, the other side, today's ceiling as a hatched wedge, why it stopped. */
+/** One movement as a dial: measurement, ghost of the one before, the other side, today's ceiling as a hatched wedge, why it stopped. */
 export function Dial({ dial, which, typed, label }: DialProps) {
   const side = dial[which];
   const deg = turn(dial.quantity, dial.min, dial.max);
@@ -50,7 +50,7 @@ export function Dial({ dial, which, typed, label }: DialProps) {
   const value =
     typedValue !== undefined && inRange(typedValue)
       ? typedValue
-      : side.last?.reading.value;
+      : side.last?.measurement.value;
   const zero = Math.max(dial.min, Math.min(dial.max, 0));
   const ceiling =
     which === "operated" && dial.ceiling.ceiling.kind === "up_to"
@@ -61,7 +61,7 @@ export function Dial({ dial, which, typed, label }: DialProps) {
   const shown =
     typed !== undefined && typed !== ""
       ? typed
-      : (side.last?.reading.value.toString() ?? "–");
+      : (side.last?.measurement.value.toString() ?? "–");
   const over = value !== undefined && ceiling !== undefined && value > ceiling;
   return (
     <svg viewBox="0 0 260 200" role="img" aria-label={label}>
@@ -126,7 +126,7 @@ export function Dial({ dial, which, typed, label }: DialProps) {
         )}
         {side.previous && (
           <path
-            d={arc(deg(zero), deg(side.previous.reading.value), R - 13)}
+            d={arc(deg(zero), deg(side.previous.measurement.value), R - 13)}
             fill="none"
             stroke={ink.petrol}
             strokeWidth="2"
@@ -135,7 +135,7 @@ export function Dial({ dial, which, typed, label }: DialProps) {
         )}
         {which === "operated" && dial.other.last && (
           <path
-            d={arc(deg(zero), deg(dial.other.last.reading.value), R + 14)}
+            d={arc(deg(zero), deg(dial.other.last.measurement.value), R + 14)}
             fill="none"
             stroke={ink.soft}
             strokeWidth="2.5"
@@ -154,11 +154,11 @@ export function Dial({ dial, which, typed, label }: DialProps) {
           stroke={ink.soft}
           strokeWidth="2"
         />
-        {side.last?.reading.arc && typedValue === undefined && (
+        {side.last?.measurement.arc && typedValue === undefined && (
           <path
             d={arc(
-              deg(side.last.reading.arc.from),
-              deg(side.last.reading.arc.to),
+              deg(side.last.measurement.arc.from),
+              deg(side.last.measurement.arc.to),
               R + 10,
             )}
             fill="none"
@@ -169,9 +169,9 @@ export function Dial({ dial, which, typed, label }: DialProps) {
         )}
         {side.last && typedValue === undefined && (
           <g
-            transform={`translate(${at(deg(side.last.reading.value), R).join(" ")})`}
+            transform={`translate(${at(deg(side.last.measurement.value), R).join(" ")})`}
           >
-            <StopMark stop={side.last.reading.stop} />
+            <StopMark stop={side.last.measurement.stop} />
           </g>
         )}
       </g>

@@ -4,7 +4,7 @@ import { t } from "../app/wording";
 
 export interface TraceProps {
   samples: [number, number][];
-  reading?: Schemas["TraceReading"] | undefined;
+  measurement?: Schemas["TraceMeasurement"] | undefined;
   /** The mean of earlier trials, as a line to push against. */
   aim?: number | null | undefined;
   width: number;
@@ -15,7 +15,7 @@ export interface TraceProps {
 /** Force over time while it is measured, with its plateau once it has been read. */
 export function Trace({
   samples,
-  reading,
+  measurement,
   aim,
   width,
   height,
@@ -91,9 +91,9 @@ export function Trace({
           </text>
         </>
       )}
-      {reading && reading.faults.length === 0 && (
+      {measurement && measurement.faults.length === 0 && (
         <path
-          d={`M${x(0)} ${y(reading.mean_n)}H${width - 12}`}
+          d={`M${x(0)} ${y(measurement.mean_n)}H${width - 12}`}
           stroke={ink.petrol}
           strokeWidth="1.4"
           strokeDasharray="2 3"
@@ -102,23 +102,25 @@ export function Trace({
       <path
         d={path}
         fill="none"
-        stroke={reading && reading.faults.length > 0 ? ink.brick : ink.petrol}
+        stroke={
+          measurement && measurement.faults.length > 0 ? ink.brick : ink.petrol
+        }
         strokeWidth="2.2"
         strokeLinejoin="round"
       />
-      {reading && (
+      {measurement && (
         <circle
           cx={x(
             samples.reduce(
               (best, s) =>
-                Math.abs(s[1] - reading.peak_n) <
-                Math.abs(best[1] - reading.peak_n)
+                Math.abs(s[1] - measurement.peak_n) <
+                Math.abs(best[1] - measurement.peak_n)
                   ? s
                   : best,
               samples[0] ?? [0, 0],
             )[0],
           )}
-          cy={y(reading.peak_n)}
+          cy={y(measurement.peak_n)}
           r="4.5"
           fill={ink.paper}
           stroke={ink.text}

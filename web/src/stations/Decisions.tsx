@@ -33,10 +33,10 @@ export default function Decisions({ today }: { today: string }) {
     return () => window.clearTimeout(timer);
   }, [typed]);
   const page = useQuery({
-    queryKey: ["decisions", search, lane, offset],
+    queryKey: ["day-list", search, lane, offset],
     queryFn: () =>
       ask(
-        api.GET("/api/decisions", {
+        api.GET("/api/day-list", {
           params: { query: { search, offset, ...(lane ? { lane } : {}) } },
         }),
       ),

@@ -134,7 +134,7 @@ export function Examine({
       if (!answer || number < sequence.current.shown) return;
       sequence.current.shown = number;
       queries.setQueryData(["reading", episode], answer);
-      for (const key of ["story", "decisions", "visit"])
+      for (const key of ["story", "day-list", "visit"])
         void queries.invalidateQueries({ queryKey: [key] });
     },
     [queries, episode],
@@ -196,10 +196,11 @@ export function Examine({
     if (!last) return;
     const number = ++sequence.current.sent;
     try {
-      const reply = (await send(
-        `/api/episodes/${episode}/findings/${last.id}/withdraw`,
-        { reason: "undo" },
-      )) as Page | undefined;
+      const reply = (await send(`/api/episodes/${episode}/withdrawals`, {
+        entry: last.id,
+        kind: "finding",
+        reason: "undo",
+      })) as Page | undefined;
       setKept((all) => all.filter((k) => k.id !== last.id));
       go(last.test);
       apply(reply, number);

@@ -16,8 +16,8 @@ export function Home({ episode }: { episode: string }) {
       ),
   });
   if (!page.data) return <Pending query={page} />;
-  const { score, signed } = page.data;
-  const lines = score.lines.filter((l) =>
+  const { chart, signed } = page.data;
+  const lines = chart.lines.filter((l) =>
     page.data.running.includes(l.line.id),
   );
   return (

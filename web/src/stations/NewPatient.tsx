@@ -87,7 +87,7 @@ export function NewPatient({
           },
         }),
       );
-      await queries.invalidateQueries({ queryKey: ["decisions"] });
+      await queries.invalidateQueries({ queryKey: ["day-list"] });
       void navigate(`/e/${ids.episode}/story`);
     } catch (failure) {
       setError(failure);

@@ -257,7 +257,7 @@ function Editor({
                 reference: 0,
                 error: 0,
                 bands: c.bands,
-                readings: [],
+                measurements: [],
                 other_side: null,
               }}
               today={-1}

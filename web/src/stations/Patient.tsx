@@ -10,6 +10,8 @@ import {
   useParams,
 } from "react-router";
 import { api, ask } from "../app/client";
+import { useGoKeys } from "../app/keys";
+import { pageOf } from "../app/outbox";
 import { Pending } from "../app/parts";
 import { ink } from "../app/theme";
 import { clock, nameOf, t } from "../app/wording";
@@ -113,30 +115,18 @@ export default function Patient({ today }: { today: string }) {
         }),
       ),
   });
+  const name = story.data?.head.name;
   useEffect(() => {
-    let armed = false;
-    const onKey = (e: KeyboardEvent) => {
-      const typing =
-        e.target instanceof HTMLElement &&
-        /^(INPUT|TEXTAREA|SELECT)$/.test(e.target.tagName);
-      if (typing || e.ctrlKey || e.metaKey || e.altKey) return;
-      if (armed) {
-        armed = false;
-        const hit = [...STATIONS, ...ROOMS].find(([, key]) => key === e.key);
-        if (hit) {
-          e.preventDefault();
-          e.stopImmediatePropagation();
-          void navigate(`/e/${episode}/${hit[0]}`);
-        }
-        if (e.key === "d") void navigate("/");
-      } else if (e.key === "g") {
-        armed = true;
-        e.stopImmediatePropagation();
-      }
-    };
-    window.addEventListener("keydown", onKey, true);
-    return () => window.removeEventListener("keydown", onKey, true);
-  }, [episode, navigate]);
+    pageOf(name ?? "");
+    return () => pageOf("");
+  }, [name]);
+  useGoKeys((letter) => {
+    const hit = [...STATIONS, ...ROOMS].find(([, key]) => key === letter);
+    if (hit) void navigate(`/e/${episode}/${hit[0]}`);
+    else if (letter === "d") void navigate("/");
+    else return false;
+    return true;
+  });
   if (!story.data) return <Pending query={story} />;
   const { head, stations } = story.data;
   const state: Record<string, string> = {

@@ -5,7 +5,7 @@ import { Link, useSearchParams } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
 import { clock, nameOf, shortDate, t } from "../app/wording";
-import { Score } from "../pictures/Score";
+import { PlanChart } from "../pictures/PlanChart";
 import { useDraft } from "./program/draft";
 import { LinePanel } from "./program/LinePanel";
 import { Milestones, Told, Volumes } from "./program/Told";
@@ -25,7 +25,7 @@ export function Program({ episode, who }: { episode: string; who: string }) {
         }),
       ),
   });
-  const draft = useDraft(episode, page.data?.score, page.data?.rev ?? 0);
+  const draft = useDraft(episode, page.data?.chart, page.data?.rev ?? 0);
   const [proposal, setProposal] = useState<Schemas["ProposalPage"]>();
   const [selected, setSelected] = useState<string>();
   const [zoom, setZoom] = useState<(typeof ZOOMS)[number]>("all");
@@ -96,7 +96,7 @@ export function Program({ episode, who }: { episode: string; who: string }) {
         to_day: Math.max(1, line.to_day + to),
       });
   };
-  // The score is edited from the keyboard: the chosen line moves, stretches, climbs, goes; every step can be taken back.
+  // The plan chart is edited from the keyboard: the chosen line moves, stretches, climbs, goes; every step can be taken back.
   useEffect(() => {
     const onKey = (e: KeyboardEvent) => {
       const typing =
@@ -151,7 +151,7 @@ export function Program({ episode, who }: { episode: string; who: string }) {
     );
   const keep = (next: Schemas["ProgramPage"], text: string) => {
     queries.setQueryData(["program", episode], next);
-    for (const key of ["visit", "story", "decisions"])
+    for (const key of ["visit", "story", "day-list"])
       void queries.invalidateQueries({ queryKey: [key] });
     draft.clear();
     setTold(text);
@@ -171,7 +171,7 @@ export function Program({ episode, who }: { episode: string; who: string }) {
         api.POST("/api/episodes/{id}/program/build", path),
       );
       setProposal(next);
-      draft.lay(next.score);
+      draft.lay(next.chart);
     });
   const save = () =>
     run(async () =>
@@ -236,7 +236,7 @@ export function Program({ episode, who }: { episode: string; who: string }) {
           <span
             className="zoom"
             role="group"
-            aria-label={t("score-zoom-group")}
+            aria-label={t("chart-zoom-group")}
           >
             {ZOOMS.map((z) => (
               <button
@@ -339,8 +339,8 @@ export function Program({ episode, who }: { episode: string; who: string }) {
           </Button>
         </p>
       )}
-      <div className="score-wrap no-print" ref={box}>
-        <Score
+      <div className="chart-wrap no-print" ref={box}>
+        <PlanChart
           view={view}
           selected={selected}
           onSelect={(id) => setSelected(selected === id ? undefined : id)}
@@ -350,8 +350,8 @@ export function Program({ episode, who }: { episode: string; who: string }) {
           tight={zoom === "week"}
         />
       </div>
-      <p className="soft small no-print" id="score-keys">
-        {t("score-keys")}
+      <p className="soft small no-print" id="chart-keys">
+        {t("chart-keys")}
       </p>
       <div className="print-only">
         {(
@@ -371,7 +371,7 @@ export function Program({ episode, who }: { episode: string; who: string }) {
                 : t("print-draft")}{" "}
               · {t("print-sheet", { n: i + 1 })}
             </p>
-            <Score
+            <PlanChart
               view={view}
               selected={undefined}
               onSelect={() => undefined}

@@ -78,7 +78,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
     async (stop: Schemas["StopReason"]) => {
       if (!dial || typed === "" || typed === "-") return;
       const side = dial[which].side;
-      const reading: Schemas["Reading"] = {
+      const measurement: Schemas["Measurement"] = {
         id: newId(),
         quantity: dial.quantity,
         side,
@@ -100,18 +100,18 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       setError(undefined);
       try {
         const answer = (await send(
-          `/api/episodes/${episode}/readings`,
-          reading,
+          `/api/episodes/${episode}/measurements`,
+          measurement,
         )) as Page | undefined;
         setKept((list) => [
           {
-            id: reading.id,
+            id: measurement.id,
             text: `${capital(nameOf("quantity", dial.quantity))}, ${nameOf("side", side)}: ${typed}${dial.unit === "deg" ? "°" : ""}, ${nameOf("stop", stop)}${answer ? "" : ` (${t("waits")})`}`,
           },
           ...list,
         ]);
         if (answer) queries.setQueryData(["ranges", episode], answer);
-        for (const key of ["reading", "visit", "story", "program", "decisions"])
+        for (const key of ["reading", "visit", "story", "program", "day-list"])
           void queries.invalidateQueries({ queryKey: [key] });
         move(1);
       } catch (failure) {
@@ -125,8 +125,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
       return;
     setTyped("");
     const samples: { t_s: number; angle_deg: number }[] = [];
-    // The stand-in lifts near the last reading, never past today's ceiling.
-    const before = dial[which].last?.reading.value ?? 60;
+    // The stand-in lifts near the last measurement, never past today's ceiling.
+    const before = dial[which].last?.measurement.value ?? 60;
     const ceiling =
       which === "operated" && dial.ceiling.ceiling.kind === "up_to"
         ? dial.ceiling.ceiling.value
@@ -174,11 +174,12 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
     const last = kept[0];
     if (!last) return;
     try {
-      const answer = (await send(
-        `/api/episodes/${episode}/readings/${last.id}/withdraw`,
-        { reason: "undo" },
-      )) as Page | undefined;
-      if (answer) queries.setQueryData(["ranges", episode], answer);
+      await send(`/api/episodes/${episode}/withdrawals`, {
+        entry: last.id,
+        kind: "measurement",
+        reason: "undo",
+      });
+      void queries.invalidateQueries({ queryKey: ["ranges", episode] });
       setKept((list) => list.slice(1));
     } catch (failure) {
       setError(failure);
@@ -377,7 +378,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
                 dial={d}
                 which={which}
                 typed={i === at ? typed : undefined}
-                label={`${nameOf("quantity", d.quantity)}: ${side.barred ? t("barred") : (side.last?.reading.value ?? t("not-measured"))}`}
+                label={`${nameOf("quantity", d.quantity)}: ${side.barred ? t("barred") : (side.last?.measurement.value ?? t("not-measured"))}`}
               />
               <div className="foot">
                 {side.barred ? (
@@ -385,7 +386,7 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
                 ) : call ? (
                   <span className="bad">{sentence(call)}</span>
                 ) : side.last ? (
-                  `${t("day-n", { day: side.last.day })}, ${nameOf("stop", side.last.reading.stop)}${which === "operated" && d.due ? `, ${t("due-again")}` : ""}`
+                  `${t("day-n", { day: side.last.day })}, ${nameOf("stop", side.last.measurement.stop)}${which === "operated" && d.due ? `, ${t("due-again")}` : ""}`
                 ) : (
                   t("not-measured")
                 )}

@@ -51,7 +51,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
         ...fact,
       })) as Page | undefined;
       if (answer) queries.setQueryData(["reading", episode], answer);
-      for (const key of ["story", "decisions", "visit"])
+      for (const key of ["story", "day-list", "visit"])
         void queries.invalidateQueries({ queryKey: [key] });
       return true;
     } catch (failure) {

@@ -20,7 +20,7 @@ function numbers(cells: string[][]): number[][] {
     .filter((row) => row.length > 0);
 }
 
-/** Raters' repeated readings of the same people: what a change must exceed in this clinic. */
+/** Raters' repeated measurements of the same people: what a change must exceed in this clinic. */
 export function Reliability({ lead }: { lead: boolean }) {
   const queries = useQueryClient();
   const bench = useQuery({

@@ -97,11 +97,12 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
     const last = kept[0];
     if (!last) return;
     try {
-      const answer = (await send(
-        `/api/episodes/${episode}/outcomes/${last.id}/withdraw`,
-        { reason: "undo" },
-      )) as Page | undefined;
-      if (answer) queries.setQueryData(["outcomes", episode], answer);
+      await send(`/api/episodes/${episode}/withdrawals`, {
+        entry: last.id,
+        kind: "outcome_sheet",
+        reason: "undo",
+      });
+      void queries.invalidateQueries({ queryKey: ["outcomes", episode] });
       setKept((all) => all.slice(1));
     } catch (failure) {
       setError(failure);

@@ -31,7 +31,7 @@ export function Story({
   const [saved, setSaved] = useState(0);
   const keep = (next: Page) => {
     queries.setQueryData(["story", episode], next);
-    for (const key of ["reading", "visit", "ranges", "program", "decisions"])
+    for (const key of ["reading", "visit", "ranges", "program", "day-list"])
       void queries.invalidateQueries({ queryKey: [key] });
   };
   return (

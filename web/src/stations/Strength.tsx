@@ -13,7 +13,7 @@ type Set = Schemas["StrengthSet"];
 type Live = {
   samples: [number, number][];
   state: "running" | "end" | "lost";
-  reading?: Schemas["TraceReading"] | undefined;
+  measurement?: Schemas["TraceMeasurement"] | undefined;
 };
 
 const n = (value: number | null | undefined, digits = 0) =>
@@ -118,7 +118,7 @@ export function Strength({
         setLive({
           samples: [...samples],
           state: "end",
-          reading: answer?.reading ?? undefined,
+          measurement: answer?.measurement ?? undefined,
         }),
       );
     });
@@ -139,7 +139,7 @@ export function Strength({
       setLive({
         samples: trace.samples.map((s) => [s.t_s, s.force_n]),
         state: "end",
-        reading: trace.reading,
+        measurement: trace.measurement,
       });
     } catch (failure) {
       setError(failure);
@@ -149,12 +149,13 @@ export function Strength({
     const id = kept[0];
     if (!id) return;
     try {
-      const answer = await send(
-        `/api/episodes/${episode}/strength/${id}/withdraw`,
-        { reason: "undo" },
-      );
+      await send(`/api/episodes/${episode}/withdrawals`, {
+        entry: id,
+        kind: "strength_trial",
+        reason: "undo",
+      });
       setKept((all) => all.filter((k) => k !== id));
-      if (answer) queries.setQueryData(["strength", episode], answer);
+      void queries.invalidateQueries({ queryKey: ["strength", episode] });
     } catch (failure) {
       setError(failure);
     }
@@ -279,7 +280,7 @@ export function Strength({
               {live && (
                 <Trace
                   samples={live.samples}
-                  reading={live.reading}
+                  measurement={live.measurement}
                   aim={shown?.mean_n}
                   width={560}
                   height={210}
@@ -291,17 +292,17 @@ export function Strength({
                   {t("device-lost")}
                 </div>
               )}
-              {live?.reading && (
-                <p className="num" id="reading">
-                  <b>{n(live.reading.peak_n)} N</b>{" "}
+              {live?.measurement && (
+                <p className="num" id="measured">
+                  <b>{n(live.measurement.peak_n)} N</b>{" "}
                   {t("trace-read", {
-                    mean: n(live.reading.mean_n),
-                    seconds: n(live.reading.time_to_peak_s, 1),
-                    percent: n(live.reading.variation_pct, 1),
+                    mean: n(live.measurement.mean_n),
+                    seconds: n(live.measurement.time_to_peak_s, 1),
+                    percent: n(live.measurement.variation_pct, 1),
                   })}
                 </p>
               )}
-              {live?.reading?.faults.map((f) => (
+              {live?.measurement?.faults.map((f) => (
                 <p key={sentence(f)} className="bad">
                   <b>{sentence(f)}</b> {t("trace-not-used")}
                 </p>

@@ -1,7 +1,7 @@
 //! What a decision does to a line: the next dose, the next rung, the rung below.
 
 use super::Change;
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::Line;
 use crate::knowledge::{Dose, Exercise, Knowledge};
 use crate::program::{CheckContext, Finding, Status, check_exercise, start_dose};
@@ -118,7 +118,7 @@ pub(super) fn against(
     ctx: &CheckContext,
     exercise: &Exercise,
     dose: &Dose,
-    day: PostOpDay,
+    day: EpisodeDay,
 ) -> Vec<Finding> {
     let mut findings = check_exercise(ctx, exercise, dose, day).findings;
     findings.retain(|f| f.status != Status::Allowed);
@@ -130,15 +130,15 @@ pub(super) fn against(
 pub(super) fn next_rungs(
     ctx: &CheckContext,
     exercise: &Exercise,
-    day: PostOpDay,
+    day: EpisodeDay,
 ) -> Vec<(Change, Vec<Finding>)> {
     let next = exercise
         .next
         .iter()
         .filter_map(|id| ctx.known.exercises.get(id));
-    next.filter(|e| e.ladder == exercise.ladder && ctx.pathway.opening_phase(&e.id).is_some())
+    next.filter(|e| e.ladder == exercise.ladder && ctx.rules.opening_phase(&e.id).is_some())
         .map(|e| {
-            let dose = start_dose(ctx.pathway, e, Irritability::Low, day);
+            let dose = start_dose(ctx.rules, e, Irritability::Low, day);
             (
                 Change::Exercise {
                     exercise: e.id.clone(),
@@ -155,7 +155,7 @@ pub(super) fn rung_below(
     ctx: &CheckContext,
     exercise: &Exercise,
     down: u32,
-    day: PostOpDay,
+    day: EpisodeDay,
 ) -> Option<Change> {
     let mut below: Vec<&Exercise> = ctx
         .known
@@ -164,13 +164,13 @@ pub(super) fn rung_below(
         .filter(|e| {
             e.ladder == exercise.ladder
                 && e.rung < exercise.rung
-                && ctx.pathway.opening_phase(&e.id).is_some()
+                && ctx.rules.opening_phase(&e.id).is_some()
         })
         .filter(|e| {
             against(
                 ctx,
                 e,
-                &start_dose(ctx.pathway, e, Irritability::Low, day),
+                &start_dose(ctx.rules, e, Irritability::Low, day),
                 day,
             )
             .iter()
@@ -183,7 +183,7 @@ pub(super) fn rung_below(
         .or(below.last())?;
     Some(Change::Exercise {
         exercise: target.id.clone(),
-        dose: start_dose(ctx.pathway, target, Irritability::Low, day),
+        dose: start_dose(ctx.rules, target, Irritability::Low, day),
     })
 }
 
@@ -195,7 +195,7 @@ pub fn apply(
     lines: &[Line],
     line: Uuid,
     change: &Change,
-    day: PostOpDay,
+    day: EpisodeDay,
     id: Uuid,
 ) -> Vec<Line> {
     let ladder = |exercise: &str| {
@@ -218,7 +218,7 @@ pub fn apply(
         _ => false,
     };
     let own = old.and_then(|l| ladder(&l.exercise)).map(|(l, _)| l);
-    let wait = day + known.threshold("step-back-delay-days") as PostOpDay;
+    let wait = day + known.threshold("step-back-delay-days") as EpisodeDay;
     let mut out: Vec<Line> = Vec::with_capacity(lines.len() + 1);
     for l in lines {
         let same_ladder =

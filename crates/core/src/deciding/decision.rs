@@ -53,6 +53,16 @@ pub enum Change {
     Remove,
 }
 
+impl Change {
+    /// The dose it brings, where it brings one.
+    pub fn dose(&self) -> Option<&Dose> {
+        match self {
+            Change::Dose { dose } | Change::Exercise { dose, .. } => Some(dose),
+            Change::None | Change::Remove => None,
+        }
+    }
+}
+
 /// Something else that could be done, and why it was not proposed.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]

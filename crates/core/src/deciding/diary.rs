@@ -1,12 +1,12 @@
 //! What the home log says about one exercise: sessions by day, pain around them, gaps.
 
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::{Facts, LogFact};
 
 /// One day on which an exercise was done.
 #[derive(Debug, Clone, Copy, PartialEq)]
 pub(super) struct SessionDay {
-    pub day: PostOpDay,
+    pub day: EpisodeDay,
     pub sessions: u32,
     /// Of each set, as done.
     pub repetitions: u32,
@@ -30,7 +30,7 @@ pub(super) struct Diary<'a> {
 
 impl<'a> Diary<'a> {
     pub fn of(facts: &'a Facts, exercise: &'a str) -> Self {
-        let mut days: Vec<PostOpDay> = Vec::new();
+        let mut days: Vec<EpisodeDay> = Vec::new();
         for entry in &facts.log {
             let day = facts.day_of(entry.on);
             if entry.exercise.as_deref() == Some(exercise)
@@ -102,7 +102,7 @@ impl<'a> Diary<'a> {
         diary
     }
 
-    fn about(&self, day: PostOpDay) -> impl DoubleEndedIterator<Item = &'a LogFact> + '_ {
+    fn about(&self, day: EpisodeDay) -> impl DoubleEndedIterator<Item = &'a LogFact> + '_ {
         let facts = self.facts;
         facts
             .log
@@ -114,7 +114,7 @@ impl<'a> Diary<'a> {
             .map(|e| &e.fact)
     }
 
-    fn last_own(&self, day: PostOpDay, is: fn(&LogFact) -> bool) -> Option<LogFact> {
+    fn last_own(&self, day: EpisodeDay, is: fn(&LogFact) -> bool) -> Option<LogFact> {
         let own = self.facts.log.iter().rev().filter(|e| {
             self.facts.day_of(e.on) == day && e.exercise.as_deref() == Some(self.exercise)
         });
@@ -125,7 +125,7 @@ impl<'a> Diary<'a> {
     ///
     /// A later entry about the same corrects an earlier one; of what was said about this exercise and about the whole day the
     /// worse counts.
-    fn worst(&self, day: PostOpDay, pick: fn(&LogFact) -> Option<f64>) -> Option<f64> {
+    fn worst(&self, day: EpisodeDay, pick: fn(&LogFact) -> Option<f64>) -> Option<f64> {
         let last = |own: bool| {
             let said = self
                 .facts
@@ -148,18 +148,18 @@ impl<'a> Diary<'a> {
         }
     }
 
-    pub fn flare_on(&self, day: PostOpDay) -> bool {
+    pub fn flare_on(&self, day: EpisodeDay) -> bool {
         self.about(day).any(|f| *f == LogFact::FlareDay)
     }
 
     /// Flare days among the last `window` days, today included.
-    pub fn flares(&self, today: PostOpDay, window: i32) -> usize {
+    pub fn flares(&self, today: EpisodeDay, window: i32) -> usize {
         (today - window + 1..=today)
             .filter(|day| self.flare_on(*day))
             .count()
     }
 
-    pub fn next_morning(&self, day: PostOpDay) -> Option<f64> {
+    pub fn next_morning(&self, day: EpisodeDay) -> Option<f64> {
         self.worst(day, |f| {
             if let LogFact::PainNextMorning { value } = f {
                 Some(*value)
@@ -170,7 +170,7 @@ impl<'a> Diary<'a> {
     }
 
     /// The usual morning over the days before `day`: the median of what was said, next-morning answers and pain before.
-    pub fn baseline(&self, day: PostOpDay, window: i32) -> Option<f64> {
+    pub fn baseline(&self, day: EpisodeDay, window: i32) -> Option<f64> {
         let mut said: Vec<f64> = (day - window..day)
             .flat_map(|d| {
                 self.about(d).filter_map(|f| match f {
@@ -186,7 +186,7 @@ impl<'a> Diary<'a> {
     }
 
     /// Days since it was last done, and whether somebody said that it was left out in between.
-    pub fn gap(&self, today: PostOpDay, from: PostOpDay) -> (i32, bool) {
+    pub fn gap(&self, today: EpisodeDay, from: EpisodeDay) -> (i32, bool) {
         let last = self.days.last().map_or(from - 1, |d| d.day);
         let said = self.facts.log.iter().any(|e| {
             let day = self.facts.day_of(e.on);
@@ -204,7 +204,7 @@ impl<'a> Diary<'a> {
     }
 
     /// Sessions done over the last `window` days.
-    pub fn sessions(&self, today: PostOpDay, window: i32) -> u32 {
+    pub fn sessions(&self, today: EpisodeDay, window: i32) -> u32 {
         self.days
             .iter()
             .filter(|d| (today - window..=today).contains(&d.day))

@@ -11,12 +11,12 @@ mod diary;
 pub use change::apply;
 pub use decision::{Alternative, Change, LineDecision, Move};
 
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::{Facts, Line, LogFact, OtherSide};
-use crate::exam::calls;
 use crate::knowledge::{Dose, Exercise, WatchAct};
 use crate::program::{CheckContext, Finding, Status, running_lines, scheduled_lines};
 use crate::progress::{CriterionStatus, adherence_pct, evaluate};
+use crate::ranges::calls;
 use crate::reason::{Reason, wire};
 use crate::watching::{WatchView, watch_views};
 use diary::{Diary, SessionDay};
@@ -106,7 +106,7 @@ struct Case<'a> {
     exercise: &'a Exercise,
     diary: Diary<'a>,
     watches: Vec<&'a WatchView>,
-    day: PostOpDay,
+    day: EpisodeDay,
 }
 
 impl Case<'_> {
@@ -124,13 +124,13 @@ impl Case<'_> {
     }
 
     fn loose(&self) -> bool {
-        self.ctx.pathway.id == "instability-loose"
+        self.ctx.rules.id == "instability-loose"
             || self.facts.story.other_side == OtherSide::Hypermobile
     }
 
     /// Sessions needed in a row: two, three after an operation.
     fn needed(&self) -> usize {
-        self.threshold(if self.ctx.pathway.protects() {
+        self.threshold(if self.ctx.rules.protects() {
             "top-sessions-operated"
         } else {
             "top-sessions"
@@ -312,14 +312,14 @@ impl Case<'_> {
         }
         let above = |d: &&SessionDay| {
             d.pain_during
-                .is_some_and(|p| p > self.ctx.pathway.pain_max(d.day))
+                .is_some_and(|p| p > self.ctx.rules.pain_max(d.day))
         };
         let running = self.diary.counted().take_while(above).count();
         if running as f64 >= self.threshold("pain-above-sessions") {
             return back(
                 Reason::new("back-pain-above")
                     .with("count", running as f64)
-                    .with("max", self.ctx.pathway.pain_max(self.day)),
+                    .with("max", self.ctx.rules.pain_max(self.day)),
             );
         }
         let flares = self.diary.flares(self.day, 7);
@@ -369,13 +369,13 @@ impl Case<'_> {
         }
         if let Some(adapts) = &self.exercise.adapts {
             let said = calls(self.ctx, self.facts, &adapts.quantity);
-            if said.iter().any(|r| r.rule == "reading-over-ceiling") {
+            if said.iter().any(|r| r.rule == "measurement-over-ceiling") {
                 return hold(
                     Move::HoldTooEarly,
                     Reason::new("hold-over-ceiling").with("quantity", adapts.quantity.as_str()),
                 );
             }
-            if said.iter().any(|r| r.rule == "reading-below-floor") {
+            if said.iter().any(|r| r.rule == "measurement-below-floor") {
                 let change = change::more_often(self.exercise, self.dose())
                     .map_or(Change::None, |dose| Change::Dose { dose });
                 return Some(Say {
@@ -390,11 +390,11 @@ impl Case<'_> {
         };
         if last
             .pain_during
-            .is_some_and(|p| p > self.ctx.pathway.pain_max(last.day))
+            .is_some_and(|p| p > self.ctx.rules.pain_max(last.day))
         {
             let rule = Reason::new("hold-sore")
                 .with("pain", last.pain_during.unwrap_or(0.0))
-                .with("max", self.ctx.pathway.pain_max(last.day))
+                .with("max", self.ctx.rules.pain_max(last.day))
                 .with("day", last.day);
             return Some(Say {
                 kind: Move::HoldSore,
@@ -477,7 +477,7 @@ impl Case<'_> {
                 .diary
                 .baseline(d.day + 1, self.threshold("pain-baseline-days") as i32)
                 .unwrap_or(morning);
-            if during > self.ctx.pathway.pain_max(d.day)
+            if during > self.ctx.rules.pain_max(d.day)
                 || morning >= base + self.threshold("morning-rise-points")
             {
                 break;

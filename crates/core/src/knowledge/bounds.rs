@@ -52,8 +52,13 @@ fn walk(value: &toml::Value, field: &str, depth: usize, fault: &mut dyn FnMut(&s
         return;
     }
     match value {
-        toml::Value::Integer(n) if counts_time(field) && !(-MOST_WEEKS..=MOST_WEEKS).contains(n) => {
-            fault(field, format!("{n} is not a number of weeks up to {MOST_WEEKS}"));
+        toml::Value::Integer(n)
+            if counts_time(field) && !(-MOST_WEEKS..=MOST_WEEKS).contains(n) =>
+        {
+            fault(
+                field,
+                format!("{n} is not a number of weeks up to {MOST_WEEKS}"),
+            );
         }
         toml::Value::Integer(n) if (*n as f64).abs() > MOST => {
             fault(field, format!("{n} is outside -{MOST} to {MOST}"));
@@ -69,7 +74,10 @@ fn walk(value: &toml::Value, field: &str, depth: usize, fault: &mut dyn FnMut(&s
             fault(field, "holds a control character".to_owned());
         }
         toml::Value::Array(list) if list.len() > MOST_ENTRIES => {
-            fault(field, format!("{} entries, at most {MOST_ENTRIES}", list.len()));
+            fault(
+                field,
+                format!("{} entries, at most {MOST_ENTRIES}", list.len()),
+            );
         }
         toml::Value::Array(list) => {
             for (i, entry) in list.iter().enumerate() {

@@ -72,7 +72,54 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
     }
 }
 
+/// Fields that are typed somewhere: a number without its bound would be let through.
+const REQUIRED_BOUNDS: [&str; 32] = [
+    "mass_kg",
+    "height_cm",
+    "minutes_per_day",
+    "job_load_kg",
+    "job_overhead_h",
+    "slips_per_week",
+    "task_score",
+    "until_day",
+    "line_day",
+    "force_n",
+    "lever_m",
+    "pain",
+    "score_0_10",
+    "vote",
+    "probability",
+    "sessions",
+    "done_repetitions",
+    "sets",
+    "repetitions",
+    "hold_s",
+    "rest_s",
+    "times_per_day",
+    "days_per_week",
+    "load_kg",
+    "elastic_level",
+    "effort_pct",
+    "tempo_s",
+    "duration_s",
+    "pull_n",
+    "distance_m",
+    "weekdays",
+    "elongation_pct",
+];
+
 pub(super) fn thresholds(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
+    for id in REQUIRED_BOUNDS {
+        match known.bounds.get(id) {
+            Some(row) if row.min < row.max && row.decimals <= 3 => {}
+            _ => faults.push(KnowledgeError::at(
+                "bounds.toml",
+                id,
+                "min",
+                "this field needs a least and a greatest value and at most 3 decimals",
+            )),
+        }
+    }
     for id in REQUIRED_THRESHOLDS {
         if !known.thresholds.contains_key(id) {
             faults.push(KnowledgeError::at(
@@ -139,6 +186,10 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         .needs
         .iter()
         .for_each(|r| source("needs.toml", &r.id, &r.source));
+    known
+        .bounds
+        .values()
+        .for_each(|r| source("bounds.toml", &r.id, &r.source));
     check_pathway::sources(known, &mut source);
     for need in &known.needs {
         for ladder in need
@@ -249,7 +300,7 @@ fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<Knowl
             format!("no quantity `{}`", adapts.quantity),
         );
     }
-    if let Some(bad) = exercise.dose.fault() {
+    if let Some(bad) = exercise.dose.fault(known) {
         fault(
             &format!("dose.{}", bad.field),
             format!("{} is outside {} to {}", bad.given, bad.min, bad.max),

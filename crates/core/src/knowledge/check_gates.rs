@@ -7,9 +7,9 @@ use super::error::KnowledgeError;
 use super::load::Knowledge;
 use super::pathway::{Gate, HealingClock, Pathway};
 use super::watch::Watch;
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::{
-    Attestation, Clearance, Facts, GatePass, Line, LogEntry, LogFact, Reading, Score, Start,
+    Attestation, Clearance, Facts, GatePass, Line, LogEntry, LogFact, Measurement, Score, Start,
     StopReason, Story, TakenBy,
 };
 use crate::mechanics::Arm;
@@ -156,7 +156,7 @@ fn unmet(known: &Knowledge, pathway: &Pathway, gate: &Gate) -> Vec<(String, Crit
     let Some(assessment) = Assessment::new(known, &witness.facts) else {
         return Vec::new();
     };
-    let Some(rule): Option<&GateRule> = assessment.pathway.gate_after(gate.from_phase) else {
+    let Some(rule): Option<&GateRule> = assessment.rules.gate_after(gate.from_phase) else {
         return Vec::new();
     };
     let view = evaluate_gate(&assessment.ctx(), &witness.facts, rule);
@@ -170,7 +170,7 @@ fn unmet(known: &Knowledge, pathway: &Pathway, gate: &Gate) -> Vec<(String, Crit
 /// A record made for one gate.
 struct Witness {
     facts: Facts,
-    day: PostOpDay,
+    day: EpisodeDay,
 }
 
 impl Witness {
@@ -188,7 +188,7 @@ impl Witness {
             on: day0,
         });
         let day = Assessment::new(known, &facts)?
-            .pathway
+            .rules
             .gate_after(gate.from_phase)?
             .opens_day
             .max(1);
@@ -273,7 +273,7 @@ impl Witness {
                 self.read(quantity, Arm::Left, row.reference);
                 let before = self
                     .facts
-                    .readings
+                    .measurements
                     .iter()
                     .find(|r| &r.quantity == quantity && r.side == Arm::Right)
                     .map(|r| r.value);
@@ -331,9 +331,9 @@ impl Witness {
 
     fn read(&mut self, quantity: &str, side: Arm, value: f64) {
         self.facts
-            .readings
+            .measurements
             .retain(|r| r.quantity != quantity || r.side != side);
-        self.facts.readings.push(Reading {
+        self.facts.measurements.push(Measurement {
             id: Uuid::nil(),
             quantity: quantity.to_owned(),
             side,
@@ -368,7 +368,7 @@ impl Witness {
         for row in &known.quantities {
             let of = |id: &str, facts: &Facts| {
                 facts
-                    .readings
+                    .measurements
                     .iter()
                     .find(|r| r.quantity == id && r.side == Arm::Right)
                     .map(|r| r.value)

@@ -7,7 +7,7 @@ use super::load::Knowledge;
 use super::modifier::Modifier;
 use super::pathway::{Corridor, HealingClock, Pathway};
 use super::school::School;
-use crate::calendar::{PostOpDay, WEEK};
+use crate::calendar::{EpisodeDay, WEEK};
 use crate::program::{Ceiling, CheckContext, Choices, Rules, Status, check_exercise};
 use std::collections::{BTreeMap, BTreeSet};
 
@@ -402,7 +402,7 @@ fn check_criterion(
                     row,
                     &place,
                     format!(
-                        "asks for {value} where the ceiling is {ceiling}: no reading could satisfy it"
+                        "asks for {value} where the ceiling is {ceiling}: no measurement could satisfy it"
                     ),
                 );
             }
@@ -611,7 +611,7 @@ pub(super) fn reach(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         let rules = Rules::new(known, pathway, &Choices::default());
         let ctx = CheckContext {
             known,
-            pathway: &rules,
+            rules: &rules,
             limits: &[],
             open_flags: &[],
             flags_not_asked: 0,
@@ -623,7 +623,7 @@ pub(super) fn reach(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
             planning: true,
         };
         let last = rules.end_day - 1;
-        let mut days: Vec<PostOpDay> = rules
+        let mut days: Vec<EpisodeDay> = rules
             .turning_days()
             .iter()
             .copied()
@@ -636,7 +636,7 @@ pub(super) fn reach(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
                 .iter()
                 .filter_map(|id| known.exercises.get(id))
             {
-                let passes = |day: &PostOpDay| {
+                let passes = |day: &EpisodeDay| {
                     check_exercise(&ctx, exercise, &exercise.dose, *day).status != Status::Blocked
                 };
                 if !days.iter().any(passes) {

@@ -98,7 +98,7 @@ impl TestKind {
 #[derive(Debug, Clone, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 pub struct Need {
-    /// Quantity id; an active reading of the partner quantity serves as well.
+    /// Quantity id; an active measurement of the partner quantity serves as well.
     pub quantity: String,
     /// In the quantity's unit.
     pub at_least: f64,
@@ -121,7 +121,7 @@ pub enum Counts {
 pub struct SideCompare {
     /// Whether a smaller number is the impaired one.
     pub less_is_worse: bool,
-    /// Half-width of the error of one reading, in the test's unit.
+    /// Half-width of the error of one measurement, in the test's unit.
     pub error: f64,
 }
 

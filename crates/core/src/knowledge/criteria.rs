@@ -31,7 +31,7 @@ impl Comparison {
 pub enum LogEvent {
     /// A feeling that the joint slips.
     Slip,
-    /// A reading above the ceiling of its own date.
+    /// A measurement above the ceiling of its own date.
     OverCeiling,
     /// Share of the planned sessions done, in percent.
     SessionsDonePct,
@@ -86,7 +86,7 @@ pub enum CriterionKind {
         /// Whether `value` is a percentage of the other side.
         #[serde(default)]
         of_other_side: bool,
-        /// Older readings are out of date.
+        /// Older measurements are out of date.
         max_age_days: i32,
     },
     /// A measured force of the affected side, in percent of the other side or of another test of the same side.
@@ -125,7 +125,7 @@ pub enum CriterionKind {
         /// The bound.
         n: f64,
     },
-    /// How far a range moved since the oldest reading of a window, half a window ago at least; what was lost is negative.
+    /// How far a range moved since the oldest measurement of a window, half a window ago at least; what was lost is negative.
     Change {
         /// Quantity id.
         quantity: String,
@@ -133,7 +133,7 @@ pub enum CriterionKind {
         op: Comparison,
         /// In the quantity's unit.
         value: f64,
-        /// How far back the older reading may lie.
+        /// How far back the older measurement may lie.
         over_days: i32,
     },
     /// How far a score moved since the oldest answer of a window, half a window ago at least.
@@ -161,7 +161,7 @@ pub enum CriterionKind {
         /// How many.
         n: i32,
     },
-    /// A post-operative day has come.
+    /// A episode day has come.
     TimeSince {
         /// Completed weeks.
         weeks: i32,

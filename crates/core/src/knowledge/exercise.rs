@@ -1,5 +1,6 @@
 //! Exercises: path, demand, dose.
 
+use super::load::Knowledge;
 use super::picture::{Cue, OtherArm, WallSide};
 use super::rows::Confidence;
 use super::school::SetStructure;
@@ -162,6 +163,30 @@ pub struct Dose {
     /// How sets follow each other; straight without it.
     #[serde(default)]
     pub structure: Option<SetStructure>,
+    /// Seconds of work that is timed and not counted.
+    #[serde(default)]
+    pub duration_s: Option<u32>,
+    /// Greatest force of an elastic on the way in newtons, where it was worked out.
+    #[serde(default)]
+    pub force_n: Option<f64>,
+    /// Distance to the anchor of an elastic in metres, where it differs from the row's.
+    #[serde(default)]
+    pub distance_m: Option<f64>,
+    /// The days on which it is done; any without it.
+    #[serde(default)]
+    pub weekdays: Option<Weekdays>,
+}
+
+/// Days of the week, Monday first.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Weekdays(pub [bool; 7]);
+
+impl Weekdays {
+    /// How many days are chosen.
+    pub fn count(self) -> u32 {
+        self.0.iter().map(|day| u32::from(*day)).sum()
+    }
 }
 
 /// A field of a dose that is out of bounds.
@@ -181,40 +206,35 @@ impl Dose {
     /// Seconds one repetition takes without a hold. Source: our choice, because a slow up-and-down takes about 4 s.
     pub const REPETITION_S: u32 = 4;
 
-    /// The first field outside human sense, if any.
-    pub fn fault(&self) -> Option<DoseField> {
-        let checks = [
-            ("sets", f64::from(self.sets), 1.0, 10.0),
-            ("repetitions", f64::from(self.repetitions), 1.0, 60.0),
-            ("hold_s", f64::from(self.hold_s), 0.0, 300.0),
-            ("rest_s", f64::from(self.rest_s), 0.0, 300.0),
-            ("times_per_day", f64::from(self.times_per_day), 1.0, 8.0),
-            ("days_per_week", f64::from(self.days_per_week), 1.0, 7.0),
-            ("load_kg", self.load_kg.unwrap_or(1.0), 0.1, 40.0),
-            (
-                "elastic_level",
-                f64::from(self.elastic_level.unwrap_or(1)),
-                1.0,
-                6.0,
-            ),
-            (
-                "effort_pct",
-                f64::from(self.effort_pct.unwrap_or(10)),
-                5.0,
-                100.0,
-            ),
-            ("tempo_s", f64::from(self.repetition_s()), 1.0, 30.0),
+    /// The first field outside human sense, if any. Source of the bounds: `bounds.toml`.
+    pub fn fault(&self, known: &Knowledge) -> Option<DoseField> {
+        let count = |value: u32| Some(f64::from(value));
+        let fields = [
+            ("sets", count(self.sets)),
+            ("repetitions", count(self.repetitions)),
+            ("hold_s", count(self.hold_s)),
+            ("rest_s", count(self.rest_s)),
+            ("times_per_day", count(self.times_per_day)),
+            ("days_per_week", count(self.days_per_week)),
+            ("load_kg", self.load_kg),
+            ("elastic_level", self.elastic_level.and_then(count)),
+            ("effort_pct", self.effort_pct.and_then(count)),
+            ("tempo_s", count(self.repetition_s())),
+            ("duration_s", self.duration_s.and_then(count)),
+            ("pull_n", self.force_n),
+            ("distance_m", self.distance_m),
+            ("weekdays", self.weekdays.and_then(|w| count(w.count()))),
         ];
-        // A NaN fails the range test too, so it is refused with the rest.
-        checks
-            .into_iter()
-            .find(|(_, given, min, max)| !(min..=max).contains(&given))
-            .map(|(field, given, min, max)| DoseField {
+        fields.into_iter().find_map(|(field, value)| {
+            let given = value?;
+            let bound = known.possible(field, given).err()?;
+            Some(DoseField {
                 field,
-                min,
-                max,
+                min: bound.min,
+                max: bound.max,
                 given,
             })
+        })
     }
 
     /// Seconds one repetition takes without its hold.

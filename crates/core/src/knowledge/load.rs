@@ -13,7 +13,7 @@ use super::pathway::{
     Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution,
     Sling,
 };
-use super::rows::{GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
+use super::rows::{Bound, GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
 use super::school::School;
 use super::span::RungSpan;
 use super::step::Step;
@@ -76,6 +76,8 @@ pub struct Knowledge {
     pub scores: Vec<Instrument>,
     /// Tests that were studied together.
     pub clusters: Vec<Cluster>,
+    /// What a number typed into a field may be, by the field's name.
+    pub bounds: BTreeMap<String, Bound>,
     /// Thresholds of the rules, by id.
     pub thresholds: BTreeMap<String, Threshold>,
     /// Floors that came too soon after their movement opened.
@@ -123,7 +125,7 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 61] = [
     "recent-trouble-days",
     "first-visit-new-exercises",
     "later-visit-new-exercises",
-    "max-reading-gap-days",
+    "max-measurement-gap-days",
     "finding-max-age-days",
     "irritability-max-age-days",
     "frozen-er-share-pct",
@@ -159,6 +161,17 @@ impl Knowledge {
             "threshold {id} is not required at load"
         );
         self.thresholds.get(id).map_or(0.0, |row| row.value)
+    }
+
+    /// Whether a value typed into a field is possible; a field without a row is not bounded.
+    ///
+    /// # Errors
+    /// The bound it breaks.
+    pub fn possible(&self, field: &str, value: f64) -> Result<(), &Bound> {
+        match self.bounds.get(field) {
+            Some(bound) if !bound.holds(value) => Err(bound),
+            _ => Ok(()),
+        }
     }
 
     /// The segment table that is used: the one for everybody. A release from before there were tables has none.
@@ -398,6 +411,12 @@ fn read_file(
             one("threshold", faults);
             for row in rows::<Threshold>(name, table, "threshold", faults) {
                 known.thresholds.insert(row.id.clone(), row);
+            }
+        }
+        "bounds.toml" => {
+            one("bound", faults);
+            for row in rows::<Bound>(name, table, "bound", faults) {
+                known.bounds.insert(row.id.clone(), row);
             }
         }
         "gate-classes.toml" => {

@@ -31,7 +31,7 @@ pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
 pub use error::KnowledgeError;
 pub use exercise::{
     Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper,
-    Level, Purpose,
+    Level, Purpose, Weekdays,
 };
 pub use load::{Knowledge, NamedText, load, load_release};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};
@@ -41,8 +41,8 @@ pub use pathway::{
 };
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
 pub use rows::{
-    Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference, Threshold,
-    Tier, Unit,
+    Bound, Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference,
+    Threshold, Tier, Unit,
 };
 pub use school::{School, SetStructure};
 pub use span::RungSpan;

@@ -9,7 +9,7 @@ use super::rows::Confidence;
 use super::school::School;
 use super::span::RungSpan;
 use super::watch::Watch;
-use crate::calendar::{PostOpDay, WEEK};
+use crate::calendar::{EpisodeDay, WEEK};
 use crate::mechanics::ArmPose;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -117,7 +117,7 @@ pub struct DroppedFloor {
     /// Quantity id.
     pub quantity: String,
     /// The day on which it would have counted.
-    pub day: PostOpDay,
+    pub day: EpisodeDay,
     /// The floor.
     pub floor: f64,
 }
@@ -128,7 +128,7 @@ impl Corridor {
     pub const FLOOR_GRACE_DAYS: i32 = 14;
 
     /// Floors that come too soon, to be listed at load.
-    pub fn dropped_floors(&self) -> Vec<(PostOpDay, f64)> {
+    pub fn dropped_floors(&self) -> Vec<(EpisodeDay, f64)> {
         let counts = self.opens_week * WEEK + Self::FLOOR_GRACE_DAYS;
         let rows = self
             .rows

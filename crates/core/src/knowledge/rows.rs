@@ -62,24 +62,24 @@ pub struct Quantity {
     pub mode: Mode,
     /// Body position, as a wording key.
     pub position: String,
-    /// Unit of the reading.
+    /// Unit of the measurement.
     pub unit: Unit,
-    /// Least possible reading.
+    /// Least possible measurement.
     pub min: f64,
-    /// Greatest possible reading.
+    /// Greatest possible measurement.
     pub max: f64,
-    /// A usual reading of a healthy shoulder, for the dial's reference mark.
+    /// A usual measurement of a healthy shoulder, for the dial's reference mark.
     pub reference: f64,
-    /// Half-width of the measurement error drawn with a reading, same rater.
+    /// Half-width of the measurement error drawn with a measurement, same rater.
     pub error: f64,
-    /// After so many days a reading is out of date.
+    /// After so many days a measurement is out of date.
     pub max_age_days: i32,
     /// Place in the order of examination.
     pub order: u32,
     /// The same movement measured the other way round (active against passive), where there is one.
     #[serde(default)]
     pub partner: Option<String>,
-    /// Active readings that show at least this much of it.
+    /// Active measurements that show at least this much of it.
     #[serde(default)]
     pub shown_by: Vec<String>,
     /// After surgery, where a pathway has no corridor for it: measured only once this one's ceiling is gone.
@@ -137,7 +137,7 @@ pub struct HealthItem {
     /// Weeks added to every strength gate (week 12 and later).
     #[serde(default)]
     pub strength_delay_weeks: i32,
-    /// Days after which a range reading is out of date for this person, when sooner than usual.
+    /// Days after which a range measurement is out of date for this person, when sooner than usual.
     #[serde(default)]
     pub max_age_days: Option<i32>,
     /// Where the row comes from.
@@ -184,6 +184,36 @@ pub struct Threshold {
     pub source: String,
     /// How sure we are.
     pub confidence: Confidence,
+}
+
+/// What a number typed into a field may be at all.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Bound {
+    /// The field's name, unit in the name, e.g. `mass_kg`.
+    pub id: String,
+    /// Least allowed.
+    pub min: f64,
+    /// Greatest allowed.
+    pub max: f64,
+    /// Places after the point that make sense.
+    #[serde(default)]
+    pub decimals: u32,
+    /// The unit as it is shown, where there is one.
+    #[serde(default)]
+    pub unit: Option<String>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+impl Bound {
+    /// Whether a value lies inside. A NaN never does.
+    pub fn holds(&self, value: f64) -> bool {
+        (self.min..=self.max).contains(&value)
+    }
 }
 
 /// What answers a need: which ladders work on a measure that is impaired, or on what work asks for.

@@ -56,8 +56,7 @@ impl TryFrom<String> for RungSpan {
     type Error = String;
 
     fn try_from(text: String) -> Result<Self, Self::Error> {
-        let wrong =
-            || format!("`{text}`: write a ladder and its rungs, such as `pendulum 1-4, 6`");
+        let wrong = || format!("`{text}`: write a ladder and its rungs, such as `pendulum 1-4, 6`");
         let (ladder, rest) = text.trim().split_once(' ').ok_or_else(wrong)?;
         let mut runs: Vec<[u32; 2]> = Vec::new();
         for part in rest.split(',') {

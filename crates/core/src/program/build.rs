@@ -5,7 +5,7 @@ use super::dose::{bounding, start_dose, within_irritability};
 use super::rules::PhaseRule;
 use super::safety::{CheckContext, Status, check_exercise};
 use super::schedule::PhaseSpan;
-use crate::calendar::{PostOpDay, WEEK};
+use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::{Facts, Line, Task};
 use crate::knowledge::Exercise;
 use crate::reading::{Impairment, Irritability};
@@ -94,9 +94,9 @@ pub struct PlanDifference {
     /// `added`, `removed`, `moved`, `kept-by-hand`.
     pub change: String,
     /// First day before and after.
-    pub from_day: [Option<PostOpDay>; 2],
+    pub from_day: [Option<EpisodeDay>; 2],
     /// The day after the last, before and after.
-    pub to_day: [Option<PostOpDay>; 2],
+    pub to_day: [Option<EpisodeDay>; 2],
 }
 
 /// What the builder proposes. Deterministic: the same input gives the same plan, ids included.
@@ -160,7 +160,7 @@ pub fn build(ctx: &CheckContext, ask: &BuildAsk) -> Proposal {
         .iter()
         .filter(|span| span.to_day > ctx.today && span.number >= ctx.phase)
     {
-        if let Some(phase) = ctx.pathway.phase(span.number) {
+        if let Some(phase) = ctx.rules.phase(span.number) {
             build_phase(ctx, ask, phase, span, &mut plan);
         }
     }
@@ -262,7 +262,7 @@ fn build_phase(
     plan: &mut Proposal,
 ) {
     let start = span.from_day.max(ctx.today);
-    let style = &ctx.pathway.style;
+    let style = &ctx.rules.style;
     let needs = needs(ctx, ask, phase, span);
     let focus: Vec<&str> = {
         let mut order: Vec<&str> = style
@@ -501,7 +501,7 @@ fn open_rungs<'a>(
     phase: &PhaseRule,
     ladder: &str,
 ) -> Vec<&'a Exercise> {
-    let bound = bounding(ask.irritability, ctx.pathway.clock);
+    let bound = bounding(ask.irritability, ctx.rules.clock);
     // How irritable it is today says nothing about a phase that is not reached.
     let fits = |e: &Exercise| phase.number > ctx.phase || within_irritability(e, bound);
     let mut all: Vec<(&Exercise, u32)> = ctx
@@ -509,7 +509,7 @@ fn open_rungs<'a>(
         .exercises
         .values()
         .filter(|e| e.ladder == ladder && fits(e))
-        .filter_map(|e| ctx.pathway.opening_phase(&e.id).map(|p| (e, p.number)))
+        .filter_map(|e| ctx.rules.opening_phase(&e.id).map(|p| (e, p.number)))
         .filter(|(_, opens)| *opens <= phase.number)
         .collect();
     all.sort_by_key(|(e, _)| e.rung);
@@ -543,11 +543,11 @@ fn place_ladder(
     ask: &BuildAsk,
     before: &[Line],
     rungs: &[&Exercise],
-    from: PostOpDay,
-    to: PostOpDay,
+    from: EpisodeDay,
+    to: EpisodeDay,
 ) -> Vec<Line> {
     let share = ((to - from) / rungs.len().max(1) as i32).max(WEEK);
-    let bound = bounding(ask.irritability, ctx.pathway.clock);
+    let bound = bounding(ask.irritability, ctx.rules.clock);
     let mut lines: Vec<Line> = Vec::new();
     for (i, exercise) in rungs.iter().enumerate() {
         let wish = from + share * i as i32;
@@ -561,7 +561,7 @@ fn place_ladder(
             first_passing(
                 ctx,
                 exercise,
-                &|day| start_dose(ctx.pathway, exercise, bound, day),
+                &|day| start_dose(ctx.rules, exercise, bound, day),
                 wish,
                 to,
             )
@@ -590,14 +590,14 @@ fn place_ladder(
 fn first_passing(
     ctx: &CheckContext,
     exercise: &Exercise,
-    dose: &dyn Fn(PostOpDay) -> crate::knowledge::Dose,
-    from: PostOpDay,
-    to: PostOpDay,
-) -> Option<(PostOpDay, crate::knowledge::Dose)> {
+    dose: &dyn Fn(EpisodeDay) -> crate::knowledge::Dose,
+    from: EpisodeDay,
+    to: EpisodeDay,
+) -> Option<(EpisodeDay, crate::knowledge::Dose)> {
     if from >= to {
         return None;
     }
-    let passes = |day: PostOpDay| {
+    let passes = |day: EpisodeDay| {
         check_exercise(ctx, exercise, &dose(day), day)
             .findings
             .iter()
@@ -607,8 +607,8 @@ fn first_passing(
     if !passes(to - 1) {
         return None;
     }
-    let mut days: Vec<PostOpDay> = ctx
-        .pathway
+    let mut days: Vec<EpisodeDay> = ctx
+        .rules
         .turning_days()
         .iter()
         .copied()
@@ -644,7 +644,11 @@ fn join_lines(lines: &mut Vec<Line>) {
 }
 
 /// What changes for each exercise from today on.
-pub(super) fn difference(today: PostOpDay, before: &[Line], after: &[Line]) -> Vec<PlanDifference> {
+pub(super) fn difference(
+    today: EpisodeDay,
+    before: &[Line],
+    after: &[Line],
+) -> Vec<PlanDifference> {
     let span = |lines: &[Line], id: &str| {
         let own = lines
             .iter()

@@ -1,7 +1,7 @@
 //! The ceiling and the floor of a movement on a day: the pathway's, replaced by the surgeon's.
 
 use super::rules::Rules;
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::SurgeonLimit;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -13,7 +13,7 @@ use serde::{Deserialize, Serialize};
 pub enum Ceiling {
     /// Not at all.
     NoneAllowed,
-    /// Up to and including this reading.
+    /// Up to and including this measurement.
     UpTo {
         /// In the quantity's unit.
         value: f64,
@@ -34,11 +34,11 @@ impl Ceiling {
         }
     }
 
-    /// Whether a reading lies above it. Measurement error is never an excuse.
-    pub fn exceeded_by(self, reading: f64) -> bool {
+    /// Whether a measurement lies above it. Measurement error is never an excuse.
+    pub fn exceeded_by(self, measurement: f64) -> bool {
         match self {
             Ceiling::NoneAllowed => true,
-            Ceiling::UpTo { value } => reading > value,
+            Ceiling::UpTo { value } => measurement > value,
             Ceiling::Free => false,
         }
     }
@@ -73,13 +73,13 @@ pub struct CeilingToday {
 /// still to come the plan assumes that it will be, and says so (`provisional`).
 /// Source: common practice, no published source.
 pub fn ceiling_on(
-    pathway: &Rules,
+    rules: &Rules,
     limits: &[SurgeonLimit],
     quantity: &str,
-    day: PostOpDay,
-    today: PostOpDay,
+    day: EpisodeDay,
+    today: EpisodeDay,
 ) -> CeilingToday {
-    let base = pathway.corridor(quantity).map_or(Ceiling::Free, |c| {
+    let base = rules.corridor(quantity).map_or(Ceiling::Free, |c| {
         c.ceilings.at(day).copied().unwrap_or(Ceiling::NoneAllowed)
     });
     let mut out = CeilingToday {
@@ -89,7 +89,7 @@ pub fn ceiling_on(
             Ceiling::UpTo { .. } => "ceiling-pathway",
             Ceiling::Free => "ceiling-free",
         })
-        .with("pathway", pathway.id.as_str()),
+        .with("pathway", rules.id.as_str()),
         provisional: false,
         awaits_confirmation: false,
     };
@@ -137,13 +137,13 @@ pub fn ceiling_on(
 ///
 /// Source: common practice, no published source (several conditions: the smallest floor counts).
 pub fn floor_on(
-    pathway: &Rules,
+    rules: &Rules,
     limits: &[SurgeonLimit],
     quantity: &str,
-    day: PostOpDay,
-    today: PostOpDay,
+    day: EpisodeDay,
+    today: EpisodeDay,
 ) -> Option<f64> {
-    let base = pathway
+    let base = rules
         .corridor(quantity)
         .and_then(|c| c.floors.at(day).copied());
     let written = limits
@@ -155,7 +155,7 @@ pub fn floor_on(
         (Some(a), Some(b)) => Some(a.min(b)),
         (a, b) => a.or(b),
     }?;
-    match ceiling_on(pathway, limits, quantity, day, today).ceiling {
+    match ceiling_on(rules, limits, quantity, day, today).ceiling {
         Ceiling::NoneAllowed => None,
         Ceiling::UpTo { value } => Some(floor.min(value)),
         Ceiling::Free => Some(floor),
@@ -167,9 +167,9 @@ pub fn floor_on(
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Band {
     /// First day.
-    pub from_day: PostOpDay,
+    pub from_day: EpisodeDay,
     /// The day after the last.
-    pub to_day: PostOpDay,
+    pub to_day: EpisodeDay,
     /// How far.
     pub ceiling: Ceiling,
     /// Expected at least.
@@ -182,14 +182,14 @@ pub struct Band {
 
 /// The bands of `quantity` over the whole pathway.
 pub fn band_view(
-    pathway: &Rules,
+    rules: &Rules,
     limits: &[SurgeonLimit],
     quantity: &str,
-    today: PostOpDay,
+    today: EpisodeDay,
 ) -> Vec<Band> {
-    let end = pathway.end_day;
-    let mut days: Vec<PostOpDay> = vec![0, today.clamp(0, end)];
-    if let Some(corridor) = pathway.corridor(quantity) {
+    let end = rules.end_day;
+    let mut days: Vec<EpisodeDay> = vec![0, today.clamp(0, end)];
+    if let Some(corridor) = rules.corridor(quantity) {
         days.extend(corridor.ceilings.steps.iter().map(|s| s.0));
         days.extend(corridor.floors.steps.iter().map(|s| s.0));
     }
@@ -200,12 +200,12 @@ pub fn band_view(
     let mut bands: Vec<Band> = Vec::new();
     for (i, day) in days.iter().enumerate() {
         let to_day = days.get(i + 1).copied().unwrap_or(end);
-        let on = ceiling_on(pathway, limits, quantity, *day, today);
+        let on = ceiling_on(rules, limits, quantity, *day, today);
         let band = Band {
             from_day: *day,
             to_day,
             ceiling: on.ceiling,
-            floor: floor_on(pathway, limits, quantity, *day, today),
+            floor: floor_on(rules, limits, quantity, *day, today),
             surgeon: matches!(
                 on.reason.rule.as_str(),
                 "ceiling-surgeon" | "ceiling-release"

@@ -2,11 +2,11 @@
 
 use super::rules::{Rules, Style};
 use super::safety::{CheckContext, Finding, Status};
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::Line;
 use crate::knowledge::{Dose, Exercise, Group, HealingClock, Level, Purpose, SetStructure};
 use crate::reading::Irritability;
-use crate::reason::Reason;
+use crate::reason::{Reason, wire};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
@@ -51,7 +51,7 @@ pub fn start_dose(
     rules: &Rules,
     exercise: &Exercise,
     irritability: Irritability,
-    day: PostOpDay,
+    day: EpisodeDay,
 ) -> Dose {
     let mut dose = exercise.dose;
     let range = &exercise.range;
@@ -124,13 +124,6 @@ pub struct Volume {
     pub warnings: Vec<Reason>,
 }
 
-fn wire<T: Serialize>(value: T) -> String {
-    serde_json::to_value(value)
-        .ok()
-        .and_then(|v| v.as_str().map(str::to_owned))
-        .unwrap_or_default()
-}
-
 /// What the lines of a day add up to.
 pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>) -> Volume {
     let mut out = Volume::default();
@@ -187,7 +180,7 @@ pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>)
 /// Lines whose days break a rule of rest: slow lowering or quick work on more than every other day.
 ///
 /// Source: common practice, no published source (48 h after eccentric work).
-pub fn rest_findings(exercise: &Exercise, dose: &Dose, day: PostOpDay) -> Option<Finding> {
+pub fn rest_findings(exercise: &Exercise, dose: &Dose, day: EpisodeDay) -> Option<Finding> {
     (hardest(exercise) >= Level::Eccentric && dose.days_per_week > 3).then(|| Finding {
         status: Status::Caution,
         reason: Reason::new("rest-48-hours")

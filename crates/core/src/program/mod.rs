@@ -2,19 +2,22 @@
 
 mod build;
 mod ceiling;
+mod chart;
 mod choose;
 mod dose;
 mod rules;
 mod running;
 mod safety;
 mod schedule;
-mod score;
-mod snapshot;
 mod timetable;
 mod what_if;
 
 pub use build::{BuildAsk, LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, build};
 pub use ceiling::{Band, Ceiling, CeilingToday, band_view, ceiling_on, floor_on};
+pub use chart::{
+    CorridorView, DoseTotals, GateMark, LineView, MilestoneView, PhaseVolume, PlanChart,
+    PrecautionSpan, SlingSpan, corridor_views, plan_chart,
+};
 pub use choose::{Choice, Chosen, Offer, choose, value_of};
 pub use dose::{Volume, bounding, equal_time, hardest, start_dose, volume, within_irritability};
 pub use rules::{
@@ -27,9 +30,4 @@ pub use safety::{
     check_line, resolved_path,
 };
 pub use schedule::{PhaseSpan, reached_phase, schedule};
-pub use score::{
-    CorridorView, DoseTotals, GateMark, LineView, MilestoneView, PhaseVolume, PrecautionSpan,
-    ScoreView, SlingSpan, corridor_views, score_view,
-};
-pub use snapshot::{SNAPSHOT_VERSION, Snapshot, SnapshotError, read_snapshot};
 pub use what_if::{Moved, Variant, WhatIf, what_if};

@@ -10,7 +10,7 @@ use super::timetable::{
     Timetable, chosen_schools, class_rule, corridors, gates, milestones, pain, sling, style,
     watches,
 };
-use crate::calendar::{PostOpDay, Steps, WEEK};
+use crate::calendar::{EpisodeDay, Steps, WEEK};
 use crate::episode::Facts;
 use crate::knowledge::{
     Allowance, AngleTest, Criterion, Group, HealingClock, Knowledge, Level, Modifier, Pathway,
@@ -27,9 +27,9 @@ pub struct PhaseRule {
     /// 1, 2, 3 …
     pub number: u32,
     /// Earliest day; without a healing clock, the typical one.
-    pub earliest_day: PostOpDay,
+    pub earliest_day: EpisodeDay,
     /// Expected last day.
-    pub expected_end_day: PostOpDay,
+    pub expected_end_day: EpisodeDay,
     /// Exercises that open in it.
     pub exercises: Vec<String>,
     /// Ladders in order of importance.
@@ -46,7 +46,7 @@ pub struct CorridorRule {
     /// Quantity id.
     pub id: String,
     /// The first day on which anything is allowed.
-    pub opens_day: PostOpDay,
+    pub opens_day: EpisodeDay,
     /// Ceilings from their first days on; nothing is allowed before the first.
     pub ceilings: Steps<Ceiling>,
     /// Floors from the days on which they count.
@@ -57,10 +57,10 @@ pub struct CorridorRule {
 #[derive(Debug, Clone, Copy)]
 pub struct AllowanceRule<'a> {
     /// The day from which the row holds.
-    pub from_day: PostOpDay,
+    pub from_day: EpisodeDay,
     row: &'a Allowance,
-    caps: &'a [(Group, PostOpDay, Vec<Level>)],
-    day: PostOpDay,
+    caps: &'a [(Group, EpisodeDay, Vec<Level>)],
+    day: EpisodeDay,
 }
 
 impl AllowanceRule<'_> {
@@ -110,7 +110,7 @@ pub struct ForbiddenRule {
     /// Wording key.
     pub id: String,
     /// Holds before this day.
-    pub until_day: PostOpDay,
+    pub until_day: EpisodeDay,
     all: Vec<AngleTest>,
     /// Exercises with any of these features.
     pub tags: Vec<String>,
@@ -132,9 +132,9 @@ pub struct PrecautionRule {
     /// Wording key.
     pub id: String,
     /// First day.
-    pub from_day: PostOpDay,
+    pub from_day: EpisodeDay,
     /// The day after the last.
-    pub until_day: PostOpDay,
+    pub until_day: EpisodeDay,
 }
 
 /// Sling wear in days.
@@ -143,9 +143,9 @@ pub struct SlingRule {
     /// Wording key.
     pub id: String,
     /// Day and night before this day.
-    pub day_and_night_until: PostOpDay,
+    pub day_and_night_until: EpisodeDay,
     /// At night before this day.
-    pub nights_until: PostOpDay,
+    pub nights_until: EpisodeDay,
 }
 
 /// A milestone in days.
@@ -154,7 +154,7 @@ pub struct MilestoneRule {
     /// Wording key.
     pub id: String,
     /// The day by which it is expected.
-    pub day: PostOpDay,
+    pub day: EpisodeDay,
     /// Quantity id, where it is a measured range.
     pub quantity: Option<String>,
     /// Strength test id, where it is a force in percent of the other side.
@@ -171,7 +171,7 @@ pub struct GateRule {
     /// The phase it closes.
     pub from_phase: u32,
     /// The day it opens; without a healing clock, the typical one.
-    pub opens_day: PostOpDay,
+    pub opens_day: EpisodeDay,
     /// Whether it may not be passed earlier.
     pub holds_time: bool,
     /// What must hold besides time.
@@ -182,9 +182,9 @@ pub struct GateRule {
 #[derive(Debug, Clone, PartialEq)]
 pub struct WatchRule {
     /// From this day on.
-    pub from_day: PostOpDay,
+    pub from_day: EpisodeDay,
     /// Before this day.
-    pub until_day: PostOpDay,
+    pub until_day: EpisodeDay,
     /// What it says.
     pub row: Watch,
 }
@@ -204,7 +204,7 @@ pub enum Lock {
 #[derive(Debug, Clone, PartialEq)]
 pub struct ClassRule {
     /// First day.
-    pub opens_day: PostOpDay,
+    pub opens_day: EpisodeDay,
     /// Who may open it.
     pub lock: Lock,
     /// Pathway or modifier id.
@@ -253,7 +253,7 @@ pub struct Rules {
     /// What heals by the calendar.
     pub clock: HealingClock,
     /// The day on which the pathway ends as a rule.
-    pub end_day: PostOpDay,
+    pub end_day: EpisodeDay,
     /// Phases in order.
     pub phases: Vec<PhaseRule>,
     /// Corridors in the pathway's order.
@@ -274,11 +274,11 @@ pub struct Rules {
     pub style: Style,
     /// The schools that hold: question and school.
     pub schools: Vec<(String, String)>,
-    allowances: Vec<(PostOpDay, Allowance)>,
-    caps: Vec<(Group, PostOpDay, Vec<Level>)>,
+    allowances: Vec<(EpisodeDay, Allowance)>,
+    caps: Vec<(Group, EpisodeDay, Vec<Level>)>,
     classes: BTreeMap<String, ClassRule>,
     pain: Steps<f64>,
-    turning: Vec<PostOpDay>,
+    turning: Vec<EpisodeDay>,
     opens: BTreeMap<String, (u32, bool)>,
 }
 
@@ -385,14 +385,14 @@ impl Rules {
             turning: Vec::new(),
             opens,
         };
-        let typical: Vec<PostOpDay> = rules.phases.iter().map(|p| p.earliest_day).collect();
+        let typical: Vec<EpisodeDay> = rules.phases.iter().map(|p| p.earliest_day).collect();
         rules.lay(known, pathway, &modifiers, &time, &typical);
         rules
     }
 
     /// Lays what counts in phases on the days on which the phases began or are expected.
     fn settle_phases(&mut self, known: &Knowledge, pathway: &Pathway, spans: &[PhaseSpan]) {
-        let days: Vec<PostOpDay> = spans.iter().map(|s| s.from_day).collect();
+        let days: Vec<EpisodeDay> = spans.iter().map(|s| s.from_day).collect();
         let choices = Choices {
             schools: self.schools.iter().cloned().collect(),
             ..Choices::default()
@@ -408,13 +408,13 @@ impl Rules {
         pathway: &Pathway,
         modifiers: &[&Modifier],
         time: &Timetable,
-        phase_days: &[PostOpDay],
+        phase_days: &[EpisodeDay],
     ) {
         let day_of = |phase: u32| {
             phase_days
                 .get(phase.saturating_sub(1) as usize)
                 .copied()
-                .unwrap_or(PostOpDay::MAX)
+                .unwrap_or(EpisodeDay::MAX)
         };
         self.corridors = corridors(pathway, modifiers, time, &day_of);
         self.allowances = pathway
@@ -508,7 +508,7 @@ impl Rules {
     }
 
     /// What is permitted on `day`.
-    pub fn allowance(&self, day: PostOpDay) -> Option<AllowanceRule<'_>> {
+    pub fn allowance(&self, day: EpisodeDay) -> Option<AllowanceRule<'_>> {
         let (from_day, row) = self
             .allowances
             .iter()
@@ -550,17 +550,17 @@ impl Rules {
     }
 
     /// Pain during exercise above this is outside the mode on `day` (0 to 10).
-    pub fn pain_max(&self, day: PostOpDay) -> f64 {
+    pub fn pain_max(&self, day: EpisodeDay) -> f64 {
         self.pain.at(day.max(0)).copied().unwrap_or(0.0)
     }
 
     /// Days on which some rule changes, ascending.
-    pub fn turning_days(&self) -> &[PostOpDay] {
+    pub fn turning_days(&self) -> &[EpisodeDay] {
         &self.turning
     }
 
-    fn worked_turning_days(&self) -> BTreeSet<PostOpDay> {
-        let mut days: BTreeSet<PostOpDay> = self.allowances.iter().map(|(day, _)| *day).collect();
+    fn worked_turning_days(&self) -> BTreeSet<EpisodeDay> {
+        let mut days: BTreeSet<EpisodeDay> = self.allowances.iter().map(|(day, _)| *day).collect();
         days.extend(self.caps.iter().map(|(_, until, _)| *until));
         days.extend(self.forbidden.iter().map(|f| f.until_day));
         days.extend(

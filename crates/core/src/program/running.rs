@@ -1,7 +1,7 @@
 //! Which lines of a program run on a day: never one that waits for a gate.
 
 use super::safety::{CheckContext, Status, check_exercise};
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::{Facts, Line};
 
 /// The lines that belong to a day: those planned for it in a phase that has been reached, and, while a
@@ -9,14 +9,14 @@ use crate::episode::{Facts, Line};
 ///
 /// Nobody stops exercising because a gate is late, and nobody starts what lies behind it.
 /// Source: common practice, no published source (hold: stay in the phase, keep the program).
-pub fn scheduled_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: PostOpDay) -> Vec<&'a Line> {
+pub fn scheduled_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: EpisodeDay) -> Vec<&'a Line> {
     let opens = |line: &Line| {
-        ctx.pathway
+        ctx.rules
             .opening_phase(&line.exercise)
             .map_or(u32::MAX, |phase| phase.number)
     };
     let due = ctx
-        .pathway
+        .rules
         .gate_after(ctx.phase)
         .map(|gate| gate.opens_day)
         .filter(|opens_day| day >= *opens_day);
@@ -44,7 +44,7 @@ pub fn scheduled_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: PostOpDay)
 }
 
 /// The scheduled lines that the safety check does not block on that day: what is printed and done.
-pub fn running_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: PostOpDay) -> Vec<&'a Line> {
+pub fn running_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: EpisodeDay) -> Vec<&'a Line> {
     scheduled_lines(ctx, facts, day)
         .into_iter()
         .filter(|line| {

@@ -2,7 +2,7 @@
 
 use super::ceiling::{Ceiling, CeilingToday, ceiling_on};
 use super::rules::{Lock, Rules};
-use crate::calendar::{PostOpDay, WEEK};
+use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::{Line, SurgeonLimit};
 use crate::knowledge::{Dose, Exercise, Group, HealingClock, Helper, Knowledge, Level};
 use crate::mechanics::{ArmPose, Attitude, Path, PathPoint};
@@ -33,7 +33,7 @@ pub struct Finding {
     /// Whether a clinician may go on with a reason. Ceilings, healing time, allowances, forbidden positions and open flags never.
     pub overridable: bool,
     /// The first day on which it speaks.
-    pub day: PostOpDay,
+    pub day: EpisodeDay,
 }
 
 /// The answer for one exercise.
@@ -63,7 +63,7 @@ pub struct CheckContext<'a> {
     /// All knowledge.
     pub known: &'a Knowledge,
     /// The rules of this shoulder: its pathway with schools, modifiers and general health.
-    pub pathway: &'a Rules,
+    pub rules: &'a Rules,
     /// The surgeon's limits.
     pub limits: &'a [SurgeonLimit],
     /// Open red flags, by id.
@@ -74,8 +74,8 @@ pub struct CheckContext<'a> {
     pub cleared: bool,
     /// The phase reached today.
     pub phase: u32,
-    /// Today's post-operative day.
-    pub today: PostOpDay,
+    /// Today's episode day.
+    pub today: EpisodeDay,
     /// The other arm is itself protected, so it cannot simply carry this one.
     pub helper_protected: bool,
     /// What is at hand.
@@ -140,7 +140,7 @@ fn active_quantity(exercise: &Exercise) -> Option<&'static str> {
 /// The path on a day, cut where the ceiling it follows is reached; `None` where nothing is cut off.
 ///
 /// # Errors
-/// The reading that is left when the cut leaves less than the exercise needs.
+/// The measurement that is left when the cut leaves less than the exercise needs.
 fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path>, f64> {
     let (Some(adapts), Some(ceiling)) = (&exercise.adapts, ceiling) else {
         return Ok(None);
@@ -150,13 +150,16 @@ fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path
         Ceiling::NoneAllowed => return Err(0.0),
         Ceiling::UpTo { value } => value,
     };
-    let reading = |pose: &ArmPose| match adapts.quantity.as_str() {
+    let measurement = |pose: &ArmPose| match adapts.quantity.as_str() {
         "passive-er-side" => pose.twist_deg(),
         "passive-er-90" => pose.clinic_deg(),
         _ => pose.elevation_deg,
     };
     let frames = exercise.frames();
-    let Some(over) = frames.iter().position(|frame| reading(&frame.pose) > limit) else {
+    let Some(over) = frames
+        .iter()
+        .position(|frame| measurement(&frame.pose) > limit)
+    else {
         return Ok(None);
     };
     let path = exercise.path();
@@ -167,7 +170,10 @@ fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path
     let (mut cut, mut beyond) = (frames[over - 1].at, frames[over].at);
     for _ in 0..40 {
         let middle = (cut + beyond) / 2.0;
-        if path.at(middle).is_some_and(|pose| reading(&pose) <= limit) {
+        if path
+            .at(middle)
+            .is_some_and(|pose| measurement(&pose) <= limit)
+        {
             cut = middle
         } else {
             beyond = middle
@@ -190,7 +196,7 @@ pub fn check_exercise(
     ctx: &CheckContext,
     exercise: &Exercise,
     dose: &Dose,
-    day: PostOpDay,
+    day: EpisodeDay,
 ) -> Verdict {
     let mut findings = Vec::new();
     let mut say = |status: Status, overridable: bool, reason: Reason| {
@@ -226,20 +232,20 @@ pub fn check_exercise(
     if moves && !ctx.cleared {
         say(Blocked, false, Reason::new("no-clearance"));
     }
-    if let Some(bad) = dose.fault() {
+    if let Some(bad) = dose.fault(ctx.known) {
         let reason = Reason::new("dose-impossible")
             .with("field", bad.field)
             .with("min", bad.min)
             .with("max", bad.max);
         say(Blocked, false, reason.with("given", bad.given));
     }
-    match ctx.pathway.opening_phase(&exercise.id) {
+    match ctx.rules.opening_phase(&exercise.id) {
         None => say(
             Blocked,
             false,
-            Reason::new("not-in-pathway").with("pathway", ctx.pathway.id.as_str()),
+            Reason::new("not-in-pathway").with("pathway", ctx.rules.id.as_str()),
         ),
-        Some(phase) if ctx.pathway.clock != HealingClock::None && day < phase.earliest_day => {
+        Some(phase) if ctx.rules.clock != HealingClock::None && day < phase.earliest_day => {
             let reason = Reason::new("phase-too-early").with("phase", phase.id.as_str());
             say(
                 Blocked,
@@ -267,17 +273,17 @@ pub fn check_exercise(
     }
     for gate in &exercise.gates {
         let about = |rule: &str| Reason::new(rule).with("gate_class", gate.as_str());
-        match ctx.pathway.class(gate) {
+        match ctx.rules.class(gate) {
             None => say(
                 Blocked,
                 false,
-                about("class-unknown").with("pathway", ctx.pathway.id.as_str()),
+                about("class-unknown").with("pathway", ctx.rules.id.as_str()),
             ),
             Some(class) => {
                 let whose = |reason: Reason| reason.with("whose", class.whose.as_str());
                 if class.lock == Lock::Never {
                     say(Blocked, false, whose(about("class-never")));
-                } else if day < class.opens_day && ctx.pathway.clock == HealingClock::None {
+                } else if day < class.opens_day && ctx.rules.clock == HealingClock::None {
                     say(Blocked, false, about("class-waits-for-phase"));
                 } else if day < class.opens_day {
                     let reason = about("gate-week").with("week", class.opens_day / WEEK);
@@ -289,7 +295,7 @@ pub fn check_exercise(
             }
         }
     }
-    if ctx.pathway.clinician_opens(&exercise.id) {
+    if ctx.rules.clinician_opens(&exercise.id) {
         say(Caution, true, Reason::new("clinician-opens"));
     }
     if ctx.helper_protected
@@ -300,7 +306,7 @@ pub fn check_exercise(
     {
         say(Caution, true, Reason::new("helper-arm-protected"));
     }
-    if let Some(school) = ctx.pathway.style.leave_out.get(&exercise.ladder) {
+    if let Some(school) = ctx.rules.style.leave_out.get(&exercise.ladder) {
         say(
             Caution,
             true,
@@ -310,7 +316,7 @@ pub fn check_exercise(
     check_allowances(ctx, exercise, dose, day, &mut say);
     for tag in &exercise.tags {
         for rule in ctx
-            .pathway
+            .rules
             .forbidden
             .iter()
             .filter(|f| f.tags.contains(tag) && day < f.until_day)
@@ -363,10 +369,10 @@ pub fn check_exercise(
 fn adapted_ceiling(
     ctx: &CheckContext,
     exercise: &Exercise,
-    day: PostOpDay,
+    day: EpisodeDay,
 ) -> Option<CeilingToday> {
     let adapts = exercise.adapts.as_ref()?;
-    let on = |quantity: &str| ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
+    let on = |quantity: &str| ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
     let mut tightest = on(&adapts.quantity);
     if adapts.quantity.contains("elevation") {
         for quantity in ["passive-elevation"]
@@ -383,7 +389,7 @@ fn adapted_ceiling(
 }
 
 /// Where an exercise ends on a day: the path, cut at the ceiling it follows. For the figure and the handout.
-pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) -> Path {
+pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: EpisodeDay) -> Path {
     cut_path(
         exercise,
         adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling),
@@ -395,7 +401,7 @@ pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: PostOpDay) ->
 
 /// The reason a position is forbidden, with when that ends.
 fn forbidden(ctx: &CheckContext, rule: &super::rules::ForbiddenRule) -> Reason {
-    if ctx.pathway.clock == HealingClock::None {
+    if ctx.rules.clock == HealingClock::None {
         return Reason::new("forbidden-position-phase").with("position", rule.id.as_str());
     }
     Reason::new("forbidden-position")
@@ -407,10 +413,10 @@ fn check_allowances(
     ctx: &CheckContext,
     exercise: &Exercise,
     dose: &Dose,
-    day: PostOpDay,
+    day: EpisodeDay,
     say: &mut impl FnMut(Status, bool, Reason),
 ) {
-    let Some(allowance) = ctx.pathway.allowance(day) else {
+    let Some(allowance) = ctx.rules.allowance(day) else {
         say(Status::Blocked, false, Reason::new("no-allowance-yet"));
         return;
     };
@@ -474,11 +480,11 @@ fn check_path(
     ctx: &CheckContext,
     exercise: &Exercise,
     cut: Option<&Path>,
-    day: PostOpDay,
+    day: EpisodeDay,
     say: &mut impl FnMut(Status, bool, Reason),
 ) {
     for rule in ctx
-        .pathway
+        .rules
         .forbidden
         .iter()
         .filter(|f| day < f.until_day && f.touches(exercise.frames()))
@@ -501,7 +507,7 @@ fn check_path(
         .filter(|(q, _)| cut_by(q));
     let on_whole = whole.iter().filter(|(q, _)| !cut_by(q));
     for (quantity, peak) in on_cut.chain(on_whole).copied() {
-        let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
+        let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         // Turning is judged against neutral where nothing is allowed; lifting against anything beyond rest.
         let breach = match on.ceiling {
             Ceiling::Free => false,
@@ -532,11 +538,11 @@ pub fn bars_position(
     path: &Path,
     demand: &[crate::knowledge::Demand],
     tags: &[String],
-    day: PostOpDay,
+    day: EpisodeDay,
 ) -> Vec<Reason> {
     let mut out = Vec::new();
     let frames = path.frames();
-    for rule in ctx.pathway.forbidden.iter().filter(|f| day < f.until_day) {
+    for rule in ctx.rules.forbidden.iter().filter(|f| day < f.until_day) {
         if rule.touches(&frames) || tags.iter().any(|tag| rule.tags.contains(tag)) {
             out.push(forbidden(ctx, rule));
         }
@@ -546,7 +552,7 @@ pub fn bars_position(
         .any(|d| d.level >= Level::Active)
         .then_some("active-elevation-upright");
     for (quantity, peak) in peaks(&frames, active) {
-        let on = ceiling_on(ctx.pathway, ctx.limits, quantity, day, ctx.today);
+        let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         match on.ceiling {
             Ceiling::NoneAllowed if peak > rest_deg(quantity) + 1e-6 => {
                 out.push(barred_until(ctx, quantity))
@@ -562,7 +568,7 @@ pub fn bars_position(
             _ => {}
         }
     }
-    match ctx.pathway.allowance(day) {
+    match ctx.rules.allowance(day) {
         None => out.push(Reason::new("no-allowance-yet")),
         Some(allowance) => out.extend(
             demand
@@ -625,8 +631,8 @@ fn rest_deg(quantity: &str) -> f64 {
 
 /// Why a movement is not made yet, and when it opens.
 pub fn barred_until(ctx: &CheckContext, quantity: &str) -> Reason {
-    let opens = ctx.pathway.corridor(quantity).map_or(0, |c| c.opens_day);
-    if ctx.pathway.clock == HealingClock::None {
+    let opens = ctx.rules.corridor(quantity).map_or(0, |c| c.opens_day);
+    if ctx.rules.clock == HealingClock::None {
         return Reason::new("barred-until-phase").with("quantity", quantity);
     }
     Reason::new("barred-until-week")
@@ -636,9 +642,9 @@ pub fn barred_until(ctx: &CheckContext, quantity: &str) -> Reason {
 }
 
 /// Days in `[from, to)` on which a rule of the pathway or a limit changes, and `from` itself.
-fn turning_days(ctx: &CheckContext, from: PostOpDay, to: PostOpDay) -> Vec<PostOpDay> {
-    let rules = ctx.pathway.turning_days().iter().copied();
-    let mut days: Vec<PostOpDay> = rules
+fn turning_days(ctx: &CheckContext, from: EpisodeDay, to: EpisodeDay) -> Vec<EpisodeDay> {
+    let rules = ctx.rules.turning_days().iter().copied();
+    let mut days: Vec<EpisodeDay> = rules
         .chain(ctx.limits.iter().filter_map(|l| l.until_day))
         .chain([from, ctx.today])
         .collect();

@@ -1,7 +1,7 @@
 //! Which phase has been reached, and when the later ones may come.
 
 use super::rules::Rules;
-use crate::calendar::{PostOpDay, WEEK};
+use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::Facts;
 use serde::{Deserialize, Serialize};
 
@@ -14,17 +14,17 @@ pub struct PhaseSpan {
     /// 1, 2, 3 …
     pub number: u32,
     /// First day: as it was, or the earliest it can be.
-    pub from_day: PostOpDay,
+    pub from_day: EpisodeDay,
     /// The day after the last expected one.
-    pub to_day: PostOpDay,
+    pub to_day: EpisodeDay,
     /// True for phases that have not begun.
     pub projected: bool,
 }
 
 /// The phase reached: one more than the gates passed in order. Nobody is in a phase because of the calendar alone.
-pub fn reached_phase(pathway: &Rules, facts: &Facts) -> u32 {
+pub fn reached_phase(rules: &Rules, facts: &Facts) -> u32 {
     let mut phase = 1;
-    while let Some(gate) = pathway.gate_after(phase)
+    while let Some(gate) = rules.gate_after(phase)
         && facts.gate_passes.iter().any(|pass| pass.gate == gate.id)
     {
         phase += 1;
@@ -38,16 +38,16 @@ const LEAST_STAY_DAYS: i32 = 2 * WEEK;
 /// The phases over days. A gate that is late moves the phases after it; ceilings do not move.
 ///
 /// A gate that is due and not passed is expected within a week. Source: our choice.
-pub fn schedule(pathway: &Rules, facts: &Facts) -> Vec<PhaseSpan> {
+pub fn schedule(rules: &Rules, facts: &Facts) -> Vec<PhaseSpan> {
     let today = facts.day();
-    let reached = reached_phase(pathway, facts);
+    let reached = reached_phase(rules, facts);
     let mut spans: Vec<PhaseSpan> = Vec::new();
-    for phase in &pathway.phases {
+    for phase in &rules.phases {
         let earliest = phase.earliest_day;
         let from_day = if phase.number == 1 {
             0
         } else if phase.number <= reached {
-            let gate = pathway.gate_after(phase.number - 1);
+            let gate = rules.gate_after(phase.number - 1);
             let pass =
                 gate.and_then(|gate| facts.gate_passes.iter().rev().find(|p| p.gate == gate.id));
             pass.map_or(earliest, |p| facts.day_of(p.on))

@@ -5,7 +5,7 @@ use super::rules::{
     Choices, ClassRule, CorridorRule, GateRule, Lock, MilestoneRule, PhaseRule, SlingRule, Style,
     WatchRule,
 };
-use crate::calendar::{PostOpDay, Steps, WEEK};
+use crate::calendar::{EpisodeDay, Steps, WEEK};
 use crate::knowledge::{
     Allowance, Corridor, CriterionKind, GateClass, Group, HealingClock, Knowledge, Level, Modifier,
     Pathway, School,
@@ -134,7 +134,7 @@ pub(super) fn corridors(
     pathway: &Pathway,
     modifiers: &[&Modifier],
     time: &Timetable,
-    day_of: &dyn Fn(u32) -> PostOpDay,
+    day_of: &dyn Fn(u32) -> EpisodeDay,
 ) -> Vec<CorridorRule> {
     let mut out: Vec<CorridorRule> = pathway
         .corridors
@@ -152,7 +152,7 @@ pub(super) fn corridors(
             let floors = floors
                 .filter(|(day, _)| *day >= opens_day + Corridor::FLOOR_GRACE_DAYS)
                 .collect();
-            steps.push((PostOpDay::MIN, Ceiling::NoneAllowed));
+            steps.push((EpisodeDay::MIN, Ceiling::NoneAllowed));
             CorridorRule {
                 id: c.id.clone(),
                 opens_day,
@@ -163,7 +163,7 @@ pub(super) fn corridors(
         .collect();
     for added in modifiers.iter().flat_map(|m| &m.corridor) {
         let mut steps = vec![];
-        let mut from = PostOpDay::MIN;
+        let mut from = EpisodeDay::MIN;
         for row in &added.rows {
             steps.push((
                 from,
@@ -190,7 +190,7 @@ pub(super) fn corridors(
             .steps
             .iter()
             .find(|(_, ceiling)| *ceiling != Ceiling::NoneAllowed)
-            .map_or(PostOpDay::MAX, |(day, _)| (*day).max(0));
+            .map_or(EpisodeDay::MAX, |(day, _)| (*day).max(0));
     }
     out
 }
@@ -199,7 +199,7 @@ pub(super) fn corridors(
 pub(super) fn by_week(
     corridor: &Corridor,
     time: &Timetable,
-) -> (PostOpDay, Vec<(PostOpDay, Ceiling)>) {
+) -> (EpisodeDay, Vec<(EpisodeDay, Ceiling)>) {
     let opens = time.opens_week(corridor) * WEEK;
     let mut steps = Vec::new();
     let mut from = 0;
@@ -222,14 +222,14 @@ pub(super) fn by_week(
 
 pub(super) fn by_phase(
     corridor: &Corridor,
-    day_of: &dyn Fn(u32) -> PostOpDay,
-) -> (PostOpDay, Vec<(PostOpDay, Ceiling)>) {
+    day_of: &dyn Fn(u32) -> EpisodeDay,
+) -> (EpisodeDay, Vec<(EpisodeDay, Ceiling)>) {
     let ceiling = |row: &crate::knowledge::CorridorRow| match row.ceiling {
         _ if row.barred => Ceiling::NoneAllowed,
         Some(value) => Ceiling::UpTo { value },
         None => Ceiling::Free,
     };
-    let steps: Vec<(PostOpDay, Ceiling)> = corridor
+    let steps: Vec<(EpisodeDay, Ceiling)> = corridor
         .rows
         .iter()
         .filter_map(|row| row.phase.map(|phase| (day_of(phase), ceiling(row))))
@@ -245,7 +245,7 @@ pub(super) fn by_phase(
 
 /// The tighter of two ceilings on every day.
 pub(super) fn tighter(a: &Steps<Ceiling>, b: &Steps<Ceiling>) -> Steps<Ceiling> {
-    let days: BTreeSet<PostOpDay> = a.steps.iter().chain(&b.steps).map(|s| s.0).collect();
+    let days: BTreeSet<EpisodeDay> = a.steps.iter().chain(&b.steps).map(|s| s.0).collect();
     let on = |steps: &Steps<Ceiling>, day| steps.at(day).copied().unwrap_or(Ceiling::NoneAllowed);
     Steps::new(
         days.into_iter()
@@ -322,7 +322,7 @@ pub(super) fn watches(known: &Knowledge, pathway: &Pathway, time: &Timetable) ->
     let day = |week: i32| time.later(week) * WEEK;
     rows.map(|row| WatchRule {
         from_day: day(row.from_week),
-        until_day: row.until_week.map_or(PostOpDay::MAX, day),
+        until_day: row.until_week.map_or(EpisodeDay::MAX, day),
         row: row.clone(),
     })
     .collect()
@@ -373,7 +373,7 @@ pub(super) fn class_rule(
     class: &GateClass,
     modifiers: &[&Modifier],
     time: &Timetable,
-    day_of: &dyn Fn(u32) -> PostOpDay,
+    day_of: &dyn Fn(u32) -> EpisodeDay,
 ) -> Option<ClassRule> {
     let columns = std::iter::once(pathway.column()).chain(modifiers.iter().map(|m| m.id.as_str()));
     let mut out: Option<ClassRule> = None;

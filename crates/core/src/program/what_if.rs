@@ -2,9 +2,9 @@
 
 use super::build::PlanDifference;
 use super::ceiling::Ceiling;
+use super::chart::{PlanChart, plan_chart};
 use super::schedule::schedule;
-use super::score::{ScoreView, score_view};
-use crate::calendar::PostOpDay;
+use crate::calendar::EpisodeDay;
 use crate::episode::{Facts, Line, SurgeonLimit};
 use crate::knowledge::Knowledge;
 use crate::visit::Assessment;
@@ -41,12 +41,12 @@ pub struct Moved {
     pub kind: String,
     /// Phase, gate or quantity id.
     pub what: String,
-    /// As it is: a day, or a ceiling's reading on `day`; nothing where there is none.
+    /// As it is: a day, or a ceiling's measurement on `day`; nothing where there is none.
     pub base: Option<f64>,
     /// In the variant.
     pub variant: Option<f64>,
     /// For a ceiling: the day looked at.
-    pub day: Option<PostOpDay>,
+    pub day: Option<EpisodeDay>,
 }
 
 /// Both, side by side.
@@ -54,9 +54,9 @@ pub struct Moved {
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct WhatIf {
     /// As it is, built anew.
-    pub base: ScoreView,
+    pub base: PlanChart,
     /// The variant.
-    pub variant: ScoreView,
+    pub variant: PlanChart,
     /// What moves.
     pub moved: Vec<Moved>,
     /// Which exercises come, go or move.
@@ -77,17 +77,17 @@ pub fn what_if(known: &Knowledge, facts: &Facts, variant: &Variant, seed: Uuid) 
     other.limits.extend(variant.limits.iter().cloned());
     other.story.minutes_per_day = variant.minutes_per_day.or(other.story.minutes_per_day);
     let (base, base_lines) = plan(known, facts, 0, seed)?;
-    let (score, lines) = plan(
+    let (chart, lines) = plan(
         known,
         &other,
         variant.missed_days.unwrap_or(0).clamp(0, 180),
         seed,
     )?;
-    let moved = moved(&base, &score);
+    let moved = moved(&base, &chart);
     let exercises = super::build::difference(facts.day(), &base_lines, &lines);
     Some(WhatIf {
         base,
-        variant: score,
+        variant: chart,
         moved,
         exercises,
     })
@@ -98,12 +98,12 @@ fn plan(
     facts: &Facts,
     missed: i32,
     seed: Uuid,
-) -> Option<(ScoreView, Vec<Line>)> {
+) -> Option<(PlanChart, Vec<Line>)> {
     let mut facts = facts.clone();
     let today = facts.day();
     let lines = {
         let assessment = Assessment::new(known, &facts)?;
-        let mut spans = schedule(&assessment.pathway, &facts);
+        let mut spans = schedule(&assessment.rules, &facts);
         for span in &mut spans {
             if span.from_day > today {
                 span.from_day += missed;
@@ -121,8 +121,8 @@ fn plan(
     };
     facts.lines.clone_from(&lines);
     let assessment = Assessment::new(known, &facts)?;
-    let mut score = score_view(&assessment.ctx(), &facts);
-    for phase in &mut score.phases {
+    let mut chart = plan_chart(&assessment.ctx(), &facts);
+    for phase in &mut chart.phases {
         if phase.from_day > today {
             phase.from_day += missed;
         }
@@ -130,21 +130,21 @@ fn plan(
             phase.to_day += missed;
         }
     }
-    for gate in score
+    for gate in chart
         .gates
         .iter_mut()
         .filter(|g| !g.passed && g.day > today)
     {
         gate.day += missed;
     }
-    score.end_day += missed;
-    Some((score, lines))
+    chart.end_day += missed;
+    Some((chart, lines))
 }
 
-fn moved(base: &ScoreView, other: &ScoreView) -> Vec<Moved> {
+fn moved(base: &PlanChart, other: &PlanChart) -> Vec<Moved> {
     let mut out = Vec::new();
     let mut say =
-        |kind: &str, what: &str, a: Option<f64>, b: Option<f64>, day: Option<PostOpDay>| {
+        |kind: &str, what: &str, a: Option<f64>, b: Option<f64>, day: Option<EpisodeDay>| {
             if a != b {
                 out.push(Moved {
                     kind: kind.to_owned(),
@@ -177,7 +177,7 @@ fn moved(base: &ScoreView, other: &ScoreView) -> Vec<Moved> {
             None,
         );
     }
-    let nights = |s: &ScoreView| s.sling.as_ref().map(|s| f64::from(s.nights_until));
+    let nights = |s: &PlanChart| s.sling.as_ref().map(|s| f64::from(s.nights_until));
     say("sling", "sling", nights(base), nights(other), None);
     let quantities: BTreeSet<&str> = base
         .corridors
@@ -186,8 +186,8 @@ fn moved(base: &ScoreView, other: &ScoreView) -> Vec<Moved> {
         .map(|c| c.quantity.as_str())
         .collect();
     for quantity in quantities {
-        let on = |score: &ScoreView, day: PostOpDay| {
-            let corridor = score.corridors.iter().find(|c| c.quantity == quantity)?;
+        let on = |chart: &PlanChart, day: EpisodeDay| {
+            let corridor = chart.corridors.iter().find(|c| c.quantity == quantity)?;
             let band = corridor
                 .bands
                 .iter()
@@ -198,13 +198,13 @@ fn moved(base: &ScoreView, other: &ScoreView) -> Vec<Moved> {
                 Ceiling::Free => None,
             }
         };
-        let starts = |score: &ScoreView| -> Vec<PostOpDay> {
-            let found = score.corridors.iter().find(|c| c.quantity == quantity);
+        let starts = |chart: &PlanChart| -> Vec<EpisodeDay> {
+            let found = chart.corridors.iter().find(|c| c.quantity == quantity);
             found
                 .map(|c| c.bands.iter().map(|b| b.from_day).collect())
                 .unwrap_or_default()
         };
-        let days: BTreeSet<PostOpDay> = starts(base)
+        let days: BTreeSet<EpisodeDay> = starts(base)
             .into_iter()
             .chain(starts(other))
             .filter(|d| *d >= base.today.day)

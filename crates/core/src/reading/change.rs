@@ -1,9 +1,9 @@
 //! What changed since the last visit, in words that respect the error of measurement.
 
-use crate::episode::{Facts, Reading, StopReason};
-use crate::exam::reading_view;
+use crate::episode::{Facts, Measurement, StopReason};
 use crate::knowledge::{Knowledge, Unit};
 use crate::program::CheckContext;
+use crate::ranges::measurement_view;
 use crate::reason::Reason;
 use crate::reliability::mdc95;
 use chrono::NaiveDate;
@@ -30,11 +30,11 @@ pub enum ChangeWord {
 pub struct ChangeView {
     /// Quantity id.
     pub quantity: String,
-    /// The earlier reading.
+    /// The earlier measurement.
     pub before: f64,
     /// Its date.
     pub before_on: NaiveDate,
-    /// The newer reading.
+    /// The newer measurement.
     pub now: f64,
     /// Its date.
     pub now_on: NaiveDate,
@@ -50,9 +50,9 @@ pub struct ChangeView {
     pub act: Option<Reason>,
 }
 
-/// The smallest detectable change of a quantity between two readings: the clinic's own where it has one, else the default.
+/// The smallest detectable change of a quantity between two measurements: the clinic's own where it has one, else the default.
 ///
-/// The default error of a row is 1.96 SEM of one reading, so MDC95 is √2 times that; between two people it is half as large
+/// The default error of a row is 1.96 SEM of one measurement, so MDC95 is √2 times that; between two people it is half as large
 /// again (10° and 15° as defaults). Source: standard formulas; the defaults are unverified (confidence C).
 pub fn detectable(
     ctx: &CheckContext,
@@ -101,17 +101,18 @@ pub fn change_word(change: f64, detectable: f64, important: f64) -> ChangeWord {
 
 /// Changes of the affected side between the last two days on which a quantity was measured.
 ///
-/// Stopped at the permitted limit, above the ceiling, impossible: such a reading never enters a change. Levels are not
+/// Stopped at the permitted limit, above the ceiling, impossible: such a measurement never enters a change. Levels are not
 /// degrees and are left out. Source: standard change words; thresholds in `thresholds.toml`.
 pub fn changes(ctx: &CheckContext, facts: &Facts) -> Vec<ChangeView> {
-    let usable =
-        |r: &&Reading| r.stop != StopReason::AtLimit && reading_view(ctx, facts, r).usable();
+    let usable = |r: &&Measurement| {
+        r.stop != StopReason::AtLimit && measurement_view(ctx, facts, r).usable()
+    };
     ctx.known
         .quantities
         .iter()
         .filter(|q| q.unit == Unit::Deg)
         .filter_map(|q| {
-            let mut newest = facts.operated_readings(&q.id).rev().filter(usable);
+            let mut newest = facts.operated_measurements(&q.id).rev().filter(usable);
             let now = newest.next()?;
             let before = newest.find(|r| r.on < now.on)?;
             let (detectable, own_error) = detectable(ctx, facts, &q.id, now.alike(before));

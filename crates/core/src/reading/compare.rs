@@ -2,10 +2,10 @@
 
 use super::change::{ChangeWord, change_word, detectable};
 use crate::episode::{Facts, StopReason, TestAnswer};
-use crate::exam::reading_view;
 use crate::knowledge::Unit;
 use crate::outcome::{instruments, score};
 use crate::program::CheckContext;
+use crate::ranges::measurement_view;
 use crate::strength::sets_on;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
@@ -75,7 +75,7 @@ pub fn compare(
 ) -> VisitComparison {
     let side = facts.story.side;
     let mut days: Vec<NaiveDate> = facts
-        .readings
+        .measurements
         .iter()
         .filter(|r| r.side == side)
         .map(|r| r.on)
@@ -110,12 +110,17 @@ pub fn compare(
     };
     let number = |value: f64| TestAnswer::Number { value };
     for q in &ctx.known.quantities {
-        let on = |day| facts.operated_readings(&q.id).rev().find(|r| r.on == day);
+        let on = |day| {
+            facts
+                .operated_measurements(&q.id)
+                .rev()
+                .find(|r| r.on == day)
+        };
         let (a, b) = (on(early), on(late));
         let usable = a
             .into_iter()
             .chain(b)
-            .all(|r| r.stop != StopReason::AtLimit && reading_view(ctx, facts, r).usable());
+            .all(|r| r.stop != StopReason::AtLimit && measurement_view(ctx, facts, r).usable());
         let limit = a
             .zip(b)
             .filter(|_| q.unit == Unit::Deg)

@@ -47,7 +47,7 @@ const PLANES: [&str; 5] = [
 /// Source: common practice, no published source.
 pub fn measure_for(facts: &Facts, quantity: &Quantity) -> (f64, &'static str) {
     let other = facts
-        .readings
+        .measurements
         .iter()
         .rev()
         .find(|r| r.quantity == quantity.id && r.side != facts.story.side);
@@ -76,13 +76,13 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
     let mut lost = 0usize;
     let mut measured = 0usize;
     for id in PLANES {
-        let (Some(quantity), Some(reading)) = (ctx.known.quantity(id), newest(id)) else {
+        let (Some(quantity), Some(measurement)) = (ctx.known.quantity(id), newest(id)) else {
             continue;
         };
         let (whole, against) = measure_for(facts, quantity);
         measured += 1;
         let share = if whole > 0.0 {
-            1.0 - reading.value / whole
+            1.0 - measurement.value / whole
         } else {
             0.0
         };
@@ -91,18 +91,18 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
             parts.push(
                 Reason::new("plane-lost")
                     .with("quantity", id)
-                    .with("value", reading.value)
+                    .with("value", measurement.value)
                     .with("percent", (share * 100.0).round())
                     .with("against", against),
             );
         }
     }
     let turned = newest("passive-er-side").zip(ctx.known.quantity("passive-er-side"));
-    let rotation = turned.map(|(reading, quantity)| {
+    let rotation = turned.map(|(measurement, quantity)| {
         let (whole, against) = measure_for(facts, quantity);
         let half = against == "other-side"
-            && reading.value <= whole * threshold("frozen-er-share-pct") / 100.0;
-        half || reading.value < threshold("frozen-er-deg")
+            && measurement.value <= whole * threshold("frozen-er-share-pct") / 100.0;
+        half || measurement.value < threshold("frozen-er-deg")
     });
     let planes = threshold("frozen-planes") as usize;
     let enough = lost >= planes;

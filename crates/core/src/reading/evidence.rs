@@ -105,11 +105,11 @@ fn why_not(
         .find_map(|need| unmet(ctx, facts, need, finding.side))
 }
 
-/// Why a need is not met on a side; an active reading shows at least as much passive range.
+/// Why a need is not met on a side; an active measurement shows at least as much passive range.
 pub fn unmet(ctx: &CheckContext, facts: &Facts, need: &Need, side: Arm) -> Option<Reason> {
     let quantity = ctx.known.quantity(&need.quantity)?;
     let reach = facts
-        .readings
+        .measurements
         .iter()
         .filter(|r| {
             r.side == side && (r.quantity == quantity.id || quantity.shown_by.contains(&r.quantity))

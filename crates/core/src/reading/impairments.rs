@@ -2,9 +2,9 @@
 
 use super::conditions::measure_for;
 use crate::episode::{Facts, OtherSide, TestAnswer};
-use crate::exam::{protection, reading_view};
 use crate::knowledge::Unit;
 use crate::program::CheckContext;
+use crate::ranges::{measurement_view, protection};
 use crate::reason::Reason;
 use crate::strength::strength_page;
 use serde::{Deserialize, Serialize};
@@ -34,7 +34,7 @@ pub struct Impairment {
 /// Deficits of range, muscle length and strength, largest share first.
 ///
 /// Against the other side unless that side is affected, operated or hypermobile, then against the reference. The error of a
-/// difference of two readings is √2 times that of one. A reading stopped at the permitted limit is at least that much and
+/// difference of two measurements is √2 times that of one. A measurement stopped at the permitted limit is at least that much and
 /// shows no deficit. Source: standard error arithmetic; the order is our choice.
 pub fn impairments(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
     let mut out: Vec<Impairment> = ctx
@@ -43,7 +43,7 @@ pub fn impairments(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
         .iter()
         .filter_map(|quantity| {
             let last = facts.newest(&quantity.id)?;
-            let view = reading_view(ctx, facts, last);
+            let view = measurement_view(ctx, facts, last);
             if view.at_limit || !view.usable() {
                 return None;
             }
@@ -95,7 +95,7 @@ pub fn impairments(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
     out
 }
 
-/// A difference between the sides beyond what both readings can err, the affected side being the worse.
+/// A difference between the sides beyond what both measurements can err, the affected side being the worse.
 fn against_other_side(
     measure: &str,
     unit: &str,
@@ -123,9 +123,9 @@ fn against_other_side(
     })
 }
 
-/// Muscle length of the two sides, where the other may serve. The difference of two readings errs √2 times as much as one.
+/// Muscle length of the two sides, where the other may serve. The difference of two measurements errs √2 times as much as one.
 ///
-/// Source: arithmetic; the errors of one reading are rows, unsure (confidence C).
+/// Source: arithmetic; the errors of one measurement are rows, unsure (confidence C).
 fn tightness(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
     if facts.story.other_side != OtherSide::Sound {
         return Vec::new();
@@ -186,14 +186,14 @@ fn weakness(ctx: &CheckContext, facts: &Facts) -> Vec<Impairment> {
 /// Total-rotation deficit at 90° of abduction, where both rotations of both sides are known; that of internal rotation alone
 /// stands among the ranges.
 ///
-/// The sum of four readings has twice the error of one. Source: definition as in Wilk 2011, from memory.
+/// The sum of four measurements has twice the error of one. Source: definition as in Wilk 2011, from memory.
 pub fn rotation_deficit(ctx: &CheckContext, facts: &Facts) -> Option<Impairment> {
     if facts.story.other_side != OtherSide::Sound {
         return None;
     }
     let newest = |id: &str, affected: bool| {
         facts
-            .readings
+            .measurements
             .iter()
             .rev()
             .find(|r| r.quantity == id && (r.side == facts.story.side) == affected)

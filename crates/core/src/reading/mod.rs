@@ -1,4 +1,4 @@
-//! Reading the examination: what it is likely to be, how sure that is, and what would change it.
+//! Measurement the examination: what it is likely to be, how sure that is, and what would change it.
 //!
 //! Nothing here asserts a diagnosis. Red flags come first, conditions with a criterion before subacromial pain, and an
 //! operated shoulder gets a state instead of probabilities.

@@ -246,7 +246,7 @@ fn worth(
 
 /// What protection has against a test today; empty when nothing has.
 pub fn barred(ctx: &CheckContext, facts: &Facts, test: &ClinicalTest) -> Vec<Reason> {
-    if !ctx.pathway.protects() {
+    if !ctx.rules.protects() {
         // A surgeon's limit can stand without an operation here (after a fracture, say): it bars all the same.
         return if facts.limits.is_empty() {
             Vec::new()
@@ -261,9 +261,10 @@ pub fn barred(ctx: &CheckContext, facts: &Facts, test: &ClinicalTest) -> Vec<Rea
     let mut reasons = bars_position(ctx, &test.path(), &test.demand, &test.tags, facts.day());
     // Provoking a repair that is still protected teaches nothing and may harm it. Source: our choice.
     let today = facts.day();
-    let protected = ctx.pathway.corridors.iter().find(|c| {
-        ceiling_on(ctx.pathway, ctx.limits, &c.id, today, today).ceiling != Ceiling::Free
-    });
+    let protected =
+        ctx.rules.corridors.iter().find(|c| {
+            ceiling_on(ctx.rules, ctx.limits, &c.id, today, today).ceiling != Ceiling::Free
+        });
     if let Some(corridor) = protected.filter(|_| test.provocation >= 2) {
         reasons
             .push(Reason::new("provoking-while-protected").with("quantity", corridor.id.as_str()));

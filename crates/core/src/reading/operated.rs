@@ -1,10 +1,10 @@
 //! An operated shoulder has no diagnostic probabilities: it is inside its corridor, too stiff, too far, or in trouble.
 
 use crate::episode::{Facts, TestAnswer};
-use crate::exam::calls;
 use crate::flags::{FlagState, FlagView};
 use crate::knowledge::Found;
 use crate::program::{CheckContext, corridor_views};
+use crate::ranges::calls;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -55,19 +55,14 @@ const ASKED: [(&str, &[&str]); 5] = [
 
 /// Reads the state of an operated shoulder.
 pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> Vec<SignView> {
-    let quantities: Vec<&str> = ctx
-        .pathway
-        .corridors
-        .iter()
-        .map(|c| c.id.as_str())
-        .collect();
+    let quantities: Vec<&str> = ctx.rules.corridors.iter().map(|c| c.id.as_str()).collect();
     let spoken: Vec<Reason> = quantities
         .iter()
         .flat_map(|q| calls(ctx, facts, q))
         .collect();
     let measured = corridor_views(ctx, facts)
         .iter()
-        .any(|c| !c.readings.is_empty());
+        .any(|c| !c.measurements.is_empty());
     let by_rule = |sign: &str, rules: &[&str]| {
         let reasons: Vec<Reason> = spoken
             .iter()
@@ -86,8 +81,8 @@ pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> 
         }
     };
     let mut out = vec![
-        by_rule("too-far", &["reading-over-ceiling"]),
-        by_rule("too-stiff", &["reading-below-floor"]),
+        by_rule("too-far", &["measurement-over-ceiling"]),
+        by_rule("too-stiff", &["measurement-below-floor"]),
         by_rule("range-lost", &["range-lost"]),
     ];
     for (sign, ids) in ASKED {

@@ -15,8 +15,18 @@ use ritorno_core::episode::{Facts, LogFact};
 use ritorno_core::visit::Assessment;
 
 const CASES: [(&str, &[&str], &str, i32); 4] = [
-    (CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 36),
-    (CUFF, &["to-protected-passive", "to-assisted"], "active-elevation-balance-lying", 70),
+    (
+        CUFF,
+        &["to-protected-passive"],
+        "assisted-elevation-lying-other-hand",
+        36,
+    ),
+    (
+        CUFF,
+        &["to-protected-passive", "to-assisted"],
+        "active-elevation-balance-lying",
+        70,
+    ),
     (
         "subacromial-pain",
         &["to-restore", "to-loading"],
@@ -63,7 +73,7 @@ impl Course {
 fn mode(facts: &Facts) -> f64 {
     Assessment::new(known(), facts)
         .expect("known")
-        .pathway
+        .rules
         .pain_max(facts.day())
 }
 

@@ -102,16 +102,16 @@ fn a_share_of_the_other_side_needs_the_other_side() {
         max_age_days: 14,
     };
     assert_eq!(status_of(&facts, ask.clone()), S::NotMeasured);
-    let mut other = facts.readings[0].clone();
+    let mut other = facts.measurements[0].clone();
     other.side = facts.story.side.other();
     other.value = 90.0;
-    facts.readings.insert(0, other.clone());
+    facts.measurements.insert(0, other.clone());
     assert_eq!(
         status_of(&facts, ask.clone()),
         S::NotMet,
         "80 of 90 is 88.9 %"
     );
-    facts.readings[0].value = 88.0;
+    facts.measurements[0].value = 88.0;
     assert_eq!(status_of(&facts, ask), S::Met, "80 of 88 is 90.9 %");
 }
 
@@ -246,7 +246,7 @@ fn adherence_leaves_out_today_and_days_without_a_plan() {
 
 #[test]
 fn lanes_put_harm_before_delay() {
-    // Everything at once: a slip, a reading above its ceiling, a gate that is due, another below its floor.
+    // Everything at once: a slip, a measurement above its ceiling, a gate that is due, another below its floor.
     let mut facts = shoulder(43);
     pass(&mut facts, "to-protected-passive", 14);
     read(&mut facts, "passive-er-side", 12.0, 40, StopReason::Stiff);
@@ -275,11 +275,13 @@ fn lanes_put_harm_before_delay() {
     assert_eq!(name(&facts), LaneName::SomethingIsWrong);
     facts.log.clear();
     assert_eq!(name(&facts), LaneName::TooFar);
-    facts.readings.retain(|r| r.quantity != "passive-elevation");
+    facts
+        .measurements
+        .retain(|r| r.quantity != "passive-elevation");
     assert_eq!(name(&facts), LaneName::GateDue);
     pass(&mut facts, "to-assisted", 43);
     assert_eq!(name(&facts), LaneName::TooStiff);
-    facts.readings.clear();
+    facts.measurements.clear();
     assert_eq!(name(&facts), LaneName::ReMeasure);
     for quantity in [
         "passive-elevation",

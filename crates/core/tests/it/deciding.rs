@@ -84,7 +84,12 @@ pub fn decide(facts: &Facts) -> LineDecision {
 
 /// Fourteen quiet days on day 34 of a cuff repair.
 fn quiet() -> Facts {
-    let mut facts = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 34);
+    let mut facts = running(
+        CUFF,
+        &["to-protected-passive"],
+        "assisted-elevation-lying-other-hand",
+        34,
+    );
     for day in 20..34 {
         whole_day(&mut facts, day, 1.0, 1.0);
     }
@@ -123,7 +128,12 @@ fn whole_and_quiet_sessions_in_a_row_bring_more_of_the_same_then_the_next_rung()
         (dose.repetitions, dose.sets, dose.hold_s) =
             (range.repetitions[1], range.sets[1], range.hold_s[1]);
     };
-    let mut full = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 34);
+    let mut full = running(
+        CUFF,
+        &["to-protected-passive"],
+        "assisted-elevation-lying-other-hand",
+        34,
+    );
     top(&mut full, "assisted-elevation-lying-other-hand");
     let mut open = running(
         "subacromial-pain",
@@ -172,7 +182,12 @@ fn unknown_is_never_settled() {
         Move::HoldUnknown,
         "unlogged is not undone"
     );
-    log(&mut silent, 30, Some("assisted-elevation-lying-other-hand"), LogFact::LeftOut);
+    log(
+        &mut silent,
+        30,
+        Some("assisted-elevation-lying-other-hand"),
+        LogFact::LeftOut,
+    );
     assert_eq!(
         decide(&silent).rule.rule,
         "gap-one-rung",
@@ -213,8 +228,13 @@ fn trouble_outranks_progress_in_the_stated_order() {
         log(&mut flare, day, None, LogFact::FlareDay);
     }
     assert_eq!(decide(&flare).rule.rule, "back-flares");
-    // Below the floor: more often, never harder. (End of week 6: 90°, so by day 44 a reading of 70° is stiff.)
-    let mut stiff = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 44);
+    // Below the floor: more often, never harder. (End of week 6: 90°, so by day 44 a measurement of 70° is stiff.)
+    let mut stiff = running(
+        CUFF,
+        &["to-protected-passive"],
+        "assisted-elevation-lying-other-hand",
+        44,
+    );
     for day in 30..44 {
         whole_day(&mut stiff, day, 1.0, 1.0);
     }
@@ -254,7 +274,12 @@ fn trouble_outranks_progress_in_the_stated_order() {
 /// a day: four symptom-free days before anything goes on.
 #[test]
 fn slips_are_told_apart_and_never_answered_by_going_on() {
-    let mut loose = running("instability-loose", &["to-low-range"], "external-rotation-side-lying-weight", 60);
+    let mut loose = running(
+        "instability-loose",
+        &["to-low-range"],
+        "external-rotation-side-lying-weight",
+        60,
+    );
     loose.story.other_side = OtherSide::Hypermobile;
     loose.story.slips_per_week = Some(2);
     for day in 46..60 {
@@ -292,7 +317,12 @@ fn slips_are_told_apart_and_never_answered_by_going_on() {
     );
     assert_eq!(decide(&loose).rule.rule, "stop-flag");
     // Two days later it holds until four days are free of symptoms.
-    let mut after = running("instability-loose", &["to-low-range"], "external-rotation-side-lying-weight", 60);
+    let mut after = running(
+        "instability-loose",
+        &["to-low-range"],
+        "external-rotation-side-lying-weight",
+        60,
+    );
     for day in 46..60 {
         whole_day(&mut after, day, 1.0, 1.0);
     }
@@ -318,7 +348,12 @@ fn gaps_step_down_by_their_length() {
         for day in 30..80 - days {
             whole_day(&mut facts, day, 1.0, 1.0);
         }
-        log(&mut facts, 79, Some("external-rotation-long-hold"), LogFact::LeftOut);
+        log(
+            &mut facts,
+            79,
+            Some("external-rotation-long-hold"),
+            LogFact::LeftOut,
+        );
         let found = decide(&facts);
         assert_eq!(
             (found.kind, found.rule.rule.as_str()),
@@ -345,8 +380,14 @@ fn a_change_ends_what_ran_and_begins_today_and_a_step_back_moves_the_later_rungs
         by_hand: false,
     });
     assert_eq!(
-        (ladder("assisted-elevation-lying-other-hand"), ladder("assisted-elevation-counter-bow")),
-        (ladder("assisted-elevation-lying-stick"), ladder("assisted-elevation-lying-stick"))
+        (
+            ladder("assisted-elevation-lying-other-hand"),
+            ladder("assisted-elevation-counter-bow")
+        ),
+        (
+            ladder("assisted-elevation-lying-stick"),
+            ladder("assisted-elevation-lying-stick")
+        )
     );
     let back = Change::Exercise {
         exercise: "assisted-elevation-lying-other-hand".into(),

@@ -36,7 +36,7 @@ pub fn sore() -> Facts {
     facts
 }
 
-/// A reading of today.
+/// A measurement of today.
 pub fn measure(facts: &mut Facts, quantity: &str, value: f64, stop: StopReason) {
     let day = facts.day();
     crate::shoulder::read(facts, quantity, value, day, stop);

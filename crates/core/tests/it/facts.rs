@@ -88,7 +88,7 @@ fn set_structures_change_the_minutes_and_not_the_work() {
             tempo_s: Some([20, 20, 20]),
             ..straight
         }
-        .fault()
+        .fault(known())
         .is_some()
     );
 }
@@ -122,7 +122,7 @@ fn slow_lowering_rests_two_days() {
         found.findings
     );
     assert_eq!(
-        start_dose(&assessment.pathway, exercise, Irritability::Low, 160).days_per_week,
+        start_dose(&assessment.rules, exercise, Irritability::Low, 160).days_per_week,
         3
     );
 }

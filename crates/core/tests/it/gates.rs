@@ -2,11 +2,11 @@
 
 use super::shoulder::*;
 use ritorno_core::episode::*;
-use ritorno_core::exam::{calls, dials, possible, reading_view};
 use ritorno_core::flags::FlagState;
 use ritorno_core::lanes::{LaneName, lane};
 use ritorno_core::program::{Ceiling, ceiling_on, floor_on};
 use ritorno_core::progress::{CriterionStatus as S, next_gate};
+use ritorno_core::ranges::{calls, dials, measurement_view, possible};
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
@@ -137,9 +137,11 @@ fn each_status_has_its_cause() {
 }
 
 #[test]
-fn a_reading_over_its_ceiling_is_never_met_and_never_excused_by_error() {
+fn a_measurement_over_its_ceiling_is_never_met_and_never_excused_by_error() {
     let mut facts = ready(44);
-    facts.readings.retain(|r| r.quantity != "passive-elevation");
+    facts
+        .measurements
+        .retain(|r| r.quantity != "passive-elevation");
     read(
         &mut facts,
         "passive-elevation",
@@ -153,7 +155,7 @@ fn a_reading_over_its_ceiling_is_never_met_and_never_excused_by_error() {
         "120 was the ceiling on that day, though it is 155 today"
     );
     let mut facts = ready(41);
-    facts.readings.clear();
+    facts.measurements.clear();
     read(
         &mut facts,
         "passive-elevation",
@@ -171,7 +173,9 @@ fn a_reading_over_its_ceiling_is_never_met_and_never_excused_by_error() {
 fn at_the_limit_satisfies_a_floor_and_is_not_called_stiff() {
     let mut facts = ready(44);
     facts.limits.push(limit("passive-elevation", 80.0, None));
-    facts.readings.retain(|r| r.quantity != "passive-elevation");
+    facts
+        .measurements
+        .retain(|r| r.quantity != "passive-elevation");
     read(
         &mut facts,
         "passive-elevation",
@@ -184,7 +188,7 @@ fn at_the_limit_satisfies_a_floor_and_is_not_called_stiff() {
     // The pathway's floor of 90 can never rise above the surgeon's ceiling of 80.
     assert_eq!(
         floor_on(
-            &assessment.pathway,
+            &assessment.rules,
             &facts.limits,
             "passive-elevation",
             44,
@@ -197,7 +201,9 @@ fn at_the_limit_satisfies_a_floor_and_is_not_called_stiff() {
 #[test]
 fn too_stiff_is_seen_the_day_a_floor_counts() {
     let mut facts = ready(41);
-    facts.readings.retain(|r| r.quantity != "passive-elevation");
+    facts
+        .measurements
+        .retain(|r| r.quantity != "passive-elevation");
     read(&mut facts, "passive-elevation", 85.0, 41, StopReason::Stiff);
     assert_eq!(lane_of(&facts), LaneName::Quiet);
     facts.today = on(42);
@@ -208,14 +214,16 @@ fn too_stiff_is_seen_the_day_a_floor_counts() {
             "passive-elevation"
         )
         .iter()
-        .any(|r| r.rule == "reading-below-floor")
+        .any(|r| r.rule == "measurement-below-floor")
     );
 }
 
 #[test]
-fn two_readings_at_home_count_as_one_in_the_room() {
+fn two_measurements_at_home_count_as_one_in_the_room() {
     let mut facts = ready(44);
-    facts.readings.retain(|r| r.quantity != "passive-elevation");
+    facts
+        .measurements
+        .retain(|r| r.quantity != "passive-elevation");
     read(
         &mut facts,
         "passive-elevation",
@@ -223,7 +231,7 @@ fn two_readings_at_home_count_as_one_in_the_room() {
         42,
         StopReason::Stiff,
     );
-    facts.readings.last_mut().expect("a reading").by = TakenBy::Patient;
+    facts.measurements.last_mut().expect("a measurement").by = TakenBy::Patient;
     assert_eq!(status(&facts, "elevation"), S::NotMeasured);
     read(
         &mut facts,
@@ -232,7 +240,7 @@ fn two_readings_at_home_count_as_one_in_the_room() {
         44,
         StopReason::Stiff,
     );
-    facts.readings.last_mut().expect("a reading").by = TakenBy::Patient;
+    facts.measurements.last_mut().expect("a measurement").by = TakenBy::Patient;
     assert_eq!(
         status(&facts, "elevation"),
         S::NotMeasured,
@@ -246,7 +254,7 @@ fn two_readings_at_home_count_as_one_in_the_room() {
         45,
         StopReason::Stiff,
     );
-    facts.readings.last_mut().expect("a reading").by = TakenBy::Patient;
+    facts.measurements.last_mut().expect("a measurement").by = TakenBy::Patient;
     assert_eq!(status(&facts, "elevation"), S::Met);
 }
 
@@ -268,9 +276,9 @@ fn active_beyond_passive_is_kept_and_not_used() {
         StopReason::Weak,
     );
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
-    let view = reading_view(&assessment.ctx(), &facts, &facts.readings[1]);
+    let view = measurement_view(&assessment.ctx(), &facts, &facts.measurements[1]);
     assert!(view.impossible.is_some() && !view.usable());
-    assert_eq!(facts.readings.len(), 2);
+    assert_eq!(facts.measurements.len(), 2);
 }
 
 #[test]

@@ -252,3 +252,98 @@ fn a_stored_release_reads_back_as_the_knowledge_it_was() {
     );
     assert!(load_release("{", known()).is_err());
 }
+
+/// Ids are Fluent keys, parts of addresses and part of every record: one that was given out is never taken away.
+#[test]
+fn no_exercise_id_disappears_and_each_says_its_ladder() {
+    let held: Vec<&str> = include_str!("../golden/exercise-ids.txt").lines().collect();
+    assert!(held.len() >= 229, "the list itself was cut");
+    let gone: Vec<_> = held
+        .iter()
+        .filter(|id| !known().exercises.contains_key(**id))
+        .collect();
+    assert!(gone.is_empty(), "gone: {gone:?}");
+    let new: Vec<_> = known()
+        .exercises
+        .keys()
+        .filter(|id| !held.contains(&id.as_str()))
+        .collect();
+    assert!(new.is_empty(), "add to exercise-ids.txt: {new:?}");
+    for exercise in known().exercises.values() {
+        let what = exercise.id.strip_prefix(&format!("{}-", exercise.ladder));
+        assert!(
+            what.is_some_and(|w| !w.is_empty()
+                && w.chars()
+                    .all(|c| c.is_ascii_lowercase() || c.is_ascii_digit() || c == '-')),
+            "{} says neither its ladder nor what it is",
+            exercise.id
+        );
+    }
+}
+
+/// What a clinic types into a file of its own: each fault names file, row and field, nothing computes with it first.
+#[test]
+fn no_number_or_text_of_a_file_leaves_its_bounds() {
+    let file = "pathways/cuff-repair-small-medium.toml";
+    for (from, to, row, field) in [
+        (
+            "earliest_week = 6\n",
+            "earliest_week = 306783379\n",
+            "assisted-to-active",
+            "earliest_week",
+        ),
+        (
+            "earliest_week = 6\n",
+            "earliest_week = -9223372036854775808\n",
+            "assisted-to-active",
+            "earliest_week",
+        ),
+        ("\nweeks = 26\n", "\nweeks = 2147483647\n", "-", "weeks"),
+        (
+            "max_minutes = 20.0\n",
+            "max_minutes = nan\n",
+            "protect",
+            "max_minutes",
+        ),
+        (
+            "max_minutes = 20.0\n",
+            "max_minutes = 1e300\n",
+            "protect",
+            "max_minutes",
+        ),
+        (
+            "\"hand-elbow 1-7\"",
+            "\"hand-elbow 1-4000000000\"",
+            "protect",
+            "exercises[0]",
+        ),
+        (
+            "\"hand-elbow 1-7\"",
+            "\"hand-elbow 1-9\"",
+            "protect",
+            "exercises",
+        ),
+        (
+            "\"hand-elbow 1-7\"",
+            "\"hand-elbows 1-7\"",
+            "protect",
+            "exercises",
+        ),
+        (
+            "\"hand-elbow 1-7\"",
+            "\"hand-elbow\\u0000 1-7\"",
+            "protect",
+            "exercises",
+        ),
+        ("number = 1\n", "number = 4294967296\n", "protect", "number"),
+    ] {
+        refused(file, from, to, row, field);
+    }
+    refused(
+        file,
+        "number = 1\n",
+        &format!("number = 1\nsource_note = \"{}\"\n", "x".repeat(3000)),
+        "protect",
+        "source_note",
+    );
+}

@@ -110,17 +110,30 @@ fn a_step_closer_is_a_number_and_slack_is_said() {
         },
     );
     assert!(
-        (twice.curve.peak_nm / view("external-rotation-standing-elastic", open()).curve.peak_nm - 1.79).abs() < 0.25,
+        (twice.curve.peak_nm
+            / view("external-rotation-standing-elastic", open())
+                .curve
+                .peak_nm
+            - 1.79)
+            .abs()
+            < 0.25,
         "two strands, less the arm's own part"
     );
     // Lying on the side with a weight asks for external rotators, raising for raisers, a row for those that take the arm back.
     assert_eq!(
-        view("external-rotation-side-lying-weight", open()).curve.main,
+        view("external-rotation-side-lying-weight", open())
+            .curve
+            .main,
         Some(Supply::ExternalRotators)
     );
-    assert_eq!(view("raise-strength-side-weight", open()).curve.main, Some(Supply::Raisers));
     assert_eq!(
-        view("internal-rotation-elastic-whole-way", open()).curve.main,
+        view("raise-strength-side-weight", open()).curve.main,
+        Some(Supply::Raisers)
+    );
+    assert_eq!(
+        view("internal-rotation-elastic-whole-way", open())
+            .curve
+            .main,
         Some(Supply::InternalRotators)
     );
     // Pulling down: against a strong band the lowerers work; a light one only helps to hold the arm up against its weight.
@@ -205,10 +218,22 @@ fn what_cannot_be_is_named_with_its_bounds() {
         .expect_err("no answer")
         .rule
     };
-    assert_eq!(reason("raise-strength-side-weight", SolveFor::Weight, 1.0), "solve-too-much");
-    assert_eq!(reason("raise-strength-side-weight", SolveFor::Weight, 480.0), "solve-too-little");
-    assert_eq!(reason("raise-strength-side-weight", SolveFor::Distance, 10.0), "solve-not-here");
-    assert_eq!(reason("isometric-outward-wall", SolveFor::Weight, 10.0), "solve-not-here");
+    assert_eq!(
+        reason("raise-strength-side-weight", SolveFor::Weight, 1.0),
+        "solve-too-much"
+    );
+    assert_eq!(
+        reason("raise-strength-side-weight", SolveFor::Weight, 480.0),
+        "solve-too-little"
+    );
+    assert_eq!(
+        reason("raise-strength-side-weight", SolveFor::Distance, 10.0),
+        "solve-not-here"
+    );
+    assert_eq!(
+        reason("isometric-outward-wall", SolveFor::Weight, 10.0),
+        "solve-not-here"
+    );
 }
 
 proptest! {
@@ -288,6 +313,7 @@ fn a_measured_level_replaces_the_assumption_and_its_drift_is_seen() {
             })
             .to_vec(),
         on: on(0) + Days::new(days),
+        simulated: false,
     };
     let today = on(100);
     let third = |measured: &[Calibration], today| {

@@ -430,7 +430,10 @@ fn a_path_that_leaps_and_a_load_that_cannot_be_name_their_place() {
         let mut files = crate::shoulder::files();
         let file = files
             .iter_mut()
-            .find(|f| f.text.contains("id = \"assisted-elevation-lying-other-hand\""))
+            .find(|f| {
+                f.text
+                    .contains("id = \"assisted-elevation-lying-other-hand\"")
+            })
             .expect("the file");
         assert!(file.text.contains(from), "{from}");
         file.text = file.text.replacen(from, to, 1);

@@ -43,7 +43,12 @@ const TODAY: i32 = 34;
 /// A repair on day 34, or a sore shoulder without a clock, with three weeks of diary.
 fn shoulder_with(days: &[Told], operated: bool) -> Facts {
     let mut facts = if operated {
-        running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", TODAY)
+        running(
+            CUFF,
+            &["to-protected-passive"],
+            "assisted-elevation-lying-other-hand",
+            TODAY,
+        )
     } else {
         running("subacromial-pain", &[], "isometric-outward-wall", TODAY)
     };

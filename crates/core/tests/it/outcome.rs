@@ -296,23 +296,25 @@ fn another_rater_or_instrument_needs_a_larger_change() {
     );
     let word_of = |facts: &Facts| view_change(facts).detectable;
     let alone = word_of(&facts);
-    let newest = facts.readings.len() - 1;
+    let newest = facts.measurements.len() - 1;
     let older = facts
-        .readings
+        .measurements
         .iter()
         .position(|r| r.quantity == "active-elevation-upright")
         .expect("one");
-    facts.readings[newest].method = Some(Method::ByEye);
+    facts.measurements[newest].method = Some(Method::ByEye);
     assert!(
         (word_of(&facts) - alone).abs() < 1e-9,
         "what was not recorded counts as the same"
     );
-    facts.readings[older].method = Some(Method::Goniometer);
+    facts.measurements[older].method = Some(Method::Goniometer);
     let factor = known().threshold("different-rater-factor");
     assert!((word_of(&facts) - alone * factor).abs() < 1e-9);
-    facts.readings[older].method = Some(Method::ByEye);
-    (facts.readings[older].rater, facts.readings[newest].rater) =
-        (Some(Uuid::from_u128(1)), Some(Uuid::from_u128(2)));
+    facts.measurements[older].method = Some(Method::ByEye);
+    (
+        facts.measurements[older].rater,
+        facts.measurements[newest].rater,
+    ) = (Some(Uuid::from_u128(1)), Some(Uuid::from_u128(2)));
     assert!((word_of(&facts) - alone * factor).abs() < 1e-9);
 }
 
@@ -361,7 +363,7 @@ fn tight_and_weak_sides_are_impairments_with_their_error() {
     };
     assert!(
         of("posterior-tightness").real,
-        "18° less, two readings err 8.5°"
+        "18° less, two measurements err 8.5°"
     );
     assert!(
         !of("pectoralis-minor").real && of("pectoralis-minor").unit == "mm",

@@ -49,7 +49,7 @@ proptest! {
         facts.limits.push(limit("passive-elevation", deg.round(), None));
         let assessment = Assessment::new(known(), &facts).expect("a known pathway");
         let ctx = assessment.ctx();
-        let top = ceiling_on(ctx.pathway, ctx.limits, "passive-elevation", day, day).ceiling.value().expect("a ceiling");
+        let top = ceiling_on(ctx.rules, ctx.limits, "passive-elevation", day, day).ceiling.value().expect("a ceiling");
         for exercise in known().exercises.values().filter(|e| e.adapts.as_ref().is_some_and(|a| a.quantity == "passive-elevation" && a.least_deg <= top)) {
             let whole = exercise.path().keys.iter().map(|k| k.elevation_deg).fold(0.0, f64::max);
             let peak = resolved_path(&ctx, exercise, day).frames().iter().map(|f| f.pose.elevation_deg).fold(0.0, f64::max);
@@ -97,7 +97,7 @@ fn every_exercise_is_reachable_in_its_pathway_by_somebody() {
     }
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     let ctx = assessment.ctx();
-    for phase in &assessment.pathway.phases {
+    for phase in &assessment.rules.phases {
         for id in &phase.exercises {
             let exercise = &known().exercises[id];
             let open = (0..26 * 7).step_by(7).find(|day| {

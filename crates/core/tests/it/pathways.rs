@@ -253,9 +253,9 @@ fn pathways_without_a_healing_clock_move_on_criteria_alone() {
     }
     // A loose shoulder counts in phases: where a phase has not been reached its ceilings are not there yet, whatever the day.
     let early = Assessment::new(known(), &somebody("instability-loose", 200, 0))
-        .map(|a| a.pathway.corridor("passive-er-side").cloned());
+        .map(|a| a.rules.corridor("passive-er-side").cloned());
     let later = Assessment::new(known(), &somebody("instability-loose", 200, 2))
-        .map(|a| a.pathway.corridor("passive-er-side").cloned());
+        .map(|a| a.rules.corridor("passive-er-side").cloned());
     let on_200 = |c: Option<Option<ritorno_core::program::CorridorRule>>| {
         c.flatten().and_then(|c| c.ceilings.at(200).copied())
     };
@@ -488,10 +488,10 @@ proptest! {
             // Written the long way round, apart from the check: class, allowance and kit on each day of the line.
             for day in [line.from_day.max(ctx.today), line.to_day - 1] {
                 for class in &exercise.gates {
-                    let rule = assessment.pathway.class(class).expect("a class of this pathway");
+                    let rule = assessment.rules.class(class).expect("a class of this pathway");
                     prop_assert!(day >= rule.opens_day && rule.lock == Lock::Open, "{} on day {}: {}", &line.exercise, day, class);
                 }
-                let allowance = assessment.pathway.allowance(day).expect("an allowance");
+                let allowance = assessment.rules.allowance(day).expect("an allowance");
                 prop_assert!(exercise.demand.iter().all(|d| allowance.permits(d.group, d.level)), "{} on day {}", &line.exercise, day);
             }
             prop_assert!(exercise.kit.iter().all(|k| facts.story.kit.contains(k)), "{} needs {:?}", &line.exercise, &exercise.kit);
@@ -505,7 +505,7 @@ proptest! {
         }
         // Minutes of a day, summed up on the first day of each week.
         if let Some(most) = facts.story.minutes_per_day {
-            for day in (ctx.today..assessment.pathway.end_day).step_by(7) {
+            for day in (ctx.today..assessment.rules.end_day).step_by(7) {
                 let sum: f64 = plan.lines.iter().filter(|l| (l.from_day..l.to_day).contains(&day)).map(|l| l.dose.day_minutes()).sum();
                 prop_assert!(sum <= f64::from(most) + 1e-6, "{} minutes on day {} where {} are there", sum, day, most);
             }

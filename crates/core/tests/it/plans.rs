@@ -4,7 +4,7 @@ use super::shoulder::*;
 use ritorno_core::episode::{Facts, Line, StopReason};
 use ritorno_core::knowledge::Level;
 use ritorno_core::program::{
-    Proposal, Status, check_exercise, check_line, running_lines, schedule, score_view,
+    Proposal, Status, check_exercise, check_line, plan_chart, running_lines, schedule,
 };
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
@@ -65,7 +65,7 @@ fn a_plan_from_day_thirty_eight_is_whole_and_every_line_passes() {
     assert_eq!(plan(&facts), proposal, "same input, same plan");
     facts.lines = proposal.lines;
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
-    let score = score_view(&assessment.ctx(), &facts);
+    let score = plan_chart(&assessment.ctx(), &facts);
     assert_eq!(score.gates.len(), 5);
     for phase in &score.phases {
         let now: Vec<_> = facts
@@ -74,7 +74,7 @@ fn a_plan_from_day_thirty_eight_is_whole_and_every_line_passes() {
             .filter(|l| l.from_day <= phase.from_day && phase.from_day < l.to_day)
             .collect();
         let minutes: f64 = now.iter().map(|l| l.dose.minutes()).sum();
-        let row = assessment.pathway.phase(phase.number).expect("a phase");
+        let row = assessment.rules.phase(phase.number).expect("a phase");
         assert!(
             now.len() <= row.max_lines && minutes <= row.max_minutes,
             "phase {}: {} lines, {minutes} min",
@@ -117,14 +117,56 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
             );
         };
     assert_eq!(
-        verdict(&facts, "assisted-elevation-lying-other-hand", 38, 60, |_| ()).status,
+        verdict(
+            &facts,
+            "assisted-elevation-lying-other-hand",
+            38,
+            60,
+            |_| ()
+        )
+        .status,
         Status::Allowed
     );
-    blocked_by(&facts, "external-rotation-side-lying-weight", 38, 60, |_| (), "gate-week");
-    blocked_by(&facts, "active-elevation-lying-bent", 38, 60, |_| (), "allowance");
-    blocked_by(&facts, "active-elevation-lying-bent", 38, 60, |_| (), "phase-too-early");
-    blocked_by(&facts, "internal-rotation-reach-behind-back", 42, 60, |_| (), "forbidden-position");
-    blocked_by(&facts, "active-elevation-to-shoulder-height", 42, 60, |_| (), "no-room-below-ceiling");
+    blocked_by(
+        &facts,
+        "external-rotation-side-lying-weight",
+        38,
+        60,
+        |_| (),
+        "gate-week",
+    );
+    blocked_by(
+        &facts,
+        "active-elevation-lying-bent",
+        38,
+        60,
+        |_| (),
+        "allowance",
+    );
+    blocked_by(
+        &facts,
+        "active-elevation-lying-bent",
+        38,
+        60,
+        |_| (),
+        "phase-too-early",
+    );
+    blocked_by(
+        &facts,
+        "internal-rotation-reach-behind-back",
+        42,
+        60,
+        |_| (),
+        "forbidden-position",
+    );
+    blocked_by(
+        &facts,
+        "active-elevation-to-shoulder-height",
+        42,
+        60,
+        |_| (),
+        "no-room-below-ceiling",
+    );
     blocked_by(
         &facts,
         "isometric-outward-wall",
@@ -166,11 +208,32 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
         "dose-impossible",
     );
     facts.limits = vec![limit("passive-elevation", 40.0, None)];
-    blocked_by(&facts, "assisted-elevation-lying-other-hand", 38, 60, |_| (), "no-room-below-ceiling");
+    blocked_by(
+        &facts,
+        "assisted-elevation-lying-other-hand",
+        38,
+        60,
+        |_| (),
+        "no-room-below-ceiling",
+    );
     facts.story.clearance = None;
-    blocked_by(&facts, "table-slide-forward", 38, 60, |_| (), "no-clearance");
+    blocked_by(
+        &facts,
+        "table-slide-forward",
+        38,
+        60,
+        |_| (),
+        "no-clearance",
+    );
     facts.flag_answers.clear();
-    blocked_by(&facts, "hand-elbow-finger-open-close", 38, 60, |_| (), "flags-not-asked");
+    blocked_by(
+        &facts,
+        "hand-elbow-finger-open-close",
+        38,
+        60,
+        |_| (),
+        "flags-not-asked",
+    );
 
     let mut facts = shoulder(38);
     pass(&mut facts, "to-protected-passive", 14);
@@ -180,7 +243,9 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
         kit.status == Status::Caution && kit.findings.iter().all(|f| f.overridable),
         "{kit:#?}"
     );
-    let range = verdict(&facts, "hand-elbow-finger-open-close", 38, 60, |l| l.dose.sets = 5);
+    let range = verdict(&facts, "hand-elbow-finger-open-close", 38, 60, |l| {
+        l.dose.sets = 5
+    });
     assert!(
         range
             .findings
@@ -232,7 +297,8 @@ fn nothing_behind_a_gate_runs_before_it_is_passed_and_nothing_before_it_stops() 
     };
     let waiting = names(&facts);
     assert!(
-        waiting.contains(&"assisted-elevation-lying-other-hand".to_owned()) && !waiting.contains(&"active-elevation-balance-lying".to_owned()),
+        waiting.contains(&"assisted-elevation-lying-other-hand".to_owned())
+            && !waiting.contains(&"active-elevation-balance-lying".to_owned()),
         "{waiting:?}"
     );
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
@@ -251,7 +317,8 @@ fn nothing_behind_a_gate_runs_before_it_is_passed_and_nothing_before_it_stops() 
     pass(&mut facts, "to-assisted", 45);
     let passed = names(&facts);
     assert!(
-        passed.contains(&"active-elevation-balance-lying".to_owned()) && !passed.contains(&"assisted-elevation-lying-other-hand".to_owned()),
+        passed.contains(&"active-elevation-balance-lying".to_owned())
+            && !passed.contains(&"assisted-elevation-lying-other-hand".to_owned()),
         "{passed:?}"
     );
 }
@@ -291,7 +358,7 @@ fn what_is_impaired_today_is_worked_on_first_and_only_in_todays_phase() {
     let begins = |plan: &Proposal| {
         plan.lines
             .iter()
-            .filter(|l| l.exercise.starts_with("per"))
+            .filter(|l| l.exercise.starts_with("assisted-external-rotation"))
             .map(|l| l.from_day)
             .min()
     };

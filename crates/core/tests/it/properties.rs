@@ -70,7 +70,7 @@ fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
             continue;
         }
         let over = |quantity: &str, value: f64, slack: f64| match ceiling_on(
-            ctx.pathway,
+            ctx.rules,
             &facts.limits,
             quantity,
             day,

@@ -1,4 +1,4 @@
-//! Reading against independent numbers: adaptive integration, published clusters, enumeration, and the properties of the model.
+//! Measurement against independent numbers: adaptive integration, published clusters, enumeration, and the properties of the model.
 
 use crate::examined::{find, model, of, sore, view, word};
 use crate::shoulder::known;
@@ -316,7 +316,7 @@ proptest! {
         prop_assert_eq!(&view(&turned).hypotheses, &before);
         find(&mut facts, "apprehension", TestAnswer::CouldNot);
         find(&mut facts, "crank", word(Found::Familiar));
-        facts.readings.retain(|r| r.quantity != "passive-er-90");
+        facts.measurements.retain(|r| r.quantity != "passive-er-90");
         prop_assert_eq!(view(&facts).hypotheses.iter().filter(|h| h.hypothesis != "superior-labrum").count(), before.len() - 1);
         for h in view(&facts).hypotheses.iter().filter(|h| h.hypothesis != "superior-labrum") {
             prop_assert_eq!(h, before.iter().find(|b| b.hypothesis == h.hypothesis).expect("the same list"));

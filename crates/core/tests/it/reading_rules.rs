@@ -38,7 +38,9 @@ fn contradicted_repeated_old_and_uninterpretable_findings_are_kept_and_not_used(
     );
     facts.findings[1].answer = word(Found::Familiar);
     assert_eq!(why(&facts, "neer"), (None, 1), "two people agree");
-    facts.readings.retain(|r| !r.quantity.contains("elevation"));
+    facts
+        .measurements
+        .retain(|r| !r.quantity.contains("elevation"));
     assert_eq!(why(&facts, "neer").0, Some("needs-unmeasured-range".into()));
     measure(&mut facts, "passive-elevation", 110.0, StopReason::Stiff);
     assert_eq!(why(&facts, "neer").0, Some("needs-range".into()));
@@ -54,7 +56,7 @@ fn contradicted_repeated_old_and_uninterpretable_findings_are_kept_and_not_used(
         "what the arm does by itself it also does when lifted"
     );
     facts.findings.iter_mut().for_each(|f| f.on = on(0));
-    facts.readings.iter_mut().for_each(|r| r.on = on(60));
+    facts.measurements.iter_mut().for_each(|r| r.on = on(60));
     facts.today = on(60);
     assert_eq!(why(&facts, "neer").0, Some("finding-too-old".into()));
     assert!(
@@ -168,7 +170,7 @@ fn irritability_counts_its_votes() {
     use Vote::*;
     let level = |votes: &[(Vote, f64)]| {
         let mut facts = sore();
-        facts.readings.clear();
+        facts.measurements.clear();
         for (question, value) in votes {
             facts.exam_notes.push(ExamNote {
                 id: Uuid::now_v7(),
@@ -356,7 +358,7 @@ fn findings_raise_flags() {
     let mut facts = sore();
     assert_eq!(raised(&facts), Vec::<String>::new());
     facts
-        .readings
+        .measurements
         .retain(|r| r.quantity != "active-elevation-upright");
     measure(
         &mut facts,
@@ -391,7 +393,7 @@ fn impairments_are_ranked_and_honest_about_what_they_are_measured_against() {
     let mut facts = sore();
     let other = |facts: &mut Facts, quantity: &str, value: f64| {
         let side = facts.story.side.other();
-        facts.readings.push(Reading {
+        facts.measurements.push(Measurement {
             id: Uuid::now_v7(),
             quantity: quantity.into(),
             side,
@@ -422,7 +424,7 @@ fn impairments_are_ranked_and_honest_about_what_they_are_measured_against() {
     );
     assert!(
         of("passive-ir-90").real && !of("total-rotation").real,
-        "seven degrees over four readings is inside their error"
+        "seven degrees over four measurements is inside their error"
     );
     assert_eq!(of("passive-ir-90").against, "other-side");
     facts.story.other_side = OtherSide::Affected;
@@ -434,7 +436,7 @@ fn impairments_are_ranked_and_honest_about_what_they_are_measured_against() {
     );
     // Stopped at the permitted limit: at least that much, so no deficit.
     facts
-        .readings
+        .measurements
         .iter_mut()
         .for_each(|r| r.stop = StopReason::AtLimit);
     assert!(view(&facts).impairments.is_empty());
@@ -453,7 +455,7 @@ fn change_has_careful_words_and_the_clinic_may_bring_its_own_error() {
     }
     assert_eq!(change_word(9.0, 6.0, 10.0), Real);
     let mut facts = sore();
-    facts.readings.iter_mut().for_each(|r| r.on = on(1));
+    facts.measurements.iter_mut().for_each(|r| r.on = on(1));
     measure(&mut facts, "passive-elevation", 148.0, StopReason::Stiff);
     let change = |facts: &Facts| {
         view(facts)
@@ -472,7 +474,7 @@ fn change_has_careful_words_and_the_clinic_may_bring_its_own_error() {
         "17 degrees lost: repeat now"
     );
     // Taken at home against taken in the room: half as much again.
-    facts.readings.last_mut().expect("one").by = TakenBy::Patient;
+    facts.measurements.last_mut().expect("one").by = TakenBy::Patient;
     assert!((change(&facts).detectable - 12.0 * 2f64.sqrt()).abs() < 1e-9);
     facts.clinic_errors.push(ClinicError {
         quantity: "passive-elevation".into(),
@@ -487,7 +489,7 @@ fn change_has_careful_words_and_the_clinic_may_bring_its_own_error() {
             && own.word == PossiblyImportant
     );
     // What stopped at the permitted limit is at least that much and enters no change.
-    facts.readings.last_mut().expect("one").stop = StopReason::AtLimit;
+    facts.measurements.last_mut().expect("one").stop = StopReason::AtLimit;
     assert!(
         view(&facts)
             .changes
@@ -582,7 +584,7 @@ proptest! {
         const QUESTIONS: [Vote; 5] = [Vote::WorstPain, Vote::Night, Vote::EndRange, Vote::Disability, Vote::Ache];
         let level = |votes: &[Option<u8>]| {
             let mut facts = sore();
-            facts.readings.clear();
+            facts.measurements.clear();
             for (question, vote) in QUESTIONS.into_iter().zip(votes) {
                 // Worst pain of 2, 5 and 8 are a low, a moderate and a high vote.
                 let value = |v: u8| f64::from(if question == Vote::WorstPain { 2 + 3 * v } else { v });

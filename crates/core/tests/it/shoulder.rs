@@ -32,7 +32,7 @@ pub fn on(day: i32) -> NaiveDate {
     day0() + Days::new(u64::try_from(day).expect("a day after surgery"))
 }
 
-/// Cleared, every flag asked, everything at hand, no reading yet.
+/// Cleared, every flag asked, everything at hand, no measurement yet.
 pub fn shoulder(day: i32) -> Facts {
     let story = Story {
         setting: Setting::Specialist,
@@ -74,7 +74,7 @@ pub fn pass(facts: &mut Facts, gate: &str, day: i32) {
 
 pub fn read(facts: &mut Facts, quantity: &str, value: f64, day: i32, stop: StopReason) {
     let side = facts.story.side;
-    facts.readings.push(Reading {
+    facts.measurements.push(Measurement {
         id: Uuid::now_v7(),
         quantity: quantity.into(),
         side,

@@ -21,8 +21,8 @@ fn play(device: &mut dyn Instrument) -> Vec<ForceSample> {
     out
 }
 
-fn rules(reading: &TraceReading) -> Vec<&str> {
-    reading.faults.iter().map(|r| r.rule.as_str()).collect()
+fn rules(measurement: &TraceMeasurement) -> Vec<&str> {
+    measurement.faults.iter().map(|r| r.rule.as_str()).collect()
 }
 
 #[test]

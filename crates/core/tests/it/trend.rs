@@ -1,5 +1,5 @@
 //! Where a range is heading: against a general statistics package (`oracles/trend.json`, made by `oracles/trend.py`), and by
-//! what must hold for any readings.
+//! what must hold for any measurements.
 
 use super::shoulder::*;
 use proptest::prelude::*;
@@ -26,13 +26,13 @@ fn slopes_and_intervals_equal_those_of_a_statistics_package() {
         serde_json::from_str(include_str!("../oracles/trend.json")).expect("the frozen answers");
     assert!(cases.len() >= 20);
     for case in cases {
-        let readings: Vec<(i32, f64)> = case
+        let measurements: Vec<(i32, f64)> = case
             .days
             .iter()
             .copied()
             .zip(case.values.iter().copied())
             .collect();
-        let trend = Trend::of(&readings, 1e9).expect("enough readings");
+        let trend = Trend::of(&measurements, 1e9).expect("enough measurements");
         let name = format!("{} {:?}", case.kind, case.days);
         for (mine, theirs) in [
             (trend.per_week, case.slope),
@@ -54,7 +54,7 @@ fn slopes_and_intervals_equal_those_of_a_statistics_package() {
 }
 
 #[test]
-fn few_or_hurried_readings_carry_no_trend() {
+fn few_or_hurried_measurements_carry_no_trend() {
     assert_eq!(
         Trend::of(&[(0, 60.0), (7, 65.0), (14, 70.0)], 180.0),
         None,
@@ -66,7 +66,7 @@ fn few_or_hurried_readings_carry_no_trend() {
         "thirteen days"
     );
     assert!(Trend::of(&[(0, 60.0), (4, 65.0), (8, 66.0), (14, 70.0)], 180.0).is_some());
-    // One odd reading does not bend it.
+    // One odd measurement does not bend it.
     let steady: Vec<(i32, f64)> = (0..9).map(|i| (i * 7, 60.0 + 5.0 * f64::from(i))).collect();
     let mut odd = steady.clone();
     odd[4].1 = 20.0;
@@ -99,7 +99,9 @@ fn the_corridor_carries_the_trend_toward_the_next_gate() {
             StopReason::Stiff,
         );
     }
-    let trend = view(&facts).trend.expect("four readings over three weeks");
+    let trend = view(&facts)
+        .trend
+        .expect("four measurements over three weeks");
     assert!((trend.per_week - 8.3).abs() < 0.5, "{trend:?}");
     let reach = trend.reach.expect("the gate asks for elevation");
     assert_eq!(reach.target, 90.0);
@@ -109,14 +111,14 @@ fn the_corridor_carries_the_trend_toward_the_next_gate() {
         early <= middle && middle <= late && (45..60).contains(&middle),
         "{reach:?}"
     );
-    facts.readings.last_mut().expect("a reading").stop = StopReason::AtLimit;
+    facts.measurements.last_mut().expect("a measurement").stop = StopReason::AtLimit;
     assert_eq!(
         view(&facts).trend,
         None,
-        "at the limit is at least, and no reading for a trend"
+        "at the limit is at least, and no measurement for a trend"
     );
-    facts.readings.last_mut().expect("a reading").stop = StopReason::Stiff;
-    for r in &mut facts.readings {
+    facts.measurements.last_mut().expect("a measurement").stop = StopReason::Stiff;
+    for r in &mut facts.measurements {
         r.value = 150.0 - r.value;
     }
     let falling = view(&facts).trend.expect("a trend").reach;
@@ -127,21 +129,21 @@ fn the_corridor_carries_the_trend_toward_the_next_gate() {
 }
 
 proptest! {
-    /// Shifting all readings shifts the line; turning them over turns it over; order of entry is nothing.
+    /// Shifting all measurements shifts the line; turning them over turns it over; order of entry is nothing.
     #[test]
-    fn a_trend_moves_with_its_readings(raw in prop::collection::vec((0i32..120, 20.0f64..170.0), 4..14), by in -40.0f64..40.0, seed in any::<u64>()) {
+    fn a_trend_moves_with_its_measurements(raw in prop::collection::vec((0i32..120, 20.0f64..170.0), 4..14), by in -40.0f64..40.0, seed in any::<u64>()) {
         let Some(base) = Trend::of(&raw, 1e9) else { return Ok(()) };
         prop_assert!(base.per_week_low <= base.per_week + 1e-9 && base.per_week <= base.per_week_high + 1e-9);
         let shifted: Vec<(i32, f64)> = raw.iter().map(|(d, v)| (*d, v + by)).collect();
-        let moved = Trend::of(&shifted, 1e9).expect("as many readings");
+        let moved = Trend::of(&shifted, 1e9).expect("as many measurements");
         prop_assert!((moved.per_week - base.per_week).abs() < 1e-6 && (moved.at_last - base.at_last - by).abs() < 1e-6);
         let mut mixed = raw.clone();
         mixed.rotate_left((seed % raw.len() as u64) as usize);
         mixed.reverse();
-        let again = Trend::of(&mixed, 1e9).expect("as many readings");
+        let again = Trend::of(&mixed, 1e9).expect("as many measurements");
         prop_assert!((again.per_week - base.per_week).abs() < 1e-9 && (again.per_week_low - base.per_week_low).abs() < 1e-9);
         let over: Vec<(i32, f64)> = raw.iter().map(|(d, v)| (*d, -v)).collect();
-        let turned = Trend::of(&over, 1e9).expect("as many readings");
+        let turned = Trend::of(&over, 1e9).expect("as many measurements");
         prop_assert!((turned.per_week + base.per_week).abs() < 1e-9);
         // Never beyond the cap.
         prop_assert!(Trend::of(&raw, 90.0).expect("as many").at_last <= 90.0);

@@ -48,7 +48,12 @@ fn score(facts: &mut Facts, id: &str, value: f64, day: i32) {
 /// other ladders go on.
 #[test]
 fn a_repair_that_is_too_loose_holds_the_stretch_and_nothing_else() {
-    let mut facts = running("anterior-repair", &["to-protected-motion"], "assisted-external-rotation-lying-stick", 44);
+    let mut facts = running(
+        "anterior-repair",
+        &["to-protected-motion"],
+        "assisted-external-rotation-lying-stick",
+        44,
+    );
     for day in 30..44 {
         whole_day(&mut facts, day, 1.0, 1.0);
     }
@@ -73,7 +78,7 @@ fn a_repair_that_is_too_loose_holds_the_stretch_and_nothing_else() {
         decide(&facts).rule
     );
     facts.today = on(41);
-    facts.readings[0].on = on(41);
+    facts.measurements[0].on = on(41);
     assert!(
         !watched(&facts).iter().any(|w| w.watch == "rotation-loose"),
         "not before week six"
@@ -130,7 +135,12 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
             .iter()
             .any(|f| f.flag == "pathway-stop" && f.open())
     );
-    let mut repaired = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 90);
+    let mut repaired = running(
+        CUFF,
+        &["to-protected-passive"],
+        "assisted-elevation-lying-other-hand",
+        90,
+    );
     lag(&mut repaired, 12.0, 88);
     assert!(
         speaks(&repaired, "lag-new"),
@@ -140,7 +150,12 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
 
 #[test]
 fn slips_after_a_first_dislocation_step_back_once() {
-    let mut facts = running("first-dislocation", &["to-safe-range"], "isometric-outward-wall", 40);
+    let mut facts = running(
+        "first-dislocation",
+        &["to-safe-range"],
+        "isometric-outward-wall",
+        40,
+    );
     for day in 26..40 {
         whole_day(&mut facts, day, 1.0, 1.0);
     }
@@ -187,7 +202,12 @@ fn no_change_for_weeks_is_a_review_and_silence_is_not_an_answer() {
 
 #[test]
 fn nights_that_get_worse_step_back_in_every_pathway() {
-    let mut facts = running(CUFF, &["to-protected-passive"], "assisted-elevation-lying-other-hand", 34);
+    let mut facts = running(
+        CUFF,
+        &["to-protected-passive"],
+        "assisted-elevation-lying-other-hand",
+        34,
+    );
     for day in 20..34 {
         whole_day(&mut facts, day, 1.0, 1.0);
     }

@@ -1,6 +1,6 @@
 //! What cannot be right is named, with its field and limit, and nothing of it stays.
 
-use super::harness::{Clinic, TODAY, new_patient, reading};
+use super::harness::{Clinic, TODAY, measurement, new_patient};
 use serde_json::{Value, json};
 use uuid::Uuid;
 
@@ -36,27 +36,27 @@ fn each_kind_of_bad_input_names_its_field_and_its_limit() {
     let before = vera.get(&at("story")).ok();
 
     faults(
-        &vera.reading(&episode, "passive-elevation", 400.0, TODAY),
+        &vera.measurement(&episode, "passive-elevation", 400.0, TODAY),
         "value",
         "180",
     );
     faults(
-        &vera.reading(&episode, "passive-elevation", 90.0, "2027-01-21"),
+        &vera.measurement(&episode, "passive-elevation", 90.0, "2027-01-21"),
         "on",
         "2027-01-22",
     );
     faults(
-        &vera.reading(&episode, "passive-elevation", 90.0, "2027-03-02"),
+        &vera.measurement(&episode, "passive-elevation", 90.0, "2027-03-02"),
         "on",
         TODAY,
     );
     faults(
-        &vera.reading(&episode, "active-elevation-lying", 90.0, TODAY),
+        &vera.measurement(&episode, "active-elevation-lying", 90.0, TODAY),
         "value",
         "42",
     );
     faults(
-        &vera.reading(&episode, "wingspan", 90.0, TODAY),
+        &vera.measurement(&episode, "wingspan", 90.0, TODAY),
         "quantity",
         "wingspan",
     );
@@ -168,7 +168,7 @@ fn each_kind_of_bad_input_names_its_field_and_its_limit() {
     let after = vera.get(&at("story")).ok();
     assert_eq!(after["rev"], before["rev"]);
     assert_eq!(
-        vera.get("/api/decisions").ok()["rows"]
+        vera.get("/api/day-list").ok()["rows"]
             .as_array()
             .expect("rows")
             .len(),
@@ -204,15 +204,15 @@ fn an_entry_sent_twice_is_stored_once_and_another_under_its_id_is_refused() {
     let clinic = Clinic::open();
     let vera = clinic.sign_in("vera");
     let episode = vera.rigger();
-    let path = format!("/api/episodes/{episode}/readings");
-    let mut entry = reading("passive-elevation", 95.0, TODAY);
+    let path = format!("/api/episodes/{episode}/measurements");
+    let mut entry = measurement("passive-elevation", 95.0, TODAY);
     vera.post(&path, &entry).ok();
     vera.post(&path, &entry).ok();
     let dial =
         vera.get(&format!("/api/episodes/{episode}/ranges")).ok()["dials"][0]["operated"].clone();
     assert_eq!(
         (
-            dial["last"]["reading"]["value"].clone(),
+            dial["last"]["measurement"]["value"].clone(),
             dial["previous"].clone()
         ),
         (json!(95.0), Value::Null)
@@ -299,7 +299,7 @@ fn what_cannot_be_read_is_told_as_a_problem() {
             "{method} {path}"
         );
     }
-    let wrong_method = raw("DELETE", "/api/decisions", vec![]);
+    let wrong_method = raw("DELETE", "/api/day-list", vec![]);
     assert_eq!(
         (wrong_method.status, wrong_method.kind.as_str()),
         (405, "application/problem+json")

@@ -1,6 +1,6 @@
 //! Who may come in, from where, and how often they may try.
 
-use super::harness::{Clinic, TODAY, reading};
+use super::harness::{Clinic, TODAY, measurement};
 use serde_json::json;
 use uuid::Uuid;
 
@@ -22,8 +22,11 @@ fn roles_may_do_what_the_matrix_says() {
         let who = clinic.sign_in(login);
         assert_eq!(who.get(&at("visit")).status, read, "{login} reads");
         assert_eq!(
-            who.post(&at("readings"), &reading("passive-elevation", 80.0, TODAY))
-                .status,
+            who.post(
+                &at("measurements"),
+                &measurement("passive-elevation", 80.0, TODAY)
+            )
+            .status,
             measure,
             "{login} measures"
         );
@@ -50,10 +53,10 @@ fn writes_come_from_the_applications_own_pages_and_sessions_end() {
     let clinic = Clinic::open();
     let vera = clinic.sign_in("vera");
     let episode = vera.rigger();
-    let body = reading("passive-elevation", 80.0, TODAY)
+    let body = measurement("passive-elevation", 80.0, TODAY)
         .to_string()
         .into_bytes();
-    let path = format!("/api/episodes/{episode}/readings");
+    let path = format!("/api/episodes/{episode}/measurements");
     for origin in [None, Some("http://elsewhere.example"), Some("null")] {
         assert_eq!(
             clinic
@@ -72,14 +75,7 @@ fn writes_come_from_the_applications_own_pages_and_sessions_end() {
     }
     assert_eq!(
         clinic
-            .send(
-                "GET",
-                "/api/decisions",
-                "",
-                None,
-                "application/json",
-                vec![]
-            )
+            .send("GET", "/api/day-list", "", None, "application/json", vec![])
             .status,
         401
     );
@@ -87,7 +83,7 @@ fn writes_come_from_the_applications_own_pages_and_sessions_end() {
         clinic
             .send(
                 "GET",
-                "/api/decisions",
+                "/api/day-list",
                 "guessed",
                 None,
                 "application/json",
@@ -109,7 +105,7 @@ fn writes_come_from_the_applications_own_pages_and_sessions_end() {
             .status,
         204
     );
-    assert_eq!(vera.get("/api/decisions").status, 401);
+    assert_eq!(vera.get("/api/day-list").status, 401);
 }
 
 #[test]
@@ -291,8 +287,8 @@ fn eight_hands_at_once_store_every_entry_once() {
     let vera = clinic.sign_in("vera");
     let episode = vera.rigger();
     let (vera_hand, lea) = (&vera, clinic.sign_in("lea"));
-    let shared = reading("passive-elevation", 88.0, TODAY);
-    let path = format!("/api/episodes/{episode}/readings");
+    let shared = measurement("passive-elevation", 88.0, TODAY);
+    let path = format!("/api/episodes/{episode}/measurements");
     let answers: Vec<(u16, u16)> = std::thread::scope(|scope| {
         let hands: Vec<_> = (0..8)
             .map(|i| {
@@ -302,7 +298,7 @@ fn eight_hands_at_once_store_every_entry_once() {
                 scope.spawn(move || {
                     (
                         who.post(path, shared).status,
-                        who.post(path, &reading("passive-er-side", f64::from(i), TODAY))
+                        who.post(path, &measurement("passive-er-side", f64::from(i), TODAY))
                             .status,
                     )
                 })
@@ -325,8 +321,8 @@ fn eight_hands_at_once_store_every_entry_once() {
         "{answers:?}"
     );
     let mut conn = clinic.state.pool.get().expect("a connection");
-    let stored = ritorno_store::events::readings(&mut conn, episode.parse().expect("an id"))
-        .expect("readings");
+    let stored = ritorno_store::events::measurements(&mut conn, episode.parse().expect("an id"))
+        .expect("measurements");
     let same = stored
         .iter()
         .filter(|r| r.quantity == "passive-elevation")

@@ -1,7 +1,7 @@
 //! Every pathway that ships, from a new patient to the sheet that goes home, over HTTP: whatever the application says on the
 //! way has a sentence without gaps, and no paper for a patient speaks in degrees.
 
-use super::harness::{Clinic, Session, TODAY, new_patient, reading};
+use super::harness::{Clinic, Session, TODAY, measurement, new_patient};
 use ritorno_core::reason::Reason;
 use ritorno_wording::Wording;
 use serde_json::{Value, json};
@@ -61,8 +61,8 @@ fn patient(vera: &Session, pathway: &str, clock: &str) -> String {
         for (i, value) in values.into_iter().enumerate() {
             // What protection bars on that day is refused, and nothing else.
             let answer = vera.post(
-                &at("readings"),
-                &reading(quantity, value, &day(15 + 7 * i as u64)),
+                &at("measurements"),
+                &measurement(quantity, value, &day(15 + 7 * i as u64)),
             );
             let barred = answer.status == 422
                 && answer.json()["fields"][0]["code"]
@@ -256,7 +256,7 @@ fn a_stop_of_the_pathway_pauses_the_program_until_somebody_has_looked() {
         )
         .ok();
     assert_eq!(watch(&jumped)["speaks"], true, "{}", watch(&jumped));
-    let row = vera.get("/api/decisions").ok()["rows"][0].clone();
+    let row = vera.get("/api/day-list").ok()["rows"][0].clone();
     assert_eq!(
         (&row["lane"]["lane"], &row["lane"]["reason"]["rule"]),
         (&json!("something_is_wrong"), &json!("lane-flag-open"))
@@ -272,7 +272,7 @@ fn a_stop_of_the_pathway_pauses_the_program_until_somebody_has_looked() {
     vera.post(&at("flag-actions"), &act).ok();
     vera.post(&at("program/build"), &json!({})).ok();
     assert_ne!(
-        vera.get("/api/decisions").ok()["rows"][0]["lane"]["reason"]["rule"],
+        vera.get("/api/day-list").ok()["rows"][0]["lane"]["reason"]["rule"],
         "lane-flag-open"
     );
 }
@@ -315,7 +315,7 @@ fn a_task_asks_for_a_movement_that_is_known_and_the_plan_says_what_it_is_for() {
                 && f["reason"]["args"]["task"] == "pulling a rope"),
         "{first:?}"
     );
-    // Four readings over three weeks carry a trend, and it says when the gate's number may come.
+    // Four measurements over three weeks carry a trend, and it says when the gate's number may come.
     let visit = vera.get(&at("visit")).ok();
     let corridor = visit["view"]["corridors"]
         .as_array()

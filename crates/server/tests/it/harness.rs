@@ -87,7 +87,16 @@ fn password_hash() -> &'static str {
 }
 
 impl Clinic {
+    /// A demo, where simulated devices exist.
+    pub fn demo() -> Clinic {
+        Clinic::opened(AppState::for_demo)
+    }
+
     pub fn open() -> Clinic {
+        Clinic::opened(|state| state)
+    }
+
+    fn opened(kind: impl FnOnce(AppState) -> AppState) -> Clinic {
         static COPY: std::sync::Mutex<()> = std::sync::Mutex::new(());
         let database = format!("it_{}", Uuid::now_v7().simple());
         {
@@ -104,12 +113,12 @@ impl Clinic {
         let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
         let known = read_knowledge(&root.join("knowledge")).expect("knowledge");
         let today: NaiveDate = TODAY.parse().expect("a date");
-        let state = AppState::new(
+        let state = kind(AppState::new(
             open_pool(&url(false, &database)),
             known,
             Today::Fixed(today),
             root.join("web/dist"),
-        );
+        ));
         let mut conn = state.pool.get().expect("a connection");
         write(
             &mut conn,
@@ -197,6 +206,26 @@ impl Clinic {
             status: answer.status().as_u16(),
             kind: header("content-type"),
             cookie,
+            bytes: answer.body_mut().read_to_vec().expect("a body"),
+        }
+    }
+
+    /// A write that names who made it.
+    pub fn send_as(&self, cookie: &str, path: &str, made_by: &str, body: &Value) -> Answer {
+        let request = ureq::http::Request::builder()
+            .method("POST")
+            .uri(format!("{}{path}", self.address))
+            .header("content-type", "application/json")
+            .header("origin", &self.address)
+            .header("cookie", format!("ritorno_session={cookie}"))
+            .header("x-ritorno-made-by", made_by)
+            .body(body.to_string().into_bytes())
+            .expect("a request");
+        let mut answer = self.agent.run(request).expect("an answer");
+        Answer {
+            status: answer.status().as_u16(),
+            kind: String::new(),
+            cookie: None,
             bytes: answer.body_mut().read_to_vec().expect("a body"),
         }
     }
@@ -289,15 +318,15 @@ impl Session<'_> {
         .ok();
     }
 
-    pub fn reading(&self, episode: &str, quantity: &str, value: f64, on: &str) -> Answer {
+    pub fn measurement(&self, episode: &str, quantity: &str, value: f64, on: &str) -> Answer {
         self.post(
-            &format!("/api/episodes/{episode}/readings"),
-            &reading(quantity, value, on),
+            &format!("/api/episodes/{episode}/measurements"),
+            &measurement(quantity, value, on),
         )
     }
 }
 
-pub fn reading(quantity: &str, value: f64, on: &str) -> Value {
+pub fn measurement(quantity: &str, value: f64, on: &str) -> Value {
     json!({ "id": Uuid::now_v7(), "quantity": quantity, "side": "right", "value": value, "stop": "stiff", "by": "clinician", "on": on })
 }
 

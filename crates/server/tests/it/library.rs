@@ -46,7 +46,10 @@ fn the_library_is_whole_and_every_figure_is_served() {
             .as_f64()
             .expect("a peak")
     };
-    assert!(peak(&heavier, "raise-strength-side-weight") > peak(&s.get("/api/exercises").ok(), "raise-strength-side-weight"));
+    assert!(
+        peak(&heavier, "raise-strength-side-weight")
+            > peak(&s.get("/api/exercises").ok(), "raise-strength-side-weight")
+    );
     let bad = s.get("/api/exercises?height_m=17.5");
     assert_eq!(
         (bad.status, bad.json()["fields"][0]["field"].as_str()),
@@ -69,7 +72,12 @@ fn the_library_is_whole_and_every_figure_is_served() {
 fn a_set_up_is_computed_solved_and_refused() {
     let clinic = Clinic::open();
     let s = clinic.sign_in("vera");
-    let plain = s.post("/api/exercises/external-rotation-standing-elastic/load", &setup(json!({}))).ok();
+    let plain = s
+        .post(
+            "/api/exercises/external-rotation-standing-elastic/load",
+            &setup(json!({})),
+        )
+        .ok();
     let peak = plain["view"]["curve"]["peak_nm"].as_f64().expect("a peak");
     assert_eq!(
         plain["view"]["curve"]["points"]
@@ -81,13 +89,23 @@ fn a_set_up_is_computed_solved_and_refused() {
     assert_eq!(plain["view"]["setup"]["distance_m"], 0.9);
     let mut wanted = setup(json!({}));
     wanted["solve"] = json!({ "what": "distance", "peak_nm": peak * 1.3 });
-    let solved = s.post("/api/exercises/external-rotation-standing-elastic/load", &wanted).ok();
+    let solved = s
+        .post(
+            "/api/exercises/external-rotation-standing-elastic/load",
+            &wanted,
+        )
+        .ok();
     assert!(
         (solved["view"]["curve"]["peak_nm"].as_f64().expect("a peak") / (peak * 1.3) - 1.0).abs()
             < 0.03
     );
     wanted["solve"]["peak_nm"] = json!(400.0);
-    let far = s.post("/api/exercises/external-rotation-standing-elastic/load", &wanted).ok();
+    let far = s
+        .post(
+            "/api/exercises/external-rotation-standing-elastic/load",
+            &wanted,
+        )
+        .ok();
     assert_eq!(
         (
             far["unsolved"]["rule"].as_str(),
@@ -100,7 +118,10 @@ fn a_set_up_is_computed_solved_and_refused() {
         (json!({ "distance_m": 0.05 }), "setup.distance_m"),
         (json!({ "level": 7 }), "setup.level"),
     ] {
-        let refused = s.post("/api/exercises/external-rotation-standing-elastic/load", &setup(extra));
+        let refused = s.post(
+            "/api/exercises/external-rotation-standing-elastic/load",
+            &setup(extra),
+        );
         assert_eq!(
             (
                 refused.status,
@@ -113,7 +134,12 @@ fn a_set_up_is_computed_solved_and_refused() {
     let episode = s.rigger();
     let mut own = setup(json!({}));
     own["episode"] = json!(episode);
-    let answer = s.post("/api/exercises/assisted-elevation-lying-other-hand/load", &own).ok();
+    let answer = s
+        .post(
+            "/api/exercises/assisted-elevation-lying-other-hand/load",
+            &own,
+        )
+        .ok();
     let highest = answer["view"]["curve"]["points"]
         .as_array()
         .expect("points")
@@ -125,7 +151,11 @@ fn a_set_up_is_computed_solved_and_refused() {
         "day 38: the pathway's ceiling is 120°, the path goes to {highest}"
     );
     assert_eq!(
-        s.post("/api/exercises/external-rotation-standing-elastic/load", &own).ok()["share_reason"]["rule"],
+        s.post(
+            "/api/exercises/external-rotation-standing-elastic/load",
+            &own
+        )
+        .ok()["share_reason"]["rule"],
         "share-not-allowed"
     );
 }
@@ -148,7 +178,12 @@ fn a_lead_measures_a_level_and_every_load_follows() {
     };
     let form = |points: Value| json!({ "id": Uuid::now_v7(), "level": 1, "label": "the short one", "points": points, "on": TODAY });
     let tension = |s: &crate::harness::Session| {
-        let answer = s.post("/api/exercises/external-rotation-standing-elastic/load", &setup(json!({}))).ok();
+        let answer = s
+            .post(
+                "/api/exercises/external-rotation-standing-elastic/load",
+                &setup(json!({})),
+            )
+            .ok();
         answer["view"]["curve"]["points"][50]["band"][1]
             .as_f64()
             .expect("a tension")

@@ -2,9 +2,11 @@
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod bad_input;
 mod doors;
+mod entries;
 mod every_pathway;
 mod examine;
 mod harness;
+mod hostile;
 mod library;
 mod paper;
 mod record;

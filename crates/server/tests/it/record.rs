@@ -4,7 +4,7 @@ use super::harness::{Clinic, TODAY};
 use diesel::connection::InstrumentationEvent;
 use diesel::prelude::*;
 use diesel::sql_types::{BigInt, Text};
-use ritorno_store::{decisions, episode};
+use ritorno_store::{daylist, episode};
 use serde_json::json;
 use std::sync::Arc;
 use std::sync::atomic::{AtomicUsize, Ordering};
@@ -46,22 +46,22 @@ fn every_table_is_audited_and_the_audit_cannot_be_changed() {
     );
 
     // A write and its audit row, with the actor; a refused write leaves neither.
-    let before = count(&mut owner, "audit where table_name = 'reading'");
-    vera.reading(&episode, "passive-elevation", 90.0, TODAY)
+    let before = count(&mut owner, "audit where table_name = 'measurement'");
+    vera.measurement(&episode, "passive-elevation", 90.0, TODAY)
         .ok();
     assert_eq!(
-        vera.reading(&episode, "passive-elevation", 900.0, TODAY)
+        vera.measurement(&episode, "passive-elevation", 900.0, TODAY)
             .status,
         422
     );
     assert_eq!(
-        count(&mut owner, "audit where table_name = 'reading'"),
+        count(&mut owner, "audit where table_name = 'measurement'"),
         before + 1
     );
     assert_eq!(
         count(
             &mut owner,
-            "audit a join app_user u on u.id = a.actor where table_name = 'reading' and u.login = 'vera' and action = 'add-reading:insert'"
+            "audit a join app_user u on u.id = a.actor where table_name = 'measurement' and u.login = 'vera' and action = 'add-measurement:insert'"
         ),
         1
     );
@@ -88,7 +88,7 @@ fn every_table_is_audited_and_the_audit_cannot_be_changed() {
         "delete from audit",
         "delete from audit_value",
         "alter table audit disable trigger all",
-        "update reading set value = 1",
+        "update measurement set value = 1",
     ] {
         assert!(
             diesel::sql_query(sql).execute(&mut *app).is_err(),
@@ -101,7 +101,7 @@ fn every_table_is_audited_and_the_audit_cannot_be_changed() {
             .is_err()
     );
     assert!(
-        diesel::sql_query("delete from reading")
+        diesel::sql_query("delete from measurement")
             .execute(&mut owner)
             .is_err()
     );
@@ -115,7 +115,7 @@ fn lists_and_patients_take_the_same_number_of_queries_however_much_they_hold() {
     let large = vera.rigger();
     vera.all_no(&large);
     for value in 0..12 {
-        vera.reading(&large, "passive-elevation", 80.0 + f64::from(value), TODAY)
+        vera.measurement(&large, "passive-elevation", 80.0 + f64::from(value), TODAY)
             .ok();
     }
     for _ in 0..6 {
@@ -145,9 +145,9 @@ fn lists_and_patients_take_the_same_number_of_queries_however_much_they_hold() {
     assert_eq!(queries(&mut load(&large)), few);
     assert!(few <= 21, "{few} queries for one patient");
     let list = queries(&mut |conn| {
-        let rows = decisions::list(
+        let rows = daylist::list(
             conn,
-            &decisions::Filter {
+            &daylist::Filter {
                 limit: 50,
                 ..Default::default()
             },
@@ -252,7 +252,7 @@ fn a_program_is_judged_by_the_knowledge_it_was_built_with() {
     let ceiling = |page: serde_json::Value| page["dials"][0]["ceiling"]["ceiling"]["value"].clone();
     assert_eq!(ceiling(vera.get(&at("ranges")).ok()), json!(100.0));
     assert_eq!(
-        vera.reading(&episode, "passive-elevation", 110.0, TODAY)
+        vera.measurement(&episode, "passive-elevation", 110.0, TODAY)
             .ok()["dials"][0]["operated"]["last"]["over_ceiling"],
         true
     );
@@ -306,7 +306,7 @@ fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
     let fresh = clinic.sign_in("lea");
     assert_eq!(ritorno_server::run_jobs(&clinic.state).expect("ran"), 2);
     assert_eq!(count(&mut owner, "session"), 1);
-    assert_eq!(fresh.get("/api/decisions").status, 200);
+    assert_eq!(fresh.get("/api/day-list").status, 200);
     assert_eq!(
         ritorno_server::run_jobs(&clinic.state).expect("ran"),
         0,

@@ -62,7 +62,7 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
 
     // Inside the ceiling, and above it: kept, judged, and told.
     let page = vera
-        .reading(&episode, "passive-elevation", 102.0, TODAY)
+        .measurement(&episode, "passive-elevation", 102.0, TODAY)
         .ok();
     let dial = |page: &Value, quantity: &str| {
         page["dials"]
@@ -81,26 +81,29 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
         dial(&page, "passive-elevation")["ceiling"]["ceiling"]["value"],
         110.0
     );
-    let over = vera.reading(&episode, "passive-er-side", 26.0, TODAY).ok();
+    let over = vera
+        .measurement(&episode, "passive-er-side", 26.0, TODAY)
+        .ok();
     assert_eq!(
         dial(&over, "passive-er-side")["calls"][0]["rule"],
-        "reading-over-ceiling"
+        "measurement-over-ceiling"
     );
-    let lanes = vera.get("/api/decisions").ok();
+    let lanes = vera.get("/api/day-list").ok();
     assert_eq!(lanes["rows"][0]["lane"]["lane"], "too_far");
     // It was a slip of the keyboard: withdrawn, not deleted.
-    let id = dial(&over, "passive-er-side")["operated"]["last"]["reading"]["id"]
+    let id = dial(&over, "passive-er-side")["operated"]["last"]["measurement"]["id"]
         .as_str()
         .expect("an id")
         .to_owned();
-    let undone = vera
-        .post(
-            &at(&format!("readings/{id}/withdraw")),
-            &json!({ "reason": "typed wrong" }),
-        )
-        .ok();
+    vera.post(
+        &at("withdrawals"),
+        &json!({ "entry": id, "kind": "measurement", "reason": "typed wrong" }),
+    )
+    .ok();
+    let undone = vera.get(&at("ranges")).ok();
     assert!(dial(&undone, "passive-er-side")["operated"]["last"].is_null());
-    vera.reading(&episode, "passive-er-side", 22.0, TODAY).ok();
+    vera.measurement(&episode, "passive-er-side", 22.0, TODAY)
+        .ok();
 
     // The first gate is overdue on day 38: its criteria are signed one by one, and it is passed.
     let gate = vera.get(&at("visit")).ok()["view"]["gate"].clone();
@@ -190,7 +193,10 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
         .as_array()
         .expect("lines")
         .iter()
-        .find(|l| l["line"]["from_day"] == 40 && l["line"]["exercise"] == "external-rotation-side-lying-weight")
+        .find(|l| {
+            l["line"]["from_day"] == 40
+                && l["line"]["exercise"] == "external-rotation-side-lying-weight"
+        })
         .expect("the line")["verdict"]
         .clone();
     assert_eq!(verdict["status"], "blocked");
@@ -237,7 +243,7 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     let page = log(json!({ "kind": "slip" })).ok();
     assert_eq!(page["view"]["log"].as_array().expect("log").len(), 2);
     assert_eq!(
-        vera.get("/api/decisions").ok()["rows"][0]["lane"]["reason"]["rule"],
+        vera.get("/api/day-list").ok()["rows"][0]["lane"]["reason"]["rule"],
         "lane-slip"
     );
     let note = vera

@@ -152,7 +152,7 @@ fn a_decision_is_proposed_with_its_inputs_accepted_once_and_a_stop_is_never_answ
         "stop-stands"
     );
     assert_eq!(
-        vera.get("/api/decisions").ok()["rows"][0]["lane"]["lane"],
+        vera.get("/api/day-list").ok()["rows"][0]["lane"]["lane"],
         "something_is_wrong"
     );
     // An assistant decides nothing.
@@ -434,7 +434,7 @@ fn a_second_operation_takes_the_place_of_the_first_and_the_other_shoulder_has_it
         .expect("the first")["closed_on"]
         .clone();
     assert_eq!(closed, json!(TODAY));
-    let rows = vera.get("/api/decisions").ok()["rows"].clone();
+    let rows = vera.get("/api/day-list").ok()["rows"].clone();
     assert_eq!(
         rows.as_array().expect("rows").len(),
         2,

@@ -37,7 +37,7 @@ async fn main() {
     house.keys("11").await;
     house.picture(&shot("ranges")).await;
     house.keys("gp").await;
-    house.see(".score-line").await;
+    house.see(".chart-line").await;
     house.picture(&shot("program")).await;
     for (family, name) in [
         ("Vess", "program-instability"),
@@ -46,12 +46,12 @@ async fn main() {
     ] {
         house.open_patient(family).await;
         house.keys("gp").await;
-        house.see(".score-line").await;
+        house.see(".chart-line").await;
         house.picture(&shot(name)).await;
     }
     house.open_patient("Falanga").await;
     house.keys("gp").await;
-    house.see(".score-line").await;
+    house.see(".chart-line").await;
     house.click("#what-if-open").await;
     house.see("#what-strength-start").await;
     house.choose("#what-strength-start", "strength-16").await;
@@ -80,7 +80,7 @@ async fn main() {
     house.keys("gf").await;
     house.see("#push").await;
     house.click("#device").await;
-    house.see("#reading").await;
+    house.see("#measurement").await;
     house.picture(&shot("strength")).await;
     house.open_patient("Falanga").await;
     house.keys("gr").await;

@@ -110,7 +110,7 @@ async fn twelve_items_by_keyboard_move_the_beams() {
     house
         .until("document.querySelector('#irritability .level').innerText === 'high'")
         .await;
-    // A painful arc is typed on the way: where it began, where it ended, the reading, why it stopped.
+    // A painful arc is typed on the way: where it began, where it ended, the measurement, why it stopped.
     house.keys("gm").await;
     house.see(".dial.on").await;
     house.keys("80a115a158p").await;
@@ -169,7 +169,7 @@ async fn a_push_is_typed_measured_by_the_device_and_undone() {
     // The device pushes by itself, the trace grows while it does, and the trial is kept once.
     house.keys("d").await;
     house.until("(document.querySelector('#push svg path[stroke-width=\"2.2\"]')?.getAttribute('d') ?? '').length > 300").await;
-    house.see("#reading").await;
+    house.see("#measurement").await;
     house
         .until("document.querySelectorAll('.trials > span').length === 2")
         .await;

@@ -13,7 +13,11 @@ async fn an_exercise_is_found_weighed_and_sent_to_a_program() {
         .await;
     house.fill("#find", "outward turn elastic").await;
     house.until("document.querySelectorAll('.excard').length < 12 && !!document.querySelector('[data-exercise=external-rotation-standing-elastic]')").await;
-    house.goto(&format!("/library/external-rotation-standing-elastic?e={episode}")).await;
+    house
+        .goto(&format!(
+            "/library/external-rotation-standing-elastic?e={episode}"
+        ))
+        .await;
     house.see("#readout").await;
     // Protected: no share of strength, and it says so.
     house.says("No share of strength").await;
@@ -42,7 +46,9 @@ async fn an_exercise_is_found_weighed_and_sent_to_a_program() {
     house.fill("#wanted", "400").await;
     house.click("#solve-distance").await;
     house.says("Even the most gives").await;
-    house.click("a[href*='program?add=external-rotation-standing-elastic']").await;
+    house
+        .click("a[href*='program?add=external-rotation-standing-elastic']")
+        .await;
     house.see("#line-panel").await;
     house
         .until("document.body.innerText.includes('Standing outward turn with elastic')")

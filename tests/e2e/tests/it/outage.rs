@@ -13,7 +13,7 @@ async fn nothing_is_lost_while_the_database_is_away() {
     house.see(".dial.on").await;
     cluster.stop();
 
-    // Two readings are typed while the database is away: they wait, in order.
+    // Two measurements are typed while the database is away: they wait, in order.
     house.keys("109s").await;
     house
         .says("1 entry waits to be sent. Nothing is lost.")

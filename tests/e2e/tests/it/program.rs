@@ -18,14 +18,14 @@ async fn the_score_is_edited_by_keyboard_and_every_step_is_taken_back() {
     house.sign_in().await;
     house.open_patient("Vess").await;
     house.keys("gp").await;
-    house.see(".score-line").await;
+    house.see(".chart-line").await;
     // First paint of the score, and an edit until it is judged: reported, not asserted.
     let paint = number(
         &house,
         "Math.round(performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0)",
     )
     .await;
-    house.click(".score-line[aria-label^='Low row']").await;
+    house.click(".chart-line[aria-label^='Low row']").await;
     house.see("#line-panel img").await;
     let day = |what: &'static str| format!("Number(document.querySelector('#{what}').value)");
     let (from, to) = (
@@ -128,7 +128,7 @@ async fn decisions_are_accepted_on_the_visit_and_two_programs_stand_side_by_side
     house.click("#log-slip").await;
     house.see(".decision.stop").await;
     house.keys("gp").await;
-    house.see(".score-line").await;
+    house.see(".chart-line").await;
     house.click("#what-if-open").await;
     house.fill("#what-missed", "14").await;
     house.click("#what-run").await;

@@ -44,7 +44,7 @@ async fn a_sheet_is_ticked_by_keyboard_and_a_lift_is_measured() {
         .click(".dial[data-quantity=active-elevation-upright]")
         .await;
     house.keys("d").await;
-    // The stand-in lifts a few degrees past the last reading of 158.
+    // The stand-in lifts a few degrees past the last measurement of 158.
     house
         .until("Math.abs(parseInt(document.querySelector('#typed').innerText) - 162) <= 3 && !document.querySelector('#typed .soft')")
         .await;

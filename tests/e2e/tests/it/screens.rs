@@ -47,7 +47,7 @@ async fn no_screen_has_a_serious_accessibility_fault() {
             ("examine", "#card"),
             ("ranges", ".dial.on"),
             ("read", "#state"),
-            ("program", ".score-line"),
+            ("program", ".chart-line"),
             ("home", "#pdf"),
         ] {
             house.goto(&format!("/e/{episode}/{station}")).await;
@@ -169,11 +169,14 @@ async fn by_lamplight_everything_stays_readable() {
     for (path, landmark) in [
         (format!("/e/{operated}/visit"), "#log"),
         (format!("/e/{operated}/ranges"), ".dial.on"),
-        (format!("/e/{operated}/program"), ".score-line"),
+        (format!("/e/{operated}/program"), ".chart-line"),
         (format!("/e/{examined}/examine"), ".mini"),
         (format!("/e/{examined}/read"), "#beams"),
         (format!("/e/{examined}/strength"), "#push"),
-        ("/library/external-rotation-standing-elastic".to_owned(), ".stage svg"),
+        (
+            "/library/external-rotation-standing-elastic".to_owned(),
+            ".stage svg",
+        ),
         ("/clinic/pathways".to_owned(), "#pathways"),
     ] {
         house.goto(&path).await;

@@ -73,7 +73,7 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
         .until("!document.body.innerText.includes('Ask again')")
         .await;
 
-    // Ranges: the keyboard and nothing else. Twelve keys for three readings, the station key included.
+    // Ranges: the keyboard and nothing else. Twelve keys for three measurements, the station key included.
     house.keys("gm").await;
     house.see(".dial.on").await;
     house
@@ -135,10 +135,10 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.click("#build").await;
     house.see("#draft").await;
     house
-        .until("document.querySelectorAll('.score-line').length > 15")
+        .until("document.querySelectorAll('.chart-line').length > 15")
         .await;
     house
-        .click(".score-line[aria-label^='Lying lift with the other hand']")
+        .click(".chart-line[aria-label^='Lying lift with the other hand']")
         .await;
     house.fill("#dose-sets", "0\t").await;
     house.says("1 line is blocked by the safety check").await;
@@ -157,7 +157,9 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house
         .until("!document.body.innerText.includes('blocked by the safety check')")
         .await;
-    house.click("#candidate option[value='external-rotation-side-lying-weight']").await;
+    house
+        .click("#candidate option[value='external-rotation-side-lying-weight']")
+        .await;
     house.click("#add-line").await;
     house
         .says("Healing time: resisted external rotation after 12 completed weeks (day 84)")

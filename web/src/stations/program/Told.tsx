@@ -87,7 +87,7 @@ export function Told({ proposal }: { proposal: Schemas["ProposalPage"] }) {
 }
 
 /** Work of a week by purpose and by muscle group, for each phase that is still to come. */
-export function Volumes({ view }: { view: Schemas["ScoreView"] }) {
+export function Volumes({ view }: { view: Schemas["PlanChart"] }) {
   const rows = (view.volumes ?? []).filter((v) => v.volume.session_minutes > 0);
   if (rows.length === 0) return null;
   const groups = [
@@ -160,7 +160,7 @@ export function Volumes({ view }: { view: Schemas["ScoreView"] }) {
 }
 
 /** Milestones and gates by week, for the record. */
-export function Milestones({ view }: { view: Schemas["ScoreView"] }) {
+export function Milestones({ view }: { view: Schemas["PlanChart"] }) {
   const rows = [
     ...view.milestones.map((m) => ({
       day: m.day,
@@ -172,7 +172,7 @@ export function Milestones({ view }: { view: Schemas["ScoreView"] }) {
       day: g.day,
       what: t("gate-title", { gate: g.view.gate }),
       kind: "gate",
-      state: g.passed ? t("score-open") : `${g.view.met}/${g.view.total}`,
+      state: g.passed ? t("chart-open") : `${g.view.met}/${g.view.total}`,
     })),
     ...(view.sling
       ? [

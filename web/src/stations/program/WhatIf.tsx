@@ -4,7 +4,7 @@ import { useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
 import { Pending, ProblemNote } from "../../app/parts";
 import { capital, nameOf, t, withUnit } from "../../app/wording";
-import { Score } from "../../pictures/Score";
+import { PlanChart } from "../../pictures/PlanChart";
 
 /** Another school, a tighter limit, fewer minutes, a fortnight missed: both programs side by side, the differences marked. */
 export function WhatIf({
@@ -86,7 +86,7 @@ export function WhatIf({
     m.kind === "ceiling"
       ? `${capital(nameOf("short", m.what))}, ${t("day-n", { day: m.day ?? 0 })}`
       : m.kind === "sling"
-        ? t("score-nights")
+        ? t("chart-nights")
         : m.kind === "gate"
           ? t("gate-title", { gate: m.what })
           : nameOf("phase", m.what);
@@ -240,8 +240,8 @@ export function WhatIf({
             ).map(([key, title]) => (
               <div key={key}>
                 <h3>{title}</h3>
-                <div className="score-wrap">
-                  <Score
+                <div className="chart-wrap">
+                  <PlanChart
                     view={both[key]}
                     selected={undefined}
                     onSelect={() => undefined}

@@ -1,10 +1,10 @@
 import { useCallback, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
 
-type View = Schemas["ScoreView"];
+type View = Schemas["PlanChart"];
 type Line = Schemas["Line"];
 
-/** What lies on the desk: the score as edited, judged by the server at every step, with undo and redo. */
+/** What lies on the desk: the plan chart as edited, judged by the server at every step, with undo and redo. */
 export function useDraft(
   episode: string,
   saved: View | undefined,

@@ -1,0 +1,379 @@
+//! Everything the chart shows, worked out: nothing is left to compute on the page.
+
+use super::ceiling::{Band, band_view, ceiling_on};
+use super::dose::{Volume, volume};
+use super::safety::{CheckContext, Verdict, check_line};
+use super::schedule::{PhaseSpan, reached_phase, schedule};
+use crate::calendar::{Clock, EpisodeDay};
+use crate::episode::{Facts, Line};
+use crate::knowledge::{Comparison, CriterionKind, HealingClock, Helper, Purpose, Quantity, Unit};
+use crate::progress::{GateView, evaluate_gate};
+use crate::ranges::measurement_view;
+use crate::reading::measure_for;
+use crate::trend::Trend;
+use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
+
+/// Corridor of one quantity with the measurements on it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CorridorView {
+    /// Quantity id.
+    pub quantity: String,
+    /// Unit of the measurements.
+    pub unit: Unit,
+    /// Usual measurement of a healthy shoulder.
+    pub reference: f64,
+    /// Half-width of the measurement error.
+    pub error: f64,
+    /// Stretches of equal ceiling and floor.
+    pub bands: Vec<Band>,
+    /// Measurements of the operated side.
+    pub measurements: Vec<CorridorDot>,
+    /// Last measurement of the other side.
+    pub other_side: Option<f64>,
+    /// Where it is heading, where enough measurements say so.
+    #[serde(default)]
+    pub trend: Option<Trend>,
+}
+
+/// One measurement on a corridor.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CorridorDot {
+    /// Episode day.
+    pub day: EpisodeDay,
+    /// In the quantity's unit.
+    pub value: f64,
+    /// Judged by the ceiling of its own date.
+    pub over_ceiling: bool,
+    /// Stopped at the permitted limit, so at least this much.
+    pub at_limit: bool,
+}
+
+/// A line of the chart with its verdict.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LineView {
+    /// The line.
+    pub line: Line,
+    /// What it is for.
+    pub purpose: Purpose,
+    /// Ladder id.
+    pub ladder: String,
+    /// Rung on the ladder.
+    pub rung: u32,
+    /// What helps or holds the arm.
+    pub helper: Helper,
+    /// Time and volume.
+    pub totals: DoseTotals,
+    /// What the safety check says.
+    pub verdict: Verdict,
+}
+
+/// Time and volume of a dose.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct DoseTotals {
+    /// Minutes of one session.
+    pub minutes: f64,
+    /// Repetitions in a week.
+    pub weekly_repetitions: f64,
+}
+
+/// A gate as the chart draws it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct GateMark {
+    /// The day it stands on.
+    pub day: EpisodeDay,
+    /// Whether it was passed.
+    pub passed: bool,
+    /// Its criteria.
+    pub view: GateView,
+}
+
+/// A precaution over days.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PrecautionSpan {
+    /// Wording key.
+    pub id: String,
+    /// First day.
+    pub from_day: EpisodeDay,
+    /// The day after the last.
+    pub to_day: EpisodeDay,
+}
+
+/// Sling wear over days.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct SlingSpan {
+    /// Wording key.
+    pub id: String,
+    /// Day and night before this day.
+    pub day_and_night_until: EpisodeDay,
+    /// Nights before this day.
+    pub nights_until: EpisodeDay,
+}
+
+/// A milestone with whether it has been reached.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct MilestoneView {
+    /// Wording key.
+    pub id: String,
+    /// The day by which it is expected.
+    pub day: EpisodeDay,
+    /// Quantity id, where it is a measured one.
+    pub quantity: Option<String>,
+    /// A strength test, where it is a force in percent of the other side.
+    #[serde(default)]
+    pub strength: Option<String>,
+    /// The value expected.
+    pub at_least: Option<f64>,
+    /// Whether a valid measurement has reached it.
+    pub reached: Option<bool>,
+}
+
+/// The whole plan chart.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PlanChart {
+    /// Today.
+    pub today: Clock,
+    /// Days the chart spans.
+    pub end_day: EpisodeDay,
+    /// Phases.
+    pub phases: Vec<PhaseSpan>,
+    /// The phase reached, by number.
+    pub phase: u32,
+    /// Sling wear.
+    pub sling: Option<SlingSpan>,
+    /// Precautions.
+    pub precautions: Vec<PrecautionSpan>,
+    /// Corridors for elevation and external rotation first, then the others.
+    pub corridors: Vec<CorridorView>,
+    /// Exercise lines.
+    pub lines: Vec<LineView>,
+    /// Gates.
+    pub gates: Vec<GateMark>,
+    /// Milestones.
+    pub milestones: Vec<MilestoneView>,
+    /// What heals by the calendar.
+    #[serde(default)]
+    pub clock: HealingClock,
+    /// The schools that hold, by question.
+    #[serde(default)]
+    pub schools: BTreeMap<String, String>,
+    /// Modifiers that tighten.
+    #[serde(default)]
+    pub modifiers: Vec<String>,
+    /// What the exercises of each phase add up to in a week of it.
+    #[serde(default)]
+    pub volumes: Vec<PhaseVolume>,
+}
+
+/// What runs in a phase, summed up on its middle day.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct PhaseVolume {
+    /// Phase number.
+    pub phase: u32,
+    /// The sums.
+    pub volume: Volume,
+}
+
+/// Corridors of every quantity of the pathway, with measurements.
+pub fn corridor_views(ctx: &CheckContext, facts: &Facts) -> Vec<CorridorView> {
+    ctx.known
+        .quantities
+        .iter()
+        .filter(|q| ctx.rules.corridor(&q.id).is_some())
+        .map(|q| CorridorView {
+            quantity: q.id.clone(),
+            unit: q.unit,
+            reference: q.reference,
+            error: q.error,
+            bands: band_view(ctx.rules, ctx.limits, &q.id, ctx.today),
+            measurements: facts
+                .operated_measurements(&q.id)
+                .map(|measurement| {
+                    let view = measurement_view(ctx, facts, measurement);
+                    CorridorDot {
+                        day: view.day,
+                        value: measurement.value,
+                        over_ceiling: view.over_ceiling,
+                        at_limit: view.at_limit,
+                    }
+                })
+                .collect(),
+            other_side: facts
+                .measurements
+                .iter()
+                .rev()
+                .find(|r| r.quantity == q.id && r.side != facts.story.side)
+                .map(|r| r.value),
+            trend: trend(ctx, facts, q),
+        })
+        .collect()
+}
+
+/// The trend of a range toward what is asked of it next: by the gate, else by the next floor.
+///
+/// What stopped at the permitted limit or cannot be is left out; the line ends at the other side, where that may serve, else
+/// at the usual measurement.
+fn trend(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<Trend> {
+    let views = facts
+        .operated_measurements(&q.id)
+        .map(|r| measurement_view(ctx, facts, r));
+    let used: Vec<(EpisodeDay, f64)> = views
+        .filter(|v| v.usable() && !v.at_limit && v.day >= 0)
+        .map(|v| (v.day, v.measurement.value))
+        .collect();
+    // Who already goes further than the other side is not drawn back.
+    let cap = used
+        .iter()
+        .map(|r| r.1)
+        .fold(measure_for(facts, q).0, f64::max);
+    let found = Trend::of(&used, cap)?;
+    let last = used.last()?.1;
+    let asked = ctx
+        .rules
+        .gate_after(ctx.phase)
+        .into_iter()
+        .flat_map(|g| &g.criteria)
+        .find_map(|c| match &c.ask {
+            CriterionKind::Measure {
+                quantity,
+                op: Comparison::AtLeast,
+                value,
+                of_other_side: false,
+                ..
+            } if *quantity == q.id => Some(*value),
+            _ => None,
+        });
+    let floors = ctx
+        .rules
+        .corridor(&q.id)
+        .into_iter()
+        .flat_map(|c| &c.floors.steps)
+        .filter(|(day, _)| *day > facts.day());
+    let target = asked
+        .into_iter()
+        .chain(floors.map(|(_, floor)| *floor))
+        .find(|target| *target > last);
+    // No day is told on which the ceiling forbids what would be reached.
+    let allowed = |target: f64| {
+        let ceilings = |day| ceiling_on(ctx.rules, ctx.limits, &q.id, day, ctx.today).ceiling;
+        (facts.day()..=ctx.rules.end_day).find(|day| !ceilings(*day).exceeded_by(target))
+    };
+    Some(
+        match target.and_then(|target| Some((target, allowed(target)?))) {
+            Some((target, from)) => found.toward(target, from),
+            None => found,
+        },
+    )
+}
+
+/// The plan chart of a program.
+pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
+    let rules = ctx.rules;
+    let phases = schedule(rules, facts);
+    let lines = facts
+        .lines
+        .iter()
+        .filter_map(|line| {
+            let exercise = ctx.known.exercises.get(&line.exercise)?;
+            Some(LineView {
+                purpose: exercise.purpose,
+                ladder: exercise.ladder.clone(),
+                rung: exercise.rung,
+                helper: exercise.helper,
+                totals: DoseTotals {
+                    minutes: line.dose.minutes(),
+                    weekly_repetitions: line.dose.weekly_repetitions(),
+                },
+                verdict: check_line(ctx, line),
+                line: line.clone(),
+            })
+        })
+        .collect();
+    let gates = rules
+        .gates
+        .iter()
+        .map(|gate| GateMark {
+            day: phases
+                .iter()
+                .find(|p| p.number == gate.from_phase + 1)
+                .map_or(gate.opens_day, |p| p.from_day),
+            passed: facts.gate_passes.iter().any(|p| p.gate == gate.id),
+            view: evaluate_gate(ctx, facts, gate),
+        })
+        .collect();
+    let milestones = rules
+        .milestones
+        .iter()
+        .map(|m| MilestoneView {
+            id: m.id.clone(),
+            day: m.day,
+            quantity: m.quantity.clone(),
+            strength: m.strength.clone(),
+            at_least: m.at_least,
+            reached: m
+                .quantity
+                .as_deref()
+                .zip(m.at_least)
+                .map(|(quantity, bound)| {
+                    facts
+                        .operated_measurements(quantity)
+                        .any(|r| r.value >= bound && measurement_view(ctx, facts, r).usable())
+                }),
+        })
+        .collect();
+    PlanChart {
+        today: Clock::at(ctx.today),
+        end_day: phases
+            .last()
+            .map_or(rules.end_day, |p| p.to_day.max(rules.end_day)),
+        phase: reached_phase(rules, facts),
+        sling: rules.sling.as_ref().map(|s| SlingSpan {
+            id: s.id.clone(),
+            day_and_night_until: s.day_and_night_until,
+            nights_until: s.nights_until,
+        }),
+        precautions: rules
+            .precautions
+            .iter()
+            .map(|p| PrecautionSpan {
+                id: p.id.clone(),
+                from_day: p.from_day,
+                to_day: p.until_day,
+            })
+            .collect(),
+        corridors: corridor_views(ctx, facts),
+        volumes: phases
+            .iter()
+            .filter(|p| p.to_day > ctx.today)
+            .map(|p| {
+                let middle = p.from_day.max(ctx.today).midpoint(p.to_day - 1);
+                let runs: Vec<&Line> = facts
+                    .lines
+                    .iter()
+                    .filter(|l| (l.from_day..l.to_day).contains(&middle))
+                    .collect();
+                PhaseVolume {
+                    phase: p.number,
+                    volume: volume(ctx, &runs, facts.story.minutes_per_day),
+                }
+            })
+            .collect(),
+        phases,
+        lines,
+        gates,
+        milestones,
+        clock: rules.clock,
+        schools: rules.schools.iter().cloned().collect(),
+        modifiers: facts.story.modifiers.clone(),
+    }
+}

@@ -1,0 +1,89 @@
+//! Decisions: who needs a decision from me now?
+
+use crate::app::App;
+use crate::problem::{ApiError, Problem};
+use actix_web::{HttpRequest, get, web};
+use ritorno_core::lanes::{Lane, LaneName};
+use ritorno_core::permission::Action;
+use ritorno_store::daylist;
+use serde::{Deserialize, Serialize};
+use uuid::Uuid;
+
+const PAGE: i64 = 50;
+
+/// What to list.
+#[derive(Deserialize, utoipa::IntoParams)]
+pub(crate) struct Query {
+    /// Part of a name or of the work.
+    search: Option<String>,
+    /// One lane only.
+    lane: Option<LaneName>,
+    /// Rows left out at the start.
+    offset: Option<u32>,
+}
+
+/// One patient of the day's work.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct DecisionRow {
+    patient: Uuid,
+    episode: Uuid,
+    name: String,
+    work: String,
+    side: String,
+    /// As it was worked out and saved: passed on as it lies, not read and written again.
+    #[schema(value_type = Lane)]
+    lane: serde_json::Value,
+}
+
+/// How many are in a lane.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct LaneCount {
+    lane: String,
+    count: i64,
+}
+
+/// One page of the list.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct DayListPage {
+    rows: Vec<DecisionRow>,
+    counts: Vec<LaneCount>,
+    more: bool,
+}
+
+#[utoipa::path(tag = "day-list", params(Query), responses((status = 200, body = DayListPage), (status = "default", body = Problem)))]
+#[get("/day-list")]
+pub(crate) async fn list(
+    app: App,
+    req: HttpRequest,
+    query: web::Query<Query>,
+) -> Result<web::Json<DayListPage>, ApiError> {
+    let query = query.into_inner();
+    app.read(&req, Action::ReadRecord, move |_, conn, _| {
+        let filter = daylist::Filter {
+            search: query.search.unwrap_or_default().chars().take(80).collect(),
+            lane: query.lane,
+            offset: i64::from(query.offset.unwrap_or(0)),
+            limit: PAGE,
+        };
+        let mut found = daylist::list(conn, &filter)?;
+        let more = found.len() > PAGE as usize;
+        found.truncate(PAGE as usize);
+        let rows = found
+            .into_iter()
+            .map(|row| DecisionRow {
+                patient: row.patient_id,
+                episode: row.episode_id,
+                name: format!("{} {}", row.given_name, row.family_name),
+                work: row.work,
+                side: row.side,
+                lane: row.body,
+            })
+            .collect();
+        let counts = daylist::counts(conn)?
+            .into_iter()
+            .map(|(lane, count)| LaneCount { lane, count })
+            .collect();
+        Ok(web::Json(DayListPage { rows, counts, more }))
+    })
+    .await
+}

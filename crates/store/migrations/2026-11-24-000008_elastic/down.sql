@@ -1,1 +1,0 @@
-drop table elastic_level;

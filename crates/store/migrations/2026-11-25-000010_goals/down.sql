@@ -1,1 +1,0 @@
-alter table episode_task drop column asks;

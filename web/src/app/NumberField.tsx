@@ -1,0 +1,99 @@
+import Input from "antd/es/input";
+import { useId, useState } from "react";
+import {
+  faultOf,
+  readNumber,
+  type Rule,
+  type Typed,
+  useBounds,
+  valueOf,
+  written,
+} from "./numbers";
+
+interface Props {
+  /** Which of the server's bounds holds, or a rule of its own. */
+  rule: string | Rule;
+  value: Typed;
+  /** A number, nothing, or `undefined` while what is typed may not be kept. */
+  onValue: (value: Typed) => void;
+  id?: string | undefined;
+  label: string;
+  /** Whether the label is shown, or only read aloud. */
+  bare?: boolean;
+  /** What the server said against it. */
+  fault?: string | undefined;
+  disabled?: boolean | undefined;
+  placeholder?: string | undefined;
+  /** Typed and finished: Enter, or leaving the field. */
+  onDone?: (() => void) | undefined;
+}
+
+/** A rule that holds nothing up while the server's bounds are on their way: the server judges. */
+const OPEN: Rule = { min: -Infinity, max: Infinity, decimals: 6 };
+
+/**
+ * The one number field: text while it is typed, comma or point, its unit beside it, refused here by the rule the server
+ * has. What cannot be kept stays visible with its fault and is never handed on as another number.
+ */
+export function NumberField(props: Props) {
+  const { value, onValue, label, bare = false, onDone } = props;
+  const bounds = useBounds();
+  const rule =
+    typeof props.rule === "string" ? (bounds(props.rule) ?? OPEN) : props.rule;
+  const own = useId();
+  const id = props.id ?? own;
+  const [text, setText] = useState(() => written(value));
+  const [left, setLeft] = useState(false);
+  // A value that came from elsewhere takes the place of the text; the field's own never does.
+  const [known, setKnown] = useState(value);
+  if (value !== known) {
+    setKnown(value);
+    if (value !== undefined && readNumber(text) !== value)
+      setText(written(value));
+  }
+  const wrong = faultOf(text, rule);
+  // Half a number is no fault yet: it is told when the field is left, or when no more digits could mend it.
+  const beyond = (readNumber(text) ?? 0) > rule.max;
+  const fault = (left || beyond ? wrong : undefined) ?? props.fault;
+  const type = (next: string) => {
+    setText(next);
+    setLeft(false);
+    const read = valueOf(next, rule);
+    setKnown(read);
+    onValue(read);
+  };
+  return (
+    <label className={`field number-field${fault ? " faulty" : ""}`}>
+      {bare ? null : <span>{label}</span>}
+      <Input
+        id={id}
+        inputMode="decimal"
+        className="num"
+        autoComplete="off"
+        value={text}
+        disabled={props.disabled ?? false}
+        placeholder={props.placeholder ?? ""}
+        aria-label={label}
+        aria-invalid={fault !== undefined}
+        aria-describedby={fault ? `${id}-fault` : undefined}
+        suffix={
+          rule.unit ? <span className="unit soft">{rule.unit}</span> : <span />
+        }
+        onChange={(e) => type(e.target.value)}
+        onBlur={() => {
+          setLeft(true);
+          onDone?.();
+        }}
+        onPressEnter={() => {
+          setLeft(true);
+          onDone?.();
+        }}
+      />
+      {fault && (
+        <span className="bad" id={`${id}-fault`} role="alert">
+          {fault}
+        </span>
+      )}
+    </label>
+  );
+}

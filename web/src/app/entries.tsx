@@ -1,0 +1,107 @@
+import { useQueryClient } from "@tanstack/react-query";
+import { useCallback, useEffect, useRef, useState } from "react";
+import { ApiProblem } from "./client";
+import { handIn, type NewEntry, takeBack } from "./outbox";
+import { t } from "./wording";
+
+/** How far the last entry of a page has come. */
+export type SaveState = "idle" | "saving" | "saved" | "waits";
+
+/** What became of an entry: stored with the server's reply, or kept here and waiting. */
+export interface Kept {
+  reply: unknown;
+  waits: boolean;
+}
+
+/** Queries that anything entered may change. */
+const MOVED = [
+  "reading",
+  "visit",
+  "story",
+  "program",
+  "ranges",
+  "strength",
+  "outcomes",
+  "comparison",
+  "day-list",
+];
+
+/**
+ * The way a page hands in its entries: kept before they are sent, one at a time for each thing on the page, and told at
+ * each step. A second press while the first is on its way sends nothing.
+ */
+export function useEntries(episode: string) {
+  const queries = useQueryClient();
+  const [state, setState] = useState<SaveState>("idle");
+  const [error, setError] = useState<unknown>();
+  const busy = useRef(new Set<string>());
+  const here = useRef(true);
+  useEffect(() => {
+    here.current = true;
+    return () => {
+      here.current = false;
+    };
+  }, []);
+  const keep = useCallback(
+    async (
+      entry: Omit<NewEntry, "episode">,
+      slot = "page",
+    ): Promise<Kept | undefined> => {
+      if (busy.current.has(slot)) return undefined;
+      busy.current.add(slot);
+      setError(undefined);
+      setState("saving");
+      try {
+        const reply = await handIn({ ...entry, episode });
+        for (const key of MOVED)
+          void queries.invalidateQueries({ queryKey: [key] });
+        setState(reply === undefined ? "waits" : "saved");
+        return { reply, waits: reply === undefined };
+      } catch (failure) {
+        setState("idle");
+        if (here.current) {
+          // The page still holds what was typed and tells why: the outbox need not.
+          setError(failure);
+          if (failure instanceof ApiProblem && failure.entry)
+            await takeBack(failure.entry);
+        }
+        return undefined;
+      } finally {
+        busy.current.delete(slot);
+      }
+    },
+    [episode, queries],
+  );
+  return { keep, state, error, setError };
+}
+
+/** The same for what is saved with its page and does not wait: the story, a program, an own pathway. */
+export function useSaver() {
+  const [state, setState] = useState<SaveState>("idle");
+  const busy = useRef(false);
+  const run = useCallback(async (work: () => Promise<void>): Promise<void> => {
+    if (busy.current) return;
+    busy.current = true;
+    setState("saving");
+    try {
+      await work();
+      setState("saved");
+    } catch (failure) {
+      setState("idle");
+      throw failure;
+    } finally {
+      busy.current = false;
+    }
+  }, []);
+  const touch = useCallback(() => setState("idle"), []);
+  return { state, run, touch, busy: state === "saving" };
+}
+
+/** Saving, saved, or waiting: always a word, never only a colour. */
+export function SaveMark({ state }: { state: SaveState }) {
+  return (
+    <span className={`save-mark ${state}`} role="status" data-state={state}>
+      {state === "idle" ? "" : t(`save-${state}`)}
+    </span>
+  );
+}

@@ -1,0 +1,185 @@
+import Button from "antd/es/button";
+import Checkbox from "antd/es/checkbox";
+import Input from "antd/es/input";
+import { useState } from "react";
+import { Link } from "react-router";
+import { newId, type Schemas } from "../../app/client";
+import { nameOf, sentence, t } from "../../app/wording";
+import { StatusMark } from "../../pictures/Marks";
+import type { Post } from "./post";
+
+type Criterion = Schemas["CriterionView"];
+
+interface Overrides {
+  chosen: string[];
+  open: boolean;
+  toggle: (id: string, on: boolean) => void;
+}
+
+/** The next gate: what it asks, what stands behind each answer, and passing it. */
+export function Gate({
+  episode,
+  gate,
+  today,
+  post,
+}: {
+  episode: string;
+  gate: Schemas["GateView"];
+  today: string;
+  post: Post;
+}) {
+  const [over, setOver] = useState<string[]>([]);
+  const [reason, setReason] = useState("");
+  const unmet = gate.criteria.filter((c) => c.status !== "met");
+  const ready =
+    gate.time_reached &&
+    unmet.every((c) => over.includes(c.id) && c.overridable);
+  const overrides: Overrides = {
+    chosen: over,
+    open: gate.time_reached,
+    toggle: (id, on) =>
+      setOver(on ? [...over, id] : over.filter((o) => o !== id)),
+  };
+  const pass = () =>
+    void post(
+      {
+        kind: "gate_pass",
+        gate: gate.gate,
+        body: { overridden: over, reason },
+        says: nameOf("gate", gate.gate),
+      },
+      "gate",
+    );
+  return (
+    <section className="block" id="gate">
+      <h2>
+        {t("gate-title", { gate: gate.gate })}{" "}
+        <span className="num">
+          {gate.met}/{gate.total}
+        </span>
+      </h2>
+      <Criteria
+        list={gate.criteria}
+        overrides={overrides}
+        today={today}
+        post={post}
+      />
+      {over.length > 0 && (
+        <Input
+          className="above-8"
+          id="override-reason"
+          aria-label={t("override-reason")}
+          placeholder={t("override-reason")}
+          value={reason}
+          onChange={(e) => setReason(e.target.value)}
+        />
+      )}
+      <p className="above-10">
+        {gate.time_reached ? (
+          <Button type="primary" id="pass-gate" disabled={!ready} onClick={pass}>
+            {over.length > 0 ? t("gate-pass-override") : t("gate-pass")}
+          </Button>
+        ) : (
+          <span className="soft">
+            {t("gate-opens", { day: gate.opens_day })}
+          </span>
+        )}{" "}
+        {gate.typical && !gate.due && (
+          <span className="soft">
+            {t("gate-typical", { day: gate.opens_day })}
+          </span>
+        )}{" "}
+        <Link className="small" to={`/e/${episode}/program`}>
+          {t("gate-to-program")}
+        </Link>
+      </p>
+    </section>
+  );
+}
+
+/** Criteria, and the parts of those that have some. */
+function Criteria(props: {
+  list: Criterion[];
+  overrides?: Overrides;
+  today: string;
+  post: Post;
+}) {
+  const { list, overrides, today, post } = props;
+  return (
+    <table className="criteria">
+      <tbody>
+        {list.map((c) => (
+          <tr key={c.id} data-criterion={c.id} data-status={c.status}>
+            <td>
+              <StatusMark status={c.status} />
+            </td>
+            <td>
+              {sentence(c.asks)}
+              <br />
+              <span className="soft small">
+                {t(`status-${c.status}`)}
+                {c.datum ? `: ${lower(sentence(c.datum))}` : ""}
+              </span>
+              {c.parts.length > 0 && (
+                <Criteria list={c.parts} today={today} post={post} />
+              )}
+            </td>
+            <td className="to-right nowrap">
+              <Attest criterion={c} today={today} post={post} />
+              {overrides?.open && c.status !== "met" && c.overridable && (
+                <span className="small drawn above-4">
+                  <Checkbox
+                    checked={overrides.chosen.includes(c.id)}
+                    onChange={(e) => overrides.toggle(c.id, e.target.checked)}
+                  >
+                    {t("override")}
+                  </Checkbox>
+                </span>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+const lower = (text: string) => text.replace(/^./, (l) => l.toLowerCase());
+
+/** What a clinician signs to be so, or not to be so. */
+function Attest({
+  criterion: c,
+  today,
+  post,
+}: {
+  criterion: Criterion;
+  today: string;
+  post: Post;
+}) {
+  if (c.asks.rule !== "asks-attested" || c.status === "met") return null;
+  const code = String(c.asks.args["code"]);
+  const sign = (holds: boolean) =>
+    void post(
+      {
+        kind: "attestation",
+        body: { id: newId(), code, holds, on: today },
+        says: `${nameOf("code", code)}: ${t(holds ? "yes" : "no")}`,
+      },
+      `attest-${code}`,
+    );
+  return (
+    <>
+      <Button size="small" onClick={() => sign(true)}>
+        {t("attest")}
+      </Button>
+      {c.status !== "not_met" && (
+        <>
+          {" "}
+          <Button size="small" onClick={() => sign(false)}>
+            {t("attest-not")}
+          </Button>
+        </>
+      )}
+    </>
+  );
+}

@@ -1,0 +1,71 @@
+import Button from "antd/es/button";
+import Input from "antd/es/input";
+import { useEffect, useState } from "react";
+import { newId } from "../../app/client";
+import { useDraftText } from "../../app/drafts";
+import { t } from "../../app/wording";
+import type { Post } from "./post";
+
+/** What was seen and done, in words; signed it is never changed. */
+export function Note({
+  episode,
+  most,
+  post,
+}: {
+  episode: string;
+  /** Characters the server keeps of one note. */
+  most: number;
+  post: Post;
+}) {
+  const [body, write] = useDraftText(`note-${episode}`);
+  const [id, setId] = useState(newId);
+  const [signed, setSigned] = useState(false);
+  const tooLong = body.length > most;
+  useEffect(() => {
+    if (body !== "") setSigned(false);
+  }, [body]);
+  const sign = () =>
+    void post(
+      {
+        kind: "note",
+        body: { id, body },
+        says: `${t("note-title")}: ${body.slice(0, 60)}`,
+      },
+      "note",
+    ).then((ok) => {
+      if (!ok) return;
+      write("");
+      setId(newId());
+      setSigned(true);
+    });
+  return (
+    <section className="block">
+      <h2>{t("note-title")}</h2>
+      <Input.TextArea
+        id="note"
+        rows={3}
+        aria-label={t("note-title")}
+        placeholder={t("note-placeholder")}
+        value={body}
+        status={tooLong ? "error" : ""}
+        onChange={(e) => write(e.target.value)}
+      />
+      {tooLong && (
+        <p className="bad small" role="alert">
+          {t("note-too-long", { most, given: body.length })}
+        </p>
+      )}
+      <p className="row above-8">
+        <Button
+          type="primary"
+          id="sign-note"
+          disabled={body.trim() === "" || tooLong}
+          onClick={sign}
+        >
+          {t("note-sign")}
+        </Button>
+        {signed && <span role="status">{t("note-signed")}</span>}
+      </p>
+    </section>
+  );
+}

@@ -1,0 +1,54 @@
+import { Link } from "react-router";
+import type { Schemas } from "../../app/client";
+import { attr, nameOf, sentence, t, withUnit } from "../../app/wording";
+
+type View = Schemas["VisitView"];
+
+/** What comes before everything else: open flags, what the facts call for, watches, limits that wait. */
+export function Notices({ episode, view }: { episode: string; view: View }) {
+  const open = view.flags.filter(
+    (f) => f.state === "raised" || f.state === "queried",
+  );
+  const speaking = view.watches.filter((w) => w.speaks && w.act !== "stop");
+  return (
+    <>
+      {open.map((f) => (
+        <div className="notice stop" key={f.flag} role="alert">
+          <b>
+            {nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}.
+          </b>{" "}
+          {f.reason ? sentence(f.reason) : ""}{" "}
+          <Link to={`/e/${episode}/story`}>{t("flag-go")}</Link>
+        </div>
+      ))}
+      {view.calls.map((c) => (
+        <div className="notice stop" key={sentence(c)}>
+          <b>{sentence(c)}</b>
+        </div>
+      ))}
+      {speaking.map((w) => (
+        <div className="notice decide" key={w.watch} data-watch={w.watch}>
+          <b>
+            {nameOf("act", w.act)}
+            {w.act === "tell" ? ` ${nameOf("tell", w.tell)}` : ""}
+            {w.within_days != null
+              ? `, ${t("within-days", { days: w.within_days })}`
+              : ""}
+            : {nameOf("watch", w.watch)}.
+          </b>{" "}
+          {attr(`watch-${w.watch}`, "do")}
+        </div>
+      ))}
+      {view.limits_to_confirm.map((l) => (
+        <div className="notice decide" key={l.id}>
+          {t("limit-waits", {
+            quantity: l.quantity,
+            ceiling: withUnit(l.quantity, l.ceiling),
+            day: l.until_day ?? 0,
+          })}{" "}
+          <Link to={`/e/${episode}/story`}>{t("limit-confirm-end")}</Link>
+        </div>
+      ))}
+    </>
+  );
+}
