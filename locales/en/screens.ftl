@@ -807,3 +807,11 @@ number-outside = Between { $min } and { $max } { $unit-text }
 simulated = simulated
 simulated-never = simulated, never counted
 note-too-long = { $given } characters; one note holds { $most }. Nothing is lost: sign it in two parts.
+held-by-number = A number cannot be kept as it is: put it right first. Nothing was saved.
+
+note-irritability = A vote on irritability
+note-known = What imaging or an operation has shown
+note-pre_test = A pre-test probability of one’s own
+note-instability = A question on the severity of instability
+note-response = Before and after one dose
+note-try_out = A try-out in the room

@@ -67,7 +67,7 @@ pub(crate) fn check_story(
     faults: &mut Faults,
 ) {
     let today = state.today.date();
-    faults.not_after("story.day0", story.day0, today);
+    faults.date("story.day0", story.day0, today);
     if story.day0 < birth {
         faults.push(
             "story.day0",

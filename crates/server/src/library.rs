@@ -330,7 +330,7 @@ pub(crate) async fn add_elastic(
             let mut faults = Faults::default();
             faults.within("level", f64::from(form.level), 1.0, 6.0);
             faults.text("label", &form.label, 40, false);
-            faults.not_after("on", form.on, state.today.date());
+            faults.date("on", form.on, state.today.date());
             if form.simulated && !state.demo {
                 faults.push("simulated", "not-in-demo", &[]);
             }

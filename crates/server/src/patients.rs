@@ -74,7 +74,7 @@ pub(crate) async fn add_patient(
             let mut faults = Faults::default();
             faults.text("given_name", &form.given_name, 80, true);
             faults.text("family_name", &form.family_name, 80, true);
-            faults.not_after("birth", form.birth, state.today.date());
+            faults.date("birth", form.birth, state.today.date());
             if form
                 .birth
                 .checked_add_months(Months::new(12 * 115))

@@ -1,7 +1,7 @@
 //! Collecting the fields that cannot be right, all at once.
 
 use crate::problem::{ApiError, FieldFault, wording};
-use chrono::NaiveDate;
+use chrono::{Months, NaiveDate};
 use ritorno_core::episode::Line;
 use ritorno_core::knowledge::{Dose, Knowledge};
 use ritorno_wording::Value;
@@ -37,6 +37,20 @@ impl Faults {
                     ("given", Value::Text(&date.to_string())),
                     ("today", Value::Text(&today.to_string())),
                 ],
+            );
+        }
+    }
+
+    /// Not in the future, and not before anybody alive was born: the database keeps no date of the ice age.
+    pub(crate) fn date(&mut self, field: &str, date: NaiveDate, today: NaiveDate) {
+        const YEARS: u32 = 150;
+        self.not_after(field, date, today);
+        let oldest = today.checked_sub_months(Months::new(12 * YEARS));
+        if oldest.is_some_and(|oldest| date < oldest) {
+            self.push(
+                field,
+                "too-old",
+                &[("years", Value::Number(f64::from(YEARS)))],
             );
         }
     }
@@ -109,7 +123,7 @@ impl Faults {
         day0: NaiveDate,
         today: NaiveDate,
     ) {
-        self.not_after(field, on, today);
+        self.date(field, on, today);
         if on < day0 {
             self.push(
                 field,

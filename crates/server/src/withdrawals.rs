@@ -16,7 +16,7 @@ use uuid::Uuid;
 /// What can be taken back.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Deserialize, utoipa::ToSchema)]
 #[serde(rename_all = "snake_case")]
-pub(crate) enum EntryKind {
+pub(crate) enum WithdrawalOf {
     /// A measured range.
     Measurement,
     /// An answered test.
@@ -27,13 +27,13 @@ pub(crate) enum EntryKind {
     OutcomeSheet,
 }
 
-impl From<EntryKind> for Entry {
-    fn from(kind: EntryKind) -> Entry {
+impl From<WithdrawalOf> for Entry {
+    fn from(kind: WithdrawalOf) -> Entry {
         match kind {
-            EntryKind::Measurement => Entry::Measurement,
-            EntryKind::Finding => Entry::Finding,
-            EntryKind::StrengthTrial => Entry::StrengthTrial,
-            EntryKind::OutcomeSheet => Entry::OutcomeSheet,
+            WithdrawalOf::Measurement => Entry::Measurement,
+            WithdrawalOf::Finding => Entry::Finding,
+            WithdrawalOf::StrengthTrial => Entry::StrengthTrial,
+            WithdrawalOf::OutcomeSheet => Entry::OutcomeSheet,
         }
     }
 }
@@ -44,7 +44,7 @@ pub(crate) struct Withdrawal {
     /// Its id.
     entry: Uuid,
     /// What it is.
-    kind: EntryKind,
+    kind: WithdrawalOf,
     /// Why, where there is more to say than *by mistake*.
     #[serde(default)]
     reason: String,

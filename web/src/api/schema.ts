@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/bounds": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_bounds"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/day-list": {
         parameters: {
             query?: never;
@@ -30,6 +46,22 @@ export interface paths {
         get: operations["elastics"];
         put?: never;
         post: operations["add_elastic"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/entries": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["keep_entries"];
         delete?: never;
         options?: never;
         head?: never;
@@ -943,6 +975,15 @@ export interface components {
             /** @description The day after the last. */
             to_day: components["schemas"]["i32"];
         };
+        /** @description Entries of one person. */
+        Batch: {
+            /**
+             * Format: uuid
+             * @description Who made them: nobody else sends them.
+             */
+            by: string;
+            entries: components["schemas"]["WaitingEntry"][];
+        };
         /** @description The bench as it stands. */
         Bench: {
             /** @description The clinic's own, newest of each quantity. */
@@ -968,6 +1009,32 @@ export interface components {
             /** Format: double */
             min: number;
         };
+        /** @description What a number typed into a field may be at all. */
+        Bound: {
+            /** @description How sure we are. */
+            confidence: components["schemas"]["Confidence"];
+            /**
+             * Format: int32
+             * @description Places after the point that make sense.
+             */
+            decimals?: number;
+            /** @description The field's name, unit in the name, e.g. `mass_kg`. */
+            id: string;
+            /**
+             * Format: double
+             * @description Greatest allowed.
+             */
+            max: number;
+            /**
+             * Format: double
+             * @description Least allowed.
+             */
+            min: number;
+            /** @description Where the row comes from. */
+            source: string;
+            /** @description The unit as it is shown, where there is one. */
+            unit?: string | null;
+        };
         /** @description Measured points of a level. */
         CalibrationForm: {
             /** Format: uuid */
@@ -978,6 +1045,8 @@ export interface components {
             /** Format: date */
             on: string;
             points: components["schemas"]["PullPoint"][];
+            /** @description Points came from the simulated gauge of a demo. */
+            simulated?: boolean;
         };
         /** @description An exercise that could be added, with what the check says for today. */
         Candidate: {
@@ -1518,11 +1587,20 @@ export interface components {
             /** @description Its points. */
             points: components["schemas"]["PullPoint"][];
         };
+        /** @description What became of one entry. */
+        EntryAnswer: {
+            problem?: components["schemas"]["Problem"] | null;
+            /**
+             * Format: int32
+             * @description 200 when it is stored; else the status it would have had at its own address.
+             */
+            status: number;
+        };
         /**
-         * @description What can be taken back.
+         * @description What kind of entry waits.
          * @enum {string}
          */
-        EntryKind: "measurement" | "finding" | "strength_trial" | "outcome_sheet";
+        EntryKind: "measurement" | "finding" | "exam_note" | "push" | "sheet" | "score" | "attestation" | "log" | "note" | "decision" | "gate_pass" | "withdrawal";
         /** @description One episode of a patient. */
         EpisodeHead: {
             /**
@@ -2310,6 +2388,10 @@ export interface components {
         };
         /** @description Who is signed in, and which day it is in the clinic. */
         Me: {
+            /** @description Whether simulated devices exist here. */
+            demo: boolean;
+            /** Format: uuid */
+            id: string;
             name: string;
             role: components["schemas"]["Role"];
             /** Format: date */
@@ -2359,12 +2441,14 @@ export interface components {
             measurement: components["schemas"]["Measurement"];
             /** @description Above the ceiling of its own date: never met, never better. */
             over_ceiling: boolean;
+            /** @description A simulated device of the demo invented it: kept, shown as such, never used. */
+            simulated?: boolean;
         };
         /**
          * @description What a range was measured with.
          * @enum {string}
          */
-        Method: "goniometer" | "inclinometer" | "by_eye";
+        Method: "goniometer" | "inclinometer" | "by_eye" | "simulated";
         /** @description A milestone with whether it has been reached. */
         MilestoneView: {
             /**
@@ -3476,6 +3560,8 @@ export interface components {
             other?: components["schemas"]["StrengthSet"] | null;
             /** @description Body position, a wording key. */
             position: string;
+            /** @description Pushes of today against a simulated device: shown, never counted. */
+            simulated?: components["schemas"]["StrengthTrial"][];
             /**
              * Format: double
              * @description Affected in percent of the other side.
@@ -3825,6 +3911,15 @@ export interface components {
             question: string;
             reason?: components["schemas"]["Reason"] | null;
         };
+        /** @description One entry: its kind, whose episode, and the body its own address takes. */
+        WaitingEntry: {
+            body: Record<string, never>;
+            /** Format: uuid */
+            episode: string;
+            /** @description The gate, for a gate pass. */
+            gate?: string | null;
+            kind: components["schemas"]["EntryKind"];
+        };
         /** @description A wanted peak. */
         Wanted: {
             /** Format: double */
@@ -3888,10 +3983,15 @@ export interface components {
              */
             entry: string;
             /** @description What it is. */
-            kind: components["schemas"]["EntryKind"];
+            kind: components["schemas"]["WithdrawalOf"];
             /** @description Why, where there is more to say than *by mistake*. */
             reason?: string;
         };
+        /**
+         * @description What can be taken back.
+         * @enum {string}
+         */
+        WithdrawalOf: "measurement" | "finding" | "strength_trial" | "outcome_sheet";
         /** @description What was taken back. */
         Withdrawn: {
             /**
@@ -3930,6 +4030,33 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    show_bounds: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Bound"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list: {
         parameters: {
             query?: {
@@ -4010,6 +4137,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ElasticLevel"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_entries: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Batch"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["EntryAnswer"][];
                 };
             };
             default: {

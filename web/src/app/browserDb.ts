@@ -82,7 +82,9 @@ export function databaseDenied(): boolean {
 }
 
 /** A table that falls back to memory, entry by entry, so that a refused database loses nothing while the page is open. */
-function shelf<K extends "outbox" | "drafts">(name: K): Shelf<Shape[K]["value"]> {
+function shelf<K extends "outbox" | "drafts">(
+  name: K,
+): Shelf<Shape[K]["value"]> {
   type Value = Shape[K]["value"];
   const memory = new Map<string, Value>();
   const attempt = async <R>(

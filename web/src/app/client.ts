@@ -24,9 +24,7 @@ export class ApiProblem extends Error {
   get final(): boolean {
     const { status } = this.problem;
     return (
-      status >= 400 &&
-      status < 500 &&
-      ![401, 408, 425, 429].includes(status)
+      status >= 400 && status < 500 && ![401, 408, 425, 429].includes(status)
     );
   }
 }

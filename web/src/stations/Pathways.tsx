@@ -214,16 +214,6 @@ function Editor({
       setError(e);
     }
   };
-  const end = Math.max(
-    84,
-    ...view.corridors.flatMap((c) => c.bands.map((b) => b.to_day)),
-  );
-  const value = (v: number | null | undefined, kind: string, what: string) =>
-    v == null
-      ? t("ceiling-gone")
-      : kind === "ceiling"
-        ? withUnit(what, v)
-        : t("week-day-short", { week: Math.floor(v / 7), day: v });
   return (
     <>
       <h2>
@@ -244,66 +234,8 @@ function Editor({
         · {t("clock-is")} {nameOf("clock", view.row.clock)} · {view.row.source}
       </p>
       <ProblemNote error={error} />
-      <div className="corridor-grid">
-        {view.corridors.slice(0, 6).map((c) => (
-          <figure key={c.quantity}>
-            <figcaption className="small">
-              {capital(nameOf("short", c.quantity))}
-            </figcaption>
-            <Corridor
-              view={{
-                quantity: c.quantity,
-                unit: c.quantity === "hand-behind-back" ? "level" : "deg",
-                reference: 0,
-                error: 0,
-                bands: c.bands,
-                measurements: [],
-                other_side: null,
-              }}
-              today={-1}
-              from={0}
-              to={end}
-              width={268}
-              height={92}
-              label={nameOf("quantity", c.quantity)}
-            />
-          </figure>
-        ))}
-      </div>
-      {view.against_base.length > 0 && (
-        <table className="criteria moved" id="against-base">
-          <thead>
-            <tr>
-              <th>{t("pathway-differs")}</th>
-              <th>{t("what-base")}</th>
-              <th>{t("what-own")}</th>
-              <th />
-            </tr>
-          </thead>
-          <tbody>
-            {view.against_base.map((a, i) => (
-              <tr key={i}>
-                <td>
-                  {a.kind === "ceiling"
-                    ? `${capital(nameOf("short", a.what))}, ${t("day-n", { day: a.day })}`
-                    : nameOf("phase", a.what)}
-                </td>
-                <td className="num">{value(a.base, a.kind, a.what)}</td>
-                <td className="num">
-                  <b>{value(a.own, a.kind, a.what)}</b>
-                </td>
-                <td>
-                  {a.looser ? (
-                    <span className="looser">{t("pathway-looser")}</span>
-                  ) : (
-                    <span className="soft">{t("pathway-tighter")}</span>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
+      <CorridorGrid view={view} />
+      <AgainstBase view={view} />
       {view.faults.length > 0 && (
         <div className="notice stop" role="alert" id="pathway-faults">
           <b>{t("pathway-faults", { count: view.faults.length })}</b>
@@ -367,5 +299,86 @@ function Editor({
         <span className="soft small">{t("pathway-sums")}</span>
       </p>
     </>
+  );
+}
+
+/** The corridors of a pathway, small. */
+function CorridorGrid({ view }: { view: Page }) {
+  const end = Math.max(
+    84,
+    ...view.corridors.flatMap((c) => c.bands.map((b) => b.to_day)),
+  );
+  return (
+    <div className="corridor-grid">
+      {view.corridors.slice(0, 6).map((c) => (
+        <figure key={c.quantity}>
+          <figcaption className="small">
+            {capital(nameOf("short", c.quantity))}
+          </figcaption>
+          <Corridor
+            view={{
+              quantity: c.quantity,
+              unit: c.quantity === "hand-behind-back" ? "level" : "deg",
+              reference: 0,
+              error: 0,
+              bands: c.bands,
+              measurements: [],
+              other_side: null,
+            }}
+            today={-1}
+            from={0}
+            to={end}
+            width={268}
+            height={92}
+            label={nameOf("quantity", c.quantity)}
+          />
+        </figure>
+      ))}
+    </div>
+  );
+}
+
+/** What differs from the pathway it was copied from; looser rows say so. */
+function AgainstBase({ view }: { view: Page }) {
+  if (view.against_base.length === 0) return null;
+  const value = (v: number | null | undefined, kind: string, what: string) =>
+    v == null
+      ? t("ceiling-gone")
+      : kind === "ceiling"
+        ? withUnit(what, v)
+        : t("week-day-short", { week: Math.floor(v / 7), day: v });
+  return (
+    <table className="criteria moved" id="against-base">
+      <thead>
+        <tr>
+          <th>{t("pathway-differs")}</th>
+          <th>{t("what-base")}</th>
+          <th>{t("what-own")}</th>
+          <th />
+        </tr>
+      </thead>
+      <tbody>
+        {view.against_base.map((a, i) => (
+          <tr key={i}>
+            <td>
+              {a.kind === "ceiling"
+                ? `${capital(nameOf("short", a.what))}, ${t("day-n", { day: a.day })}`
+                : nameOf("phase", a.what)}
+            </td>
+            <td className="num">{value(a.base, a.kind, a.what)}</td>
+            <td className="num">
+              <b>{value(a.own, a.kind, a.what)}</b>
+            </td>
+            <td>
+              {a.looser ? (
+                <span className="looser">{t("pathway-looser")}</span>
+              ) : (
+                <span className="soft">{t("pathway-tighter")}</span>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

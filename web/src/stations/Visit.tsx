@@ -4,14 +4,7 @@ import { Link } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, useEntries } from "../app/entries";
 import { Pending, ProblemNote } from "../app/parts";
-import {
-  capital,
-  clock,
-  nameOf,
-  shortDate,
-  t,
-  withUnit,
-} from "../app/wording";
+import { capital, clock, nameOf, shortDate, t, withUnit } from "../app/wording";
 import { Decide } from "./Decide";
 import { Corridors } from "./visit/Corridors";
 import { FlagLine } from "./visit/FlagLine";
@@ -47,8 +40,7 @@ export function Visit({ episode }: { episode: string }) {
   const post: Post = async (entry, slot) => {
     const kept = await keep(entry, slot);
     const whole = entry.kind !== "exam_note" && kept?.reply !== undefined;
-    if (whole)
-      queries.setQueryData(["visit", episode], kept.reply as Page);
+    if (whole) queries.setQueryData(["visit", episode], kept.reply as Page);
     return kept !== undefined;
   };
   // Without a pathway nothing is asked of the patient at home yet, and there is nothing to log.

@@ -121,14 +121,14 @@ fn each_goes_from_the_first_question_to_the_sheet() {
         let episode = patient(&vera, pathway, clock);
         let at = |what: &str| format!("/api/episodes/{episode}/{what}");
         let built = vera.post(&at("program/build"), &json!({})).ok();
-        let lines: Vec<Value> = built["score"]["lines"]
+        let lines: Vec<Value> = built["chart"]["lines"]
             .as_array()
             .expect("lines")
             .iter()
             .map(|l| l["line"].clone())
             .collect();
         assert!(!lines.is_empty(), "{pathway} proposes nothing");
-        for line in built["score"]["lines"].as_array().expect("lines") {
+        for line in built["chart"]["lines"].as_array().expect("lines") {
             assert_eq!(line["verdict"]["status"], "allowed", "{pathway}: {line}");
         }
         vera.put(&at("program"), &json!({ "rev": 0, "lines": lines }))
@@ -235,7 +235,7 @@ fn a_stop_of_the_pathway_pauses_the_program_until_somebody_has_looked() {
         (&json!(false), &json!("stop"), &json!("orthopaedics"))
     );
     let built = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<Value> = built["score"]["lines"]
+    let lines: Vec<Value> = built["chart"]["lines"]
         .as_array()
         .expect("lines")
         .iter()

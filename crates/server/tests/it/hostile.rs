@@ -229,9 +229,10 @@ fn no_field_of_any_write_breaks_the_server() {
 fn no_own_pathway_file_breaks_the_server() {
     let clinic = Clinic::open();
     let s = clinic.sign_in("lea");
-    let copy = json!({ "from": "cuff-repair-small-medium", "id": "own-slow", "title": "Slow" });
-    let file = s.post("/api/pathways/copy", &copy).ok();
-    let text = file["file"].as_str().expect("a file").to_owned();
+    let copy = json!({ "base": "cuff-repair-small-medium", "title": "Slow" });
+    let page = s.post("/api/pathways", &copy).ok();
+    let text = page["file"].as_str().expect("a file").to_owned();
+    let check = "/api/pathways/own-slow/check";
     let numbers = [
         "306783379",
         "-2147483648",
@@ -247,7 +248,7 @@ fn no_own_pathway_file_breaks_the_server() {
         let to = from + text[from..].find('\n').expect("a line");
         for number in numbers {
             let changed = format!("{}{number}{}", &text[..from], &text[to..]);
-            let answer = s.post("/api/pathways/check", &json!({ "file": changed }));
+            let answer = s.post(check, &json!({ "version": 1, "file": changed }));
             assert!(answer.status < 500, "{number} at {at}: {}", answer.status);
             let faults = answer.json()["faults"].as_array().map_or(0, Vec::len);
             assert!(faults > 0, "{number} at byte {at} was let through");

@@ -23,7 +23,7 @@ fn with_program(vera: &Session) -> String {
     )
     .ok();
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<_> = proposal["score"]["lines"]
+    let lines: Vec<_> = proposal["chart"]["lines"]
         .as_array()
         .expect("lines")
         .iter()

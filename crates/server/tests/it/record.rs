@@ -166,7 +166,7 @@ fn a_signed_version_keeps_what_it_was_built_with() {
     vera.all_no(&episode);
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<_> = proposal["score"]["lines"]
+    let lines: Vec<_> = proposal["chart"]["lines"]
         .as_array()
         .expect("lines")
         .iter()
@@ -186,7 +186,7 @@ fn a_signed_version_keeps_what_it_was_built_with() {
         count(
             &mut owner,
             &format!(
-                "program_snapshot s join knowledge_release k on k.sha256 = s.knowledge_sha256 where s.knowledge_sha256 = '{sha}' and s.body ? 'score'"
+                "program_snapshot s join knowledge_release k on k.sha256 = s.knowledge_sha256 where s.knowledge_sha256 = '{sha}' and s.body ? 'corridors'"
             )
         ),
         1
@@ -218,7 +218,7 @@ fn a_program_is_judged_by_the_knowledge_it_was_built_with() {
     vera.all_no(&episode);
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<_> = proposal["score"]["lines"]
+    let lines: Vec<_> = proposal["chart"]["lines"]
         .as_array()
         .expect("lines")
         .iter()

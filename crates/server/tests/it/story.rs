@@ -152,7 +152,7 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
 
     // Build, save, sign: the proposal follows the surgeon's limits.
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
-    let lines: Vec<Value> = proposal["score"]["lines"]
+    let lines: Vec<Value> = proposal["chart"]["lines"]
         .as_array()
         .expect("lines")
         .iter()
@@ -160,7 +160,7 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
         .collect();
     assert!(lines.len() > 15, "{} lines", lines.len());
     assert!(
-        proposal["score"]["lines"]
+        proposal["chart"]["lines"]
             .as_array()
             .expect("lines")
             .iter()

@@ -25,7 +25,7 @@ fn on_the_way(vera: &Session) -> (String, String) {
     )
     .ok();
     let built = vera.post(&at("program/build"), &json!({})).ok();
-    let mut lines: Vec<Value> = built["score"]["lines"]
+    let mut lines: Vec<Value> = built["chart"]["lines"]
         .as_array()
         .expect("lines")
         .iter()
@@ -333,7 +333,7 @@ fn a_clinic_keeps_its_own_pathways_under_the_same_checks() {
             &json!({}),
         )
         .ok();
-    let lines: Vec<Value> = built["score"]["lines"]
+    let lines: Vec<Value> = built["chart"]["lines"]
         .as_array()
         .expect("lines")
         .iter()
@@ -394,7 +394,7 @@ fn a_second_operation_takes_the_place_of_the_first_and_the_other_shoulder_has_it
         )
         .ok();
     let helper = |l: &Value| l["helper"].as_str().expect("a helper").to_owned();
-    let fresh = built["score"]["lines"]
+    let fresh = built["chart"]["lines"]
         .as_array()
         .expect("lines")
         .iter()

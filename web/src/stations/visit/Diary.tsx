@@ -33,8 +33,7 @@ function daysOf(log: Entry[]): Map<string, Day> {
     else if (e.kind === "flare_day") d.flare = true;
     else if (e.kind === "effort")
       d.pains[3] = `${t("short-effort")} ${e.value}`;
-    else
-      d.pains[PAINS.indexOf(e.kind)] = `${t(`short-${e.kind}`)} ${e.value}`;
+    else d.pains[PAINS.indexOf(e.kind)] = `${t(`short-${e.kind}`)} ${e.value}`;
     days.set(e.on, d);
   }
   return days;

@@ -76,7 +76,12 @@ export function Gate({
       )}
       <p className="above-10">
         {gate.time_reached ? (
-          <Button type="primary" id="pass-gate" disabled={!ready} onClick={pass}>
+          <Button
+            type="primary"
+            id="pass-gate"
+            disabled={!ready}
+            onClick={pass}
+          >
             {over.length > 0 ? t("gate-pass-override") : t("gate-pass")}
           </Button>
         ) : (

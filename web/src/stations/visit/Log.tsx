@@ -199,7 +199,9 @@ function Felt({
               className="yn yes"
               id="log-slip"
               aria-pressed={tapped.slip}
-              onClick={() => say({ kind: "slip" }, t("log-slip"), { slip: true })}
+              onClick={() =>
+                say({ kind: "slip" }, t("log-slip"), { slip: true })
+              }
             >
               {t("log-slip")}
             </button>

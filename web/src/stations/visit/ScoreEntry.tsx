@@ -1,7 +1,7 @@
 import { useState } from "react";
 import { newId, type Schemas } from "../../app/client";
 import { Ten } from "../../app/parts";
-import { capital, nameOf, t } from "../../app/wording";
+import { capital, nameOf } from "../../app/wording";
 import type { Post } from "./post";
 
 type Page = Schemas["VisitPage"];

@@ -21,7 +21,13 @@ export function TryOut({
       await post(
         {
           kind: "exam_note",
-          body: { id: newId(), on: today, kind: "try_out", exercise, went: word },
+          body: {
+            id: newId(),
+            on: today,
+            kind: "try_out",
+            exercise,
+            went: word,
+          },
           says: `${nameOf("exercise", exercise)}: ${nameOf("tryout", word)}`,
         },
         `tryout-${exercise}`,

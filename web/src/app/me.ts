@@ -1,0 +1,10 @@
+import { useQuery } from "@tanstack/react-query";
+import { api, ask, type Schemas } from "./client";
+
+/** Who is signed in; the shell shows nothing else before that is known. */
+export function useMe(): Schemas["Me"] | undefined {
+  return useQuery({
+    queryKey: ["me"],
+    queryFn: () => ask(api.GET("/api/session")),
+  }).data;
+}

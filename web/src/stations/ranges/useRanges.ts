@@ -1,0 +1,178 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useCallback, useMemo, useState } from "react";
+import { api, ask, newId, type Schemas } from "../../app/client";
+import { useEntries } from "../../app/entries";
+import { faultOf, readNumber, valueOf } from "../../app/numbers";
+import { capital, nameOf, t } from "../../app/wording";
+import { useLift } from "./useLift";
+
+export type Which = "operated" | "other";
+export type Page = Schemas["RangesPage"];
+export type Method = Exclude<Schemas["Method"], "simulated">;
+export const METHODS: Method[] = ["goniometer", "inclinometer", "by_eye"];
+const METHOD_KEY = "ritorno-method";
+
+/** What was kept in this room, newest first. */
+interface Said {
+  id: string;
+  text: string;
+}
+
+/** The method that was chosen on this device. */
+function useMethod() {
+  const [method, setMethod] = useState<Method>(
+    () =>
+      METHODS.find((m) => m === window.localStorage.getItem(METHOD_KEY)) ??
+      "goniometer",
+  );
+  const choose = (next: Method) => {
+    setMethod(next);
+    window.localStorage.setItem(METHOD_KEY, next);
+  };
+  return [method, choose] as const;
+}
+
+/** Digits, then one key for why it stopped: kept, and on to the next dial. */
+export function useRanges(episode: string, today: string) {
+  const queries = useQueryClient();
+  const page = useQuery({
+    queryKey: ["ranges", episode],
+    queryFn: () =>
+      ask(
+        api.GET("/api/episodes/{id}/ranges", {
+          params: { path: { id: episode } },
+        }),
+      ),
+  });
+  const [which, setWhich] = useState<Which>("operated");
+  const [at, setAt] = useState(0);
+  const [typed, setTyped] = useState("");
+  const [arc, setArc] = useState<number[]>([]);
+  const [kept, setKept] = useState<Said[]>([]);
+  const [asking, setAsking] = useState(false);
+  const [method, setMethod] = useMethod();
+  const entries = useEntries(episode);
+  const { keep: handIn, setError } = entries;
+  const held = useCallback((deg: number) => setTyped(String(deg)), []);
+  const { lift, start, clear } = useLift(held, setError);
+  const dials = useMemo(() => page.data?.dials ?? [], [page.data]);
+  const dial = dials[at];
+  const rule = { min: dial?.min ?? 0, max: dial?.max ?? 0, decimals: 1 };
+  const fault =
+    typed === "" || typed === "-"
+      ? undefined
+      : faultOf(typed, {
+          ...rule,
+          unit: dial?.unit === "deg" ? "°" : undefined,
+        });
+  const empty = () => {
+    setTyped("");
+    setArc([]);
+    setAsking(false);
+    clear();
+  };
+  const move = (step: number) => {
+    empty();
+    setAt((now) => {
+      for (let i = 1; i <= dials.length; i++) {
+        const next = (now + step * i + dials.length * i) % dials.length;
+        const skip =
+          dials[next]?.[which].barred ||
+          (which === "operated" && dials[next]?.spare);
+        if (!skip) return next;
+      }
+      return now;
+    });
+  };
+  const keep = async (stop: Schemas["StopReason"]) => {
+    const value = valueOf(typed, rule);
+    if (!dial || value == null) return;
+    const { side } = dial[which];
+    const simulated = lift?.state === "held";
+    const measurement: Schemas["Measurement"] = {
+      id: newId(),
+      quantity: dial.quantity,
+      side,
+      value,
+      stop,
+      by: "clinician",
+      on: today,
+      arc:
+        arc.length === 2
+          ? { from: Math.min(...arc), to: Math.max(...arc) }
+          : null,
+      method: simulated ? "simulated" : dial.unit === "deg" ? method : null,
+    };
+    const says = `${capital(nameOf("quantity", dial.quantity))}, ${nameOf("side", side)}: ${value}${dial.unit === "deg" ? "°" : ""}, ${nameOf("stop", stop)}${simulated ? ` (${t("simulated-never")})` : ""}`;
+    const done = await handIn({ kind: "measurement", body: measurement, says });
+    if (!done) return;
+    setKept((list) => [
+      {
+        id: measurement.id,
+        text: `${says}${done.waits ? ` (${t("waits")})` : ""}`,
+      },
+      ...list,
+    ]);
+    if (done.reply !== undefined)
+      queries.setQueryData(["ranges", episode], done.reply as Page);
+    move(1);
+  };
+  const undo = async () => {
+    const last = kept[0];
+    if (!last) return;
+    const done = await handIn(
+      {
+        kind: "withdrawal",
+        body: { entry: last.id, kind: "measurement", reason: "undo" },
+        says: last.text,
+      },
+      "undo",
+    );
+    if (done) setKept((list) => list.slice(1));
+  };
+  const markPain = () => {
+    const value = readNumber(typed);
+    if (value == null) return;
+    setArc((now) => [...now, value].slice(-2));
+    setTyped("");
+  };
+  return {
+    ...entries,
+    page,
+    dials,
+    dial,
+    at,
+    which,
+    typed,
+    setTyped,
+    fault,
+    arc,
+    kept,
+    asking,
+    setAsking,
+    method,
+    setMethod,
+    lift,
+    clearLift: clear,
+    measure: () => {
+      setTyped("");
+      if (dial) start(dial, which);
+    },
+    empty,
+    move,
+    keep,
+    undo,
+    markPain,
+    turn: () => {
+      setWhich((w) => (w === "operated" ? "other" : "operated"));
+      setAt(0);
+      empty();
+    },
+    pick: (i: number) => {
+      setAt(i);
+      empty();
+    },
+  };
+}
+
+export type Room = ReturnType<typeof useRanges>;

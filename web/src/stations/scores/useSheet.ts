@@ -1,0 +1,122 @@
+import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useState } from "react";
+import { api, ask, newId } from "../../app/client";
+import { useEntries } from "../../app/entries";
+import { faultOf, valueOf } from "../../app/numbers";
+import { nameOf } from "../../app/wording";
+import { type Answer, cellsOf, type Page } from "./words";
+
+/** Places after the point an item may have. */
+const PLACES = 1;
+
+/** A sheet of ticks, item by item, kept whole. */
+export function useSheet(episode: string, today: string) {
+  const queries = useQueryClient();
+  const page = useQuery({
+    queryKey: ["outcomes", episode],
+    queryFn: () =>
+      ask(
+        api.GET("/api/episodes/{id}/outcomes", {
+          params: { path: { id: episode } },
+        }),
+      ),
+  });
+  const [chosen, setChosen] = useState<string>();
+  const [sheets, setSheets] = useState<Record<string, Answer[]>>({});
+  const [cell, setCell] = useState(0);
+  const [typed, setTyped] = useState("");
+  const [kept, setKept] = useState<{ id: string; instrument: string }[]>([]);
+  const entries = useEntries(episode);
+  const { keep: handIn } = entries;
+  const views = page.data?.instruments ?? [];
+  const view =
+    views.find((v) => v.instrument.id === chosen) ??
+    views.find((v) => v.sheets.length > 0) ??
+    views[0];
+  const id = view?.instrument.id ?? "";
+  const cells = cellsOf(view);
+  const answers = sheets[id] ?? [];
+  const part = cells[cell];
+  const rule = part && { min: part.min, max: part.max, decimals: PLACES };
+  const value = rule && valueOf(typed, rule);
+  const fault =
+    rule && typed !== "" && typed !== "-" ? faultOf(typed, rule) : undefined;
+
+  const choose = (next: string | undefined) => {
+    setChosen(next);
+    setCell(0);
+    setTyped("");
+  };
+  const put = (answer: Answer, step = 1) => {
+    setSheets((all) => {
+      const own = [...(all[id] ?? [])];
+      own[cell] = answer;
+      return { ...all, [id]: own };
+    });
+    setTyped("");
+    setCell((now) => Math.min(cells.length, Math.max(0, now + step)));
+  };
+  const putTyped = () => {
+    if (value != null) put(value);
+  };
+  const clear = () => {
+    setSheets((all) => ({ ...all, [id]: [] }));
+    setCell(0);
+  };
+  const keep = async () => {
+    if (!view || (view.barred ?? []).length > 0) return;
+    const sheet = {
+      id: newId(),
+      instrument: id,
+      answers: cells.map((_, i) => answers[i] ?? null),
+      on: today,
+    };
+    const done = await handIn({
+      kind: "sheet",
+      body: sheet,
+      says: nameOf("instrument", id),
+    });
+    if (!done) return;
+    if (done.reply !== undefined)
+      queries.setQueryData(["outcomes", episode], done.reply as Page);
+    setKept((all) => [{ id: sheet.id, instrument: id }, ...all]);
+    clear();
+  };
+  const undo = async () => {
+    const last = kept[0];
+    if (!last) return;
+    const done = await handIn(
+      {
+        kind: "withdrawal",
+        body: { entry: last.id, kind: "outcome_sheet", reason: "undo" },
+        says: nameOf("instrument", last.instrument),
+      },
+      "undo",
+    );
+    if (done) setKept((all) => all.slice(1));
+  };
+  return {
+    ...entries,
+    page,
+    views,
+    view,
+    id,
+    cells,
+    answers,
+    cell,
+    setCell,
+    part,
+    typed,
+    setTyped,
+    fault,
+    kept,
+    choose,
+    put,
+    putTyped,
+    clear,
+    keep,
+    undo,
+  };
+}
+
+export type Room = ReturnType<typeof useSheet>;

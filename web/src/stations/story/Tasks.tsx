@@ -1,0 +1,82 @@
+import Button from "antd/es/button";
+import Input from "antd/es/input";
+import type { Schemas } from "../../app/client";
+import type { Faulty } from "../../app/faulty";
+import { NumberField } from "../../app/NumberField";
+import { faultAt } from "../../app/parts";
+import { capital, nameOf, t } from "../../app/wording";
+
+type Task = Schemas["Task"];
+
+/** Tasks that matter, each with how well it goes and the kind of movement it asks for. */
+export function Tasks({
+  tasks,
+  goals,
+  onChange,
+  error,
+  faulty,
+}: {
+  tasks: Task[];
+  goals: string[];
+  onChange: (tasks: Task[]) => void;
+  error: unknown;
+  faulty: Faulty;
+}) {
+  const change = (at: number, part: Partial<Task>) =>
+    onChange(tasks.map((x, i) => (i === at ? { ...x, ...part } : x)));
+  return (
+    <>
+      <h3 className="flush above-14 below-6">{t("tasks-title")}</h3>
+      {tasks.map((task, i) => (
+        <div key={i} className="task-row">
+          <Input
+            aria-label={t("task-label")}
+            value={task.label}
+            onChange={(e) => change(i, { label: e.target.value })}
+          />
+          <select
+            className="native"
+            aria-label={t("task-asks")}
+            value={task.asks ?? ""}
+            onChange={(e) => change(i, { asks: e.target.value || null })}
+          >
+            <option value="">{t("task-asks-none")}</option>
+            {goals.map((g) => (
+              <option key={g} value={g}>
+                {capital(nameOf("need", g))}
+              </option>
+            ))}
+          </select>
+          <NumberField
+            bare
+            label={t("task-score")}
+            rule="task_score"
+            value={task.score}
+            onValue={faulty.take(`task-${i}`, (v) =>
+              change(i, { score: v ?? 0 }),
+            )}
+            fault={faultAt(error, `story.tasks[${i}].score`)}
+          />
+          <Button
+            onClick={() => {
+              faulty.forget(`task-${tasks.length - 1}`);
+              onChange(tasks.filter((_, j) => j !== i));
+            }}
+          >
+            {t("remove")}
+          </Button>
+        </div>
+      ))}
+      <Button
+        size="small"
+        id="add-task"
+        onClick={() =>
+          onChange([...tasks, { label: "", score: 0, asks: null }])
+        }
+      >
+        {t("task-add")}
+      </Button>{" "}
+      <span className="soft small">{t("task-scale")}</span>
+    </>
+  );
+}
