@@ -9,6 +9,8 @@ export default tseslint.config(
     rules: {
       "react-hooks/rules-of-hooks": "error",
       "react-hooks/exhaustive-deps": "error",
+      // A component has one idea; a hundred lines of hooks and a hundred of page are enough for it.
+      "max-lines-per-function": ["error", { max: 200, skipBlankLines: true }],
       "no-restricted-syntax": [
         "error",
         {

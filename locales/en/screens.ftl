@@ -815,3 +815,4 @@ note-pre_test = A pre-test probability of one’s own
 note-instability = A question on the severity of instability
 note-response = Before and after one dose
 note-try_out = A try-out in the room
+tempo-unreadable = “{ $text }” is no tempo: three numbers of seconds, such as 2-0-2

@@ -250,7 +250,7 @@ pub(crate) async fn what_if_program(
         may_build(&assessed(&known, &loaded.facts)?)?;
         let mut faults = Faults::default();
         if let Some(days) = variant.missed_days {
-            faults.within("missed_days", f64::from(days), 0.0, 180.0);
+            faults.bound(&known, "missed_days", "missed_days", f64::from(days));
         }
         if let Some(minutes) = variant.minutes_per_day {
             faults.bound(

@@ -172,6 +172,7 @@ impl House {
                 .env("DATABASE_URL", url("ritorno_app", &door.app))
                 .env("OWNER_DATABASE_URL", url("ritorno_owner", &door.owner))
                 .env("RITORNO_TODAY", TODAY)
+                .env("RITORNO_DEMO", "1")
                 .env("RITORNO_LISTEN", "127.0.0.1:0")
                 .env("RUST_LOG", "warn");
             command

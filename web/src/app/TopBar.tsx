@@ -53,7 +53,11 @@ export function TopBar({
       </nav>
       <span className="who">
         {box.mine.length > 0 && (
-          <button className="waits-pill" id="queue" onClick={onOutbox}>
+          <button
+            className={`waits-pill${box.mine.some((w) => w.refused) ? " refused" : ""}`}
+            id="queue"
+            onClick={onOutbox}
+          >
             {t("queue-waiting", { count: box.mine.length })}
           </button>
         )}

@@ -29,30 +29,15 @@ export function Corridor({
   weekless = false,
   label,
 }: CorridorProps) {
-  const left = tiny ? 1 : 34,
-    right = tiny ? 1 : 8,
-    top = tiny ? 2 : 8,
-    bottom = tiny ? 2 : weekless ? 6 : 20;
-  const values = view.measurements.map((r) => r.value);
-  const tops = view.bands.flatMap((b) =>
-    b.ceiling.kind === "up_to" ? [b.ceiling.value] : [],
+  const scale = scaleOf(
+    view,
+    { from, to, width, height },
+    tiny
+      ? { left: 1, right: 1, top: 2, bottom: 2 }
+      : { left: 34, right: 8, top: 8, bottom: weekless ? 6 : 20 },
   );
-  const low = Math.min(0, ...values);
-  const high = Math.max(view.reference, ...tops, ...values) * 1.04;
-  const x = (day: number) =>
-    left +
-    ((Math.min(Math.max(day, from), to) - from) / (to - from)) *
-      (width - left - right);
-  const y = (value: number) =>
-    height - bottom - ((value - low) / (high - low)) * (height - top - bottom);
+  const { x, y, left, right, top, bottom } = scale;
   const id = `${view.quantity}-${width}-${from}`;
-  const step = high > 120 ? 60 : high > 40 ? 20 : 2;
-  const ticks = [];
-  for (let v = Math.ceil(low / step) * step; v <= high; v += step)
-    ticks.push(v);
-  const weeks = [];
-  for (let w = Math.ceil(from / 7); w * 7 <= to; w += to - from > 70 ? 4 : 1)
-    weeks.push(w);
   return (
     <svg
       width={width}
@@ -60,9 +45,7 @@ export function Corridor({
       viewBox={`0 0 ${width} ${height}`}
       role="img"
       aria-label={label}
-      style={
-        tiny || weekless ? undefined : { maxWidth: "100%", height: "auto" }
-      }
+      className={tiny || weekless ? "" : "fits"}
     >
       <defs>
         <pattern
@@ -84,30 +67,129 @@ export function Corridor({
           <path d="M0 0V6" stroke={ink.brick} strokeWidth="1.1" opacity=".6" />
         </pattern>
       </defs>
-      {!tiny &&
-        ticks.map((v) => (
-          <g key={v}>
-            <line
-              x1={left}
-              x2={width - right}
-              y1={y(v)}
-              y2={y(v)}
-              stroke={ink.line}
-            />
-            <text
-              x={left - 5}
-              y={y(v) + 4}
-              fontSize="11.5"
-              textAnchor="end"
-              fill={ink.soft}
-            >
-              {v}
-              {view.unit === "deg" ? "°" : ""}
-            </text>
-          </g>
-        ))}
-      {!tiny &&
-        !weekless &&
+      {!tiny && <Axes scale={scale} view={view} weekless={weekless} />}
+      <Bands view={view} scale={scale} id={id} />
+      {view.other_side != null && !tiny && (
+        <line
+          x1={left}
+          x2={width - right}
+          y1={y(view.other_side)}
+          y2={y(view.other_side)}
+          stroke={ink.soft}
+          strokeWidth="1.2"
+          strokeDasharray="1 3"
+        />
+      )}
+      {view.trend && !tiny && (
+        <Fan
+          trend={view.trend}
+          bands={view.bands}
+          x={x}
+          y={y}
+          to={Math.min(to, Math.max(view.trend.to_day, today) + 42)}
+        />
+      )}
+      {today >= from && today <= to && (
+        <line
+          x1={x(today)}
+          x2={x(today)}
+          y1={top}
+          y2={height - bottom}
+          stroke={ink.text}
+          strokeWidth={tiny ? 1 : 1.6}
+        />
+      )}
+      <Dots view={view} scale={scale} tiny={tiny} />
+    </svg>
+  );
+}
+
+/** Where days and values lie. */
+interface Scale {
+  from: number;
+  to: number;
+  width: number;
+  height: number;
+  left: number;
+  right: number;
+  top: number;
+  bottom: number;
+  low: number;
+  high: number;
+  x: (day: number) => number;
+  y: (value: number) => number;
+}
+
+function scaleOf(
+  view: Schemas["CorridorView"],
+  sheet: { from: number; to: number; width: number; height: number },
+  edge: { left: number; right: number; top: number; bottom: number },
+): Scale {
+  const { from, to, width, height } = sheet;
+  const { left, right, top, bottom } = edge;
+  const values = view.measurements.map((r) => r.value);
+  const tops = view.bands.flatMap((b) =>
+    b.ceiling.kind === "up_to" ? [b.ceiling.value] : [],
+  );
+  const low = Math.min(0, ...values);
+  const high = Math.max(view.reference, ...tops, ...values) * 1.04;
+  return {
+    ...sheet,
+    ...edge,
+    low,
+    high,
+    x: (day) =>
+      left +
+      ((Math.min(Math.max(day, from), to) - from) / (to - from)) *
+        (width - left - right),
+    y: (value) =>
+      height -
+      bottom -
+      ((value - low) / (high - low)) * (height - top - bottom),
+  };
+}
+
+/** Values up the side, weeks along the foot. */
+function Axes({
+  scale: { from, to, width, height, left, right, low, high, x, y },
+  view,
+  weekless,
+}: {
+  scale: Scale;
+  view: Schemas["CorridorView"];
+  weekless: boolean;
+}) {
+  const step = high > 120 ? 60 : high > 40 ? 20 : 2;
+  const ticks = [];
+  for (let v = Math.ceil(low / step) * step; v <= high; v += step)
+    ticks.push(v);
+  const weeks = [];
+  for (let w = Math.ceil(from / 7); w * 7 <= to; w += to - from > 70 ? 4 : 1)
+    weeks.push(w);
+  return (
+    <>
+      {ticks.map((v) => (
+        <g key={v}>
+          <line
+            x1={left}
+            x2={width - right}
+            y1={y(v)}
+            y2={y(v)}
+            stroke={ink.line}
+          />
+          <text
+            x={left - 5}
+            y={y(v) + 4}
+            fontSize="11.5"
+            textAnchor="end"
+            fill={ink.soft}
+          >
+            {v}
+            {view.unit === "deg" ? "°" : ""}
+          </text>
+        </g>
+      ))}
+      {!weekless &&
         weeks.map((w) => (
           <text
             key={w}
@@ -120,6 +202,22 @@ export function Corridor({
             {t("week-n", { week: w })}
           </text>
         ))}
+    </>
+  );
+}
+
+/** What is allowed from day to day: barred, up to the ceiling, at least the floor. */
+function Bands({
+  view,
+  scale: { from, to, height, top, bottom, low, high, x, y },
+  id,
+}: {
+  view: Schemas["CorridorView"];
+  scale: Scale;
+  id: string;
+}) {
+  return (
+    <>
       {view.bands
         .filter((b) => b.to_day > from && b.from_day < to)
         .map((b) => {
@@ -182,36 +280,22 @@ export function Corridor({
             </g>
           );
         })}
-      {view.other_side != null && !tiny && (
-        <line
-          x1={left}
-          x2={width - right}
-          y1={y(view.other_side)}
-          y2={y(view.other_side)}
-          stroke={ink.soft}
-          strokeWidth="1.2"
-          strokeDasharray="1 3"
-        />
-      )}
-      {view.trend && !tiny && (
-        <Fan
-          trend={view.trend}
-          bands={view.bands}
-          x={x}
-          y={y}
-          to={Math.min(to, Math.max(view.trend.to_day, today) + 42)}
-        />
-      )}
-      {today >= from && today <= to && (
-        <line
-          x1={x(today)}
-          x2={x(today)}
-          y1={top}
-          y2={height - bottom}
-          stroke={ink.text}
-          strokeWidth={tiny ? 1 : 1.6}
-        />
-      )}
+    </>
+  );
+}
+
+/** Measurements with their error; a triangle over the ceiling, a cross at it. */
+function Dots({
+  view,
+  scale: { from, to, x, y },
+  tiny,
+}: {
+  view: Schemas["CorridorView"];
+  scale: Scale;
+  tiny: boolean;
+}) {
+  return (
+    <>
       {view.measurements
         .filter((r) => r.day >= from && r.day <= to)
         .map((r, i) => (
@@ -233,7 +317,7 @@ export function Corridor({
             )}
           </g>
         ))}
-    </svg>
+    </>
   );
 }
 

@@ -2,12 +2,14 @@ import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { newId, type Schemas } from "../app/client";
-import { nameOf, sentence, t } from "../app/wording";
+import { useFaulty } from "../app/faulty";
+import { NumberField } from "../app/NumberField";
+import { nameOf, sentence, shortDate, t } from "../app/wording";
 import { Ten } from "../app/parts";
 import { MoveMark } from "../pictures/Marks";
+import type { Post } from "./visit/post";
 
 type Decision = Schemas["LineDecision"];
-type Post = (what: string, body: unknown) => Promise<boolean>;
 
 /** What a change comes to, in a few words. */
 function changeText(
@@ -90,13 +92,20 @@ export function Decide({
           <Ten
             label={t("log-pain_next_morning")}
             onPick={(value) =>
-              void post("log", {
-                id: newId(),
-                on: today,
-                exercise: null,
-                kind: "pain_next_morning",
-                value,
-              })
+              void post(
+                {
+                  kind: "log",
+                  body: {
+                    id: newId(),
+                    on: today,
+                    exercise: null,
+                    kind: "pain_next_morning",
+                    value,
+                  },
+                  says: `${shortDate(today)}: ${t("log-pain_next_morning")} ${value}`,
+                },
+                "morning",
+              )
             }
           />
         </p>
@@ -150,14 +159,14 @@ function Row({
     answer: "accepted" | "changed" | "overridden",
     change: Schemas["Change"] | null,
   ) =>
-    void post("decisions", {
-      id,
-      line: d.line,
-      kind: d.kind,
-      answer,
-      reason,
-      change,
-    }).then((ok) => {
+    void post(
+      {
+        kind: "decision",
+        body: { id, line: d.line, kind: d.kind, answer, reason, change },
+        says: `${nameOf("exercise", d.exercise)}: ${t(`decided-${answer}`)}${reason ? ` (${reason})` : ""}`,
+      },
+      `decision-${d.line}`,
+    ).then((ok) => {
       if (ok) {
         setReason("");
         setId(newId());
@@ -280,33 +289,28 @@ function Own({
   onTake: (c: Schemas["Change"]) => void;
 }) {
   const [dose, setDose] = useState(line.dose);
+  const fields = useFaulty();
   const changed = JSON.stringify(dose) !== JSON.stringify(line.dose);
   return (
-    <p className="own-dose small">
+    <div className="own-dose small">
       {(["sets", "repetitions", "times_per_day"] as const).map((f) => (
-        <label key={f}>
-          {nameOf("field", f)}{" "}
-          <input
-            className="native num"
-            type="number"
-            min={1}
-            value={dose[f]}
-            onChange={(e) =>
-              setDose({
-                ...dose,
-                [f]: Math.max(1, Math.round(Number(e.target.value))),
-              })
-            }
-          />
-        </label>
+        <NumberField
+          key={f}
+          rule={f}
+          label={nameOf("field", f)}
+          value={dose[f]}
+          onValue={fields.take(f, (n) =>
+            setDose((now) => ({ ...now, [f]: n ?? line.dose[f] })),
+          )}
+        />
       ))}
       <Button
         size="small"
         disabled={disabled || !changed}
-        onClick={() => onTake({ kind: "dose", dose })}
+        onClick={() => fields.clear() && onTake({ kind: "dose", dose })}
       >
         {t("decide-own")}
       </Button>
-    </p>
+    </div>
   );
 }

@@ -1,14 +1,30 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
+import Input from "antd/es/input";
 import { useEffect, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
+import { SaveMark, useSaver } from "../app/entries";
+import { type Faulty, useFaulty } from "../app/faulty";
+import { useMe } from "../app/me";
+import { NumberField } from "../app/NumberField";
 import { Pending, ProblemNote } from "../app/parts";
 import { sentence, shortDate, t } from "../app/wording";
 import { PullCurve } from "../pictures/PullCurve";
 
 type Level = Schemas["ElasticLevel"];
-const ROWS = 8;
 const ELONGATIONS = [25, 50, 75, 100, 125, 150, 200, 250];
+
+/** A measured point; `invented` when the simulated gauge of a demo pulled it. */
+interface Point {
+  elongation_pct: number | null;
+  force_n: number | null;
+  invented: boolean;
+}
+const EMPTY: Point[] = ELONGATIONS.map((elongation_pct) => ({
+  elongation_pct,
+  force_n: null,
+  invented: false,
+}));
 
 /** A clinic's own levels: measured points, their fit with its error, and how far they drifted. */
 export function Elastics({ lead, today }: { lead: boolean; today: string }) {
@@ -19,82 +35,59 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
   });
   const [at, setAt] = useState(1);
   const [label, setLabel] = useState("");
-  const [points, setPoints] = useState<[string, string][]>(() =>
-    ELONGATIONS.map((e) => [String(e), ""]),
-  );
+  const [points, setPoints] = useState<Point[]>(EMPTY);
+  const saver = useSaver();
+  const fields = useFaulty();
+  const [fresh, setFresh] = useState(0);
   const [error, setError] = useState<unknown>();
   const [told, setTold] = useState("");
-  const [pulling, setPulling] = useState<{ row: number; force: number }>();
-  const source = useRef<EventSource>(undefined);
-  useEffect(() => () => source.current?.close(), []);
   if (!page.data) return <Pending query={page} />;
   const level = page.data.find((l) => l.level === at);
   if (!level) return null;
+  const begin = () => {
+    setPoints(EMPTY);
+    setFresh((n) => n + 1);
+    saver.touch();
+  };
   const choose = (next: Level) => {
     setAt(next.level);
     setLabel(next.label);
     setTold("");
     setError(undefined);
-    setPoints(ELONGATIONS.map((e) => [String(e), ""]));
+    begin();
   };
-  const typed = points
-    .filter(([, f]) => f.trim() !== "")
-    .map(([e, f]) => ({
-      elongation_pct: Number(e.replace(",", ".")),
-      force_n: Number(f.replace(",", ".")),
-    }));
-  const type = (row: number, column: 0 | 1, text: string) =>
-    setPoints((all) =>
-      all.map((p, i) =>
-        i === row ? (column === 0 ? [text, p[1]] : [p[0], text]) : p,
-      ),
-    );
-  const gauge = (row: number) => {
-    const samples: { t_s: number; force_n: number }[] = [];
-    const pct = Number(points[row]?.[0] ?? 100);
-    // The stand-in pulls about as hard as this level does at this length, a little off as real rubber is.
-    const near =
-      level.drawn.find((d) => (d[0] ?? 0) >= pct)?.[1] ?? level.at_100_n;
-    const stream = new EventSource(
-      `/api/instruments/stream?device=dynamometer&seed=${at * 100 + row}&plateau=${(near * (1.04 + 0.01 * at)).toFixed(1)}`,
-    );
-    source.current = stream;
-    setPulling({ row, force: 0 });
-    stream.addEventListener("batch", (e) => {
-      for (const [t_s, force_n] of JSON.parse(
-        (e as MessageEvent<string>).data,
-      ) as [number, number][])
-        samples.push({ t_s, force_n });
-      setPulling({ row, force: samples.at(-1)?.force_n ?? 0 });
-    });
-    const stop = () => {
-      stream.close();
-      source.current = undefined;
-      setPulling(undefined);
-    };
-    stream.addEventListener("end", () => {
-      stop();
-      ask(api.POST("/api/instruments/force", { body: samples })).then(
-        (r) => type(row, 1, r.mean_n.toFixed(1)),
-        setError,
-      );
-    });
-    stream.addEventListener("lost", stop);
-    stream.onerror = stop;
+  const typed = points.flatMap((p) =>
+    p.elongation_pct === null || p.force_n === null
+      ? []
+      : [{ elongation_pct: p.elongation_pct, force_n: p.force_n }],
+  );
+  const set = (row: number, part: Partial<Point>) => {
+    saver.touch();
+    setPoints((all) => all.map((p, i) => (i === row ? { ...p, ...part } : p)));
   };
   const keep = async () => {
+    if (!fields.clear()) return;
     setError(undefined);
     try {
-      queries.setQueryData(
-        ["elastics"],
-        await ask(
-          api.POST("/api/elastics", {
-            body: { id: newId(), level: at, label, points: typed, on: today },
-          }),
-        ),
-      );
-      void queries.invalidateQueries({ queryKey: ["exercises"] });
-      setTold(t("elastic-kept"));
+      await saver.run(async () => {
+        queries.setQueryData(
+          ["elastics"],
+          await ask(
+            api.POST("/api/elastics", {
+              body: {
+                id: newId(),
+                level: at,
+                label,
+                points: typed,
+                on: today,
+                simulated: points.some((p) => p.force_n !== null && p.invented),
+              },
+            }),
+          ),
+        );
+        void queries.invalidateQueries({ queryKey: ["exercises"] });
+        setTold(t("elastic-kept"));
+      });
     } catch (failure) {
       setError(failure);
     }
@@ -107,55 +100,7 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
       </div>
       <ProblemNote error={error} />
       <div className="elastic">
-        <table className="criteria levels">
-          <thead>
-            <tr>
-              <th>{t("elastic-level")}</th>
-              <th>{t("elastic-at-100")}</th>
-              <th>{t("elastic-measured")}</th>
-            </tr>
-          </thead>
-          <tbody>
-            {page.data.map((l) => (
-              <tr key={l.level} className={l.level === at ? "on" : ""}>
-                <td className="w-auto">
-                  <button className="plain" onClick={() => choose(l)}>
-                    <b className="num">{l.level}</b> {l.label}
-                  </button>
-                </td>
-                <td className="num">
-                  {l.at_100_n.toFixed(1)} N
-                  {l.fit ? (
-                    <span className="soft small">
-                      {" "}
-                      ±{" "}
-                      {(l.drawn.find((d) => d[0] === 100)?.[2] ?? 0).toFixed(1)}
-                    </span>
-                  ) : (
-                    ""
-                  )}
-                </td>
-                <td className="small">
-                  {l.measured_on ? (
-                    shortDate(l.measured_on)
-                  ) : (
-                    <span className="soft">{t("elastic-assumed")}</span>
-                  )}
-                  {l.drift_pct != null && (
-                    <span
-                      className={
-                        Math.abs(l.drift_pct) > 10 ? "bad num" : "soft num"
-                      }
-                    >
-                      , {l.drift_pct > 0 ? "+" : "−"}
-                      {Math.abs(l.drift_pct).toFixed(0)} %
-                    </span>
-                  )}
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
+        <Levels levels={page.data} at={at} onChoose={choose} />
         <div>
           <PullCurve
             level={level}
@@ -182,78 +127,203 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
           <div className="points">
             <label className="field">
               {t("elastic-label")}
-              <input
-                className="native"
+              <Input
                 maxLength={40}
                 value={label}
                 onChange={(e) => setLabel(e.target.value)}
               />
             </label>
-            <table>
-              <thead>
-                <tr>
-                  <th>%</th>
-                  <th>N</th>
-                  <th />
-                </tr>
-              </thead>
-              <tbody>
-                {points.map(([e, f], i) => (
-                  <tr key={i}>
-                    <td>
-                      <input
-                        className="native num"
-                        aria-label={t("elastic-elongation", { n: i + 1 })}
-                        value={e}
-                        onChange={(x) => type(i, 0, x.target.value)}
-                      />
-                    </td>
-                    <td>
-                      <input
-                        className="native num"
-                        id={`pull-${i}`}
-                        aria-label={t("elastic-force", { n: i + 1 })}
-                        value={
-                          pulling?.row === i ? pulling.force.toFixed(1) : f
-                        }
-                        onChange={(x) => type(i, 1, x.target.value)}
-                      />
-                    </td>
-                    <td>
-                      <button
-                        className="plain small"
-                        disabled={!!pulling}
-                        onClick={() => gauge(i)}
-                      >
-                        {t(
-                          pulling?.row === i
-                            ? "elastic-pulling"
-                            : "elastic-gauge",
-                        )}
-                      </button>
-                    </td>
-                  </tr>
-                ))}
-              </tbody>
-            </table>
+            <Points
+              key={`${at}-${fresh}`}
+              level={level}
+              points={points}
+              set={set}
+              take={fields.take}
+              onError={setError}
+            />
             <Button
               type="primary"
               id="keep-elastic"
-              disabled={
-                typed.length === 0 ||
-                typed.some(
-                  (p) => !Number.isFinite(p.elongation_pct + p.force_n),
-                )
-              }
+              disabled={typed.length === 0 || saver.busy}
               onClick={() => void keep()}
             >
               {t("elastic-keep")}
             </Button>{" "}
-            <span role="status">{told}</span>
-            <p className="soft small">{t("elastic-how", { rows: ROWS })}</p>
+            <SaveMark state={saver.state} /> <span role="status">{told}</span>
+            <p className="soft small">
+              {t("elastic-how", { rows: ELONGATIONS.length })}
+            </p>
           </div>
         )}
       </div>
     </section>
+  );
+}
+
+/** The clinic's levels with their pull, when they were measured and how far they drifted. */
+function Levels({
+  levels,
+  at,
+  onChoose,
+}: {
+  levels: Level[];
+  at: number;
+  onChoose: (level: Level) => void;
+}) {
+  return (
+    <table className="criteria levels">
+      <thead>
+        <tr>
+          <th>{t("elastic-level")}</th>
+          <th>{t("elastic-at-100")}</th>
+          <th>{t("elastic-measured")}</th>
+        </tr>
+      </thead>
+      <tbody>
+        {levels.map((l) => (
+          <tr key={l.level} className={l.level === at ? "on" : ""}>
+            <td className="w-auto">
+              <button className="plain" onClick={() => onChoose(l)}>
+                <b className="num">{l.level}</b> {l.label}
+              </button>
+            </td>
+            <td className="num">
+              {l.at_100_n.toFixed(1)} N
+              {l.fit ? (
+                <span className="soft small">
+                  {" "}
+                  ± {(l.drawn.find((d) => d[0] === 100)?.[2] ?? 0).toFixed(1)}
+                </span>
+              ) : (
+                ""
+              )}
+            </td>
+            <td className="small">
+              {l.measured_on ? (
+                shortDate(l.measured_on)
+              ) : (
+                <span className="soft">{t("elastic-assumed")}</span>
+              )}
+              {l.minds.some((m) => m.rule === "elastic-simulated") && (
+                <b className="tag-simulated">{t("simulated-never")}</b>
+              )}
+              {l.drift_pct != null && (
+                <span
+                  className={
+                    Math.abs(l.drift_pct) > 10 ? "bad num" : "soft num"
+                  }
+                >
+                  , {l.drift_pct > 0 ? "+" : "−"}
+                  {Math.abs(l.drift_pct).toFixed(0)} %
+                </span>
+              )}
+            </td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}
+
+/** Lengths and forces, typed; in a demo the simulated gauge pulls too, and says that it invents. */
+function Points({
+  level,
+  points,
+  set,
+  take,
+  onError,
+}: {
+  level: Level;
+  points: Point[];
+  set: (row: number, part: Partial<Point>) => void;
+  take: Faulty["take"];
+  onError: (error: unknown) => void;
+}) {
+  const demo = useMe()?.demo ?? false;
+  const [pulling, setPulling] = useState<{ row: number; force: number }>();
+  const source = useRef<EventSource>(undefined);
+  useEffect(() => () => source.current?.close(), []);
+  const gauge = (row: number) => {
+    const samples: { t_s: number; force_n: number }[] = [];
+    const pct = points[row]?.elongation_pct ?? 100;
+    // The stand-in pulls about as hard as this level does at this length, a little off as real rubber is.
+    const near =
+      level.drawn.find((d) => (d[0] ?? 0) >= pct)?.[1] ?? level.at_100_n;
+    const stream = new EventSource(
+      `/api/instruments/stream?device=dynamometer&seed=${level.level * 100 + row}&plateau=${(near * (1.04 + 0.01 * level.level)).toFixed(1)}`,
+    );
+    source.current = stream;
+    setPulling({ row, force: 0 });
+    stream.addEventListener("batch", (e) => {
+      for (const [t_s, force_n] of JSON.parse(
+        (e as MessageEvent<string>).data,
+      ) as [number, number][])
+        samples.push({ t_s, force_n });
+      setPulling({ row, force: samples.at(-1)?.force_n ?? 0 });
+    });
+    const stop = () => {
+      stream.close();
+      source.current = undefined;
+      setPulling(undefined);
+    };
+    stream.addEventListener("end", () => {
+      stop();
+      ask(api.POST("/api/instruments/force", { body: samples })).then(
+        (r) =>
+          set(row, { force_n: Number(r.mean_n.toFixed(1)), invented: true }),
+        onError,
+      );
+    });
+    stream.addEventListener("lost", stop);
+    stream.onerror = stop;
+  };
+  return (
+    <table>
+      <tbody>
+        {points.map((p, i) => (
+          <tr key={i}>
+            <td>
+              <NumberField
+                bare
+                rule="elongation_pct"
+                label={t("elastic-elongation", { n: i + 1 })}
+                value={p.elongation_pct}
+                onValue={take(`e${i}`, (elongation_pct) =>
+                  set(i, { elongation_pct }),
+                )}
+              />
+            </td>
+            <td>
+              <NumberField
+                bare
+                id={`pull-${i}`}
+                rule="pull_n"
+                label={t("elastic-force", { n: i + 1 })}
+                value={
+                  pulling?.row === i
+                    ? Number(pulling.force.toFixed(1))
+                    : p.force_n
+                }
+                disabled={pulling?.row === i}
+                onValue={take(`f${i}`, (force_n) =>
+                  set(i, { force_n, invented: false }),
+                )}
+              />
+            </td>
+            {demo && (
+              <td>
+                <button
+                  className="plain small"
+                  disabled={!!pulling}
+                  onClick={() => gauge(i)}
+                >
+                  {t(pulling?.row === i ? "elastic-pulling" : "elastic-gauge")}
+                </button>
+              </td>
+            )}
+          </tr>
+        ))}
+      </tbody>
+    </table>
   );
 }

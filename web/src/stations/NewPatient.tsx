@@ -1,13 +1,78 @@
 import Button from "antd/es/button";
+import Input from "antd/es/input";
 import Modal from "antd/es/modal";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
-import { api, ask, newId } from "../app/client";
+import { api, ask, newId, type Schemas } from "../app/client";
+import { SaveMark, useSaver } from "../app/entries";
 import { Field, missingFields, ProblemNote } from "../app/parts";
 import { nameOf, t } from "../app/wording";
 import { fits } from "./pathwayFits";
 
+const COMPLAINTS = [
+  "raising",
+  "weakness",
+  "slipping",
+  "stiffness",
+  "top",
+  "neck",
+] as const;
+const FIRST = {
+  given: "",
+  family: "",
+  birth: "",
+  side: "right",
+  dominant: "right",
+  day0: "",
+  work: "",
+  mechanism: "",
+  start: "surgery",
+  complaint: "",
+  pathway: "cuff-repair-small-medium",
+};
+type Form = typeof FIRST;
+type Set = (part: Partial<Form>) => void;
+
+/** What the day that everything is counted from is called, by how it began. */
+const DAY0: Record<string, string> = {
+  surgery: "day0",
+  injury: "day0-injury",
+  gradual: "day0-first",
+};
+
+/** What the server keeps of the form. */
+function body(
+  form: Form,
+  ids: { patient: string; episode: string },
+): Schemas["NewPatient"] {
+  return {
+    ...ids,
+    given_name: form.given,
+    family_name: form.family,
+    birth: form.birth,
+    story: {
+      pathway: form.pathway,
+      start: form.start as "surgery",
+      setting: "primary",
+      complaint: form.complaint === "" ? null : (form.complaint as "raising"),
+      other_side: "sound",
+      side: form.side as "left" | "right",
+      day0: form.day0,
+      dominant: form.dominant as "left" | "right",
+      mechanism: form.mechanism,
+      work: form.work,
+      clearance: null,
+      sling_worn: null,
+      health: [],
+      tasks: [],
+      kit: ["bed", "table", "wall", "towel", "cloth"],
+      note: "",
+    },
+  };
+}
+
+/** A new patient: who, and where the story begins. */
 export function NewPatient({
   today,
   onClose,
@@ -15,37 +80,16 @@ export function NewPatient({
   today: string;
   onClose: () => void;
 }) {
-  const [form, setForm] = useState({
-    given: "",
-    family: "",
-    birth: "",
-    side: "right",
-    dominant: "right",
-    day0: "",
-    work: "",
-    mechanism: "",
-    start: "surgery",
-    complaint: "",
-    pathway: "cuff-repair-small-medium",
-  });
+  const [form, setForm] = useState(FIRST);
   const [ids] = useState(() => ({ patient: newId(), episode: newId() }));
   const [error, setError] = useState<unknown>();
   const navigate = useNavigate();
-  const pathways = useQuery({
-    queryKey: ["pathways"],
-    queryFn: () => ask(api.GET("/api/pathways")),
-  });
-  const offered = (pathways.data ?? []).filter(
-    (p) => !p.own?.retired && fits(p.clock, form.start),
-  );
-  // A shoulder that is only examined so far has no pathway yet.
-  const choices = [
-    ...(form.start === "surgery" ? [] : [{ id: "no-operation", title: null }]),
-    ...(offered.length > 0 ? offered : [{ id: form.pathway, title: null }]),
-  ].filter((p, i, all) => all.findIndex((x) => x.id === p.id) === i);
   const queries = useQueryClient();
-  const set = (name: keyof typeof form) => (e: { target: { value: string } }) =>
-    setForm({ ...form, [name]: e.target.value });
+  const saver = useSaver();
+  const set: Set = (part) => {
+    saver.touch();
+    setForm((now) => ({ ...now, ...part }));
+  };
   const save = async () => {
     // A date that was not given is asked for, never assumed.
     const missing = [
@@ -58,37 +102,11 @@ export function NewPatient({
     }
     setError(undefined);
     try {
-      await ask(
-        api.POST("/api/patients", {
-          body: {
-            ...ids,
-            given_name: form.given,
-            family_name: form.family,
-            birth: form.birth,
-            story: {
-              pathway: form.pathway,
-              start: form.start as "surgery",
-              setting: "primary",
-              complaint:
-                form.complaint === "" ? null : (form.complaint as "raising"),
-              other_side: "sound",
-              side: form.side as "left" | "right",
-              day0: form.day0,
-              dominant: form.dominant as "left" | "right",
-              mechanism: form.mechanism,
-              work: form.work,
-              clearance: null,
-              sling_worn: null,
-              health: [],
-              tasks: [],
-              kit: ["bed", "table", "wall", "towel", "cloth"],
-              note: "",
-            },
-          },
-        }),
-      );
-      await queries.invalidateQueries({ queryKey: ["day-list"] });
-      void navigate(`/e/${ids.episode}/story`);
+      await saver.run(async () => {
+        await ask(api.POST("/api/patients", { body: body(form, ids) }));
+        await queries.invalidateQueries({ queryKey: ["day-list"] });
+        void navigate(`/e/${ids.episode}/story`);
+      });
     } catch (failure) {
       setError(failure);
     }
@@ -100,6 +118,7 @@ export function NewPatient({
       onCancel={onClose}
       width={680}
       footer={[
+        <SaveMark key="m" state={saver.state} />,
         <Button key="c" onClick={onClose}>
           {t("cancel")}
         </Button>,
@@ -107,6 +126,7 @@ export function NewPatient({
           key="s"
           type="primary"
           id="save-patient"
+          disabled={saver.busy}
           onClick={() => void save()}
         >
           {t("add-and-story")}
@@ -115,148 +135,174 @@ export function NewPatient({
     >
       <ProblemNote error={error} />
       <div className="form">
-        <Field label={t("given-name")} name="given_name" error={error}>
-          <input
-            className="native"
-            id="given"
-            value={form.given}
-            onChange={set("given")}
-          />
-        </Field>
-        <Field label={t("family-name")} name="family_name" error={error}>
-          <input
-            className="native"
-            id="family"
-            value={form.family}
-            onChange={set("family")}
-          />
-        </Field>
-        <Field label={t("birth")} name="birth" error={error}>
-          <input
-            type="date"
-            id="birth"
-            value={form.birth}
-            onChange={set("birth")}
-          />
-        </Field>
-        <Field label={t("story-start")} name="story.start">
-          <select
-            id="start"
-            value={form.start}
-            onChange={(e) =>
-              setForm({
-                ...form,
-                start: e.target.value,
-                pathway:
-                  e.target.value === "surgery"
-                    ? "cuff-repair-small-medium"
-                    : "no-operation",
-              })
-            }
-          >
-            {(["surgery", "injury", "gradual"] as const).map((v) => (
-              <option key={v} value={v}>
-                {nameOf("start", v)}
-              </option>
-            ))}
-          </select>
-        </Field>
-        <Field
-          label={t(form.start === "surgery" ? "procedure" : "pathway")}
-          name="story.pathway"
-          error={error}
-        >
-          <select id="pathway" value={form.pathway} onChange={set("pathway")}>
-            {choices.map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.title ?? nameOf("pathway", p.id)}
-              </option>
-            ))}
-          </select>
-        </Field>
-        <Field label={t("story-complaint")} name="story.complaint">
-          <select
-            id="complaint"
-            value={form.complaint}
-            onChange={set("complaint")}
-          >
-            <option value="">{t("not-asked")}</option>
-            {(
-              [
-                "raising",
-                "weakness",
-                "slipping",
-                "stiffness",
-                "top",
-                "neck",
-              ] as const
-            ).map((v) => (
-              <option key={v} value={v}>
-                {nameOf("complaint", v)}
-              </option>
-            ))}
-          </select>
-        </Field>
-        <Field
-          label={t(
-            form.start === "surgery" ? "operated-side" : "affected-side",
-          )}
-          name="story.side"
-        >
-          <select id="side" value={form.side} onChange={set("side")}>
-            <option value="right">{t("side-right")}</option>
-            <option value="left">{t("side-left")}</option>
-          </select>
-        </Field>
-        <Field label={t("dominant-hand")} name="story.dominant">
-          <select
-            id="dominant"
-            value={form.dominant}
-            onChange={set("dominant")}
-          >
-            <option value="right">{t("side-right")}</option>
-            <option value="left">{t("side-left")}</option>
-          </select>
-        </Field>
-        <Field
-          label={t(
-            form.start === "surgery"
-              ? "day0"
-              : form.start === "injury"
-                ? "day0-injury"
-                : "day0-first",
-          )}
-          name="story.day0"
-          error={error}
-        >
-          <input
-            type="date"
-            id="day0"
-            value={form.day0}
-            max={today}
-            onChange={set("day0")}
-          />
-        </Field>
-        <Field label={t("work")} name="story.work" error={error} wide>
-          <input
-            className="native"
-            id="work"
-            value={form.work}
-            onChange={set("work")}
-          />
-        </Field>
-        <Field label={t("mechanism")} name="story.mechanism" error={error} wide>
-          <input
-            className="native"
-            id="mechanism"
-            value={form.mechanism}
-            onChange={set("mechanism")}
-          />
-        </Field>
+        <Person form={form} set={set} error={error} />
+        <Begin form={form} set={set} error={error} today={today} />
       </div>
       {form.start === "surgery" && (
         <p className="soft small above-12">{t("procedure-note")}</p>
       )}
     </Modal>
+  );
+}
+
+interface Part {
+  form: Form;
+  set: Set;
+  error: unknown;
+}
+
+/** Name and birth. */
+function Person({ form, set, error }: Part) {
+  return (
+    <>
+      {(["given", "family"] as const).map((k) => (
+        <Field key={k} label={t(`${k}-name`)} name={`${k}_name`} error={error}>
+          <Input
+            id={k}
+            autoComplete="off"
+            value={form[k]}
+            onChange={(e) => set({ [k]: e.target.value })}
+          />
+        </Field>
+      ))}
+      <Field label={t("birth")} name="birth" error={error}>
+        <input
+          type="date"
+          id="birth"
+          value={form.birth}
+          onChange={(e) => set({ birth: e.target.value })}
+        />
+      </Field>
+    </>
+  );
+}
+
+/** How it began, on which side, on which day, and on which pathway it runs. */
+function Begin({ form, set, error, today }: Part & { today: string }) {
+  const pathways = useQuery({
+    queryKey: ["pathways"],
+    queryFn: () => ask(api.GET("/api/pathways")),
+  });
+  const offered = (pathways.data ?? []).filter(
+    (p) => !p.own?.retired && fits(p.clock, form.start),
+  );
+  // A shoulder that is only examined so far has no pathway yet.
+  const choices = [
+    ...(form.start === "surgery" ? [] : [{ id: "no-operation", title: null }]),
+    ...(offered.length > 0 ? offered : [{ id: form.pathway, title: null }]),
+  ].filter((p, i, all) => all.findIndex((x) => x.id === p.id) === i);
+  const surgery = form.start === "surgery";
+  return (
+    <>
+      <Choice
+        label={t("story-start")}
+        name="start"
+        value={form.start}
+        options={["surgery", "injury", "gradual"].map((v) => [
+          v,
+          nameOf("start", v),
+        ])}
+        onChange={(start) =>
+          set({
+            start,
+            pathway:
+              start === "surgery" ? "cuff-repair-small-medium" : "no-operation",
+          })
+        }
+      />
+      <Choice
+        label={t(surgery ? "procedure" : "pathway")}
+        name="pathway"
+        error={error}
+        value={form.pathway}
+        options={choices.map((p) => [p.id, p.title ?? nameOf("pathway", p.id)])}
+        onChange={(pathway) => set({ pathway })}
+      />
+      <Choice
+        label={t("story-complaint")}
+        name="complaint"
+        value={form.complaint}
+        options={[
+          ["", t("not-asked")],
+          ...COMPLAINTS.map((v): [string, string] => [
+            v,
+            nameOf("complaint", v),
+          ]),
+        ]}
+        onChange={(complaint) => set({ complaint })}
+      />
+      {(
+        [
+          ["side", t(surgery ? "operated-side" : "affected-side")],
+          ["dominant", t("dominant-hand")],
+        ] as const
+      ).map(([k, label]) => (
+        <Choice
+          key={k}
+          label={label}
+          name={k}
+          value={form[k]}
+          options={[
+            ["right", t("side-right")],
+            ["left", t("side-left")],
+          ]}
+          onChange={(side) => set({ [k]: side })}
+        />
+      ))}
+      <Field
+        label={t(DAY0[form.start] ?? "day0")}
+        name="story.day0"
+        error={error}
+      >
+        <input
+          type="date"
+          id="day0"
+          value={form.day0}
+          max={today}
+          onChange={(e) => set({ day0: e.target.value })}
+        />
+      </Field>
+      {(["work", "mechanism"] as const).map((k) => (
+        <Field key={k} label={t(k)} name={`story.${k}`} error={error} wide>
+          <Input
+            id={k}
+            value={form[k]}
+            onChange={(e) => set({ [k]: e.target.value })}
+          />
+        </Field>
+      ))}
+    </>
+  );
+}
+
+function Choice({
+  label,
+  name,
+  error,
+  value,
+  options,
+  onChange,
+}: {
+  label: string;
+  name: string;
+  error?: unknown;
+  value: string;
+  options: [string, string][];
+  onChange: (value: string) => void;
+}) {
+  return (
+    <Field label={label} name={`story.${name}`} error={error}>
+      <select
+        id={name}
+        value={value}
+        onChange={(e) => onChange(e.target.value)}
+      >
+        {options.map(([v, text]) => (
+          <option key={v} value={v}>
+            {text}
+          </option>
+        ))}
+      </select>
+    </Field>
   );
 }

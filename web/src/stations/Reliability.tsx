@@ -3,19 +3,24 @@ import Button from "antd/es/button";
 import { useEffect, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
+import { SaveMark, useSaver } from "../app/entries";
+import { faultOf, type Rule, useBounds, valueOf } from "../app/numbers";
 import { capital, nameOf, shortDate, t } from "../app/wording";
 
 type Result = Schemas["Reliability"];
 const ROWS = 6,
   COLUMNS = 3;
 
-/** What was pasted or typed, as numbers: rows that are empty are left out. */
-function numbers(cells: string[][]): number[][] {
+/** A rating where the server's bounds are not there yet: it judges. */
+const OPEN: Rule = { min: -360, max: 360, decimals: 1 };
+
+/** What was pasted or typed, as numbers: rows that are empty are left out. A cell that may not be kept is `undefined`. */
+function numbers(cells: string[][], rule: Rule): (number | undefined)[][] {
   return cells
     .map((row) =>
       row
         .filter((c) => c.trim() !== "")
-        .map((c) => Number(c.replace(",", "."))),
+        .map((c) => valueOf(c, rule) ?? undefined),
     )
     .filter((row) => row.length > 0);
 }
@@ -36,16 +41,19 @@ export function Reliability({ lead }: { lead: boolean }) {
   const [result, setResult] = useState<Result>();
   const [error, setError] = useState<unknown>();
   const [told, setTold] = useState("");
-  const table = numbers(cells);
+  const saver = useSaver();
+  const rule = useBounds()("rating") ?? OPEN;
+  const table = numbers(cells, rule);
   const whole =
     table.length >= 3 &&
     table.every(
       (r) =>
         r.length === table[0]?.length &&
         r.length >= 2 &&
-        r.every(Number.isFinite),
+        r.every((x) => x !== undefined),
     );
-  const key = whole ? JSON.stringify(table) : "";
+  const ratings = whole ? (table as number[][]) : [];
+  const key = whole ? JSON.stringify(ratings) : "";
   useEffect(() => {
     if (key === "") {
       setResult(undefined);
@@ -73,39 +81,22 @@ export function Reliability({ lead }: { lead: boolean }) {
     };
   }, [key]);
   if (!bench.data) return <Pending query={bench} />;
-  const type = (i: number, j: number, text: string) => {
-    setTold("");
-    setCells((now) => {
-      const next = now.map((r) => [...r]);
-      // A pasted block of a spreadsheet fills from the cell it was pasted into.
-      text.split(/\r?\n/).forEach((line, di) =>
-        line.split(/[\t;]/).forEach((part, dj) => {
-          while (next.length <= i + di)
-            next.push(
-              Array.from({ length: next[0]?.length ?? COLUMNS }, () => ""),
-            );
-          const row = next[i + di];
-          if (row && j + dj < row.length) row[j + dj] = part.trim();
-        }),
-      );
-      return next;
-    });
-  };
   const keep = async () => {
     setError(undefined);
     try {
-      await ask(
-        api.POST("/api/reliability", {
-          body: { id: newId(), quantity, ratings: table },
-        }),
-      );
-      setTold(t("bench-kept", { quantity }));
-      await queries.invalidateQueries();
+      await saver.run(async () => {
+        await ask(
+          api.POST("/api/reliability", {
+            body: { id: newId(), quantity, ratings },
+          }),
+        );
+        setTold(t("bench-kept", { quantity }));
+        await queries.invalidateQueries();
+      });
     } catch (e) {
       setError(e);
     }
   };
-  const raters = cells[0]?.length ?? COLUMNS;
   const row = bench.data.quantities.find((q) => q.id === quantity);
   return (
     <div id="bench">
@@ -135,63 +126,19 @@ export function Reliability({ lead }: { lead: boolean }) {
               ))}
             </select>
           </label>
-          <table className="bench">
-            <thead>
-              <tr>
-                <th />
-                {Array.from({ length: raters }, (_, j) => (
-                  <th key={j}>{t("rater", { n: j + 1 })}</th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {cells.map((r, i) => (
-                <tr key={i}>
-                  <th>{i + 1}</th>
-                  {r.map((c, j) => (
-                    <td key={j}>
-                      <input
-                        className="native num"
-                        inputMode="decimal"
-                        id={`cell-${i}-${j}`}
-                        aria-label={t("bench-cell", {
-                          person: i + 1,
-                          rater: j + 1,
-                        })}
-                        value={c}
-                        onChange={(e) => type(i, j, e.target.value)}
-                        onPaste={(e) => {
-                          e.preventDefault();
-                          type(i, j, e.clipboardData.getData("text"));
-                        }}
-                      />
-                    </td>
-                  ))}
-                </tr>
-              ))}
-            </tbody>
-          </table>
-          <p>
-            <Button
-              size="small"
-              onClick={() =>
-                setCells([...cells, Array.from({ length: raters }, () => "")])
-              }
-            >
-              {t("bench-person")}
-            </Button>{" "}
-            <Button
-              size="small"
-              onClick={() => setCells(cells.map((r) => [...r, ""]))}
-            >
-              {t("bench-rater")}
-            </Button>{" "}
-            <span className="soft small">{t("bench-how")}</span>
-          </p>
+          <Ratings
+            cells={cells}
+            rule={rule}
+            onCells={(next) => {
+              setTold("");
+              saver.touch();
+              setCells(next);
+            }}
+          />
         </section>
         <section>
           {result ? (
-            <Verdict result={result} cells={table} quantity={row} />
+            <Verdict result={result} cells={ratings} quantity={row} />
           ) : (
             <p className="soft">{t("bench-empty")}</p>
           )}
@@ -200,10 +147,12 @@ export function Reliability({ lead }: { lead: boolean }) {
               <Button
                 type="primary"
                 id="keep-bench"
+                disabled={saver.busy}
                 onClick={() => void keep()}
               >
                 {t("bench-keep")}
-              </Button>
+              </Button>{" "}
+              <SaveMark state={saver.state} />
             </p>
           )}
           <h2 className="size-17 above-22">{t("bench-own")}</h2>
@@ -223,6 +172,99 @@ export function Reliability({ lead }: { lead: boolean }) {
         </section>
       </div>
     </div>
+  );
+}
+
+/** The table that is typed or pasted into; the first cell that may not be kept says why. */
+function Ratings({
+  cells,
+  rule,
+  onCells,
+}: {
+  cells: string[][];
+  rule: Rule;
+  onCells: (next: string[][]) => void;
+}) {
+  const raters = cells[0]?.length ?? COLUMNS;
+  const wrong = cells
+    .flat()
+    .map((c) => faultOf(c, rule))
+    .find(Boolean);
+  const type = (i: number, j: number, text: string) => {
+    const next = cells.map((r) => [...r]);
+    // A pasted block of a spreadsheet fills from the cell it was pasted into.
+    text.split(/\r?\n/).forEach((line, di) =>
+      line.split(/[\t;]/).forEach((part, dj) => {
+        while (next.length <= i + di)
+          next.push(Array.from({ length: raters }, () => ""));
+        const row = next[i + di];
+        if (row && j + dj < row.length) row[j + dj] = part.trim();
+      }),
+    );
+    onCells(next);
+  };
+  return (
+    <>
+      <table className="bench">
+        <thead>
+          <tr>
+            <th />
+            {Array.from({ length: raters }, (_, j) => (
+              <th key={j}>{t("rater", { n: j + 1 })}</th>
+            ))}
+          </tr>
+        </thead>
+        <tbody>
+          {cells.map((r, i) => (
+            <tr key={i}>
+              <th>{i + 1}</th>
+              {r.map((c, j) => (
+                <td key={j}>
+                  <input
+                    className="native num"
+                    inputMode="decimal"
+                    aria-invalid={faultOf(c, rule) !== undefined}
+                    id={`cell-${i}-${j}`}
+                    aria-label={t("bench-cell", {
+                      person: i + 1,
+                      rater: j + 1,
+                    })}
+                    value={c}
+                    onChange={(e) => type(i, j, e.target.value)}
+                    onPaste={(e) => {
+                      e.preventDefault();
+                      type(i, j, e.clipboardData.getData("text"));
+                    }}
+                  />
+                </td>
+              ))}
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p>
+        <Button
+          size="small"
+          onClick={() =>
+            onCells([...cells, Array.from({ length: raters }, () => "")])
+          }
+        >
+          {t("bench-person")}
+        </Button>{" "}
+        <Button
+          size="small"
+          onClick={() => onCells(cells.map((r) => [...r, ""]))}
+        >
+          {t("bench-rater")}
+        </Button>{" "}
+        <span className="soft small">{t("bench-how")}</span>
+      </p>
+      {wrong && (
+        <p className="bad" role="alert">
+          {wrong}
+        </p>
+      )}
+    </>
   );
 }
 

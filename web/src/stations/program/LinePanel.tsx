@@ -1,8 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
+import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../../app/client";
+import { NumberField } from "../../app/NumberField";
+import type { Typed } from "../../app/numbers";
 import { attr, nameOf, sentence, t } from "../../app/wording";
 import { VerdictMark } from "../../pictures/Marks";
 import type { Draft } from "./draft";
@@ -34,8 +37,6 @@ export function LinePanel({
   onRemove: () => void;
 }) {
   const { line } = chosen;
-  const dose = (part: Partial<Schemas["Dose"]>) =>
-    void draft.edit(line.id, { dose: { ...line.dose, ...part } });
   return (
     <section className="sheet panel" id="line-panel">
       <div>
@@ -65,104 +66,7 @@ export function LinePanel({
             {t("to-load-bench")}
           </Link>
         </p>
-        <div className="doses">
-          {FIELDS.map((f) => (
-            <label className="field" key={f}>
-              {nameOf("field", f)}
-              <input
-                className="native num"
-                id={`dose-${f}`}
-                type="number"
-                defaultValue={line.dose[f] ?? 0}
-                key={`${line.id}${f}${line.dose[f]}`}
-                onBlur={(e) => {
-                  const n = Math.round(Number(e.target.value));
-                  if (n !== line.dose[f] && n >= 0) dose({ [f]: n });
-                }}
-              />
-            </label>
-          ))}
-          {LOADS.filter((f) => line.dose[f] != null).map((f) => (
-            <label className="field" key={f}>
-              {nameOf("field", f)}
-              <input
-                className="native num"
-                id={`dose-${f}`}
-                type="number"
-                step={f === "load_kg" ? 0.5 : 1}
-                defaultValue={line.dose[f] ?? ""}
-                key={`${line.id}${f}${line.dose[f]}`}
-                onBlur={(e) => {
-                  const n = Number(e.target.value);
-                  if (n !== line.dose[f] && n > 0) dose({ [f]: n });
-                }}
-              />
-            </label>
-          ))}
-          <label className="field">
-            {nameOf("field", "tempo_s")}
-            <input
-              className="native num"
-              id="dose-tempo"
-              placeholder="2-0-2"
-              defaultValue={line.dose.tempo_s?.join("-") ?? ""}
-              key={`${line.id}${line.dose.tempo_s?.join("-") ?? ""}`}
-              onBlur={(e) => {
-                const parts = e.target.value
-                  .split(/[-–\s/]+/)
-                  .filter(Boolean)
-                  .map(Number);
-                const next =
-                  parts.length === 3 &&
-                  parts.every((n) => Number.isInteger(n) && n >= 0)
-                    ? parts
-                    : null;
-                if (
-                  JSON.stringify(next) !==
-                  JSON.stringify(line.dose.tempo_s ?? null)
-                )
-                  dose({ tempo_s: next });
-              }}
-            />
-          </label>
-          <label className="field">
-            {nameOf("field", "structure")}
-            <select
-              className="native"
-              value={line.dose.structure ?? "straight"}
-              onChange={(e) =>
-                dose({
-                  structure:
-                    e.target.value === "straight"
-                      ? null
-                      : (e.target.value as "circuit"),
-                })
-              }
-            >
-              {["straight", "circuit", "single"].map((s) => (
-                <option key={s} value={s}>
-                  {t(`structure-${s}`)}
-                </option>
-              ))}
-            </select>
-          </label>
-          {(["from_day", "to_day"] as const).map((f) => (
-            <label className="field" key={f}>
-              {t(f)}
-              <input
-                className="native num"
-                id={f}
-                type="number"
-                defaultValue={line[f]}
-                key={`${line.id}${f}${line[f]}`}
-                onBlur={(e) => {
-                  const n = Math.round(Number(e.target.value));
-                  if (n !== line[f]) void draft.edit(line.id, { [f]: n });
-                }}
-              />
-            </label>
-          ))}
-        </div>
+        <Dose line={line} draft={draft} />
         <Load episode={episode} line={line} />
         <p className="num small above-8">
           {t("minutes-session", { minutes: Math.round(chosen.totals.minutes) })}
@@ -175,52 +79,214 @@ export function LinePanel({
           {t("remove")} <kbd>Del</kbd>
         </Button>
       </div>
-      <div>
-        <h3 className="below-6">
-          <VerdictMark status={chosen.verdict.status} />{" "}
-          {t(`verdict-${chosen.verdict.status}`)}
-        </h3>
-        <ul className="reasons">
-          {chosen.verdict.findings.map((f, i) => (
-            <li key={i}>
-              <VerdictMark status={f.status} />
-              {sentence(f.reason)}{" "}
-              <span className="soft small">
-                {t("day-n", { day: f.day })}
-                {f.overridable
-                  ? `, ${t("may-override")}`
-                  : `, ${t("may-not-override")}`}
-              </span>
-            </li>
-          ))}
-          {chosen.verdict.findings.length === 0 && (
-            <li>
-              <VerdictMark status="allowed" />
-              {t("verdict-nothing")}
-            </li>
-          )}
-        </ul>
-        {why.length > 0 && (
-          <p className="small above-10">
-            <b>{t("why-here")}</b> {why.map(sentence).join(" ")}
-          </p>
-        )}
-        {chosen.verdict.status === "caution" && (
-          <label className="field above-10">
-            {t("override-reason")}
-            <Input
-              id="caution-reason"
-              defaultValue={line.override_reason ?? ""}
-              onBlur={(e) =>
-                void draft.edit(line.id, {
-                  override_reason: e.target.value || null,
-                })
-              }
-            />
-          </label>
-        )}
-      </div>
+      <Check chosen={chosen} why={why} draft={draft} />
     </section>
+  );
+}
+
+/** Every part of the dose, and the days it runs. What may not be kept stays in its field and changes nothing. */
+function Dose({ line, draft }: { line: Schemas["Line"]; draft: Draft }) {
+  const dose = (part: Partial<Schemas["Dose"]>) =>
+    void draft.edit(line.id, { dose: { ...line.dose, ...part } });
+  const loads = LOADS.filter((f) => line.dose[f] != null);
+  return (
+    <div className="doses" key={line.id}>
+      {[...FIELDS, ...loads].map((f) => (
+        <Settled
+          key={f}
+          id={`dose-${f}`}
+          rule={f}
+          label={nameOf("field", f)}
+          value={line.dose[f] ?? null}
+          onSettled={(n) => dose({ [f]: n })}
+        />
+      ))}
+      <Tempo
+        value={line.dose.tempo_s ?? null}
+        onSettled={(tempo_s) => dose({ tempo_s })}
+      />
+      <label className="field">
+        {nameOf("field", "structure")}
+        <select
+          className="native"
+          value={line.dose.structure ?? "straight"}
+          onChange={(e) =>
+            dose({
+              structure:
+                e.target.value === "straight"
+                  ? null
+                  : (e.target.value as "circuit"),
+            })
+          }
+        >
+          {["straight", "circuit", "single"].map((s) => (
+            <option key={s} value={s}>
+              {t(`structure-${s}`)}
+            </option>
+          ))}
+        </select>
+      </label>
+      {(["from_day", "to_day"] as const).map((f) => (
+        <Settled
+          key={f}
+          id={f}
+          rule="line_day"
+          label={t(f)}
+          value={line[f]}
+          onSettled={(n) => void draft.edit(line.id, { [f]: n })}
+        />
+      ))}
+    </div>
+  );
+}
+
+/** A number that changes the plan once it is finished: on Enter, or when the field is left. */
+function Settled({
+  id,
+  rule,
+  label,
+  value,
+  onSettled,
+}: {
+  id: string;
+  rule: string;
+  label: string;
+  value: number | null;
+  onSettled: (n: number) => void;
+}) {
+  const [now, setNow] = useState<Typed>(value);
+  const [known, setKnown] = useState(value);
+  // Enter finishes a field, and so does leaving it: what was told once is not told again.
+  const [told, setTold] = useState(value);
+  if (value !== known) {
+    setKnown(value);
+    setNow(value);
+    setTold(value);
+  }
+  return (
+    <NumberField
+      id={id}
+      rule={rule}
+      label={label}
+      value={now}
+      onValue={setNow}
+      onDone={() => {
+        if (now == null || now === value || now === told) return;
+        setTold(now);
+        onSettled(now);
+      }}
+    />
+  );
+}
+
+/** Seconds down, held, up; nothing for a free tempo. */
+function Tempo({
+  value,
+  onSettled,
+}: {
+  value: number[] | null;
+  onSettled: (next: number[] | null) => void;
+}) {
+  const was = value?.join("-") ?? "";
+  const [text, setText] = useState(was);
+  const [known, setKnown] = useState(was);
+  const [wrong, setWrong] = useState(false);
+  if (was !== known) {
+    setKnown(was);
+    setText(was);
+  }
+  const settle = () => {
+    const clean = text.trim();
+    const parts = clean.split(/[-–/\s]+/);
+    const read = parts.length === 3 && parts.every((x) => /^\d{1,2}$/.test(x));
+    setWrong(clean !== "" && !read);
+    if (clean !== was && (clean === "" || read))
+      onSettled(clean === "" ? null : parts.map(Number));
+  };
+  return (
+    <label className={`field${wrong ? " faulty" : ""}`}>
+      <span>{nameOf("field", "tempo_s")}</span>
+      <Input
+        className="num"
+        id="dose-tempo"
+        placeholder="2-0-2"
+        autoComplete="off"
+        suffix={<span className="unit soft">s</span>}
+        value={text}
+        aria-invalid={wrong}
+        onChange={(e) => {
+          setText(e.target.value);
+          setWrong(false);
+        }}
+        onBlur={settle}
+        onPressEnter={settle}
+      />
+      {wrong && (
+        <span className="bad" role="alert">
+          {t("tempo-unreadable", { text })}
+        </span>
+      )}
+    </label>
+  );
+}
+
+/** What the safety check says of the line, and why it is there. */
+function Check({
+  chosen,
+  why,
+  draft,
+}: {
+  chosen: Schemas["LineView"];
+  why: Schemas["Reason"][];
+  draft: Draft;
+}) {
+  const { line } = chosen;
+  return (
+    <div>
+      <h3 className="below-6">
+        <VerdictMark status={chosen.verdict.status} />{" "}
+        {t(`verdict-${chosen.verdict.status}`)}
+      </h3>
+      <ul className="reasons">
+        {chosen.verdict.findings.map((f, i) => (
+          <li key={i}>
+            <VerdictMark status={f.status} />
+            {sentence(f.reason)}{" "}
+            <span className="soft small">
+              {t("day-n", { day: f.day })}
+              {f.overridable
+                ? `, ${t("may-override")}`
+                : `, ${t("may-not-override")}`}
+            </span>
+          </li>
+        ))}
+        {chosen.verdict.findings.length === 0 && (
+          <li>
+            <VerdictMark status="allowed" />
+            {t("verdict-nothing")}
+          </li>
+        )}
+      </ul>
+      {why.length > 0 && (
+        <p className="small above-10">
+          <b>{t("why-here")}</b> {why.map(sentence).join(" ")}
+        </p>
+      )}
+      {chosen.verdict.status === "caution" && (
+        <label className="field above-10">
+          {t("override-reason")}
+          <Input
+            id="caution-reason"
+            defaultValue={line.override_reason ?? ""}
+            onBlur={(e) =>
+              void draft.edit(line.id, {
+                override_reason: e.target.value || null,
+              })
+            }
+          />
+        </label>
+      )}
+    </div>
   );
 }
 

@@ -2,6 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
+import { useFaulty } from "../../app/faulty";
+import { NumberField } from "../../app/NumberField";
 import { Pending, ProblemNote } from "../../app/parts";
 import { capital, nameOf, t, withUnit } from "../../app/wording";
 import { PlanChart } from "../../pictures/PlanChart";
@@ -25,45 +27,20 @@ export function WhatIf({
         }),
       ),
   });
-  const [schools, setSchools] = useState<Record<string, string>>({});
-  const [minutes, setMinutes] = useState("");
-  const [missed, setMissed] = useState("");
-  const [limit, setLimit] = useState({
-    quantity: "passive-elevation",
-    ceiling: "",
-    until: "",
-  });
+  const [form, setForm] = useState<Form>(NOTHING);
+  const fields = useFaulty();
   const [both, setBoth] = useState<Schemas["WhatIf"]>();
   const [error, setError] = useState<unknown>();
   if (!story.data) return <Pending query={story} />;
   const run = async () => {
+    if (!fields.clear()) return;
     setError(undefined);
     try {
       setBoth(
         await ask(
           api.POST("/api/episodes/{id}/program/what-if", {
             params: { path: { id: episode } },
-            body: {
-              schools,
-              modifiers: [],
-              minutes_per_day: minutes === "" ? null : Number(minutes),
-              missed_days: missed === "" ? null : Number(missed),
-              limits:
-                limit.ceiling === ""
-                  ? []
-                  : [
-                      {
-                        id: newId(),
-                        quantity: limit.quantity,
-                        ceiling: Number(limit.ceiling),
-                        floor: null,
-                        until_day:
-                          limit.until === "" ? null : Number(limit.until),
-                        release: null,
-                        ended_on: null,
-                      },
-                    ],
-            },
+            body: variant(form),
           }),
         ),
       );
@@ -71,26 +48,6 @@ export function WhatIf({
       setError(e);
     }
   };
-  const half = Math.floor((width - 58) / 2);
-  const value = (m: Schemas["Moved"], v: number | null | undefined) =>
-    v == null
-      ? m.kind === "ceiling"
-        ? t("ceiling-gone")
-        : "–"
-      : m.kind === "ceiling"
-        ? v === 0
-          ? t("barred")
-          : withUnit(m.what, v)
-        : t("week-day-short", { week: Math.floor(v / 7), day: v });
-  const name = (m: Schemas["Moved"]) =>
-    m.kind === "ceiling"
-      ? `${capital(nameOf("short", m.what))}, ${t("day-n", { day: m.day ?? 0 })}`
-      : m.kind === "sling"
-        ? t("chart-nights")
-        : m.kind === "gate"
-          ? t("gate-title", { gate: m.what })
-          : nameOf("phase", m.what);
-  const changed = new Set((both?.exercises ?? []).map((d) => d.exercise));
   return (
     <section className="whatif" id="what-if">
       <div className="page-head">
@@ -101,164 +58,246 @@ export function WhatIf({
         </span>
       </div>
       <ProblemNote error={error} />
-      <div className="whatif-form">
-        {story.data.questions.slice(0, 6).map((q) => (
-          <label className="field" key={q.id}>
-            {nameOf("question", q.id)}
-            <select
-              className="native"
-              id={`what-${q.id}`}
-              value={schools[q.id] ?? q.holds}
-              onChange={(e) =>
-                setSchools({ ...schools, [q.id]: e.target.value })
-              }
-            >
-              {q.schools.map((s) => (
-                <option key={s.id} value={s.id}>
-                  {nameOf("school", s.id)}
-                </option>
-              ))}
-            </select>
-          </label>
-        ))}
-        <label className="field">
-          {t("minutes-per-day")}
-          <input
-            className="native num"
-            id="what-minutes"
-            inputMode="numeric"
-            value={minutes}
-            onChange={(e) => setMinutes(e.target.value)}
-          />
-        </label>
-        <label className="field">
-          {t("what-missed")}
-          <input
-            className="native num"
-            id="what-missed"
-            inputMode="numeric"
-            placeholder="14"
-            value={missed}
-            onChange={(e) => setMissed(e.target.value)}
-          />
-        </label>
-        <label className="field">
-          {t("what-limit")}
+      <Asked
+        story={story.data}
+        form={form}
+        take={fields.take}
+        set={(part) => setForm((now) => ({ ...now, ...part }))}
+        onRun={() => void run()}
+      />
+      {both && (
+        <>
+          <Changes both={both} />
+          <SideBySide both={both} width={Math.floor((width - 58) / 2)} />
+        </>
+      )}
+    </section>
+  );
+}
+
+interface Form {
+  schools: Record<string, string>;
+  minutes: number | null;
+  missed: number | null;
+  quantity: string;
+  ceiling: number | null;
+  until: number | null;
+}
+const NOTHING: Form = {
+  schools: {},
+  minutes: null,
+  missed: null,
+  quantity: "passive-elevation",
+  ceiling: null,
+  until: null,
+};
+
+/** What the server is asked to build beside the program as it is. */
+function variant(form: Form): Schemas["Variant"] {
+  return {
+    schools: form.schools,
+    modifiers: [],
+    minutes_per_day: form.minutes,
+    missed_days: form.missed,
+    limits:
+      form.ceiling === null
+        ? []
+        : [
+            {
+              id: newId(),
+              quantity: form.quantity,
+              ceiling: form.ceiling,
+              floor: null,
+              until_day: form.until,
+              release: null,
+              ended_on: null,
+            },
+          ],
+  };
+}
+
+/** The questions, minutes, missed days and the limit that would be another. */
+function Asked({
+  story,
+  form,
+  take,
+  set,
+  onRun,
+}: {
+  story: Schemas["StoryPage"];
+  form: Form;
+  take: ReturnType<typeof useFaulty>["take"];
+  set: (part: Partial<Form>) => void;
+  onRun: () => void;
+}) {
+  const number = (
+    field: "minutes" | "missed" | "ceiling" | "until",
+    label: string,
+    rule: React.ComponentProps<typeof NumberField>["rule"],
+  ) => (
+    <NumberField
+      id={`what-${field}`}
+      rule={rule}
+      label={label}
+      value={form[field]}
+      onValue={take(field, (n) => set({ [field]: n }))}
+    />
+  );
+  const dial = story.dials.find((d) => d.quantity === form.quantity);
+  return (
+    <div className="whatif-form">
+      {story.questions.slice(0, 6).map((q) => (
+        <label className="field" key={q.id}>
+          {nameOf("question", q.id)}
           <select
             className="native"
-            value={limit.quantity}
-            onChange={(e) => setLimit({ ...limit, quantity: e.target.value })}
+            id={`what-${q.id}`}
+            value={form.schools[q.id] ?? q.holds}
+            onChange={(e) =>
+              set({ schools: { ...form.schools, [q.id]: e.target.value } })
+            }
           >
-            {story.data.dials.map((d) => (
-              <option key={d.quantity} value={d.quantity}>
-                {capital(nameOf("short", d.quantity))}
+            {q.schools.map((s) => (
+              <option key={s.id} value={s.id}>
+                {nameOf("school", s.id)}
               </option>
             ))}
           </select>
         </label>
-        <label className="field">
-          {t("what-ceiling")}
-          <input
-            className="native num"
-            id="what-ceiling"
-            inputMode="decimal"
-            value={limit.ceiling}
-            onChange={(e) => setLimit({ ...limit, ceiling: e.target.value })}
-          />
-        </label>
-        <label className="field">
-          {t("limit-until-day")}
-          <input
-            className="native num"
-            inputMode="numeric"
-            value={limit.until}
-            onChange={(e) => setLimit({ ...limit, until: e.target.value })}
-          />
-        </label>
-        <Button type="primary" id="what-run" onClick={() => void run()}>
-          {t("what-run")}
-        </Button>
-      </div>
-      {both && (
-        <>
-          {both.moved.length === 0 && both.exercises.length === 0 ? (
-            <p id="what-same">{t("what-same")}</p>
-          ) : (
-            <table className="criteria moved" id="what-moved">
-              <thead>
-                <tr>
-                  <th>{t("what-moves")}</th>
-                  <th>{t("what-as-is")}</th>
-                  <th>{t("what-variant")}</th>
-                </tr>
-              </thead>
-              <tbody>
-                {both.moved.map((m, i) => (
-                  <tr key={i}>
-                    <td>{name(m)}</td>
-                    <td className="num">{value(m, m.base)}</td>
-                    <td className="num">
-                      <b>{value(m, m.variant)}</b>
-                    </td>
-                  </tr>
-                ))}
-                {both.exercises.length > 0 && (
-                  <tr>
-                    <td>{t("what-exercises")}</td>
-                    <td className="num">
-                      {
-                        both.exercises.filter((d) => d.change === "removed")
-                          .length
-                      }{" "}
-                      {t("change-removed")}
-                    </td>
-                    <td className="num">
-                      <b>
-                        {
-                          both.exercises.filter((d) => d.change === "added")
-                            .length
-                        }{" "}
-                        {t("change-added")},{" "}
-                        {
-                          both.exercises.filter((d) => d.change === "moved")
-                            .length
-                        }{" "}
-                        {t("change-moved")}
-                      </b>
-                    </td>
-                  </tr>
-                )}
-              </tbody>
-            </table>
-          )}
-          <div className="side-by-side">
-            {(
-              [
-                ["base", t("what-as-is")],
-                ["variant", t("what-variant")],
-              ] as const
-            ).map(([key, title]) => (
-              <div key={key}>
-                <h3>{title}</h3>
-                <div className="chart-wrap">
-                  <PlanChart
-                    view={both[key]}
-                    selected={undefined}
-                    onSelect={() => undefined}
-                    window={[
-                      0,
-                      Math.max(both.base.end_day, both.variant.end_day),
-                    ]}
-                    width={half}
-                    small
-                    marked={changed}
-                  />
-                </div>
-              </div>
+      ))}
+      {number("minutes", t("minutes-per-day"), "minutes_per_day")}
+      {number("missed", t("what-missed"), "missed_days")}
+      <label className="field">
+        {t("what-limit")}
+        <select
+          className="native"
+          value={form.quantity}
+          onChange={(e) => set({ quantity: e.target.value })}
+        >
+          {story.dials.map((d) => (
+            <option key={d.quantity} value={d.quantity}>
+              {capital(nameOf("short", d.quantity))}
+            </option>
+          ))}
+        </select>
+      </label>
+      {number("ceiling", t("what-ceiling"), {
+        min: dial?.min ?? -180,
+        max: dial?.max ?? 200,
+        decimals: 1,
+        unit: dial?.unit === "level" ? undefined : "°",
+      })}
+      {number("until", t("limit-until-day"), "until_day")}
+      <Button type="primary" id="what-run" onClick={onRun}>
+        {t("what-run")}
+      </Button>
+    </div>
+  );
+}
+
+/** What a value of a change reads as. */
+function moved(m: Schemas["Moved"], v: number | null | undefined): string {
+  if (v == null) return m.kind === "ceiling" ? t("ceiling-gone") : "–";
+  if (m.kind !== "ceiling")
+    return t("week-day-short", { week: Math.floor(v / 7), day: v });
+  return v === 0 ? t("barred") : withUnit(m.what, v);
+}
+
+/** What a change is of. */
+function named(m: Schemas["Moved"]): string {
+  switch (m.kind) {
+    case "ceiling":
+      return `${capital(nameOf("short", m.what))}, ${t("day-n", { day: m.day ?? 0 })}`;
+    case "sling":
+      return t("chart-nights");
+    case "gate":
+      return t("gate-title", { gate: m.what });
+    default:
+      return nameOf("phase", m.what);
+  }
+}
+
+/** What the variant moves, as a table. */
+function Changes({ both }: { both: Schemas["WhatIf"] }) {
+  return (
+    <>
+      {both.moved.length === 0 && both.exercises.length === 0 ? (
+        <p id="what-same">{t("what-same")}</p>
+      ) : (
+        <table className="criteria moved" id="what-moved">
+          <thead>
+            <tr>
+              <th>{t("what-moves")}</th>
+              <th>{t("what-as-is")}</th>
+              <th>{t("what-variant")}</th>
+            </tr>
+          </thead>
+          <tbody>
+            {both.moved.map((m, i) => (
+              <tr key={i}>
+                <td>{named(m)}</td>
+                <td className="num">{moved(m, m.base)}</td>
+                <td className="num">
+                  <b>{moved(m, m.variant)}</b>
+                </td>
+              </tr>
             ))}
-          </div>
-        </>
+            {both.exercises.length > 0 && (
+              <tr>
+                <td>{t("what-exercises")}</td>
+                <td className="num">
+                  {both.exercises.filter((d) => d.change === "removed").length}{" "}
+                  {t("change-removed")}
+                </td>
+                <td className="num">
+                  <b>
+                    {both.exercises.filter((d) => d.change === "added").length}{" "}
+                    {t("change-added")},{" "}
+                    {both.exercises.filter((d) => d.change === "moved").length}{" "}
+                    {t("change-moved")}
+                  </b>
+                </td>
+              </tr>
+            )}
+          </tbody>
+        </table>
       )}
-    </section>
+    </>
+  );
+}
+
+/** Both programs, the exercises that differ marked. */
+function SideBySide({
+  both,
+  width,
+}: {
+  both: Schemas["WhatIf"];
+  width: number;
+}) {
+  const changed = new Set(both.exercises.map((d) => d.exercise));
+  return (
+    <div className="side-by-side">
+      {(
+        [
+          ["base", t("what-as-is")],
+          ["variant", t("what-variant")],
+        ] as const
+      ).map(([key, title]) => (
+        <div key={key}>
+          <h3>{title}</h3>
+          <div className="chart-wrap">
+            <PlanChart
+              view={both[key]}
+              selected={undefined}
+              onSelect={() => undefined}
+              window={[0, Math.max(both.base.end_day, both.variant.end_day)]}
+              width={width}
+              small
+              marked={changed}
+            />
+          </div>
+        </div>
+      ))}
+    </div>
   );
 }

@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { NumberField } from "../../app/NumberField";
 import type { Typed } from "../../app/numbers";
-import { capital, nameOf, sentence, t } from "../../app/wording";
+import { nameOf, sentence, t } from "../../app/wording";
 import { answerText } from "../examine/words";
 import type { OnNote, Page, View } from "./types";
 
@@ -58,14 +58,7 @@ export function WorkedOut({ page, onNote }: { page: Page; onNote: OnNote }) {
         </p>
       ))}
       {story.complaint === "slipping" &&
-        (
-          [
-            "competition",
-            "contact_or_overhead",
-            "head_notch",
-            "rim_loss",
-          ] as const
-        ).map((item) => {
+        SEVERITY.map((item) => {
           const last = [...page.notes]
             .reverse()
             .find((n) => n.kind === "instability" && n.item === item);

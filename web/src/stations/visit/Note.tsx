@@ -3,6 +3,7 @@ import Input from "antd/es/input";
 import { useEffect, useState } from "react";
 import { newId } from "../../app/client";
 import { useDraftText } from "../../app/drafts";
+import { useMe } from "../../app/me";
 import { t } from "../../app/wording";
 import type { Post } from "./post";
 
@@ -17,7 +18,7 @@ export function Note({
   most: number;
   post: Post;
 }) {
-  const [body, write] = useDraftText(`note-${episode}`);
+  const [body, write] = useDraftText(`${useMe()?.id ?? ""}-note-${episode}`);
   const [id, setId] = useState(newId);
   const [signed, setSigned] = useState(false);
   const tooLong = body.length > most;

@@ -1,0 +1,55 @@
+import { ink } from "../../app/theme";
+import { nameOf, t } from "../../app/wording";
+import type { Frame, View } from "./frame";
+import { Label } from "./Label";
+
+/** The phases as blocks; one that is only expected is drawn with a broken line. */
+export function Phases({
+  view,
+  frame: { id, x, shows },
+  y,
+}: {
+  view: View;
+  frame: Frame;
+  y: number;
+}) {
+  return (
+    <>
+      <Label text={t("chart-phases")} y={y + 18} strong />
+      {view.phases
+        .filter((p) => shows(p.from_day, p.to_day))
+        .map((p) => {
+          const x0 = x(p.from_day),
+            w = Math.max(2, x(p.to_day) - x0),
+            now = p.number === view.phase;
+          return (
+            <g key={p.id}>
+              <rect
+                x={x0 + 1}
+                y={y}
+                width={w - 2}
+                height={26}
+                fill={now ? ink.petrol : p.projected ? "none" : "var(--bars)"}
+                stroke={now ? ink.petrol : "var(--edge)"}
+                strokeDasharray={p.projected ? "4 3" : undefined}
+                rx="2"
+              />
+              <clipPath id={`ph-${id}-${p.id}`}>
+                <rect x={x0} y={y} width={w - 4} height={26} />
+              </clipPath>
+              <text
+                x={x0 + 7}
+                y={y + 18}
+                fontSize="13"
+                fontWeight="600"
+                fill={now ? "var(--on)" : ink.text}
+                clipPath={`url(#ph-${id}-${p.id})`}
+              >
+                {p.number} {nameOf("phase", p.id)}
+              </text>
+            </g>
+          );
+        })}
+    </>
+  );
+}

@@ -1,0 +1,173 @@
+import type { Schemas } from "../../app/client";
+import { ink } from "../../app/theme";
+import { nameOf, t } from "../../app/wording";
+import type { Frame } from "./frame";
+import type { Pull } from "./usePull";
+
+const tone: Record<string, string> = {
+  settle: "var(--purpose-settle)",
+  move: ink.petrol,
+  control: "var(--purpose-move)",
+  strengthen: "var(--purpose-control)",
+  load: "var(--purpose-load)",
+  return: ink.moss,
+};
+
+/** What one exercise reads as when days are shown. */
+function doseText(line: Schemas["Line"]): string {
+  const { sets, repetitions, times_per_day, days_per_week } = line.dose;
+  const week =
+    days_per_week < 7 ? `, ${t("days-a-week", { n: days_per_week })}` : "";
+  return ` · ${sets} × ${repetitions} · ${times_per_day}/${t("day")}${week}`;
+}
+
+/** One exercise line: as thick as its repetitions a week, with what the check says of it. */
+export function Segment({
+  l,
+  step,
+  top,
+  frame: { id, x, shows, small, byDay },
+  on,
+  marked,
+  pull,
+  onSelect,
+}: {
+  l: Schemas["LineView"];
+  /** Its turn on the ladder: every other one stands a little higher. */
+  step: number;
+  top: number;
+  frame: Frame;
+  on: boolean;
+  marked: boolean;
+  pull: Pull;
+  onSelect: () => void;
+}) {
+  const pulled = pull.drag?.line === l.line.id ? pull.drag : undefined;
+  const first = l.line.from_day + (pulled && !pulled.end ? pulled.days : 0),
+    last = l.line.to_day + (pulled?.days ?? 0);
+  if (!shows(first, last)) return null;
+  const x0 = x(first),
+    x1 = Math.max(x0 + 4, x(last));
+  const thick = Math.min(
+    12,
+    3 + 2.2 * Math.log2(1 + l.totals.weekly_repetitions / 40),
+  );
+  // A step up where the rung changes.
+  const mid = top + 24 - (step % 2) * 4;
+  const name = nameOf("exercise", l.line.exercise);
+  const bad = l.verdict.status !== "allowed";
+
+  return (
+    <g
+      className="chart-line"
+      role="button"
+      tabIndex={0}
+      aria-pressed={on}
+      aria-label={t("chart-line", {
+        name,
+        from: l.line.from_day,
+        to: l.line.to_day,
+        verdict: bad ? t(`verdict-${l.verdict.status}`) : "",
+      })}
+      onClick={() => {
+        if (!pull.drag?.days) onSelect();
+      }}
+      onPointerMove={pull.along}
+      onPointerUp={pull.drop}
+      onPointerCancel={pull.cancel}
+      onKeyDown={(e) => {
+        if (e.key === "Enter" || e.key === " ") {
+          e.preventDefault();
+          onSelect();
+        }
+      }}
+    >
+      <title>
+        {t("chart-line", {
+          name,
+          from: l.line.from_day,
+          to: l.line.to_day,
+          verdict: "",
+        })}
+      </title>
+      <rect
+        className="hit"
+        x={x0}
+        y={top}
+        width={x1 - x0}
+        height={small ? 26 : 33}
+        fill={marked ? ink.saffronPale : "transparent"}
+        rx="3"
+        onPointerDown={pull.begin(l.line.id, false)}
+      />
+      <rect
+        x={x0}
+        y={mid - thick / 2}
+        width={Math.max(3, x1 - x0 - 2)}
+        height={thick}
+        rx={Math.min(3, thick / 2)}
+        fill={tone[l.purpose] ?? ink.petrol}
+      />
+      {l.verdict.status === "blocked" && (
+        <path
+          d={`M${x0} ${mid - 9}V${mid + 9}`}
+          stroke={ink.brick}
+          strokeWidth="5"
+        />
+      )}
+      {l.verdict.status === "caution" && (
+        <path
+          d={`M${x0 + 5} ${mid - 8}l6 8-6 8-6-8Z`}
+          fill={ink.saffron}
+          stroke={ink.text}
+        />
+      )}
+      {pull.moves && (
+        <rect
+          x={x1 - 9}
+          y={top}
+          width="9"
+          height="33"
+          fill="transparent"
+          className="slides"
+          onPointerDown={pull.begin(l.line.id, true)}
+        />
+      )}
+      {pulled && pulled.days !== 0 && (
+        <text
+          x={x1 + 5}
+          y={mid + 4}
+          fontSize="12"
+          fontWeight="650"
+          fill={ink.text}
+        >
+          {t("chart-pulled", { from: first, to: last })}
+        </text>
+      )}
+      {l.line.by_hand && (
+        <path
+          d={`M${x0 + 1} ${mid + 9}h${Math.min(16, x1 - x0 - 3)}`}
+          stroke={ink.text}
+          strokeWidth="1.6"
+          strokeDasharray="2 2"
+        />
+      )}
+      <clipPath id={`c-${id}-${l.line.id}`}>
+        <rect x={x0} y={top - 4} width={x1 - x0 - 3} height={32} />
+      </clipPath>
+      {x1 - x0 > 46 && (
+        <text
+          x={x0 + 3}
+          y={top + 11}
+          fontSize="11.8"
+          fill={ink.text}
+          clipPath={`url(#c-${id}-${l.line.id})`}
+          pointerEvents="none"
+        >
+          {name}
+          {byDay ? doseText(l.line) : ""}
+        </text>
+      )}
+    </g>
+  );
+}

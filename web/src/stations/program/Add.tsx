@@ -1,0 +1,54 @@
+import Button from "antd/es/button";
+import { useState } from "react";
+import type { Schemas } from "../../app/client";
+import { nameOf, t } from "../../app/wording";
+
+/** Exercises that may join the program, by ladder, with today's verdict of each. */
+export function Add({
+  candidates,
+  onAdd,
+}: {
+  candidates: Schemas["Candidate"][];
+  onAdd: (candidate: Schemas["Candidate"]) => void;
+}) {
+  const [adding, setAdding] = useState("");
+  return (
+    <section className="block no-print above-18">
+      <h2>{t("program-add")}</h2>
+      <div className="row w-760">
+        <select
+          id="candidate"
+          className="native grow"
+          aria-label={t("program-add")}
+          value={adding}
+          onChange={(e) => setAdding(e.target.value)}
+        >
+          <option value="">{t("program-choose")}</option>
+          {[...new Set(candidates.map((c) => c.ladder))].map((ladder) => (
+            <optgroup key={ladder} label={nameOf("ladder", ladder)}>
+              {candidates
+                .filter((c) => c.ladder === ladder)
+                .sort((a, b) => a.rung - b.rung)
+                .map((c) => (
+                  <option key={c.exercise} value={c.exercise}>
+                    {c.rung}. {nameOf("exercise", c.exercise)} (
+                    {t(`verdict-${c.today.status}`)})
+                  </option>
+                ))}
+            </optgroup>
+          ))}
+        </select>
+        <Button
+          id="add-line"
+          disabled={!adding}
+          onClick={() => {
+            const c = candidates.find((x) => x.exercise === adding);
+            if (c) onAdd(c);
+          }}
+        >
+          {t("add")}
+        </Button>
+      </div>
+    </section>
+  );
+}

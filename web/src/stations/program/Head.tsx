@@ -1,0 +1,138 @@
+import Button from "antd/es/button";
+import type { Schemas } from "../../app/client";
+import { SaveMark } from "../../app/entries";
+import { shortDate, t } from "../../app/wording";
+import type { Draft } from "./draft";
+import type { Acts } from "./useActs";
+
+export const ZOOMS = ["all", "ten", "week"] as const;
+export type Zoom = (typeof ZOOMS)[number];
+
+/** What is signed, how much is shown, and what may be done: undo, build, save, sign. */
+export function Head({
+  page,
+  draft,
+  acts,
+  blocked,
+  zoom,
+  onZoom,
+  onWhatIf,
+}: {
+  page: Schemas["ProgramPage"];
+  draft: Draft;
+  acts: Acts;
+  blocked: number;
+  zoom: Zoom;
+  onZoom: (zoom: Zoom) => void;
+  onWhatIf: () => void;
+}) {
+  const { lines } = draft;
+  return (
+    <div className="page-head stick">
+      <h1>{t("program-title")}</h1>
+      <span className="soft">
+        {page.signed
+          ? page.signed.current && !draft.draft
+            ? t("signed-version", {
+                version: page.signed.version,
+                date: shortDate(page.signed.on),
+              })
+            : t("program-edited", { version: page.signed.version })
+          : lines.length > 0
+            ? t("program-unsigned")
+            : t("program-none")}
+      </span>
+      <span className="right no-print">
+        <SaveMark state={acts.state} />
+        <span className="zoom" role="group" aria-label={t("chart-zoom-group")}>
+          {ZOOMS.map((z) => (
+            <button
+              key={z}
+              className="yn"
+              aria-pressed={zoom === z}
+              onClick={() => onZoom(z)}
+            >
+              {t(`zoom-${z}`)}
+            </button>
+          ))}
+        </span>
+        <Button
+          id="undo"
+          title="Ctrl Z"
+          disabled={draft.past.length === 0}
+          onClick={() => void draft.undo()}
+        >
+          {t("undo")}
+        </Button>
+        <Button
+          id="redo"
+          title="Ctrl Y"
+          disabled={draft.future.length === 0}
+          onClick={() => void draft.redo()}
+        >
+          {t("redo")}
+        </Button>
+        <Button id="what-if-open" onClick={onWhatIf}>
+          {t("what-if")}
+        </Button>
+        <Button
+          id="build"
+          disabled={acts.busy}
+          onClick={() => void acts.build()}
+        >
+          {lines.length > 0 ? t("program-rebuild") : t("program-build")}
+        </Button>
+        {draft.draft ? (
+          <Button
+            type="primary"
+            id="save-program"
+            disabled={blocked > 0 || acts.busy}
+            onClick={() => void acts.save()}
+          >
+            {t("program-save")}
+          </Button>
+        ) : (
+          <Button
+            type="primary"
+            id="sign-program"
+            disabled={
+              acts.busy || lines.length === 0 || (page.signed?.current ?? false)
+            }
+            onClick={() => void acts.sign()}
+          >
+            {t("program-sign")}
+          </Button>
+        )}
+      </span>
+    </div>
+  );
+}
+
+/** One week after another, where a week is shown. */
+export function Weeks({
+  at,
+  end,
+  onWeek,
+}: {
+  at: number;
+  end: number;
+  onWeek: (week: number) => void;
+}) {
+  return (
+    <p className="weeks no-print">
+      <Button size="small" disabled={at <= 0} onClick={() => onWeek(at - 1)}>
+        ←
+      </Button>{" "}
+      <b className="num">
+        {t("zoom-week-of", { week: at, from: at * 7, to: at * 7 + 6 })}
+      </b>{" "}
+      <Button
+        size="small"
+        disabled={at * 7 + 7 >= end}
+        onClick={() => onWeek(at + 1)}
+      >
+        →
+      </Button>
+    </p>
+  );
+}
