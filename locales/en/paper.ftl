@@ -28,9 +28,13 @@ paper-stop-4-plain = Fever, or you feel ill.
 paper-stop-now = Chest pain, trouble breathing, or a swollen calf or arm: call the emergency number now.
 paper-pain = { $max ->
     [0] It should not hurt. Make it smaller or lighter until it does not.
-   *[other] A little discomfort (up to { $max } out of 10) is all right if it is gone within an hour.
+   *[other] A little discomfort (up to { $max } out of 10) is all right if it is gone within { $hours ->
+        [one] an hour
+       *[other] { $hours } hours
+    }.
 }
 paper-pain-morning = Some pain (up to { $max } out of 10) is all right if it is as usual again by the next morning.
+paper-pain-quick = Throws, catches and other quick work: no more than { $max } out of 10.
 paper-circuit = one round of each exercise, then again from the first
 paper-single = one at a time, each as good as you can, with a breath between
 paper-exercises = Your exercises from { $from } to { $until }

@@ -639,9 +639,13 @@ fn count(
             logged(facts, &within).then_some(slips.len() as f64)
         }
         LogEvent::PainAboveMode => {
-            for (day, fact) in entries {
-                if let LogFact::PainDuring { value } = fact {
-                    days.insert(day, *value > ctx.rules.pain_max(day));
+            for entry in &facts.log {
+                let day = facts.day_of(entry.on);
+                let exercise = entry.exercise.as_ref();
+                let exercise = exercise.and_then(|id| ctx.known.exercises.get(id));
+                if let (LogFact::PainDuring { value }, true) = (&entry.fact, within(day)) {
+                    let max = ctx.rules.pain_max(ctx.known, exercise, day);
+                    days.insert(day, *value > max);
                 }
             }
             days.retain(|_, above| *above);

@@ -79,6 +79,34 @@ fn dose_text(wording: &Wording, line: &Line) -> String {
     capital(&parts.join(", "))
 }
 
+/// How much pain is all right, and how soon it must be gone.
+///
+/// Quick work in the program is named with its own bound.
+fn pain_text(ctx: &CheckContext, wording: &Wording, current: &[Line], day: i32) -> String {
+    let rule = ctx.rules.pain(day);
+    let (id, hours) = match rule.settles_h {
+        Some(hours) => ("paper-pain", hours),
+        None => ("paper-pain-morning", 0.0),
+    };
+    let text = wording.say(
+        id,
+        &[
+            ("max", Value::Number(rule.max)),
+            ("hours", Value::Number(hours)),
+        ],
+    );
+    let quick = current
+        .iter()
+        .filter_map(|line| ctx.known.exercises.get(&line.exercise))
+        .map(|exercise| ctx.rules.pain_max(ctx.known, Some(exercise), day))
+        .fold(rule.max, f64::min);
+    if quick < rule.max {
+        let bound = wording.say("paper-pain-quick", &[("max", Value::Number(quick))]);
+        return format!("{text} {bound}");
+    }
+    text
+}
+
 /// What the tinted arm does in an exercise, as a wording key.
 fn which_arm(exercise: &Exercise) -> &'static str {
     let shoulder = [Group::Cuff, Group::Deltoid, Group::Subscapularis]
@@ -209,7 +237,6 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         HealingClock::None => "paper-day-program",
         _ => "paper-day-injury",
     };
-    let pain_max = ctx.rules.pain_max(day);
     let plain = |id: &str| wording.say(id, &[]);
     let data = json!({
         "title": plain("paper-title"),
@@ -228,7 +255,7 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         "stop_title": plain("paper-stop"),
         "stop": (1..=3).map(|i| format!("paper-stop-{i}")).chain([if operated { "paper-stop-4" } else { "paper-stop-4-plain" }.to_owned()]).map(|id| plain(&id)).collect::<Vec<_>>(),
         "stop_now": plain("paper-stop-now"),
-        "pain": wording.say(if pain_max > 3.0 { "paper-pain-morning" } else { "paper-pain" }, &[("max", Value::Number(pain_max))]),
+        "pain": pain_text(ctx, wording, &current, day),
         "kit_title": plain("paper-kit"),
         "kit": if kit.is_empty() { plain("paper-kit-none") } else { capital(&kit.join(", ")) },
         "exercises_title": wording.say("paper-exercises", &[("from", Value::Text(&date(day))), ("until", Value::Text(&date(until - 1)))]),

@@ -28,7 +28,8 @@ const MOVED = [
 
 /**
  * The way a page hands in its entries: kept before they are sent, one at a time for each thing on the page, and told at
- * each step. A second press while the first is on its way sends nothing.
+ * each step. A second press while the first is on its way sends nothing. A page that has moved on meanwhile brings back what
+ * was refused, and says with `back` whether it could.
  */
 export function useEntries(episode: string) {
   const queries = useQueryClient();
@@ -45,7 +46,8 @@ export function useEntries(episode: string) {
   const keep = useCallback(
     async (
       entry: Omit<NewEntry, "episode">,
-      slot = "page",
+      slot: string,
+      back: () => boolean = () => true,
     ): Promise<Kept | undefined> => {
       if (busy.current.has(slot)) return undefined;
       busy.current.add(slot);
@@ -60,9 +62,9 @@ export function useEntries(episode: string) {
       } catch (failure) {
         setState("idle");
         if (here.current) {
-          // The page still holds what was typed and tells why: the outbox need not.
           setError(failure);
-          if (failure instanceof ApiProblem && failure.entry)
+          // Where the page shows again what was typed, the outbox need not keep it.
+          if (failure instanceof ApiProblem && failure.entry && back())
             await takeBack(failure.entry);
         }
         return undefined;

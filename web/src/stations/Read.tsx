@@ -40,7 +40,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
         body: { id: newId(), on: today, ...fact },
         says: t(`note-${fact.kind}`),
       },
-      fact.kind,
+      JSON.stringify(fact),
     );
     if (done?.reply !== undefined)
       queries.setQueryData(["reading", episode], done.reply as Page);

@@ -37,8 +37,8 @@ export function Visit({ episode }: { episode: string }) {
   const { keep, state, error, setError } = useEntries(episode);
   if (!page.data) return <Pending query={page} />;
   const { view } = page.data;
-  const post: Post = async (entry, slot) => {
-    const kept = await keep(entry, slot);
+  const post: Post = async (entry, slot, back) => {
+    const kept = await keep(entry, slot, back);
     const whole = entry.kind !== "exam_note" && kept?.reply !== undefined;
     if (whole) queries.setQueryData(["visit", episode], kept.reply as Page);
     return kept !== undefined;

@@ -110,6 +110,12 @@ struct Case<'a> {
 }
 
 impl Case<'_> {
+    /// Pain above this is outside the mode on `day` for this exercise.
+    fn pain_max(&self, day: EpisodeDay) -> f64 {
+        let exercise = Some(self.exercise);
+        self.ctx.rules.pain_max(self.ctx.known, exercise, day)
+    }
+
     fn threshold(&self, id: &str) -> f64 {
         self.ctx.known.threshold(id)
     }
@@ -310,16 +316,13 @@ impl Case<'_> {
                 );
             }
         }
-        let above = |d: &&SessionDay| {
-            d.pain_during
-                .is_some_and(|p| p > self.ctx.rules.pain_max(d.day))
-        };
+        let above = |d: &&SessionDay| d.pain_during.is_some_and(|p| p > self.pain_max(d.day));
         let running = self.diary.counted().take_while(above).count();
         if running as f64 >= self.threshold("pain-above-sessions") {
             return back(
                 Reason::new("back-pain-above")
                     .with("count", running as f64)
-                    .with("max", self.ctx.rules.pain_max(self.day)),
+                    .with("max", self.pain_max(self.day)),
             );
         }
         let flares = self.diary.flares(self.day, 7);
@@ -390,11 +393,11 @@ impl Case<'_> {
         };
         if last
             .pain_during
-            .is_some_and(|p| p > self.ctx.rules.pain_max(last.day))
+            .is_some_and(|p| p > self.pain_max(last.day))
         {
             let rule = Reason::new("hold-sore")
                 .with("pain", last.pain_during.unwrap_or(0.0))
-                .with("max", self.ctx.rules.pain_max(last.day))
+                .with("max", self.pain_max(last.day))
                 .with("day", last.day);
             return Some(Say {
                 kind: Move::HoldSore,
@@ -477,7 +480,7 @@ impl Case<'_> {
                 .diary
                 .baseline(d.day + 1, self.threshold("pain-baseline-days") as i32)
                 .unwrap_or(morning);
-            if during > self.ctx.rules.pain_max(d.day)
+            if during > self.pain_max(d.day)
                 || morning >= base + self.threshold("morning-rise-points")
             {
                 break;

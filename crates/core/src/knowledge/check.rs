@@ -190,6 +190,14 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         .bounds
         .values()
         .for_each(|r| source("bounds.toml", &r.id, &r.source));
+    known
+        .attestations
+        .iter()
+        .for_each(|r| source("attestations.toml", &r.id, &r.source));
+    known
+        .precautions
+        .iter()
+        .for_each(|r| source("precautions.toml", &r.id, &r.source));
     check_pathway::sources(known, &mut source);
     for need in &known.needs {
         for ladder in need

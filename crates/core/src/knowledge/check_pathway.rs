@@ -3,6 +3,7 @@
 
 use super::criteria::{Comparison, Criterion, CriterionKind};
 use super::error::KnowledgeError;
+use super::exercise::{Group, Level};
 use super::load::Knowledge;
 use super::modifier::Modifier;
 use super::pathway::{Corridor, HealingClock, Pathway};
@@ -20,6 +21,10 @@ pub(super) fn sources(known: &Knowledge, source: &mut impl FnMut(&str, &str, &st
     for pathway in known.pathways.values() {
         let file = file_of(pathway);
         source(&file, "-", &pathway.source);
+        pathway
+            .pain
+            .iter()
+            .for_each(|r| source(&file, &r.id, &r.source));
         pathway
             .phases
             .iter()
@@ -214,10 +219,17 @@ fn check_pathway(known: &Knowledge, pathway: &Pathway, fault: Fault) {
             "an allowance must start at week 0, or at phase 1 where there is no clock".to_owned(),
         );
     }
+    check_effort_and_pain(pathway, fault);
     let phased = pathway
         .allowances
         .iter()
-        .filter_map(|a| Some((&a.id, a.from_phase?)));
+        .filter_map(|a| Some((&a.id, a.from_phase?)))
+        .chain(
+            pathway
+                .pain
+                .iter()
+                .filter_map(|p| Some((&p.id, p.from_phase?))),
+        );
     let phased = phased.chain(
         pathway
             .forbidden
@@ -239,6 +251,53 @@ fn check_pathway(known: &Knowledge, pathway: &Pathway, fault: Fault) {
         check_corridor(known, pathway, corridor, fault);
     }
     check_gates(known, pathway, fault);
+}
+
+/// Every muscle group that holds against something has a highest effort; how much pain is tolerated is said from the first day.
+fn check_effort_and_pain(pathway: &Pathway, fault: Fault) {
+    for allowance in &pathway.allowances {
+        let holding = Group::SHOULDER.into_iter().filter(|g| {
+            allowance
+                .levels(*g)
+                .iter()
+                .any(|level| *level >= Level::Isometric)
+        });
+        for group in holding.filter(|g| !allowance.effort_max_pct.contains_key(g)) {
+            fault(
+                &allowance.id,
+                "effort_max_pct",
+                format!("{group:?} may hold against something: say how hard at most"),
+            );
+        }
+        for (group, pct) in &allowance.effort_max_pct {
+            if !(5..=100).contains(pct) {
+                fault(
+                    &allowance.id,
+                    "effort_max_pct",
+                    format!("{group:?}: {pct} is not between 5 and 100"),
+                );
+            }
+        }
+    }
+    let from_the_first = pathway
+        .pain
+        .iter()
+        .any(|p| p.from_phase.map_or(p.from_week == 0, |phase| phase == 1));
+    if !from_the_first {
+        fault(
+            "-",
+            "pain",
+            "how much is tolerated must be said from week 0, or phase 1, on".to_owned(),
+        );
+    }
+    for row in &pathway.pain {
+        if !(0.0..=10.0).contains(&row.max) {
+            fault(&row.id, "max", "0 to 10".to_owned());
+        }
+        if row.settles_h.is_some_and(|h| !(0.5..=24.0).contains(&h)) {
+            fault(&row.id, "settles_h", "half an hour to a day".to_owned());
+        }
+    }
 }
 
 /// Gates lead from every phase but the last to the one after it, once each: so they can neither circle nor end nowhere.
@@ -567,6 +626,18 @@ fn check_modifier(known: &Knowledge, modifier: &Modifier, fault: &mut dyn FnMut(
             "delay_weeks",
             "a modifier only tightens: it never brings anything forward".to_owned(),
         );
+    }
+    for cap in &modifier.cap {
+        let hardest = cap.levels.iter().max();
+        if hardest == Some(&Level::Isometric) && cap.effort_max_pct.is_none() {
+            fault(
+                "cap",
+                format!(
+                    "{:?} may hold against something: say how hard at most",
+                    cap.groups
+                ),
+            );
+        }
     }
     for corridor in &modifier.corridor {
         match known.quantity(&corridor.id) {

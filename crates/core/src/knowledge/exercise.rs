@@ -31,6 +31,19 @@ pub enum Group {
     Distal,
 }
 
+impl Group {
+    /// The groups that work about the shoulder: all but hand, wrist and forearm.
+    pub const SHOULDER: [Group; 7] = [
+        Group::Cuff,
+        Group::Subscapularis,
+        Group::Deltoid,
+        Group::Biceps,
+        Group::Triceps,
+        Group::PecLat,
+        Group::Scapular,
+    ];
+}
+
 /// A contraction level. Not a strict scale: isometric may be permitted before active.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]

@@ -1,7 +1,9 @@
 //! From text to knowledge, or to a list of faults.
 
+use super::asks::{AttestationRow, PrecautionRow};
 use super::bounds;
 use super::check;
+use super::check_asks;
 use super::check_gates;
 use super::check_pathway;
 use super::check_tests;
@@ -10,8 +12,8 @@ use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::modifier::Modifier;
 use super::pathway::{
-    Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, Pathway, Phase, Precaution,
-    Sling,
+    Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, PainRow, Pathway, Phase,
+    Precaution, Sling,
 };
 use super::rows::{Bound, GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
 use super::school::School;
@@ -60,6 +62,10 @@ pub struct Knowledge {
     pub watches: Vec<Watch>,
     /// What rungs ask for before the next one.
     pub steps: Vec<Step>,
+    /// What is attested at gates, and what it asks.
+    pub attestations: Vec<AttestationRow>,
+    /// What precautions go with.
+    pub precautions: Vec<PrecautionRow>,
     /// Pathways, by id.
     pub pathways: BTreeMap<String, Pathway>,
     /// What a shoulder may have, in order of the page.
@@ -89,7 +95,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 61] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 62] = [
     "top-sessions",
     "top-sessions-operated",
     "pain-baseline-days",
@@ -102,6 +108,7 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 61] = [
     "symptom-free-days",
     "overdone-pct",
     "effort-max",
+    "quick-work-pain-max",
     "gap-lower-days",
     "gap-one-rung-days",
     "gap-two-rungs-days",
@@ -318,6 +325,7 @@ fn from_tables(
         if faults.is_empty() {
             check_pathway::reach(&known, &mut faults);
             check_gates::all(&known, &mut faults);
+            check_asks::all(&known, &mut faults);
         }
     }
     if !faults.is_empty() {
@@ -425,6 +433,14 @@ fn read_file(
                 known.gate_classes.insert(row.id.clone(), row);
             }
         }
+        "attestations.toml" => {
+            one("attestation", faults);
+            known.attestations = rows(name, table, "attestation", faults);
+        }
+        "precautions.toml" => {
+            one("precaution", faults);
+            known.precautions = rows(name, table, "precaution", faults);
+        }
         "needs.toml" => {
             one("need", faults);
             known.needs = rows(name, table, "need", faults);
@@ -519,7 +535,8 @@ fn read_pathway(
     table: &toml::Table,
     faults: &mut Vec<KnowledgeError>,
 ) -> Option<Pathway> {
-    const SECTIONS: [&str; 10] = [
+    const SECTIONS: [&str; 11] = [
+        "pain",
         "phase",
         "corridor",
         "allowance",
@@ -531,15 +548,13 @@ fn read_pathway(
         "watch",
         "school",
     ];
-    const FIELDS: [&str; 10] = [
+    const FIELDS: [&str; 8] = [
         "id",
         "based_on",
         "title",
         "class_weeks",
         "clock",
         "weeks",
-        "pain_during_max",
-        "pain_later",
         "source",
         "confidence",
     ];
@@ -555,6 +570,7 @@ fn read_pathway(
         }
     }
     // Row by row first, so that a fault names its row; the whole is read only when every row is sound.
+    rows::<PainRow>(name, table, "pain", faults);
     rows::<Phase>(name, table, "phase", faults);
     rows::<Corridor>(name, table, "corridor", faults);
     rows::<Allowance>(name, table, "allowance", faults);

@@ -4,8 +4,10 @@
 //! text (this crate opens nothing) and answers with everything it knows or with every fault it found,
 //! each naming file, row and field.
 
+mod asks;
 mod bounds;
 mod check;
+mod check_asks;
 mod check_gates;
 mod check_pathway;
 mod check_tests;
@@ -23,6 +25,7 @@ mod span;
 mod step;
 mod watch;
 
+pub use asks::{AttestationRow, PrecautionRow};
 pub use clinical_test::{
     Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need,
     Prior, Setting, TestKind,
@@ -37,7 +40,7 @@ pub use load::{Knowledge, NamedText, load, load_release};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};
 pub use pathway::{
     Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate,
-    HealingClock, Milestone, PainLater, Pathway, Phase, Precaution, Sling,
+    HealingClock, Milestone, PainRow, Pathway, Phase, Precaution, Sling,
 };
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
 pub use rows::{

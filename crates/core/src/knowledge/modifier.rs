@@ -36,6 +36,9 @@ pub struct Cap {
     pub until_week: i32,
     /// What stays permitted, where the pathway permits it too.
     pub levels: Vec<Level>,
+    /// Highest effort in percent meanwhile; needed where the hardest that stays is to hold.
+    #[serde(default)]
+    pub effort_max_pct: Option<u32>,
 }
 
 /// A position that a modifier forbids for a time.

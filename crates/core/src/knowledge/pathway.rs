@@ -171,9 +171,9 @@ pub struct Allowance {
     pub scapular: Vec<Level>,
     /// Hand, wrist, forearm.
     pub distal: Vec<Level>,
-    /// Greatest isometric effort of the cuff in percent, where the table gives one.
+    /// Highest effort in percent of the greatest, by muscle group; every group that holds against something has one.
     #[serde(default)]
-    pub cuff_effort_max_pct: Option<u32>,
+    pub effort_max_pct: BTreeMap<Group, u32>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.
@@ -342,14 +342,27 @@ pub struct Gate {
     pub confidence: Confidence,
 }
 
-/// Pain during exercise that is inside the mode later on.
-#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+/// How much pain during exercise is inside the mode from a completed week, or from a phase, on.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
-pub struct PainLater {
+pub struct PainRow {
+    /// Stable id.
+    pub id: String,
     /// From this completed week.
+    #[serde(default)]
     pub from_week: i32,
-    /// 0 to 10.
+    /// Where there is no clock: from this phase on.
+    #[serde(default)]
+    pub from_phase: Option<u32>,
+    /// Pain during exercise above this is outside the mode (0 to 10).
     pub max: f64,
+    /// Hours within which it is as before again; without them, by the next morning.
+    #[serde(default)]
+    pub settles_h: Option<f64>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
 }
 
 /// A whole pathway.
@@ -372,11 +385,8 @@ pub struct Pathway {
     pub class_weeks: BTreeMap<String, i32>,
     /// Completed weeks until it ends as a rule.
     pub weeks: i32,
-    /// Pain during exercise above this is outside the mode (0 to 10).
-    pub pain_during_max: f64,
-    /// What holds instead from a later week on.
-    #[serde(default)]
-    pub pain_later: Option<PainLater>,
+    /// How much pain is tolerated during exercise, in order.
+    pub pain: Vec<PainRow>,
     /// Where the pathway comes from.
     pub source: String,
     /// How sure we are.

@@ -1,6 +1,6 @@
 //! How much of an exercise: from its reviewed range, the irritability, the schools and the day; and what a program adds up to.
 
-use super::rules::{Rules, Style};
+use super::rules::{AllowanceRule, Rules, Style};
 use super::safety::{CheckContext, Finding, Status};
 use crate::calendar::EpisodeDay;
 use crate::episode::Line;
@@ -80,18 +80,28 @@ pub fn start_dose(
     if hardest(exercise) >= Level::Eccentric {
         dose.days_per_week = dose.days_per_week.min(3);
     }
-    let shoulder = exercise.demand.iter().any(|d| d.group != Group::Distal);
-    if let (Some(effort), Some(max), true) = (
-        dose.effort_pct,
-        rules.allowance(day).and_then(|a| a.effort_max_pct()),
-        shoulder,
-    ) {
+    let most = rules
+        .allowance(day)
+        .and_then(|allowance| effort_most(&allowance, exercise));
+    if let (Some(effort), Some(max)) = (dose.effort_pct, most) {
         dose.effort_pct = Some(effort.min(max));
     }
     if let Some(structure) = style.structure.filter(|s| *s != SetStructure::Straight) {
         dose.structure = Some(structure);
     }
     dose
+}
+
+/// The highest effort in percent that every muscle group of the joint may give in `exercise`; no school lifts it.
+///
+/// The number speaks of the shoulder; a hand may squeeze a ball.
+pub fn effort_most(allowance: &AllowanceRule, exercise: &Exercise) -> Option<u32> {
+    exercise
+        .demand
+        .iter()
+        .filter(|d| d.group != Group::Distal && d.level >= Level::Isometric)
+        .filter_map(|d| allowance.effort_max_pct(d.group))
+        .min()
 }
 
 /// The same total time of holding, in other pieces: sets follow from it.

@@ -19,10 +19,12 @@ pub use chart::{
     PrecautionSpan, SlingSpan, corridor_views, plan_chart,
 };
 pub use choose::{Choice, Chosen, Offer, choose, value_of};
-pub use dose::{Volume, bounding, equal_time, hardest, start_dose, volume, within_irritability};
+pub use dose::{
+    Volume, bounding, effort_most, equal_time, hardest, start_dose, volume, within_irritability,
+};
 pub use rules::{
     AllowanceRule, Choices, ClassRule, CorridorRule, ForbiddenRule, GateRule, Lock, MilestoneRule,
-    PhaseRule, PrecautionRule, Rules, SlingRule, Style, WatchRule,
+    PainRule, PhaseRule, PrecautionRule, Rules, SlingRule, Style, WatchRule,
 };
 pub use running::{running_lines, scheduled_lines};
 pub use safety::{

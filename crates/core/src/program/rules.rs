@@ -5,6 +5,7 @@
 //! up, classes take the later week.
 
 use super::ceiling::Ceiling;
+use super::dose::hardest;
 use super::schedule::{PhaseSpan, schedule};
 use super::timetable::{
     Timetable, chosen_schools, class_rule, corridors, gates, milestones, pain, sling, style,
@@ -13,8 +14,8 @@ use super::timetable::{
 use crate::calendar::{EpisodeDay, Steps, WEEK};
 use crate::episode::Facts;
 use crate::knowledge::{
-    Allowance, AngleTest, Criterion, Group, HealingClock, Knowledge, Level, Modifier, Pathway,
-    SetStructure, Watch,
+    Allowance, AngleTest, Criterion, Exercise, Group, HealingClock, Knowledge, Level, Modifier,
+    Pathway, SetStructure, Watch,
 };
 use crate::mechanics::PathPoint;
 use std::collections::{BTreeMap, BTreeSet};
@@ -53,13 +54,31 @@ pub struct CorridorRule {
     pub floors: Steps<f64>,
 }
 
+/// How much pain is tolerated during exercise, and how soon it must be gone.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct PainRule {
+    /// 0 to 10.
+    pub max: f64,
+    /// Hours; without them, by the next morning.
+    pub settles_h: Option<f64>,
+}
+
+/// What a modifier leaves to a muscle group.
+#[derive(Debug, Clone, PartialEq)]
+struct CapRule {
+    group: Group,
+    until_day: EpisodeDay,
+    levels: Vec<Level>,
+    effort_max_pct: Option<u32>,
+}
+
 /// Permissions on a day.
 #[derive(Debug, Clone, Copy)]
 pub struct AllowanceRule<'a> {
     /// The day from which the row holds.
     pub from_day: EpisodeDay,
     row: &'a Allowance,
-    caps: &'a [(Group, EpisodeDay, Vec<Level>)],
+    caps: &'a [CapRule],
     day: EpisodeDay,
 }
 
@@ -69,12 +88,7 @@ impl AllowanceRule<'_> {
         let any = |levels: &[Level]| {
             wanted == Level::None || levels.iter().any(|level| level.includes(wanted))
         };
-        any(self.row.levels(group))
-            && self
-                .caps
-                .iter()
-                .filter(|(g, until, _)| *g == group && self.day < *until)
-                .all(|(_, _, l)| any(l))
+        any(self.row.levels(group)) && self.caps_of(group).all(|cap| any(&cap.levels))
     }
 
     /// The highest single level permitted for `group`.
@@ -98,9 +112,19 @@ impl AllowanceRule<'_> {
         .unwrap_or(None)
     }
 
-    /// Greatest isometric effort in percent, where one is given.
-    pub fn effort_max_pct(&self) -> Option<u32> {
-        self.row.cuff_effort_max_pct
+    /// Highest effort of `group` in percent: of the pathway and of every modifier.
+    pub fn effort_max_pct(&self, group: Group) -> Option<u32> {
+        let own = self.row.effort_max_pct.get(&group).copied();
+        own.into_iter()
+            .chain(self.caps_of(group).filter_map(|cap| cap.effort_max_pct))
+            .min()
+    }
+
+    /// What modifiers leave to `group` on this day.
+    fn caps_of(&self, group: Group) -> impl Iterator<Item = &CapRule> {
+        self.caps
+            .iter()
+            .filter(move |cap| cap.group == group && self.day < cap.until_day)
     }
 }
 
@@ -275,9 +299,9 @@ pub struct Rules {
     /// The schools that hold: question and school.
     pub schools: Vec<(String, String)>,
     allowances: Vec<(EpisodeDay, Allowance)>,
-    caps: Vec<(Group, EpisodeDay, Vec<Level>)>,
+    caps: Vec<CapRule>,
     classes: BTreeMap<String, ClassRule>,
-    pain: Steps<f64>,
+    pain: Steps<PainRule>,
     turning: Vec<EpisodeDay>,
     opens: BTreeMap<String, (u32, bool)>,
 }
@@ -374,13 +398,16 @@ impl Rules {
                 .iter()
                 .flat_map(|m| m.cap.iter())
                 .flat_map(|cap| {
-                    cap.groups
-                        .iter()
-                        .map(|g| (*g, cap.until_week * WEEK, cap.levels.clone()))
+                    cap.groups.iter().map(|group| CapRule {
+                        group: *group,
+                        until_day: cap.until_week * WEEK,
+                        levels: cap.levels.clone(),
+                        effort_max_pct: cap.effort_max_pct,
+                    })
                 })
                 .collect(),
             classes: BTreeMap::new(),
-            pain: pain(pathway, &schools, &time),
+            pain: Steps { steps: Vec::new() },
             phases,
             turning: Vec::new(),
             opens,
@@ -417,6 +444,7 @@ impl Rules {
                 .unwrap_or(EpisodeDay::MAX)
         };
         self.corridors = corridors(pathway, modifiers, time, &day_of);
+        self.pain = pain(pathway, time, &day_of);
         self.allowances = pathway
             .allowances
             .iter()
@@ -549,9 +577,22 @@ impl Rules {
         self.classes.get(class)
     }
 
-    /// Pain during exercise above this is outside the mode on `day` (0 to 10).
-    pub fn pain_max(&self, day: EpisodeDay) -> f64 {
-        self.pain.at(day.max(0)).copied().unwrap_or(0.0)
+    /// How much pain is tolerated on `day`; nothing where the pathway says nothing.
+    pub fn pain(&self, day: EpisodeDay) -> PainRule {
+        self.pain.at(day.max(0)).copied().unwrap_or(PainRule {
+            max: 0.0,
+            settles_h: None,
+        })
+    }
+
+    /// Pain above this is outside the mode on `day` during `exercise` (0 to 10): quick work has a bound of its own.
+    pub fn pain_max(&self, known: &Knowledge, exercise: Option<&Exercise>, day: EpisodeDay) -> f64 {
+        let max = self.pain(day).max;
+        if exercise.is_some_and(|e| hardest(e) == Level::Ballistic) {
+            max.min(known.threshold("quick-work-pain-max"))
+        } else {
+            max
+        }
     }
 
     /// Days on which some rule changes, ascending.
@@ -561,7 +602,7 @@ impl Rules {
 
     fn worked_turning_days(&self) -> BTreeSet<EpisodeDay> {
         let mut days: BTreeSet<EpisodeDay> = self.allowances.iter().map(|(day, _)| *day).collect();
-        days.extend(self.caps.iter().map(|(_, until, _)| *until));
+        days.extend(self.caps.iter().map(|cap| cap.until_day));
         days.extend(self.forbidden.iter().map(|f| f.until_day));
         days.extend(
             self.corridors

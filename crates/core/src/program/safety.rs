@@ -1,6 +1,7 @@
 //! May this exercise be done on this day? Every rule that speaks is named.
 
 use super::ceiling::{Ceiling, CeilingToday, ceiling_on};
+use super::dose::effort_most;
 use super::rules::{Lock, Rules};
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::{Line, SurgeonLimit};
@@ -420,6 +421,17 @@ fn check_allowances(
         say(Status::Blocked, false, Reason::new("no-allowance-yet"));
         return;
     };
+    if let (Some(max), Some(effort)) = (effort_most(&allowance, exercise), dose.effort_pct)
+        && effort > max
+    {
+        say(
+            Status::Blocked,
+            false,
+            Reason::new("effort-above")
+                .with("max", f64::from(max))
+                .with("given", f64::from(effort)),
+        );
+    }
     for demand in &exercise.demand {
         if !allowance.permits(demand.group, demand.level) {
             let reason = Reason::new("allowance")
@@ -429,19 +441,6 @@ fn check_allowances(
                 Status::Blocked,
                 false,
                 reason.with("week", allowance.from_day / WEEK),
-            );
-        }
-        if let (Some(max), Some(effort), Level::Isometric) = (allowance.effort_max_pct(), dose.effort_pct, demand.level)
-            && effort > max
-            // The number speaks of the shoulder; a hand may squeeze a ball.
-            && demand.group != Group::Distal
-        {
-            say(
-                Status::Blocked,
-                false,
-                Reason::new("effort-above")
-                    .with("max", f64::from(max))
-                    .with("given", f64::from(effort)),
             );
         }
         let light = matches!(demand.level, Level::ResistedLight);

@@ -2,8 +2,8 @@
 
 use super::ceiling::Ceiling;
 use super::rules::{
-    Choices, ClassRule, CorridorRule, GateRule, Lock, MilestoneRule, PhaseRule, SlingRule, Style,
-    WatchRule,
+    Choices, ClassRule, CorridorRule, GateRule, Lock, MilestoneRule, PainRule, PhaseRule,
+    SlingRule, Style, WatchRule,
 };
 use crate::calendar::{EpisodeDay, Steps, WEEK};
 use crate::knowledge::{
@@ -347,25 +347,25 @@ pub(super) fn style(schools: &[&School]) -> Style {
     out
 }
 
-/// While tissue heals by the calendar a school may only lower the pain that is tolerated; later it says how much.
-pub(super) fn pain(pathway: &Pathway, schools: &[&School], time: &Timetable) -> Steps<f64> {
-    let chosen = schools.iter().find_map(|s| s.pain_during_max);
-    let free = pathway.clock == HealingClock::None;
-    let early = chosen.map_or(pathway.pain_during_max, |p| {
-        if free {
-            p
-        } else {
-            p.min(pathway.pain_during_max)
-        }
+/// How much pain is tolerated from which day on. A school may only lower it.
+pub(super) fn pain(
+    pathway: &Pathway,
+    time: &Timetable,
+    day_of: &dyn Fn(u32) -> EpisodeDay,
+) -> Steps<PainRule> {
+    let chosen = time.schools.iter().filter_map(|s| s.pain_during_max);
+    let most = chosen.fold(f64::INFINITY, f64::min);
+    let rows = pathway.pain.iter().map(|row| {
+        let day = row
+            .from_phase
+            .map_or_else(|| time.later(row.from_week) * WEEK, day_of);
+        let rule = PainRule {
+            max: row.max.min(most),
+            settles_h: row.settles_h,
+        };
+        (day, rule)
     });
-    let mut steps = vec![(0, early)];
-    if let Some(later) = pathway.pain_later {
-        steps.push((
-            time.later(later.from_week) * WEEK,
-            chosen.map_or(later.max, |p| p.min(later.max)),
-        ));
-    }
-    Steps::new(steps)
+    Steps::new(rows.collect())
 }
 
 pub(super) fn class_rule(

@@ -74,7 +74,8 @@ fn mode(facts: &Facts) -> f64 {
     Assessment::new(known(), facts)
         .expect("known")
         .rules
-        .pain_max(facts.day())
+        .pain(facts.day())
+        .max
 }
 
 /// How many courses; `./test --long` asks for more.

@@ -400,9 +400,9 @@ fn schools_are_named_rules_that_move_the_gate_with_the_phase() {
     );
     // While a repair heals a school may only lower the pain that is tolerated.
     let bold = Rules::new(known(), pathway, &choose("pain-rule", "up-to-three"));
-    assert_eq!((bold.pain_max(30), plain.pain_max(30)), (2.0, 2.0));
+    assert_eq!((bold.pain(30).max, plain.pain(30).max), (2.0, 2.0));
     let calm = Rules::new(known(), pathway, &choose("pain-rule", "no-pain"));
-    assert_eq!(calm.pain_max(30), 0.0);
+    assert_eq!(calm.pain(30).max, 0.0);
     for p in known().pathways.values() {
         for school in p.schools.iter().filter(|s| !s.default) {
             let rules = Rules::new(known(), p, &choose(&school.question, &school.id));

@@ -169,7 +169,7 @@ async fn a_push_is_typed_measured_by_the_device_and_undone() {
     // The device pushes by itself, the trace grows while it does, and the trial is kept once.
     house.keys("d").await;
     house.until("(document.querySelector('#push svg path[stroke-width=\"2.2\"]')?.getAttribute('d') ?? '').length > 300").await;
-    house.see("#measurement").await;
+    house.see("#measured").await;
     house
         .until("document.querySelectorAll('.trials > span').length === 2")
         .await;

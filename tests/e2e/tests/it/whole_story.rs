@@ -110,7 +110,7 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
     house.keys("170s").await;
     house.says("Passive elevation, left: 170°, stiff").await;
     house.keys("400s").await;
-    house.says("400 is outside -40 to 110").await;
+    house.says("Between -40 and 110").await;
     house.keys("\u{e00c}").await;
 
     // The first gate, overdue: signed, scored, passed with a reason.

@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useMemo, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, ask, newId } from "../../app/client";
 import { useEntries } from "../../app/entries";
 import { valueOf } from "../../app/numbers";
@@ -100,6 +100,10 @@ export function useExam(episode: string, today: string) {
     const i = list.findIndex((x) => x.test === current?.id);
     go(list[(i + by + list.length) % list.length]?.test);
   };
+  const now = useRef("");
+  useEffect(() => {
+    now.current = typed;
+  });
   const keep = async (test: Card, answer: Answer) => {
     const id = newId();
     const number = ++sequence.current.sent;
@@ -122,13 +126,17 @@ export function useExam(episode: string, today: string) {
         body,
         says: `${nameOf("test", test.id)}: ${answerText(answer, test.unit)}`,
       },
-      `${test.id} ${side}`,
+      id,
+      () => {
+        if (now.current !== "") return false;
+        go(test.id);
+        // What was typed stands there again, to be put right.
+        if (answer.kind === "number") setTyped(String(answer.value));
+        return true;
+      },
     );
     if (!done) {
       setKept((all) => all.filter((k) => k.id !== id));
-      go(test.id);
-      // What was typed stands there again, to be put right.
-      if (answer.kind === "number") setTyped(String(answer.value));
       return;
     }
     setKept((all) =>

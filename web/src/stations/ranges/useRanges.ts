@@ -1,5 +1,5 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
-import { useCallback, useMemo, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
 import { useEntries } from "../../app/entries";
 import { faultOf, readNumber, valueOf } from "../../app/numbers";
@@ -84,6 +84,10 @@ export function useRanges(episode: string, today: string) {
       return now;
     });
   };
+  const now = useRef("");
+  useEffect(() => {
+    now.current = typed;
+  });
   const keep = async (stop: Schemas["StopReason"]) => {
     const value = valueOf(typed, rule);
     if (!dial || value == null) return;
@@ -104,7 +108,20 @@ export function useRanges(episode: string, today: string) {
       method: simulated ? "simulated" : dial.unit === "deg" ? method : null,
     };
     const says = `${capital(nameOf("quantity", dial.quantity))}, ${nameOf("side", side)}: ${value}${dial.unit === "deg" ? "°" : ""}, ${nameOf("stop", stop)}${simulated ? ` (${t("simulated-never")})` : ""}`;
-    const done = await handIn({ kind: "measurement", body: measurement, says });
+    // The next one can be typed while this one is on its way; refused, it stands there again.
+    const before = { typed, arc, at };
+    move(1);
+    const done = await handIn(
+      { kind: "measurement", body: measurement, says },
+      measurement.id,
+      () => {
+        if (now.current !== "") return false;
+        setAt(before.at);
+        setTyped(before.typed);
+        setArc(before.arc);
+        return true;
+      },
+    );
     if (!done) return;
     setKept((list) => [
       {
@@ -115,7 +132,6 @@ export function useRanges(episode: string, today: string) {
     ]);
     if (done.reply !== undefined)
       queries.setQueryData(["ranges", episode], done.reply as Page);
-    move(1);
   };
   const undo = async () => {
     const last = kept[0];

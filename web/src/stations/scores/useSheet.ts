@@ -71,11 +71,10 @@ export function useSheet(episode: string, today: string) {
       answers: cells.map((_, i) => answers[i] ?? null),
       on: today,
     };
-    const done = await handIn({
-      kind: "sheet",
-      body: sheet,
-      says: nameOf("instrument", id),
-    });
+    const done = await handIn(
+      { kind: "sheet", body: sheet, says: nameOf("instrument", id) },
+      `sheet-${id}`,
+    );
     if (!done) return;
     if (done.reply !== undefined)
       queries.setQueryData(["outcomes", episode], done.reply as Page);

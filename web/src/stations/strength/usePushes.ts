@@ -53,6 +53,10 @@ export function usePushes(episode: string, today: string) {
   const force = valueOf(typed, rule);
   const fault = typed === "" ? undefined : faultOf(typed, rule);
 
+  const now = useRef("");
+  useEffect(() => {
+    now.current = typed;
+  });
   const keep = async (
     what: Schemas["Force"],
     says: string,
@@ -60,8 +64,11 @@ export function usePushes(episode: string, today: string) {
     // A lever that cannot be read is put right first: nothing is kept with another one.
     if (!test || leverCm === undefined) return undefined;
     const id = newId();
-    const done = await handIn({
-      kind: "push",
+    const before = { typed, pain };
+    setTyped("");
+    setPain(undefined);
+    const entry = {
+      kind: "push" as const,
       body: {
         id,
         test: test.test,
@@ -72,11 +79,16 @@ export function usePushes(episode: string, today: string) {
         force: what,
       },
       says: `${nameOf("strength", test.test)}, ${nameOf("side", side)}: ${says}`,
+    };
+    const done = await handIn(entry, id, () => {
+      // A trace cannot be typed again: it stays in the outbox.
+      if (what.kind !== "typed" || now.current !== "") return false;
+      setTyped(before.typed);
+      setPain(before.pain);
+      return true;
     });
     if (!done) return undefined;
     setKept((all) => [id, ...all]);
-    setTyped("");
-    setPain(undefined);
     const reply = done.reply as Kept | undefined;
     if (reply) queries.setQueryData(["strength", episode], reply.room);
     return reply;

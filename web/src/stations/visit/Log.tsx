@@ -44,7 +44,7 @@ export function Log({ page, post }: { page: Page; post: Post }) {
         body: { id: newId(), on, exercise, ...fact },
         says: `${shortDate(on)}: ${says}`,
       },
-      `log-${on}-${exercise ?? ""}-${fact.kind}`,
+      `log-${on}-${exercise ?? ""}-${JSON.stringify(fact)}`,
     );
   return (
     <section className="block" id="log">

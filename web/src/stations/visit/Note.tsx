@@ -1,6 +1,6 @@
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import { useEffect, useState } from "react";
+import { useEffect, useRef, useState } from "react";
 import { newId } from "../../app/client";
 import { useDraftText } from "../../app/drafts";
 import { useMe } from "../../app/me";
@@ -25,20 +25,28 @@ export function Note({
   useEffect(() => {
     if (body !== "") setSigned(false);
   }, [body]);
-  const sign = () =>
+  const now = useRef("");
+  useEffect(() => {
+    now.current = body;
+  });
+  const sign = () => {
+    // The outbox holds it from here on: a draft that stayed would be signed twice after the page was closed.
+    write("");
+    setId(newId());
     void post(
       {
         kind: "note",
         body: { id, body },
         says: `${t("note-title")}: ${body.slice(0, 60)}`,
       },
-      "note",
-    ).then((ok) => {
-      if (!ok) return;
-      write("");
-      setId(newId());
-      setSigned(true);
-    });
+      id,
+      () => {
+        if (now.current !== "") return false;
+        write(body);
+        return true;
+      },
+    ).then((ok) => ok && setSigned(true));
+  };
   return (
     <section className="block">
       <h2>{t("note-title")}</h2>

@@ -53,7 +53,7 @@ export function ScoreEntry({
                       body: { id: newId(), score, value, on: today },
                       says: `${capital(nameOf("score", score))}: ${value}`,
                     },
-                    score,
+                    `${score} ${value}`,
                   ).then((ok) => ok && setGiven({ ...given, [score]: value }))
                 }
               />
