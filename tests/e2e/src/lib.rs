@@ -52,6 +52,25 @@ impl Door {
     }
 }
 
+/// A command of Chromium's developer protocol, through its driver.
+#[derive(Debug)]
+struct Chromium(Value);
+
+impl fantoccini::wd::WebDriverCompatibleCommand for Chromium {
+    fn endpoint(
+        &self,
+        base_url: &url::Url,
+        session_id: Option<&str>,
+    ) -> Result<url::Url, url::ParseError> {
+        let session = session_id.unwrap_or_default();
+        base_url.join(&format!("session/{session}/goog/cdp/execute"))
+    }
+
+    fn method_and_body(&self, _: &url::Url) -> (http::Method, Option<String>) {
+        (http::Method::POST, Some(self.0.to_string()))
+    }
+}
+
 /// A cluster of one test's own, to be stopped and started while the application runs.
 pub struct OwnCluster {
     port: u16,
@@ -109,6 +128,10 @@ fn cluster(port: u16, line: &str) -> String {
 }
 
 fn psql(door: &Door, sql: &str) {
+    psql_on(door, "postgres", sql);
+}
+
+fn psql_on(door: &Door, database: &str, sql: &str) {
     let status = Command::new("psql")
         .args([
             "-qX",
@@ -119,7 +142,7 @@ fn psql(door: &Door, sql: &str) {
             "-U",
             "ritorno_owner",
             "-d",
-            "postgres",
+            database,
             "-v",
             "ON_ERROR_STOP=1",
             "-c",
@@ -371,10 +394,53 @@ impl House {
         }
     }
 
+    /// Asks Chromium itself for something, by the name its developer protocol has for it.
+    pub async fn chromium(&self, cmd: &str, params: Value) {
+        let told = Chromium(json!({ "cmd": cmd, "params": params }));
+        self.browser
+            .issue_cmd(told)
+            .await
+            .unwrap_or_else(|error| panic!("{cmd}: {error}"));
+    }
+
+    /// Runs a script in every page from now on, before the page's own.
+    pub async fn before_each_page(&self, script: &str) {
+        let params = json!({ "source": script });
+        self.chromium("Page.addScriptToEvaluateOnNewDocument", params)
+            .await;
+    }
+
+    /// What a script answers.
+    pub async fn value(&self, script: &str) -> Value {
+        self.browser
+            .execute(&format!("return ({script})"), vec![])
+            .await
+            .expect("script runs")
+    }
+
+    /// What the server answers to a GET, asked from inside the page.
+    pub async fn get(&self, path: &str) -> Value {
+        let script = "const [p,done]=arguments;fetch(p).then(r=>r.json()).then(done)";
+        self.browser
+            .execute_async(script, vec![json!(path)])
+            .await
+            .expect("answered")
+    }
+
+    /// Changes the database behind the application's back.
+    pub fn sql(&self, sql: &str) {
+        psql_on(&self.door, &self.database, sql);
+    }
+
     /// Signs in as the demo clinician.
     pub async fn sign_in(&self) {
+        self.sign_in_as("demo").await;
+    }
+
+    /// Signs in under a name; the password is the demo's.
+    pub async fn sign_in_as(&self, login: &str) {
         self.goto("/").await;
-        self.fill("#login", "demo").await;
+        self.fill("#login", login).await;
         self.fill("#password", "molo-nove").await;
         self.click("#sign-in").await;
         self.see("#new-patient").await;

@@ -76,6 +76,11 @@ export function Shell() {
   if (!me.data)
     return (
       <main>
+        {box.others > 0 && (
+          <div className="notice decide" id="queue">
+            {t("queue-waiting", { count: box.others })}
+          </div>
+        )}
         <Pending query={me} />
       </main>
     );

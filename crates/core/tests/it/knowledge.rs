@@ -4,7 +4,7 @@ use super::shoulder::{CUFF, files, known, rules};
 use ritorno_core::knowledge::{KnowledgeError, load, load_release};
 use ritorno_core::program::Ceiling;
 
-fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
+pub fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
     let mut all = files();
     let target = all
         .iter_mut()
@@ -15,7 +15,7 @@ fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
     load(&all).err().unwrap_or_default()
 }
 
-fn refused(file: &str, from: &str, to: &str, row: &str, field: &str) {
+pub fn refused(file: &str, from: &str, to: &str, row: &str, field: &str) {
     let faults = with(file, from, to);
     assert!(
         faults

@@ -7,6 +7,7 @@ mod deciding;
 mod examined;
 mod facts;
 mod gates;
+mod harmless;
 mod house;
 mod knowledge;
 mod library;

@@ -1,8 +1,11 @@
 //! The interface as a person meets it.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod examination;
+mod fields;
+mod keys;
 mod library;
 mod outage;
+mod outbox;
 mod program;
 mod scores;
 mod screens;

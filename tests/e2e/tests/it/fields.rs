@@ -1,0 +1,251 @@
+//! Every number that can be typed comes back as it was typed, or is refused at its field.
+
+use ritorno_e2e::House;
+use serde_json::{Value, json};
+
+/// Notes what every page sends, and how it was answered.
+const LISTEN: &str =
+    "window.__said = []; const real = window.fetch; window.fetch = async (to, o) => {
+    const asked = to instanceof Request ? to : undefined;
+    const method = asked?.method ?? o?.method ?? 'GET';
+    const body = method === 'GET' ? '' : asked ? await asked.clone().text() : String(o?.body ?? '');
+    const answer = await real(to, o);
+    if (method !== 'GET') window.__said.push({ body, status: answer.status });
+    return answer;
+  }";
+
+async fn listen(house: &House, path: &str) {
+    house.goto(path).await;
+}
+
+/// Waits until something with `part` in it was sent and taken.
+async fn took(house: &House, part: &str) {
+    house
+        .until(&format!(
+            "window.__said.some(s => s.status === 200 && s.body.includes({}))",
+            json!(part)
+        ))
+        .await;
+}
+
+/// Types a number that may not be kept: the field says so, and nothing else is made of it.
+async fn refuses(house: &House, css: &str, text: &str) {
+    house.fill(css, text).await;
+    house.value("document.activeElement.blur()").await;
+    house
+        .until(&format!(
+            "document.querySelector({0})?.getAttribute('aria-invalid') === 'true' && document.querySelector({0}).value === {1}",
+            json!(css),
+            json!(text)
+        ))
+        .await;
+}
+
+async fn shows(house: &House, css: &str, text: &str) {
+    house
+        .until(&format!(
+            "document.querySelector({})?.value === {}",
+            json!(css),
+            json!(text)
+        ))
+        .await;
+}
+
+async fn sent(house: &House) -> u64 {
+    house
+        .value("window.__said.length")
+        .await
+        .as_u64()
+        .unwrap_or(0)
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn numbers_of_the_story_and_of_limits_come_back() {
+    let house = House::open("numbers", 1280, 1000).await;
+    house.before_each_page(LISTEN).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let story = format!("/e/{episode}/story");
+    listen(&house, &story).await;
+    house.see("#mass-kg").await;
+    if house.value("!document.querySelector('.task-row')").await == Value::Bool(true) {
+        house.click("#add-task").await;
+        house
+            .fill(".task-row input:not([inputmode])", "lifting a lamp")
+            .await;
+    }
+    let task = ".task-row input[inputmode=decimal]";
+    // Field, what is typed, how it stands in the record, what it shows afterwards, what it refuses.
+    let fields = [
+        ("#mass-kg", "72,5", "\"mass_kg\":72.5", "72.5", "725"),
+        ("#height-cm", "171", "\"height_cm\":171", "171", "171.5"),
+        (
+            "#minutes-per-day",
+            "35",
+            "\"minutes_per_day\":35",
+            "35",
+            "2.5",
+        ),
+        ("#job-load", "7,5", "\"job_load_kg\":7.5", "7.5", "-3"),
+        (
+            "#job-overhead",
+            "2.5",
+            "\"job_overhead_h\":2.5",
+            "2.5",
+            "25",
+        ),
+        (task, "6", "\"score\":6", "6", "11"),
+    ];
+    for (css, _, _, _, bad) in &fields {
+        refuses(&house, css, bad).await;
+    }
+    let before = sent(&house).await;
+    house.click("#save-story").await;
+    house.says("put it right first").await;
+    assert_eq!(sent(&house).await, before, "nothing is saved meanwhile");
+    for (css, good, ..) in &fields {
+        house.fill(css, good).await;
+    }
+    house.click("#save-story").await;
+    for (_, _, part, ..) in &fields {
+        took(&house, part).await;
+    }
+    listen(&house, &story).await;
+    for (css, _, _, shown, _) in &fields {
+        shows(&house, css, shown).await;
+    }
+
+    refuses(&house, "#limit-ceiling", "900").await;
+    refuses(&house, "#limit-floor", "abc").await;
+    refuses(&house, "#limit-until", "2,5").await;
+    house.fill("#limit-ceiling", "77,5").await;
+    house.fill("#limit-floor", "12.5").await;
+    house.fill("#limit-until", "60").await;
+    house.click("#add-limit").await;
+    took(&house, "\"ceiling\":77.5").await;
+    took(&house, "\"floor\":12.5").await;
+    took(&house, "\"until_day\":60").await;
+    listen(&house, &story).await;
+    house.says("77.5").await;
+
+    // A range: the dial takes a half degree, and refuses what is no angle.
+    house.goto(&format!("/e/{episode}/ranges")).await;
+    house.see(".dial.on").await;
+    house.keys("62,5s").await;
+    took(&house, "\"value\":62.5").await;
+    house.keys("400s").await;
+    house.see("#typed-fault").await;
+    house.keys("\u{e00c}").await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn numbers_of_strength_scores_and_the_reading_come_back() {
+    let house = House::open("pushes", 1280, 1000).await;
+    house.before_each_page(LISTEN).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Vescolan").await;
+    house.goto(&format!("/e/{episode}/strength")).await;
+    house.see("#lever").await;
+    refuses(&house, "#lever", "250").await;
+    house.fill("#lever", "27,5").await;
+    house.value("document.activeElement.blur()").await;
+    house.keys("102,5\u{E007}").await;
+    took(&house, "\"peak_n\":102.5").await;
+    took(&house, "\"lever_m\":0.275").await;
+    let before = sent(&house).await;
+    house.keys("9999\u{E007}").await;
+    house.see("#typed-fault").await;
+    assert_eq!(sent(&house).await, before);
+
+    house.goto(&format!("/e/{episode}/read")).await;
+    house.see("#responses input[inputmode=decimal]").await;
+    house
+        .fill("#responses .response > :nth-child(1)", "raising")
+        .await;
+    house
+        .fill("#responses .response > :nth-child(2)", "taping")
+        .await;
+    let after = "#responses .number-field:nth-of-type(2) input";
+    let first = "#responses .number-field:nth-of-type(1) input";
+    refuses(&house, first, "12").await;
+    house.fill(first, "6").await;
+    house.fill(after, "4").await;
+    house.click("#responses .response button").await;
+    took(&house, "\"before\":6,\"after\":4").await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn numbers_of_a_program_and_of_the_clinic_come_back() {
+    let house = House::open("doses", 1280, 1000).await;
+    house.before_each_page(LISTEN).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto(&format!("/e/{episode}/program")).await;
+    house.see(".chart-line").await;
+    house
+        .value("document.querySelector('.chart-line').dispatchEvent(new MouseEvent('click', { bubbles: true }))")
+        .await;
+    house.see("#dose-sets").await;
+    let fields = [
+        ("#dose-sets", "3", "\"sets\":3", "0"),
+        ("#dose-repetitions", "11", "\"repetitions\":11", "7,5"),
+        ("#dose-hold_s", "4", "\"hold_s\":4", "-1"),
+        ("#dose-rest_s", "45", "\"rest_s\":45", "1e3"),
+        ("#dose-times_per_day", "2", "\"times_per_day\":2", "99"),
+        ("#dose-days_per_week", "5", "\"days_per_week\":5", "8"),
+    ];
+    for (css, good, part, bad) in &fields {
+        let before = sent(&house).await;
+        refuses(&house, css, bad).await;
+        assert_eq!(sent(&house).await, before, "{css} {bad}");
+        house.fill(css, &format!("{good}\u{E007}")).await;
+        took(&house, part).await;
+        shows(&house, css, good).await;
+    }
+    refuses(&house, "#dose-tempo", "2-x").await;
+    house.fill("#dose-tempo", "2-0-3\u{E007}").await;
+    took(&house, "\"tempo_s\":[2,0,3]").await;
+    house.click("#what-if-open").await;
+    house.see("#what-missed").await;
+    refuses(&house, "#what-missed", "2,5").await;
+    refuses(&house, "#what-minutes", "0").await;
+    refuses(&house, "#what-ceiling", "900").await;
+    house.fill("#what-missed", "14").await;
+    house.fill("#what-minutes", "25").await;
+    house.fill("#what-ceiling", "62,5").await;
+    house.fill("#what-until", "80").await;
+    house.click("#what-run").await;
+    for part in [
+        "\"missed_days\":14",
+        "\"minutes_per_day\":25",
+        "\"ceiling\":62.5",
+        "\"until_day\":80",
+    ] {
+        took(&house, part).await;
+    }
+
+    house.goto("/clinic/elastics").await;
+    house.see("#pull-0").await;
+    refuses(&house, "#pull-0", "1.2.3").await;
+    house.fill("#pull-0", "7,5").await;
+    house.fill("#pull-1", "12.5").await;
+    house.fill("#pull-2", "16").await;
+    house.click("#keep-elastic").await;
+    took(&house, "{\"elongation_pct\":25,\"force_n\":7.5}").await;
+
+    house
+        .goto("/library/external-rotation-side-lying-weight")
+        .await;
+    house.see("#bench-weight_kg").await;
+    refuses(&house, "#bench-weight_kg", "400").await;
+    house.fill("#bench-weight_kg", "2,5").await;
+    took(&house, "\"weight_kg\":2.5").await;
+    house.fill("#bench-mass_kg", "72.5").await;
+    took(&house, "\"mass_kg\":72.5").await;
+    house.fill("#bench-height_m", "1,71").await;
+    took(&house, "\"height_m\":1.71").await;
+    refuses(&house, "#wanted", "900").await;
+    house.close().await;
+}
