@@ -9,6 +9,7 @@ import {
   valueOf,
   written,
 } from "./numbers";
+import { t } from "./wording";
 
 interface Props {
   /** Which of the server's bounds holds, or a rule of its own. */
@@ -20,6 +21,8 @@ interface Props {
   label: string;
   /** Whether the label is shown, or only read aloud. */
   bare?: boolean;
+  /** Whether nothing may be kept as well as a fault may. */
+  required?: boolean;
   /** What the server said against it. */
   fault?: string | undefined;
   disabled?: boolean | undefined;
@@ -36,7 +39,8 @@ const OPEN: Rule = { min: -Infinity, max: Infinity, decimals: 6 };
  * has. What cannot be kept stays visible with its fault and is never handed on as another number.
  */
 export function NumberField(props: Props) {
-  const { value, onValue, label, bare = false, onDone } = props;
+  const { value, onValue, label, bare = false, required = false } = props;
+  const { onDone } = props;
   const bounds = useBounds();
   const rule =
     typeof props.rule === "string" ? (bounds(props.rule) ?? OPEN) : props.rule;
@@ -44,14 +48,16 @@ export function NumberField(props: Props) {
   const id = props.id ?? own;
   const [text, setText] = useState(() => written(value));
   const [left, setLeft] = useState(false);
-  // A value that came from elsewhere takes the place of the text; the field's own never does.
+  // A value that came from elsewhere takes the place of the text. The field's own never does, nor does the last good value
+  // that the page still holds while something faulty is typed.
   const [known, setKnown] = useState(value);
   if (value !== known) {
     setKnown(value);
     if (value !== undefined && readNumber(text) !== value)
       setText(written(value));
   }
-  const wrong = faultOf(text, rule);
+  const wrong =
+    required && text.trim() === "" ? t("fault-empty") : faultOf(text, rule);
   // Half a number is no fault yet: it is told when the field is left, or when no more digits could mend it.
   const beyond = (readNumber(text) ?? 0) > rule.max;
   const fault = (left || beyond ? wrong : undefined) ?? props.fault;
@@ -59,8 +65,7 @@ export function NumberField(props: Props) {
     setText(next);
     setLeft(false);
     const read = valueOf(next, rule);
-    setKnown(read);
-    onValue(read);
+    onValue(required && read === null ? undefined : read);
   };
   return (
     <label className={`field number-field${fault ? " faulty" : ""}`}>

@@ -296,6 +296,7 @@ function Own({
       {(["sets", "repetitions", "times_per_day"] as const).map((f) => (
         <NumberField
           key={f}
+          required
           rule={f}
           label={nameOf("field", f)}
           value={dose[f]}

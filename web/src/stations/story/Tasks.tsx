@@ -49,6 +49,7 @@ export function Tasks({
           </select>
           <NumberField
             bare
+            required
             label={t("task-score")}
             rule="task_score"
             value={task.score}
