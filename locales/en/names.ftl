@@ -267,13 +267,13 @@ fault-trunk-turns = turning the body
 
 field-sets = sets
 field-repetitions = repetitions
-field-hold-s = hold (s)
-field-rest-s = rest (s)
+field-hold-s = hold
+field-rest-s = rest
 field-times-per-day = times a day
 field-days-per-week = days a week
-field-load-kg = weight (kg)
+field-load-kg = weight
 field-elastic-level = elastic level
-field-effort-pct = effort (%)
+field-effort-pct = effort
 
 pathway-no-operation = No operation
 start-surgery = An operation
@@ -641,7 +641,7 @@ gate-class-thoracic-and-massage = mobility and massage
 gate-class-weight-bearing-all-fours = weight on hands and knees
 gate-class-weight-bearing-plank = planks and push-ups
 field-structure = how sets follow
-field-tempo-s = tempo (s)
+field-tempo-s = tempo
 field-minutes-per-day = Minutes a day
 field-title = Name
 field-file = File

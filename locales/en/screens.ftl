@@ -400,15 +400,15 @@ vote-ache-2 = over a day
 
 # Strength
 examine-strength = Strength
-mass = Body mass (kg)
-height = Height (cm)
+mass = Body mass
+height = Height
 strength-title = How strong, both sides?
 strength-gentle = Pain on gentle effort may be noted with the resisted tests once they are allowed.
 strength-norms = Make tests: the pad is held still. No norms are shipped; compare the sides and earlier visits. Line at { $goal } %.
 strength-no-mass = Body mass in the story gives newtons per kilogram.
 other-side-key = other side
 device-push = Simulated device
-lever = Lever (cm)
+lever = Lever
 push-pain = Pain during the push
 trace-label = Force over time
 newtons-seconds = N over seconds
@@ -643,7 +643,7 @@ modifiers-title = What else was done
 modifiers-lead = each only tightens
 time-title = Time and work
 minutes-per-day = Minutes a day for exercises
-job-load = Heaviest load at work, kg
+job-load = Heaviest load at work
 job-overhead = Hours a day above the shoulder
 slips-per-week = Slips in a usual week
 schools-title = Where practitioners disagree

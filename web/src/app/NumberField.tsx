@@ -44,17 +44,21 @@ export function NumberField(props: Props) {
   const bounds = useBounds();
   const rule =
     typeof props.rule === "string" ? (bounds(props.rule) ?? OPEN) : props.rule;
-  const own = useId();
-  const id = props.id ?? own;
+  const fresh = useId();
+  const id = props.id ?? fresh;
   const [text, setText] = useState(() => written(value));
   const [left, setLeft] = useState(false);
   // A value that came from elsewhere takes the place of the text. The field's own never does, nor does the last good value
   // that the page still holds while something faulty is typed.
   const [known, setKnown] = useState(value);
+  const [own, setOwn] = useState<Typed>();
+  const [inside, setInside] = useState(false);
   if (value !== known) {
     setKnown(value);
-    if (value !== undefined && readNumber(text) !== value)
-      setText(written(value));
+    // What comes back while the field is typed into, or is its own, only late, is no news.
+    const news = value !== undefined && value !== own && !inside;
+    if (value === own) setOwn(undefined);
+    if (news && readNumber(text) !== value) setText(written(value));
   }
   const wrong =
     required && text.trim() === "" ? t("fault-empty") : faultOf(text, rule);
@@ -65,7 +69,9 @@ export function NumberField(props: Props) {
     setText(next);
     setLeft(false);
     const read = valueOf(next, rule);
-    onValue(required && read === null ? undefined : read);
+    const kept = required && read === null ? undefined : read;
+    if (kept !== undefined) setOwn(kept);
+    onValue(kept);
   };
   return (
     <label className={`field number-field${fault ? " faulty" : ""}`}>
@@ -85,7 +91,9 @@ export function NumberField(props: Props) {
           rule.unit ? <span className="unit soft">{rule.unit}</span> : <span />
         }
         onChange={(e) => type(e.target.value)}
+        onFocus={() => setInside(true)}
         onBlur={() => {
+          setInside(false);
           setLeft(true);
           onDone?.();
         }}

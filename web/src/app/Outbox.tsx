@@ -58,7 +58,9 @@ function Row({ entry }: { entry: Waiting }) {
   return (
     <li data-kind={entry.kind} data-refused={entry.refused !== undefined}>
       <p className="flush">
-        <b>{entry.patient || t("outbox-somebody")}</b> <span>{entry.says}</span>
+        <b>{entry.patient || t("outbox-somebody")}</b>
+        <br />
+        {entry.says}
       </p>
       <p className="soft small flush">
         {t("outbox-since", { when: moment(entry.since) })}.{" "}

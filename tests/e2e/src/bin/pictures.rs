@@ -39,10 +39,11 @@ async fn main() {
     house.keys("gp").await;
     house.see(".chart-line").await;
     house.picture(&shot("program")).await;
+    outbox(&house).await;
+    house.picture(&shot("outbox")).await;
     for (family, name) in [
         ("Vess", "program-instability"),
         ("Achterlo", "program-frozen"),
-        ("Quill", "program-reverse"),
     ] {
         house.open_patient(family).await;
         house.keys("gp").await;
@@ -151,4 +152,21 @@ async fn main() {
         .expect("scrolled");
     house.picture(&shot("load-bench")).await;
     house.close().await;
+}
+
+/// Two entries that cannot be sent, and the outbox open.
+async fn outbox(house: &House) {
+    house.keys("gm").await;
+    house.see(".dial.on").await;
+    let away = "window.fetch = (real => (to, o) => o?.method === 'POST' ? Promise.resolve(new Response('', { status: 503 })) : real(to, o))(window.fetch)";
+    house.value(away).await;
+    house.keys("109s").await;
+    house.says("1 entry waits").await;
+    house.keys("25s").await;
+    house.says("2 entries wait").await;
+    house.click("#queue").await;
+    house.see("ul.outbox li:nth-child(2)").await;
+    house
+        .until("getComputedStyle(document.querySelector('.ant-drawer-content-wrapper')).transform === 'none'")
+        .await;
 }
