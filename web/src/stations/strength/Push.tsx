@@ -190,11 +190,11 @@ function Trials({
           <button
             className="plain small"
             title={t("trace-again")}
+            aria-label={t("trace-again")}
             onClick={() => void room.again(x.id)}
           >
-            {nameOf("device", x.device ?? "")}
-          </button>{" "}
-          <b className="tag-simulated">{t("simulated-never")}</b>
+            <b className="tag-simulated">{t("simulated-never")}</b>
+          </button>
         </span>
       ))}
     </div>
