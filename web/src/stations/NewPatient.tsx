@@ -8,7 +8,7 @@ import { api, ask, newId, type Schemas } from "../app/client";
 import { SaveMark, useSaver } from "../app/entries";
 import { Field, missingFields, ProblemNote } from "../app/parts";
 import { nameOf, t } from "../app/wording";
-import { fits } from "./pathwayFits";
+import { day0Name, fits } from "./pathwayFits";
 
 const COMPLAINTS = [
   "raising",
@@ -33,13 +33,6 @@ const FIRST = {
 };
 type Form = typeof FIRST;
 type Set = (part: Partial<Form>) => void;
-
-/** What the day that everything is counted from is called, by how it began. */
-const DAY0: Record<string, string> = {
-  surgery: "day0",
-  injury: "day0-injury",
-  gradual: "day0-first",
-};
 
 /** What the server keeps of the form. */
 function body(
@@ -249,11 +242,7 @@ function Begin({ form, set, error, today }: Part & { today: string }) {
           onChange={(side) => set({ [k]: side })}
         />
       ))}
-      <Field
-        label={t(DAY0[form.start] ?? "day0")}
-        name="story.day0"
-        error={error}
-      >
+      <Field label={t(day0Name(form.start))} name="story.day0" error={error}>
         <input
           type="date"
           id="day0"

@@ -21,13 +21,7 @@ use chrono::{Days, NaiveDate};
 use std::collections::BTreeSet;
 
 pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
-    let kit: Vec<String> = known
-        .exercises
-        .values()
-        .flat_map(|e| e.kit.clone())
-        .collect::<BTreeSet<_>>()
-        .into_iter()
-        .collect();
+    let kit = known.all_kit();
     for row in &known.attestations {
         let exercises = row
             .exercises

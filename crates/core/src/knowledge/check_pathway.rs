@@ -671,13 +671,7 @@ fn check_modifier(known: &Knowledge, modifier: &Modifier, fault: &mut dyn FnMut(
 
 /// What only a new release must show: every exercise of a pathway can be reached on some day by somebody.
 pub(super) fn reach(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
-    let kit: Vec<String> = known
-        .exercises
-        .values()
-        .flat_map(|e| e.kit.clone())
-        .collect::<BTreeSet<_>>()
-        .into_iter()
-        .collect();
+    let kit = known.all_kit();
     for pathway in known.pathways.values() {
         let rules = Rules::new(known, pathway, &Choices::default());
         let ctx = CheckContext {

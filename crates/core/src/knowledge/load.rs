@@ -26,7 +26,7 @@ use crate::outcome::Instrument;
 use crate::strength::StrengthTest;
 use serde::de::DeserializeOwned;
 use sha2::{Digest, Sha256};
-use std::collections::BTreeMap;
+use std::collections::{BTreeMap, BTreeSet};
 
 /// A file as the caller read it: its path below `knowledge/`, and its text.
 #[derive(Debug, Clone)]
@@ -179,6 +179,12 @@ impl Knowledge {
             Some(bound) if !bound.holds(value) => Err(bound),
             _ => Ok(()),
         }
+    }
+
+    /// Everything that any exercise needs, once.
+    pub(super) fn all_kit(&self) -> Vec<String> {
+        let kit = self.exercises.values().flat_map(|e| e.kit.iter().cloned());
+        kit.collect::<BTreeSet<_>>().into_iter().collect()
     }
 
     /// The segment table that is used: the one for everybody. A release from before there were tables has none.

@@ -39,8 +39,6 @@ async fn main() {
     house.keys("gp").await;
     house.see(".chart-line").await;
     house.picture(&shot("program")).await;
-    outbox(&house).await;
-    house.picture(&shot("outbox")).await;
     for (family, name) in [
         ("Vess", "program-instability"),
         ("Achterlo", "program-frozen"),
@@ -81,7 +79,7 @@ async fn main() {
     house.keys("gf").await;
     house.see("#push").await;
     house.click("#device").await;
-    house.see("#measurement").await;
+    house.see("#measured").await;
     house.picture(&shot("strength")).await;
     house.open_patient("Falanga").await;
     house.keys("gr").await;
@@ -151,6 +149,10 @@ async fn main() {
         .await
         .expect("scrolled");
     house.picture(&shot("load-bench")).await;
+    house.open_patient("Falanga").await;
+    house.see("#gate").await;
+    outbox(&house).await;
+    house.picture(&shot("outbox")).await;
     house.close().await;
 }
 

@@ -1,7 +1,7 @@
 import type { Schemas } from "../../app/client";
 import { Field } from "../../app/parts";
 import { nameOf, t } from "../../app/wording";
-import { fits } from "../pathwayFits";
+import { day0Name, fits } from "../pathwayFits";
 
 type Page = Schemas["StoryPage"];
 type Story = Schemas["Story"];
@@ -118,17 +118,7 @@ export function Course({ page, story, set, error, today }: FormPart) {
           )}
         </select>
       </Field>
-      <Field
-        label={t(
-          story.start === "surgery"
-            ? "day0"
-            : story.start === "injury"
-              ? "day0-injury"
-              : "day0-first",
-        )}
-        name="story.day0"
-        error={error}
-      >
+      <Field label={t(day0Name(story.start))} name="story.day0" error={error}>
         <input
           type="date"
           id="story-day0"
