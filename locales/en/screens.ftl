@@ -509,7 +509,7 @@ compare-no-word = no published error
 compare-none = Only one day of findings so far: nothing to compare yet.
 
 # Inclinometer
-device-lift = Inclinometer
+device-lift = Inclinometer, simulated
 device-lifting = Lift, hold still
 ranges-method = Measured with
 device-lost-lift = The inclinometer was lost. Nothing was kept; lift again, or type the angle.

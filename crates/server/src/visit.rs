@@ -359,7 +359,13 @@ pub(crate) fn keep_note(
     form: NewNote,
 ) -> Result<(), ApiError> {
     let mut faults = Faults::default();
-    faults.text("body", &form.body, 8000, true);
+    let bound = state.knowledge.bounds.get("note_characters");
+    faults.text(
+        "body",
+        &form.body,
+        bound.map_or(0, |b| b.max as usize),
+        true,
+    );
     faults.check()?;
     let loaded = episode::load(conn, id, state.today.date())?;
     let known = state.knowledge_of(conn, &loaded)?;

@@ -95,9 +95,21 @@ export function useSaver() {
       busy.current = false;
     }
   }, []);
+  const tail = useRef(Promise.resolve());
+  /** The same, one after the other, where several things may be pressed in a row. */
+  const inTurn = useCallback(
+    (work: () => Promise<void>): Promise<void> => {
+      const next = tail.current.then(() => run(work));
+      tail.current = next.catch(() => undefined);
+      return next;
+    },
+    [run],
+  );
   const touch = useCallback(() => setState("idle"), []);
-  return { state, run, touch, busy: state === "saving" };
+  return { state, run, inTurn, touch, busy: state === "saving" };
 }
+
+export type Saver = ReturnType<typeof useSaver>;
 
 /** Saving, saved, or waiting: always a word, never only a colour. */
 export function SaveMark({ state }: { state: SaveState }) {

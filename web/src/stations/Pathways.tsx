@@ -3,6 +3,7 @@ import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useEffect, useRef, useState } from "react";
 import { api, ask, type Schemas } from "../app/client";
+import { SaveMark, type Saver, useSaver } from "../app/entries";
 import { Pending, ProblemNote } from "../app/parts";
 import { capital, nameOf, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
@@ -30,6 +31,7 @@ export default function Pathways({ lead }: { lead: boolean }) {
   const [error, setError] = useState<unknown>();
   const [title, setTitle] = useState("");
   const file = useRef<HTMLInputElement>(null);
+  const saver = useSaver();
   if (!list.data) return <Pending query={list} />;
   const keep = (next: Page) => {
     queries.setQueryData(["pathway", next.row.id], next);
@@ -39,8 +41,10 @@ export default function Pathways({ lead }: { lead: boolean }) {
   const run = async (work: () => Promise<Page>) => {
     setError(undefined);
     try {
-      keep(await work());
-      setTitle("");
+      await saver.run(async () => {
+        keep(await work());
+        setTitle("");
+      });
     } catch (e) {
       setError(e);
     }
@@ -91,6 +95,7 @@ export default function Pathways({ lead }: { lead: boolean }) {
       <div className="page-head">
         <h1>{t("pathways-title")}</h1>
         <span className="soft">{t("pathways-lead")}</span>
+        <SaveMark state={saver.state} />
         {lead && (
           <span className="right">
             <input
@@ -149,6 +154,7 @@ export default function Pathways({ lead }: { lead: boolean }) {
                 key={`${shown.data.row.id}${shown.data.row.own?.version ?? 0}`}
                 page={shown.data}
                 lead={lead}
+                saver={saver}
                 onSaved={keep}
               />
             </>
@@ -162,10 +168,12 @@ export default function Pathways({ lead }: { lead: boolean }) {
 function Editor({
   page,
   lead,
+  saver,
   onSaved,
 }: {
   page: Page;
   lead: boolean;
+  saver: Saver;
   onSaved: (p: Page) => void;
 }) {
   const [text, setText] = useState(page.file);
@@ -209,7 +217,7 @@ function Editor({
   const run = async (work: () => Promise<Page>) => {
     setError(undefined);
     try {
-      onSaved(await work());
+      await saver.run(async () => onSaved(await work()));
     } catch (e) {
       setError(e);
     }
@@ -255,7 +263,10 @@ function Editor({
         aria-label={t("pathway-file")}
         readOnly={!mine}
         value={text}
-        onChange={(e) => setText(e.target.value)}
+        onChange={(e) => {
+          saver.touch();
+          setText(e.target.value);
+        }}
         rows={22}
       />
       <p className="file-do">
@@ -263,7 +274,9 @@ function Editor({
           <Button
             type="primary"
             id="save-pathway"
-            disabled={text === page.file || view.faults.length > 0}
+            disabled={
+              text === page.file || view.faults.length > 0 || saver.busy
+            }
             onClick={() =>
               void run(() =>
                 ask(

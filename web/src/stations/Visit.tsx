@@ -3,6 +3,7 @@ import Button from "antd/es/button";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, useEntries } from "../app/entries";
+import { useBounds } from "../app/numbers";
 import { Pending, ProblemNote } from "../app/parts";
 import { capital, clock, nameOf, shortDate, t, withUnit } from "../app/wording";
 import { Decide } from "./Decide";
@@ -19,8 +20,6 @@ import { WhatWasRead } from "./visit/WasRead";
 import { Watched } from "./visit/Watched";
 
 type Page = Schemas["VisitPage"];
-/** Characters the server keeps of one note. */
-const NOTE_MOST = 8_000;
 
 /** The follow-up on one page: since last time, limits, what to measure, what to decide, a week at home, the note. */
 export function Visit({ episode }: { episode: string }) {
@@ -35,6 +34,8 @@ export function Visit({ episode }: { episode: string }) {
       ),
   });
   const { keep, state, error, setError } = useEntries(episode);
+  // Until the server has said how much it keeps, it judges.
+  const noteMost = useBounds()("note_characters")?.max ?? Infinity;
   if (!page.data) return <Pending query={page} />;
   const { view } = page.data;
   const post: Post = async (entry, slot, back) => {
@@ -103,7 +104,7 @@ export function Visit({ episode }: { episode: string }) {
         <TryOut exercises={view.untried} today={today} post={post} />
       )}
       {!unplanned && <Log page={page.data} post={post} />}
-      <Note episode={episode} most={NOTE_MOST} post={post} />
+      <Note episode={episode} most={noteMost} post={post} />
       <p className="soft small num">{clock(view.clock)}</p>
     </>
   );

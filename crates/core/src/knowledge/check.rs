@@ -73,7 +73,9 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
 }
 
 /// Fields that are typed somewhere: a number without its bound would be let through.
-const REQUIRED_BOUNDS: [&str; 32] = [
+const REQUIRED_BOUNDS: [&str; 34] = [
+    "missed_days",
+    "note_characters",
     "mass_kg",
     "height_cm",
     "minutes_per_day",

@@ -474,6 +474,15 @@ impl Exercise {
         }
     }
 
+    /// The hardest that it asks of any muscle group.
+    pub fn hardest(&self) -> Level {
+        self.demand
+            .iter()
+            .map(|d| d.level)
+            .max()
+            .unwrap_or(Level::None)
+    }
+
     /// What it asks of `group`; groups that are not named are at rest.
     pub fn demand_on(&self, group: Group) -> Level {
         self.demand

@@ -10,16 +10,6 @@ use crate::reason::{Reason, wire};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
-/// The hardest that an exercise asks of any muscle group of the joint.
-pub fn hardest(exercise: &Exercise) -> Level {
-    exercise
-        .demand
-        .iter()
-        .map(|d| d.level)
-        .max()
-        .unwrap_or(Level::None)
-}
-
 /// The hardest that an exercise asks of the joint itself.
 fn of_the_joint(exercise: &Exercise) -> Level {
     [Group::Cuff, Group::Subscapularis, Group::Deltoid]
@@ -61,14 +51,14 @@ pub fn start_dose(
         dose.hold_s = dose.hold_s.min(5).clamp(range.hold_s[0], range.hold_s[1]);
     }
     let style: &Style = &rules.style;
-    let strength = hardest(exercise) >= Level::ResistedLight;
+    let strength = exercise.hardest() >= Level::ResistedLight;
     if let Some(times) = style.times_per_day.filter(|_| !strength) {
         dose.times_per_day = times.clamp(range.times_per_day[0], range.times_per_day[1]);
     }
     if let Some(days) = style.days_per_week.filter(|_| strength) {
         dose.days_per_week = days.clamp(1, 7);
     }
-    if hardest(exercise) == Level::Isometric {
+    if exercise.hardest() == Level::Isometric {
         if let Some([repetitions, hold]) = style.hold {
             dose = equal_time(dose, repetitions, hold);
         }
@@ -77,7 +67,7 @@ pub fn start_dose(
         }
     }
     // Slow lowering and quick work rest two days: no more than every other day.
-    if hardest(exercise) >= Level::Eccentric {
+    if exercise.hardest() >= Level::Eccentric {
         dose.days_per_week = dose.days_per_week.min(3);
     }
     let most = rules
@@ -191,7 +181,7 @@ pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>)
 ///
 /// Source: common practice, no published source (48 h after eccentric work).
 pub fn rest_findings(exercise: &Exercise, dose: &Dose, day: EpisodeDay) -> Option<Finding> {
-    (hardest(exercise) >= Level::Eccentric && dose.days_per_week > 3).then(|| Finding {
+    (exercise.hardest() >= Level::Eccentric && dose.days_per_week > 3).then(|| Finding {
         status: Status::Caution,
         reason: Reason::new("rest-48-hours")
             .with("days", f64::from(dose.days_per_week))

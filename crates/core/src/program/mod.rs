@@ -20,7 +20,7 @@ pub use chart::{
 };
 pub use choose::{Choice, Chosen, Offer, choose, value_of};
 pub use dose::{
-    Volume, bounding, effort_most, equal_time, hardest, start_dose, volume, within_irritability,
+    Volume, bounding, effort_most, equal_time, start_dose, volume, within_irritability,
 };
 pub use rules::{
     AllowanceRule, Choices, ClassRule, CorridorRule, ForbiddenRule, GateRule, Lock, MilestoneRule,

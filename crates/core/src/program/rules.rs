@@ -5,7 +5,6 @@
 //! up, classes take the later week.
 
 use super::ceiling::Ceiling;
-use super::dose::hardest;
 use super::schedule::{PhaseSpan, schedule};
 use super::timetable::{
     Timetable, chosen_schools, class_rule, corridors, gates, milestones, pain, sling, style,
@@ -588,7 +587,7 @@ impl Rules {
     /// Pain above this is outside the mode on `day` during `exercise` (0 to 10): quick work has a bound of its own.
     pub fn pain_max(&self, known: &Knowledge, exercise: Option<&Exercise>, day: EpisodeDay) -> f64 {
         let max = self.pain(day).max;
-        if exercise.is_some_and(|e| hardest(e) == Level::Ballistic) {
+        if exercise.is_some_and(|e| e.hardest() == Level::Ballistic) {
             max.min(known.threshold("quick-work-pain-max"))
         } else {
             max

@@ -5,7 +5,7 @@ use super::shoulder::known;
 use ritorno_core::knowledge::{Exercise, HealingClock, Level};
 use ritorno_core::mechanics::ArmPose;
 use ritorno_core::program::{
-    CheckContext, Choices, Rules, check_exercise, effort_most, hardest, start_dose,
+    CheckContext, Choices, Rules, check_exercise, effort_most, start_dose,
 };
 use ritorno_core::reading::Irritability;
 
@@ -125,7 +125,7 @@ fn pain_is_tolerated_by_stage_and_never_in_quick_work() {
     let throws: Vec<&Exercise> = known
         .exercises
         .values()
-        .filter(|e| hardest(e) == Level::Ballistic)
+        .filter(|e| e.hardest() == Level::Ballistic)
         .collect();
     assert!(throws.len() > 5);
     for pathway in known.pathways.values() {
@@ -231,7 +231,7 @@ fn turning_the_arm_by_its_own_muscles_waits_for_its_own_class() {
     let active: Vec<&Exercise> = known
         .exercises
         .values()
-        .filter(|e| hardest(e) == Level::Active && turns_only(e))
+        .filter(|e| e.hardest() == Level::Active && turns_only(e))
         .collect();
     assert!(active.iter().any(|e| e.id == "external-rotation-on-table"));
     for exercise in &active {

@@ -7,9 +7,7 @@ use ritorno_core::episode::{
 };
 use ritorno_core::knowledge::{CriterionKind, Group, HealingClock, Level, NamedText};
 use ritorno_core::mechanics::Arm;
-use ritorno_core::program::{
-    Ceiling, Choices, Lock, Rules, Status, Variant, check_line, hardest, what_if,
-};
+use ritorno_core::program::{Ceiling, Choices, Lock, Rules, Status, Variant, check_line, what_if};
 use ritorno_core::visit::Assessment;
 use std::collections::BTreeSet;
 use uuid::Uuid;
@@ -495,7 +493,7 @@ proptest! {
                 prop_assert!(exercise.demand.iter().all(|d| allowance.permits(d.group, d.level)), "{} on day {}", &line.exercise, day);
             }
             prop_assert!(exercise.kit.iter().all(|k| facts.story.kit.contains(k)), "{} needs {:?}", &line.exercise, &exercise.kit);
-            prop_assert!(hardest(exercise) < Level::Eccentric || line.dose.days_per_week <= 3);
+            prop_assert!(exercise.hardest() < Level::Eccentric || line.dose.days_per_week <= 3);
         }
         // One rung of a ladder at a time.
         for (i, line) in plan.lines.iter().enumerate() {

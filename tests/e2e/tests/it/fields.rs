@@ -176,6 +176,42 @@ async fn numbers_of_strength_scores_and_the_reading_come_back() {
     house.fill(after, "4").await;
     house.click("#responses .response button").await;
     took(&house, "\"before\":6,\"after\":4").await;
+
+    let pain = "#irritability input[inputmode=decimal]";
+    refuses(&house, pain, "2,5").await;
+    house.fill(pain, "7\u{E007}").await;
+    took(&house, "\"question\":\"worst_pain\",\"value\":7").await;
+    house
+        .click("[data-hypothesis=subacromial-pain] .beam-row")
+        .await;
+    let own = ".own .number-field input";
+    refuses(&house, own, "0").await;
+    house.fill(own, "33,3").await;
+    house.fill(".own input.w-190", "seen before").await;
+    house.click(".own button").await;
+    took(&house, "\"probability\":0.333").await;
+
+    // A lag in degrees, typed on the card.
+    house.goto(&format!("/e/{episode}/examine")).await;
+    house.see(".exam-item").await;
+    house
+        .until("(() => { if (document.querySelector('#typed')) return true; const all = [...document.querySelectorAll('.exam-item')]; window.__at = (window.__at ?? -1) + 1; all[window.__at % all.length].click(); return false; })()")
+        .await;
+    let before = sent(&house).await;
+    house.keys("990\u{E007}").await;
+    house.see(".answer.faulty").await;
+    assert_eq!(sent(&house).await, before);
+    house.keys("\u{E003}\u{E003}\u{E003}2,5\u{E007}").await;
+    took(&house, "\"value\":2.5").await;
+
+    // An item of a questionnaire that is no single key.
+    house.goto(&format!("/e/{episode}/scores")).await;
+    house.see("#sheet").await;
+    house
+        .until("(() => { if (document.querySelector('#put-typed')) return true; const all = [...document.querySelectorAll('.score-list button')]; window.__sheet = (window.__sheet ?? -1) + 1; all[window.__sheet % all.length].click(); return false; })()")
+        .await;
+    house.keys("9999\u{E007}").await;
+    house.see("#typed-fault").await;
     house.close().await;
 }
 
@@ -215,6 +251,12 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
             .await;
         shows(&house, &css, good).await;
     }
+    refuses(&house, "#from_day", "2,5").await;
+    refuses(&house, "#to_day", "-4").await;
+    house.fill("#to_day", "61\u{E007}").await;
+    house
+        .until("window.__said.some(s => s.status === 200 && s.to.endsWith('/program/check') && JSON.parse(s.body).lines.some(l => l.by_hand && l.to_day === 61))")
+        .await;
     refuses(&house, "#dose-tempo", "2-x").await;
     house.fill("#dose-tempo", "2-0-3\u{E007}").await;
     took(&house, "\"tempo_s\":[2,0,3]").await;
@@ -247,6 +289,22 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
     house.click("#keep-elastic").await;
     took(&house, "{\"elongation_pct\":25,\"force_n\":7.5}").await;
 
+    house.goto("/clinic").await;
+    house.see("#cell-0-0").await;
+    house.fill("#cell-0-0", "x").await;
+    house
+        .until("document.querySelector('#cell-0-0').getAttribute('aria-invalid') === 'true'")
+        .await;
+    for (i, row) in [["120,5", "118"], ["90", "93.5"], ["101", "99"]]
+        .iter()
+        .enumerate()
+    {
+        for (j, text) in row.iter().enumerate() {
+            house.fill(&format!("#cell-{i}-{j}"), text).await;
+        }
+    }
+    took(&house, "[[120.5,118],[90,93.5],[101,99]]").await;
+
     house
         .goto("/library/external-rotation-side-lying-weight")
         .await;
@@ -259,5 +317,27 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
     house.fill("#bench-height_m", "1,71").await;
     took(&house, "\"height_m\":1.71").await;
     refuses(&house, "#wanted", "900").await;
+    house.fill("#wanted", "6,5").await;
+    house.click("#solve-weight").await;
+    took(&house, "6.5").await;
+    house
+        .goto("/library/external-rotation-standing-elastic")
+        .await;
+    house.see("#bench-distance_m").await;
+    refuses(&house, "#bench-distance_m", "12").await;
+    house.fill("#bench-distance_m", "1,25").await;
+    took(&house, "\"distance_m\":1.25").await;
+
+    // A dose of one's own, with a reason, in a decision on the visit.
+    house.open_patient("Vess").await;
+    house.click(".decision[data-kind=next_rung] button.plain, .decision[data-kind=progress_dose] button.plain").await;
+    let own = ".own-dose .number-field:nth-of-type(2) input";
+    refuses(&house, own, "2,5").await;
+    house.fill(own, "9").await;
+    house
+        .fill(".decision.open .decision-more > input", "tired")
+        .await;
+    house.click(".own-dose button").await;
+    took(&house, "\"repetitions\":9").await;
     house.close().await;
 }

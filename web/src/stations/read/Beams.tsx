@@ -169,7 +169,7 @@ function Own({
           void onNote({
             kind: "pre_test",
             hypothesis,
-            probability: own / 100,
+            probability: Math.round(own * 10) / 1000,
             reason: why,
           })
         }

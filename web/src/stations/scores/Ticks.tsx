@@ -38,6 +38,7 @@ export function Ticks({ room, view }: { room: Room; view: View }) {
           ))}
         {part && !byOneKey(part) && (
           <button
+            id="put-typed"
             className="w-96"
             disabled={typed === "" || room.fault !== undefined}
             onClick={() => room.putTyped()}

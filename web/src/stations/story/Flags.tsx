@@ -2,6 +2,7 @@ import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { api, ask, type Schemas } from "../../app/client";
+import { SaveMark, useSaver } from "../../app/entries";
 import { ProblemNote } from "../../app/parts";
 import { attr, nameOf, sentence, shortDate, t } from "../../app/wording";
 
@@ -19,13 +20,19 @@ export function Flags({
 }) {
   const [error, setError] = useState<unknown>();
   const [done, setDone] = useState<Record<string, string>>({});
+  const saver = useSaver();
   const path = { params: { path: { id: episode } } };
   const answer = async (answers: Schemas["FlagReply"][]) => {
     setError(undefined);
     try {
-      keep(
-        await ask(
-          api.POST("/api/episodes/{id}/flags", { ...path, body: { answers } }),
+      await saver.inTurn(async () =>
+        keep(
+          await ask(
+            api.POST("/api/episodes/{id}/flags", {
+              ...path,
+              body: { answers },
+            }),
+          ),
         ),
       );
     } catch (e) {
@@ -35,15 +42,17 @@ export function Flags({
   const act = async (flag: string, closed: boolean) => {
     setError(undefined);
     try {
-      keep(
-        await ask(
-          api.POST("/api/episodes/{id}/flag-actions", {
-            ...path,
-            body: { flag, action: done[flag] ?? "", closed },
-          }),
-        ),
-      );
-      setDone({ ...done, [flag]: "" });
+      await saver.inTurn(async () => {
+        keep(
+          await ask(
+            api.POST("/api/episodes/{id}/flag-actions", {
+              ...path,
+              body: { flag, action: done[flag] ?? "", closed },
+            }),
+          ),
+        );
+        setDone((now) => ({ ...now, [flag]: "" }));
+      });
     } catch (e) {
       setError(e);
     }
@@ -61,6 +70,7 @@ export function Flags({
             ? t("flags-missing", { count: missing.length })
             : t("flags-all-asked")}
         </span>
+        <SaveMark state={saver.state} />
       </h2>
       <ProblemNote error={error} />
       {open.map((f) => (

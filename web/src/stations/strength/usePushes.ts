@@ -73,7 +73,7 @@ export function usePushes(episode: string, today: string) {
         id,
         test: test.test,
         side,
-        lever_m: leverCm === null ? null : leverCm / 100,
+        lever_m: leverCm === null ? null : Math.round(leverCm * 10) / 1000,
         pain: pain ?? null,
         on: today,
         force: what,

@@ -2,6 +2,7 @@ import Button from "antd/es/button";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../../app/client";
+import { SaveMark, useSaver } from "../../app/entries";
 import { t } from "../../app/wording";
 
 /** Red flags in one line: asked again at every visit. */
@@ -19,6 +20,7 @@ export function FlagLine({
   onError: (e: unknown) => void;
 }) {
   const [asked, setAsked] = useState(false);
+  const saver = useSaver();
   const none = async () => {
     try {
       const calm = flags.filter(
@@ -26,20 +28,21 @@ export function FlagLine({
           f.asked &&
           (f.state === "no" || f.state === "not_asked" || f.state === "closed"),
       );
-      await ask(
-        api.POST("/api/episodes/{id}/flags", {
-          params: { path: { id: episode } },
-          body: {
-            answers: calm.map((f) => ({
-              flag: f.flag,
-              answer: "no" as const,
-              confirmed: false,
-            })),
-          },
-        }),
-      );
-      setAsked(true);
-      onDone();
+      const answers = calm.map((f) => ({
+        flag: f.flag,
+        answer: "no" as const,
+        confirmed: false,
+      }));
+      await saver.run(async () => {
+        await ask(
+          api.POST("/api/episodes/{id}/flags", {
+            params: { path: { id: episode } },
+            body: { answers },
+          }),
+        );
+        setAsked(true);
+        onDone();
+      });
     } catch (e) {
       onError(e);
     }
@@ -56,10 +59,11 @@ export function FlagLine({
         size="small"
         id="flags-none"
         onClick={() => void none()}
-        disabled={asked}
+        disabled={asked || saver.busy}
       >
         {asked ? t("visit-flags-done") : t("visit-flags-none")}
       </Button>{" "}
+      <SaveMark state={saver.state} />
       <Link to={`/e/${episode}/story`}>{t("visit-flags-some")}</Link>
     </p>
   );
