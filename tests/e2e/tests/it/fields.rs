@@ -328,6 +328,22 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
     house.fill("#bench-distance_m", "1,25").await;
     took(&house, "\"distance_m\":1.25").await;
 
+    // Weight and level: the first line of a later program that has one.
+    let episode = house.open_patient("Vess").await;
+    for (field, good, bad) in [("load_kg", "1.25", "900"), ("elastic_level", "2", "2,5")] {
+        house.goto(&format!("/e/{episode}/program")).await;
+        house.see(".chart-line").await;
+        let css = format!("#dose-{field}");
+        house
+            .until(&format!("(() => {{ if (document.querySelector('{css}')) return true; const all = [...document.querySelectorAll('.chart-line')]; window.__line = (window.__line ?? -1) + 1; all[window.__line % all.length].dispatchEvent(new MouseEvent('click', {{ bubbles: true }})); return false; }})()"))
+            .await;
+        refuses(&house, &css, bad).await;
+        house.fill(&css, &format!("{good}\u{E007}")).await;
+        house
+            .until(&format!("window.__said.some(s => s.status === 200 && s.to.endsWith('/program/check') && JSON.parse(s.body).lines.some(l => l.by_hand && l.dose.{field} === {good}))"))
+            .await;
+    }
+
     // A dose of one's own, with a reason, in a decision on the visit.
     house.open_patient("Vess").await;
     house.click(".decision[data-kind=next_rung] button.plain, .decision[data-kind=progress_dose] button.plain").await;
