@@ -212,6 +212,12 @@ async fn numbers_of_strength_scores_and_the_reading_come_back() {
         .await;
     house.keys("9999\u{E007}").await;
     house.see("#typed-fault").await;
+    house
+        .keys("\u{E003}\u{E003}\u{E003}\u{E003}7,5\u{E007}")
+        .await;
+    house
+        .until("[...document.querySelectorAll('.cell')].some(c => c.innerText === '7.5')")
+        .await;
     house.close().await;
 }
 
@@ -252,6 +258,10 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
         shows(&house, &css, good).await;
     }
     refuses(&house, "#from_day", "2,5").await;
+    house.fill("#from_day", "39\u{E007}").await;
+    house
+        .until("window.__said.some(s => s.status === 200 && s.to.endsWith('/program/check') && JSON.parse(s.body).lines.some(l => l.by_hand && l.from_day === 39))")
+        .await;
     refuses(&house, "#to_day", "-4").await;
     house.fill("#to_day", "61\u{E007}").await;
     house
@@ -282,12 +292,15 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
     house.goto("/clinic/elastics").await;
     house.see("#pull-0").await;
     refuses(&house, "#pull-0", "1.2.3").await;
+    let length = ".points tr:nth-child(1) td:nth-child(1) input";
+    refuses(&house, length, "27,5").await;
+    house.fill(length, "27").await;
     house.fill("#pull-0", "7,5").await;
     house.fill("#pull-1", "12.5").await;
     house.fill("#pull-2", "16").await;
     house.fill("#pull-3", "19,5").await;
     house.click("#keep-elastic").await;
-    took(&house, "{\"elongation_pct\":25,\"force_n\":7.5}").await;
+    took(&house, "{\"elongation_pct\":27,\"force_n\":7.5}").await;
 
     house.goto("/clinic").await;
     house.see("#cell-0-0").await;
@@ -328,9 +341,13 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
     house.fill("#bench-distance_m", "1,25").await;
     took(&house, "\"distance_m\":1.25").await;
 
-    // Weight and level: the first line of a later program that has one.
-    let episode = house.open_patient("Vess").await;
-    for (field, good, bad) in [("load_kg", "1.25", "900"), ("elastic_level", "2", "2,5")] {
+    // Weight, level and effort: the first line of a program that has one.
+    for (family, field, good, bad) in [
+        ("Vess", "load_kg", "1.25", "900"),
+        ("Vess", "elastic_level", "2", "2,5"),
+        ("Falanga", "effort_pct", "25", "3"),
+    ] {
+        let episode = house.open_patient(family).await;
         house.goto(&format!("/e/{episode}/program")).await;
         house.see(".chart-line").await;
         let css = format!("#dose-{field}");
