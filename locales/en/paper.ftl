@@ -25,6 +25,7 @@ paper-stop-2 = Sharp pain, or pain that is still worse the next morning.
 paper-stop-3 = The arm is suddenly weaker, or your hand goes numb, cold or blue.
 paper-stop-4 = Fever, or the wound is red, open or wet.
 paper-stop-4-plain = Fever, or you feel ill.
+paper-stop-blade = New pain on the top or at the back of the shoulder blade.
 paper-stop-now = Chest pain, trouble breathing, or a swollen calf or arm: call the emergency number now.
 paper-pain = { $max ->
     [0] It should not hurt. Make it smaller or lighter until it does not.
@@ -88,10 +89,20 @@ landmark-behind-6 = To the waistband, no further
 landmark-behind-free = As far as is comfortable
 
 calendar-session = Shoulder exercises
+calendar-line = { $exercise }: { $sets } × { $repetitions }{ $hold-s ->
+    [0] {""}
+   *[other] , hold { $hold-s } s
+}, { $times-per-day ->
+    [one] once
+    [2] twice
+   *[other] { $times-per-day } times
+}
 calendar-session-text = { $count ->
     [one] { $count } exercise
    *[other] { $count } exercises
-}: { $list }. Stop if it slips, pops or hurts sharply.
+}:
+    { $list }
+    Stop if it slips, pops or hurts sharply.
 calendar-gate = Shoulder check at Molo Nove: { $gate }
 calendar-gate-text = Earliest day. It opens only when the checks are passed too.
 calendar-limit = Your limit may change: ask before you go further

@@ -29,17 +29,28 @@ rule-dose-outside-range = { $field } lies outside the reviewed range { $min } to
 rule-line-ends-before-start = The line ends on day { $to-day }, not after its start on day { $from-day }.
 rule-unknown-exercise = There is no exercise { $exercise }.
 
-rule-measurement-over-ceiling = { $quantity } { $value }: above { $whose }. Measure again, stop gaining, ask what was done.
+rule-measurement-over-ceiling = { $quantity } { $value }: { $amount }° over { $whose } of { $ceiling } on day { $day }; { $inside ->
+    [yes] inside the error of { $error }, still a breach.
+   *[no] beyond the error of { $error }.
+} { $surgeon ->
+    [yes] Stop gaining there, ask what was done, and ask the surgeon.
+   *[no] Stop gaining there, ask what was done, and measure again at this visit.
+}
+rule-limit-not-known-then = { $quantity } { $value } on day { $day }: a limit of { $ceiling } held then and was not known. No breach; measure again, nothing rests on it.
+rule-breach-open = { $quantity } lies above its ceiling and that is not settled: nothing that gains there. It ends with a clinician’s measurement inside the ceiling or the surgeon’s answer.
+rule-text-asks = The text says something that must be asked about: { $flag }.
+rule-flag-fit-locked = A fit on day { $day }, and the arm is locked or does not turn out.
 rule-measurement-below-floor = { $quantity } { $value }: below the { $floor } expected by now. More often, never harder; tell the surgeon.
 rule-range-lost = { $quantity } fell from { $before } to { $value }. Measure again now.
 rule-sudden-er-gain = { $quantity } rose by { $gain } in a short time, above its ceiling.
 rule-active-beyond-passive = Active { $active } is beyond passive { $passive } by more than the error of { $error }: kept, not used.
-rule-note-contradicts-no = The story says “{ $word }”, but this was answered no. Ask again.
 rule-flag-active-passive-gap = Active { $active }, passive { $passive }: a gap of { $gap }.
 rule-flag-active-loss = Active elevation fell to { $active } with passive { $passive } kept.
 
 rule-lane-flag-open = { $flag }
-rule-lane-flag-queried = To be asked again: { $flag }
+rule-lane-flag-queried = To be asked: { $flag }
+rule-lane-flag-back = No answer yet: { $flag }
+rule-lane-flag-waits = Acted on, the answer is awaited: { $flag }
 rule-lane-slip = A slip was felt on day { $day }.
 rule-lane-gate-ready = { $gate }: all { $total } criteria met.
 rule-lane-gate-due = { $gate }: { $met } of { $total } criteria met.
@@ -197,7 +208,10 @@ rule-class-never = Not used here: { $gate-class } ({ $whose }).
 rule-class-clinician = Only a clinician opens { $gate-class } here, with a reason ({ $whose }).
 rule-class-waits-for-phase = { $gate-class } opens in a later phase.
 rule-clinician-opens = Only a clinician opens this exercise here, with a reason.
-rule-helper-arm-protected = The helping arm is itself protected: use a table, or nobody’s help.
+rule-helper-arm-protected = The other arm would carry this one{ $asks-kg ->
+    [0] {""}
+   *[other] {" "}(about { $asks-kg } kg)
+}; it may carry { $may-kg } kg now. Take a movement that needs no arm, such as a bowing slide, or ask who can help at home.
 rule-school-leaves-out = Left out by the chosen school: { $school }.
 rule-forbidden-position-phase = Forbidden in this phase: { $position }.
 rule-barred-until-phase = Barred: { $quantity } opens in a later phase.
@@ -231,7 +245,9 @@ rule-gap-two-rungs = Left out for { $days } days: two rungs down, and test again
 rule-back-mornings = On { $count } of the last mornings pain was at least { $points } above the usual { $pain }/10.
 rule-back-pain-above = Pain above { $max }/10 during, { $count } sessions running.
 rule-back-flares = { $count } bad days in a week.
-rule-ease-flare = A bad day: easier today, and the day counts neither way.
+rule-ease-flare = A bad day: { $sets } sets of { $repetitions } today, lighter. It ends by itself and changes nothing.
+rule-ease-flare-nearer = A bad day: stand { $nearer-m } m nearer, { $repetitions } repetitions today. It ends by itself and changes nothing.
+rule-ease-flare-arc = A bad day: a smaller arc, { $repetitions } repetitions today. It ends by itself and changes nothing.
 rule-hold-over-ceiling = { $quantity } was measured above its ceiling: nothing goes on in that direction.
 rule-hold-stiff = { $quantity } is below what is expected: more often, never harder; tell the surgeon.
 rule-hold-nothing-logged = Nothing was logged: unknown is not good.
@@ -279,3 +295,54 @@ rule-lane-gate-unmeasured = { $count ->
     [one] One number that the gate { $gate } asks for is missing or out of date.
    *[other] { $count } numbers that the gate { $gate } asks for are missing or out of date.
   }
+
+rule-event-measurement = { $quantity }, { $side }: { $value }, stopped by { $stop }{ $over ->
+    [yes] ; above the ceiling of { $ceiling }
+   *[other] {""}
+}
+rule-event-finding = { $test }, { $side }: { $kind ->
+    [could_not] could not be done
+    [number] { $value }
+   *[word] { $found }
+}
+rule-event-exam-note = { $kind }: { $subject }
+rule-event-strength-trial = { $strength }, { $side }: { $peak-n } N
+rule-event-outcome-sheet = { $instrument } filled in
+rule-event-score = { $score }: { $value }/10
+rule-event-attestation = { $code }: { $holds ->
+    [yes] attested
+   *[no] found not to be so
+}
+rule-event-log = { $kind ->
+    [done] { $exercise }: { $sessions } times with { $repetitions } repetitions
+    [left_out] { $exercise }: left out
+    [pain_before] Pain before exercise: { $value }/10
+    [pain_during] Worst pain during exercise: { $value }/10
+    [pain_next_morning] Pain the next morning: { $value }/10
+    [slip] It felt like slipping
+    [slip_worse] A slip that was worse than usual
+    [flare_day] A bad day
+   *[effort] How hard it felt: { $value }/10
+}
+rule-event-limit = Limit: { $quantity } up to { $ceiling }
+rule-event-limit-end = End of a limit confirmed
+rule-event-flag-answer = { $flag }: { $answer }
+rule-event-flag-step = { $flag }: { $step ->
+    [acted] acted on, { $who } told
+    [answered] answered by { $who }
+   *[mistake] entered by mistake
+}
+rule-event-flag-raised = Raised by a rule: { $flag }
+rule-event-breach-answer = The answer to a measurement above the ceiling ({ $role })
+rule-event-story = The story
+rule-event-note = Visit note, signed
+rule-event-decision = { $exercise }: { $answer }
+rule-event-program-signed = Program signed, version { $version }
+rule-event-gate-pass = Gate passed: { $gate }
+rule-event-line-step = { $exercise }: { $step }
+rule-event-episode-end = Episode ended: { $end }
+rule-event-episode-reopened = Episode opened again
+rule-event-person-corrected = Name or birth date corrected
+rule-event-taken-back = Taken back
+
+rule-stiff-pattern-first = Stiff pattern, radiograph outstanding: signs under the roof are positive by themselves in such a shoulder, so this is withheld.

@@ -19,6 +19,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
             .split(' ')
             .map(str::to_owned)
             .collect(),
+        other_side: ritorno_core::episode::OtherSide::Sound,
         ..Story::begun("cuff-repair-small-medium", Arm::Right, day0, Start::Surgery)
     };
     let asked = known.red_flags.iter();
@@ -28,14 +29,16 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
                 flag: f.id.clone(),
                 answer: Answer::No,
                 on: day0,
-                confirmed: true,
+                id: Uuid::now_v7(),
+                about: Vec::new(),
+                because: None,
             })
             .collect(),
         gate_passes: vec![GatePass {
             gate: "to-protected-passive".into(),
             on: day0,
-            overridden: vec![],
-            reason: String::new(),
+            id: Uuid::now_v7(),
+            overridden: Default::default(),
         }],
         ..Facts::new("2027-03-01".parse()?, "1979-05-12".parse()?, story)
     };

@@ -43,6 +43,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     );
     let story = Story {
         complaint: Some(Complaint::Raising),
+        other_side: ritorno_core::episode::OtherSide::Sound,
         ..begun
     };
     let measurement = |quantity: &str, value: f64| Measurement {
@@ -56,6 +57,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         arc: None,
         method: None,
         rater: None,
+        remark: String::new(),
     };
     let words = [
         ("painful-arc", Found::Familiar),
@@ -79,6 +81,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         variant: None,
         on: today,
         rater: Uuid::nil(),
+        remark: String::new(),
     };
     let ranges = [
         ("active-elevation-upright", 160.0),

@@ -132,12 +132,57 @@ pub struct SurgeonLimit {
     pub ceiling: f64,
     /// Measurement expected at least, where the surgeon wrote one.
     pub floor: Option<f64>,
+    /// The day from which it holds; a release holds from its own date.
+    #[serde(default)]
+    pub from: Option<NaiveDate>,
     /// Holds through the day before this one; without it, until released.
     pub until_day: Option<EpisodeDay>,
+    /// The day on which the surgeon is asked again; nothing ends by itself then.
+    #[serde(default)]
+    pub ask_again_day: Option<EpisodeDay>,
     /// Makes a looser value valid.
     pub release: Option<Release>,
     /// When its end was confirmed.
     pub ended_on: Option<NaiveDate>,
+}
+
+impl SurgeonLimit {
+    /// The day from which it holds; without one it always did.
+    pub fn starts_on(&self) -> Option<NaiveDate> {
+        self.release.as_ref().map(|r| r.on).or(self.from)
+    }
+}
+
+/// How a measurement was judged when it was stored. It is kept, because working it out anew would change with pathway and knowledge.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct CeilingVerdict {
+    /// The measurement.
+    pub measurement: Uuid,
+    /// The ceiling of its own date, in the quantity's unit; none where comfort was the guide or nothing was allowed.
+    pub ceiling: Option<f64>,
+    /// The rule that spoke, by id.
+    pub whose: String,
+    /// The surgeon's limit that it rests on.
+    pub limit: Option<Uuid>,
+    /// Whether it lay above.
+    pub over: bool,
+}
+
+/// What the surgeon said about a measurement above the ceiling.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct BreachAnswer {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// The measurement above the ceiling.
+    pub measurement: Uuid,
+    /// When.
+    pub on: NaiveDate,
+    /// Who answered, by role.
+    pub role: String,
+    /// What was said.
+    pub words: String,
 }
 
 /// An answer to a red-flag question.
@@ -151,32 +196,111 @@ pub enum Answer {
     No,
 }
 
-/// One answered question; the latest answer of a flag counts.
+/// What an answer of no rests on, when a text said otherwise.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Because {
+    /// The text tells of the injury that is being treated.
+    TreatedInjury,
+    /// The feeling is coming back after a nerve block.
+    WearingOff,
+}
+
+/// One answered question. A no closes nothing: what was raised leaves by what was done about it.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct FlagAnswer {
+    /// Id, made by the client.
+    pub id: Uuid,
     /// Flag id.
     pub flag: String,
     /// The answer.
     pub answer: Answer,
     /// When it was asked.
     pub on: NaiveDate,
-    /// Whether the clinician has looked at a contradicting note and keeps the answer.
-    pub confirmed: bool,
+    /// Passages of texts that were looked at when it was answered, by their cause keys.
+    #[serde(default)]
+    pub about: Vec<String>,
+    /// What a no rests on, where a text said otherwise.
+    #[serde(default)]
+    pub because: Option<Because>,
 }
 
-/// What was done about a raised flag.
+/// What happened to a raised flag.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(tag = "step", rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum FlagStepKind {
+    /// Something was done; everything stays paused, because "sent to hospital" is not yet safe.
+    Acted {
+        /// What, from the flag's own list.
+        #[serde(default)]
+        action: Option<String>,
+        /// What, in words.
+        #[serde(default)]
+        words: String,
+        /// Who was told.
+        told: String,
+    },
+    /// There is an answer; what it names may go on.
+    Answered {
+        /// What came of it.
+        result: String,
+        /// Who says so.
+        by: String,
+        /// What may resume.
+        resumes: String,
+        /// A known loss may stand until then: it does not open again at every test, unless it grows.
+        #[serde(default)]
+        stands_until: Option<NaiveDate>,
+    },
+    /// It was entered by mistake.
+    Mistake {
+        /// Why.
+        reason: String,
+    },
+}
+
+/// A step on the way of a raised flag: open, acted on, answered. It names the causes it is about; what it does not name stays open.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct FlagAction {
+pub struct FlagStep {
+    /// Id, made by the client.
+    pub id: Uuid,
     /// Flag id.
     pub flag: String,
     /// When.
     pub on: NaiveDate,
-    /// What was done, and with whom.
-    pub action: String,
-    /// Whether the matter is closed and the program may go on.
-    pub closed: bool,
+    /// What it is about, by cause keys.
+    pub causes: Vec<String>,
+    /// What happened.
+    #[serde(flatten)]
+    pub kind: FlagStepKind,
+}
+
+/// A flag that a rule raised when something was stored. It stays raised whatever the rule says later.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+pub struct FlagRaise {
+    /// Flag id.
+    pub flag: String,
+    /// Cause key.
+    pub cause: String,
+    /// The day of what raised it.
+    pub on: NaiveDate,
+    /// What the rule said.
+    pub reason: crate::reason::Reason,
+}
+
+/// A text that somebody wrote about the patient and signed or saved.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+pub struct Written {
+    /// The entry that holds it.
+    pub id: Uuid,
+    /// When.
+    pub on: NaiveDate,
+    /// The text.
+    pub text: String,
 }
 
 /// Why a movement stopped.
@@ -249,6 +373,9 @@ pub struct Measurement {
     /// Which member of the clinic measured; set by the server from who is signed in, absent for the patient's own.
     #[serde(default)]
     pub rater: Option<Uuid>,
+    /// Anything else about it, in words.
+    #[serde(default)]
+    pub remark: String,
 }
 
 impl Measurement {
@@ -382,20 +509,23 @@ pub struct LogEntry {
     /// What it says.
     #[serde(flatten)]
     pub fact: LogFact,
+    /// Anything else, in words.
+    #[serde(default)]
+    pub remark: String,
 }
 
 /// A gate that was passed.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct GatePass {
+    /// Id, made by the client.
+    pub id: Uuid,
     /// Gate id.
     pub gate: String,
     /// When.
     pub on: NaiveDate,
-    /// Criteria that were overridden, by id.
-    pub overridden: Vec<String>,
-    /// The reason for overriding, empty when nothing was.
-    pub reason: String,
+    /// Criteria that were overridden, by id, each with its own reason.
+    pub overridden: BTreeMap<String, String>,
 }
 
 /// One exercise of a program from one day to another.
@@ -419,6 +549,22 @@ pub struct Line {
     pub by_hand: bool,
 }
 
+/// An exercise that was paused, or let go on again. The newest step of an exercise counts.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct LineStep {
+    /// Id.
+    pub id: Uuid,
+    /// Exercise id.
+    pub exercise: String,
+    /// When.
+    pub on: NaiveDate,
+    /// Paused, or going on again.
+    pub paused: bool,
+    /// The rule that stopped it, or why it may go on.
+    pub reason: String,
+}
+
 /// Everything on record about one episode, as the rules read it.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 pub struct Facts {
@@ -435,7 +581,11 @@ pub struct Facts {
     /// Answers to red-flag questions, oldest first.
     pub flag_answers: Vec<FlagAnswer>,
     /// What was done about raised flags, oldest first.
-    pub flag_actions: Vec<FlagAction>,
+    pub flag_steps: Vec<FlagStep>,
+    /// What rules raised when something was stored, oldest first.
+    pub flag_raises: Vec<FlagRaise>,
+    /// Signed notes and other texts, oldest first; the story's own stand in the story.
+    pub texts: Vec<Written>,
     /// Measurements, oldest first, superseded ones left out.
     pub measurements: Vec<Measurement>,
     /// What a simulated device of the demo invented. Kept apart, so that no rule can rest on it.
@@ -462,6 +612,16 @@ pub struct Facts {
     pub gate_passes: Vec<GatePass>,
     /// The lines of the current program.
     pub lines: Vec<Line>,
+    /// Exercises that were paused and resumed, oldest first.
+    pub line_steps: Vec<LineStep>,
+    /// Minutes a day that the program of the other shoulder takes.
+    pub other_day_minutes: f64,
+    /// The order in which records became known, by id.
+    pub order: BTreeMap<Uuid, i64>,
+    /// How measurements were judged when they were stored; the newest verdict of each.
+    pub verdicts: Vec<CeilingVerdict>,
+    /// What the surgeon said about measurements above a ceiling.
+    pub breach_answers: Vec<BreachAnswer>,
 }
 
 impl Story {
@@ -474,7 +634,7 @@ impl Story {
             start,
             setting: first_contact(),
             complaint: None,
-            other_side: OtherSide::Sound,
+            other_side: OtherSide::NotKnown,
             mass_kg: None,
             height_cm: None,
             dominant: Arm::Right,
@@ -509,7 +669,9 @@ impl Facts {
             story,
             limits: Vec::new(),
             flag_answers: Vec::new(),
-            flag_actions: Vec::new(),
+            flag_steps: Vec::new(),
+            flag_raises: Vec::new(),
+            texts: Vec::new(),
             measurements: Vec::new(),
             simulated: Vec::new(),
             simulated_strength: Vec::new(),
@@ -523,7 +685,30 @@ impl Facts {
             log: Vec::new(),
             gate_passes: Vec::new(),
             lines: Vec::new(),
+            line_steps: Vec::new(),
+            other_day_minutes: 0.0,
+            order: BTreeMap::new(),
+            verdicts: Vec::new(),
+            breach_answers: Vec::new(),
         }
+    }
+
+    /// The step that paused an exercise, while it is paused.
+    pub fn paused(&self, exercise: &str) -> Option<&LineStep> {
+        let mut steps = self.line_steps.iter().rev();
+        steps.find(|s| s.exercise == exercise).filter(|s| s.paused)
+    }
+
+    /// Minutes a day that are left for this shoulder: two programs share one day.
+    pub fn minutes_left(&self) -> Option<f64> {
+        let all = f64::from(self.story.minutes_per_day?);
+        Some((all - self.other_day_minutes).max(0.0))
+    }
+
+    /// Whether one record was known when another was made; where the order is not on record it counts as known.
+    pub fn knew(&self, earlier: Uuid, later: Uuid) -> bool {
+        let order = self.order.get(&earlier).zip(self.order.get(&later));
+        order.is_none_or(|(earlier, later)| earlier < later)
     }
 
     /// The newest lag on the affected side that counts as one: test and degrees.

@@ -3,7 +3,7 @@
 use crate::calendar::{Clock, WEEK};
 use crate::deciding::{LineDecision, Move, decide};
 use crate::episode::{Facts, LogFact};
-use crate::flags::{FlagState, flag_views};
+use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::WatchAct;
 use crate::program::{Ceiling, CheckContext, CorridorView, ceiling_on, corridor_views};
 use crate::progress::{CriterionStatus, next_gate};
@@ -91,13 +91,24 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
             .find(|w| w.speaks && acts.contains(&w.act))
             .map(|w| w.reason("lane-watch"))
     };
-    let (name, reason) = if let Some(reason) = wrong(ctx, facts)
-        .or_else(|| grave(&decisions))
+    let flags = flag_views(ctx, facts);
+    // While an answer is waited for everything is paused, and the stops say no more than that.
+    let waits = flags.iter().find(|f| f.open());
+    let paused = flags.iter().any(FlagView::open);
+    let (name, reason) = if let Some(reason) = wrong(ctx, facts, &flags)
+        .or_else(|| grave(&decisions).filter(|_| !paused))
         .or_else(|| watched(&[WatchAct::Back, WatchAct::Hold, WatchAct::Tell]))
     {
         (LaneName::SomethingIsWrong, reason)
     } else if let Some(reason) = spoken("measurement-over-ceiling") {
         (LaneName::TooFar, reason)
+    } else if let Some(flag) = waits {
+        // Nothing can be passed or built before the answer comes.
+        let mut reason = Reason::new("lane-flag-waits").with("flag", flag.flag.as_str());
+        if let Some(back) = flag.back_on {
+            reason = reason.with("back_day", facts.day_of(back));
+        }
+        (LaneName::ReMeasure, reason)
     } else if let Some(reason) = gate.as_ref().filter(|g| g.due).map(|g| {
         let rule = if g.status == CriterionStatus::Met {
             "lane-gate-ready"
@@ -110,6 +121,8 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
             .with("total", g.total as f64)
     }) {
         (LaneName::GateDue, reason)
+    } else if let Some(reason) = conflict(ctx, facts) {
+        (LaneName::ReMeasure, reason)
     } else if let Some(reason) = spoken("measurement-below-floor") {
         (LaneName::TooStiff, reason)
     } else if let Some(reason) = watched(&[WatchAct::Review]).or_else(|| due(ctx, facts)) {
@@ -135,6 +148,15 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
             .into_iter()
             .find(|c| c.quantity == shown),
     }
+}
+
+/// Active beyond passive: measured again before anything rests on it, so never quiet.
+fn conflict(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
+    ctx.known.quantities.iter().find_map(|q| {
+        calls(ctx, facts, &q.id)
+            .into_iter()
+            .find(|r| r.rule == "active-beyond-passive")
+    })
 }
 
 /// An exercise that is to stop or to step back.
@@ -169,13 +191,12 @@ fn quiet(ctx: &CheckContext, facts: &Facts, decisions: &[LineDecision]) -> Reaso
     })
 }
 
-fn wrong(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
-    let flags = flag_views(ctx, facts);
-    if let Some(open) = flags.iter().find(|f| f.open()) {
-        let rule = if open.state == FlagState::Queried {
-            "lane-flag-queried"
-        } else {
-            "lane-flag-open"
+fn wrong(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> Option<Reason> {
+    if let Some(open) = flags.iter().find(|f| f.presses()) {
+        let rule = match open.state {
+            FlagState::Queried => "lane-flag-queried",
+            FlagState::ActedOn => "lane-flag-back",
+            _ => "lane-flag-open",
         };
         return Some(Reason::new(rule).with("flag", open.flag.as_str()));
     }

@@ -11,6 +11,7 @@ pub mod episode;
 pub mod flags;
 pub mod knowledge;
 pub mod lanes;
+pub mod lexicon;
 pub mod loading;
 pub mod mechanics;
 pub mod outcome;

@@ -294,8 +294,21 @@ pub(crate) fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion)
         status,
         asks,
         datum,
-        overridable: criterion.ask.overridable(),
+        overridable: criterion.ask.overridable() && !protects(ctx, criterion),
         parts,
+    }
+}
+
+/// Whether a criterion, or a part of it that cannot be left out, is a protective measure.
+fn protects(ctx: &CheckContext, criterion: &Criterion) -> bool {
+    match &criterion.ask {
+        CriterionKind::Attested { code, .. } => {
+            let row = ctx.known.attestations.iter().find(|a| a.id == *code);
+            row.is_some_and(|a| a.protective)
+        }
+        CriterionKind::All { of } => of.iter().any(|part| protects(ctx, part)),
+        CriterionKind::Any { of } => of.iter().all(|part| protects(ctx, part)),
+        _ => false,
     }
 }
 

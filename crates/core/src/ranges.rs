@@ -1,7 +1,9 @@
 //! Ranges: what may be measured today, what a measurement means, and what a new one calls for.
 
 use crate::calendar::EpisodeDay;
-use crate::episode::{Facts, Measurement, Method, StopReason};
+use crate::episode::{
+    CeilingVerdict, Facts, Measurement, Method, StopReason, SurgeonLimit, TakenBy,
+};
 use crate::knowledge::{Mode, Quantity, Unit};
 use crate::mechanics::Arm;
 use crate::program::{Ceiling, CeilingToday, CheckContext, barred_until, ceiling_on, floor_on};
@@ -43,9 +45,19 @@ pub fn protection(
     day: EpisodeDay,
     today: EpisodeDay,
 ) -> CeilingToday {
-    let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, today);
+    protection_under(ctx, ctx.limits, quantity, day, today)
+}
+
+fn protection_under(
+    ctx: &CheckContext,
+    limits: &[SurgeonLimit],
+    quantity: &str,
+    day: EpisodeDay,
+    today: EpisodeDay,
+) -> CeilingToday {
+    let on = ceiling_on(ctx.rules, limits, quantity, day, today);
     let written =
-        ctx.rules.corridor(quantity).is_some() || ctx.limits.iter().any(|l| l.quantity == quantity);
+        ctx.rules.corridor(quantity).is_some() || limits.iter().any(|l| l.quantity == quantity);
     if !ctx.rules.protects() || written {
         return on;
     }
@@ -55,7 +67,7 @@ pub fn protection(
         .and_then(|q| q.guard.as_deref());
     match guard {
         Some(guard)
-            if ceiling_on(ctx.rules, ctx.limits, guard, day, today).ceiling == Ceiling::Free =>
+            if ceiling_on(ctx.rules, limits, guard, day, today).ceiling == Ceiling::Free =>
         {
             on
         }
@@ -83,6 +95,11 @@ pub struct MeasurementView {
     pub day: EpisodeDay,
     /// Above the ceiling of its own date: never met, never better.
     pub over_ceiling: bool,
+    /// How it was judged by what was known then.
+    pub verdict: CeilingVerdict,
+    /// A limit that held on that day and was not known yet lies below it: no breach, and nothing rests on it.
+    #[serde(default)]
+    pub not_known_then: Option<Reason>,
     /// Stopped at the permitted limit: at least this much.
     pub at_limit: bool,
     /// Active beyond passive by more than the error: kept, shown, not used.
@@ -95,8 +112,66 @@ pub struct MeasurementView {
 impl MeasurementView {
     /// Whether rules may rest on it.
     pub fn usable(&self) -> bool {
-        !self.over_ceiling && self.impossible.is_none() && !self.simulated
+        !self.over_ceiling
+            && self.not_known_then.is_none()
+            && self.impossible.is_none()
+            && !self.simulated
     }
+}
+
+/// How a measurement is judged: by the ceilings in force on its own date, as far as they were known when it was made.
+///
+/// The other side carries no ceiling. Measurement error is never an excuse. Source: common practice, no published source.
+pub fn judge(ctx: &CheckContext, facts: &Facts, measurement: &Measurement) -> CeilingVerdict {
+    if let Some(kept) = facts
+        .verdicts
+        .iter()
+        .rev()
+        .find(|v| v.measurement == measurement.id)
+    {
+        return kept.clone();
+    }
+    judge_anew(ctx, facts, measurement)
+}
+
+/// As [`judge`], whatever was judged before: for what is being stored, and after a limit was taken back.
+pub fn judge_anew(ctx: &CheckContext, facts: &Facts, measurement: &Measurement) -> CeilingVerdict {
+    let day = facts.day_of(measurement.on);
+    let known: Vec<SurgeonLimit> = ctx
+        .limits
+        .iter()
+        .filter(|l| facts.knew(l.id, measurement.id))
+        .cloned()
+        .collect();
+    let on = protection_under(ctx, &known, &measurement.quantity, day, day);
+    let own = measurement.side == facts.story.side;
+    CeilingVerdict {
+        measurement: measurement.id,
+        ceiling: on.ceiling.value().filter(|_| own),
+        whose: on.reason.rule,
+        limit: on.limit.filter(|_| own),
+        over: own && on.ceiling.exceeded_by(measurement.value),
+    }
+}
+
+/// A limit of that day that became known later and lies below the measurement.
+fn not_known_then(ctx: &CheckContext, facts: &Facts, measurement: &Measurement) -> Option<Reason> {
+    let day = facts.day_of(measurement.on);
+    let late: Vec<SurgeonLimit> = ctx
+        .limits
+        .iter()
+        .filter(|l| l.release.is_none() && !facts.knew(l.id, measurement.id))
+        .cloned()
+        .collect();
+    let on = ceiling_on(ctx.rules, &late, &measurement.quantity, day, day);
+    let value = on.ceiling.value().filter(|_| on.limit.is_some())?;
+    (measurement.side == facts.story.side && measurement.value > value).then(|| {
+        Reason::new("limit-not-known-then")
+            .with("quantity", measurement.quantity.as_str())
+            .with("value", measurement.value)
+            .with("ceiling", value)
+            .with("day", day)
+    })
 }
 
 /// Judges one measurement by the ceiling of its own date and by its partner of the same day.
@@ -107,40 +182,136 @@ pub fn measurement_view(
     facts: &Facts,
     measurement: &Measurement,
 ) -> MeasurementView {
-    let day = facts.day_of(measurement.on);
-    // The other side carries no ceiling. A limit is judged as it stood on the measurement's own day.
-    let over_ceiling = measurement.side == facts.story.side
-        && protection(ctx, &measurement.quantity, day, day)
-            .ceiling
-            .exceeded_by(measurement.value);
+    let verdict = judge(ctx, facts, measurement);
     MeasurementView {
-        over_ceiling,
+        over_ceiling: verdict.over,
+        not_known_then: (!verdict.over)
+            .then(|| not_known_then(ctx, facts, measurement))
+            .flatten(),
         at_limit: measurement.stop == StopReason::AtLimit,
         impossible: beyond_partner(ctx, facts, measurement),
         simulated: measurement.method == Some(Method::Simulated),
         measurement: measurement.clone(),
-        day,
+        day: facts.day_of(measurement.on),
+        verdict,
     }
 }
 
+/// A measurement above its ceiling that nobody has dealt with: a clinician's own inside the ceiling, or the surgeon's answer, closes it.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Breach {
+    /// Quantity id.
+    pub quantity: String,
+    /// The newest measurement above.
+    pub view: MeasurementView,
+    /// How many lie above, one after the other.
+    pub count: usize,
+    /// Whether the surgeon must be asked: beyond the error, or twice.
+    pub surgeon: bool,
+    /// All of it in one reason.
+    pub reason: Reason,
+}
+
+/// The open breach of a quantity.
+pub fn open_breach(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Option<Breach> {
+    let mut open: Vec<MeasurementView> = Vec::new();
+    for measurement in facts.operated_measurements(quantity) {
+        let view = measurement_view(ctx, facts, measurement);
+        let answered = facts
+            .breach_answers
+            .iter()
+            .any(|a| a.measurement == measurement.id);
+        if view.over_ceiling && !answered {
+            open.push(view);
+        } else if !view.over_ceiling
+            && measurement.by == TakenBy::Clinician
+            && view.not_known_then.is_none()
+            && !view.simulated
+        {
+            open.clear();
+        }
+    }
+    let count = open.len();
+    let view = open.pop()?;
+    let error = ctx.known.quantity(quantity).map_or(0.0, |q| q.error);
+    let amount = view.verdict.ceiling.map(|c| view.measurement.value - c);
+    let inside = amount.is_some_and(|a| a <= error);
+    let surgeon = !inside || count > 1;
+    let word = |yes: bool| if yes { "yes" } else { "no" };
+    let mut reason = Reason::new("measurement-over-ceiling")
+        .with("quantity", quantity)
+        .with("value", view.measurement.value)
+        .with("day", view.day)
+        .with("error", error)
+        .with("inside", word(inside))
+        .with("surgeon", word(surgeon))
+        .with("whose", view.verdict.whose.as_str());
+    if let (Some(ceiling), Some(amount)) = (view.verdict.ceiling, amount) {
+        reason = reason.with("ceiling", ceiling).with("amount", amount);
+    }
+    Some(Breach {
+        quantity: quantity.to_owned(),
+        view,
+        count,
+        surgeon,
+        reason,
+    })
+}
+
+/// All open breaches.
+pub fn open_breaches(ctx: &CheckContext, facts: &Facts) -> Vec<Breach> {
+    ctx.known
+        .quantities
+        .iter()
+        .filter_map(|q| open_breach(ctx, facts, &q.id))
+        .collect()
+}
+
+/// By how much an active measurement may lie above a passive one of the same movement: the error, in another position both errors.
+fn apart(active: &Quantity, passive: &Quantity) -> Option<f64> {
+    if active.partner.as_deref() == Some(passive.id.as_str()) {
+        Some(active.error)
+    } else {
+        passive
+            .shown_by
+            .contains(&active.id)
+            .then_some(active.error + passive.error)
+    }
+}
+
+/// Active beyond passive on one day, in the same or in another position: both are kept, neither is used, and the re-test comes first.
 fn beyond_partner(ctx: &CheckContext, facts: &Facts, measurement: &Measurement) -> Option<Reason> {
-    let quantity = ctx
-        .known
-        .quantity(&measurement.quantity)
-        .filter(|q| q.mode == Mode::Active)?;
-    let partner = quantity.partner.as_deref()?;
-    let passive = facts.measurements.iter().rev().find(|r| {
-        r.quantity == partner
-            && r.side == measurement.side
-            && r.on == measurement.on
-            && r.stop != StopReason::AtLimit
-    })?;
-    (measurement.value > passive.value + quantity.error).then(|| {
+    let of = |m: &Measurement| ctx.known.quantity(&m.quantity);
+    let quantity = of(measurement)?;
+    let same_day = |m: &&Measurement| {
+        m.side == measurement.side && m.on == measurement.on && m.stop != StopReason::AtLimit
+    };
+    // The newest of each quantity: a re-test on the same day settles it.
+    let mut seen: Vec<&str> = Vec::new();
+    let others = facts.measurements.iter().rev().filter(same_day);
+    let others = others.filter(|m| {
+        let newest = !seen.contains(&m.quantity.as_str());
+        seen.push(&m.quantity);
+        newest
+    });
+    let pairs = others.filter_map(|m| {
+        let other = of(m)?;
+        match (quantity.mode, other.mode) {
+            (Mode::Active, Mode::Passive) => Some((measurement, m, apart(quantity, other)?)),
+            (Mode::Passive, Mode::Active) => Some((m, measurement, apart(other, quantity)?)),
+            _ => None,
+        }
+    });
+    // The newest of each; the greatest conflict is told.
+    let (active, passive, error) =
+        pairs.max_by(|a, b| (a.0.value - a.1.value).total_cmp(&(b.0.value - b.1.value)))?;
+    (active.value > passive.value + error).then(|| {
         Reason::new("active-beyond-passive")
             .with("quantity", measurement.quantity.as_str())
-            .with("active", measurement.value)
+            .with("active", active.value)
             .with("passive", passive.value)
-            .with("error", quantity.error)
+            .with("error", error)
     })
 }
 
@@ -295,15 +466,20 @@ pub fn max_age_days(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> i32 {
 
 /// Whether the operated side's measurement is missing or out of date.
 pub fn is_due(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> bool {
-    let newest = facts.operated_measurements(&q.id).next_back().map(|r| r.on);
-    newest.is_none_or(|on| age_days(facts, on) > max_age_days(ctx, facts, q))
+    let newest = facts.operated_measurements(&q.id).next_back();
+    newest.is_none_or(|m| {
+        age_days(facts, m.on) > max_age_days(ctx, facts, q) || {
+            let view = measurement_view(ctx, facts, m);
+            view.not_known_then.is_some() || view.impossible.is_some()
+        }
+    }) || open_breach(ctx, facts, &q.id).is_some()
 }
 
 fn age_days(facts: &Facts, on: NaiveDate) -> i32 {
     facts.day() - facts.day_of(on)
 }
 
-/// What the newest measurement of a quantity calls for: over the ceiling, below the floor, lost ground.
+/// What a quantity calls for: an open breach, below the floor, lost ground.
 ///
 /// Source: common practice, no published source; thresholds in `thresholds.toml`.
 pub fn calls(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Vec<Reason> {
@@ -311,21 +487,38 @@ pub fn calls(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Vec<Reason> {
     let Some(last) = newest.next() else {
         return Vec::new();
     };
-    let before = newest.next();
+    let mut out = calls_of(ctx, facts, last, newest.next());
+    if let Some(breach) = open_breach(ctx, facts, quantity) {
+        // The breach itself is told once, whole.
+        out.retain(|r| r.rule != "measurement-over-ceiling");
+        out.push(breach.reason);
+    } else {
+        // Answered by the surgeon, or made up for by a newer one.
+        out.retain(|r| r.rule != "measurement-over-ceiling" && r.rule != "sudden-er-gain");
+    }
+    out
+}
+
+/// What one measurement called for when it was taken, beside the one before it.
+pub(crate) fn calls_of(
+    ctx: &CheckContext,
+    facts: &Facts,
+    last: &Measurement,
+    before: Option<&Measurement>,
+) -> Vec<Reason> {
+    let quantity = last.quantity.as_str();
     let view = measurement_view(ctx, facts, last);
     let mut out = Vec::new();
-    if let Some(impossible) = view.impossible.clone() {
-        out.push(impossible);
-    }
-    let on = ceiling_on(ctx.rules, ctx.limits, quantity, view.day, view.day);
+    out.extend(view.impossible.clone());
+    out.extend(view.not_known_then.clone());
     if view.over_ceiling {
         let mut reason = Reason::new("measurement-over-ceiling")
             .with("quantity", quantity)
             .with("value", last.value);
-        if let Some(value) = on.ceiling.value() {
+        if let Some(value) = view.verdict.ceiling {
             reason = reason.with("ceiling", value);
         }
-        out.push(reason.with("whose", on.reason.rule.as_str()));
+        out.push(reason.with("whose", view.verdict.whose.as_str()));
     } else if let Some(floor) = floor_on(ctx.rules, ctx.limits, quantity, facts.day(), facts.day())
         && last.value < floor
         && !view.at_limit
@@ -337,35 +530,35 @@ pub fn calls(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Vec<Reason> {
                 .with("floor", floor),
         );
     }
-    if let Some(before) = before {
-        let window = ctx.known.threshold("change-window-days");
-        let recent = f64::from(facts.day_of(last.on) - facts.day_of(before.on)) <= window;
-        let loss = before.value - last.value;
-        let bound = match quantity {
-            q if q.contains("elevation") => ctx.known.threshold("elevation-loss-deg"),
-            q if q.contains("-er-") => ctx.known.threshold("er-loss-deg"),
-            _ => f64::INFINITY,
-        };
-        if recent && loss >= bound {
-            out.push(
-                Reason::new("range-lost")
-                    .with("quantity", quantity)
-                    .with("value", last.value)
-                    .with("before", before.value),
-            );
-        }
-        let gain = last.value - before.value;
-        if recent
-            && view.over_ceiling
-            && quantity.contains("-er-")
-            && gain > ctx.known.threshold("sudden-er-gain-deg")
-        {
-            out.push(
-                Reason::new("sudden-er-gain")
-                    .with("quantity", quantity)
-                    .with("gain", gain),
-            );
-        }
+    let Some(before) = before else {
+        return out;
+    };
+    let window = ctx.known.threshold("change-window-days");
+    let recent = f64::from(facts.day_of(last.on) - facts.day_of(before.on)) <= window;
+    let bound = match quantity {
+        q if q.contains("elevation") => ctx.known.threshold("elevation-loss-deg"),
+        q if q.contains("-er-") => ctx.known.threshold("er-loss-deg"),
+        _ => f64::INFINITY,
+    };
+    if recent && before.value - last.value >= bound {
+        out.push(
+            Reason::new("range-lost")
+                .with("quantity", quantity)
+                .with("value", last.value)
+                .with("before", before.value),
+        );
+    }
+    let gain = last.value - before.value;
+    if recent
+        && view.over_ceiling
+        && quantity.contains("-er-")
+        && gain > ctx.known.threshold("sudden-er-gain-deg")
+    {
+        out.push(
+            Reason::new("sudden-er-gain")
+                .with("quantity", quantity)
+                .with("gain", gain),
+        );
     }
     out
 }

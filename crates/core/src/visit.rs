@@ -3,15 +3,16 @@
 use crate::calendar::Clock;
 use crate::deciding::{LineDecision, decide};
 use crate::episode::OtherSide;
-use crate::episode::{ExamFact, Facts, LogEntry, LogFact, SurgeonLimit, TryOutWord};
+use crate::episode::{ExamFact, Facts, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord};
 use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::{HealingClock, Knowledge};
 use crate::program::{
     BuildAsk, CheckContext, CorridorView, PhaseSpan, PrecautionSpan, Proposal, Rules, Volume,
-    build, corridor_views, plan_chart, reached_phase, running_lines, schedule, volume,
+    build, corridor_views, plan_chart, reached_phase, running_lines, schedule, scheduled_lines,
+    volume,
 };
 use crate::progress::{GateView, adherence_pct, next_gate};
-use crate::ranges::{Dial, dials};
+use crate::ranges::{Breach, Dial, dials, open_breaches};
 use crate::reading::{impairments, irritability};
 use crate::reason::Reason;
 use crate::watching::{WatchView, watch_views};
@@ -30,7 +31,10 @@ pub struct Assessment<'a> {
     pub facts: &'a Facts,
     /// All flags.
     pub flags: Vec<FlagView>,
+    /// Open breaches of a ceiling.
+    pub breaches: Vec<Breach>,
     open: Vec<String>,
+    breached: Vec<String>,
     not_asked: usize,
     phase: u32,
 }
@@ -46,10 +50,15 @@ impl<'a> Assessment<'a> {
             rules,
             facts,
             flags: Vec::new(),
+            breaches: Vec::new(),
             open: Vec::new(),
+            breached: Vec::new(),
             not_asked: 0,
             phase,
         };
+        let breaches = open_breaches(&out.ctx(), facts);
+        out.breached = breaches.iter().map(|b| b.quantity.clone()).collect();
+        out.breaches = breaches;
         let flags = flag_views(&out.ctx(), facts);
         out.open = flags
             .iter()
@@ -71,12 +80,15 @@ impl<'a> Assessment<'a> {
             rules: &self.rules,
             limits: &self.facts.limits,
             open_flags: &self.open,
+            breaches: &self.breached,
             flags_not_asked: self.not_asked,
             // Where nothing heals by the calendar, and after a mere sprain, nobody else has to let go first.
             cleared: self.facts.story.clearance.is_some()
                 || matches!(self.rules.clock, HealingClock::None | HealingClock::Sprain),
             phase: self.phase,
             today: self.facts.day(),
+            helper_heals: self.facts.other_side_heals(),
+            mass_kg: self.facts.story.mass_kg,
             helper_protected: self.facts.story.other_side == OtherSide::Operated
                 || self.facts.other_side_heals(),
             kit: &self.facts.story.kit,
@@ -144,10 +156,14 @@ pub struct VisitView {
     pub untried: Vec<String>,
     /// What today's facts call for.
     pub calls: Vec<Reason>,
+    /// Measurements above their ceiling that nobody has dealt with.
+    pub breaches: Vec<Breach>,
     /// What the pathway watches for at this time.
     pub watches: Vec<WatchView>,
     /// What to do with each exercise, the gravest first.
     pub decisions: Vec<LineDecision>,
+    /// Exercises that a stop has paused, until somebody resumes them.
+    pub paused: Vec<LineStep>,
     /// What today's exercises add up to.
     pub volume: Volume,
 }
@@ -171,7 +187,10 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         limits_to_confirm: facts
             .limits
             .iter()
-            .filter(|l| l.ended_on.is_none() && l.until_day.is_some_and(|until| day >= until))
+            .filter(|l| {
+                let asks = l.until_day.into_iter().chain(l.ask_again_day).min();
+                l.ended_on.is_none() && asks.is_some_and(|from| day >= from)
+            })
             .cloned()
             .collect(),
         precautions: plan_chart(&ctx, facts)
@@ -181,6 +200,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             .collect(),
         untried: untried(&ctx, facts),
         calls: all.iter().flat_map(|d| d.calls.clone()).collect(),
+        breaches: assessment.breaches.clone(),
         watches: watch_views(&ctx, facts),
         dials: all,
         corridors: corridor_views(&ctx, facts),
@@ -188,10 +208,14 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         log,
         adherence_pct: adherence_pct(&ctx, facts, 14),
         decisions: decide(&ctx, facts),
+        paused: scheduled_lines(&ctx, facts, day)
+            .iter()
+            .filter_map(|l| facts.paused(&l.exercise).cloned())
+            .collect(),
         volume: volume(
             &ctx,
             &running_lines(&ctx, facts, day),
-            facts.story.minutes_per_day,
+            facts.minutes_left().map(|m| m.floor() as u32),
         ),
     }
 }

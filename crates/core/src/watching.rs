@@ -4,12 +4,14 @@
 //! blocks of the pathways, common practice without a published source where the row names none.
 
 use crate::calendar::EpisodeDay;
-use crate::episode::Facts;
-use crate::knowledge::{Told, WatchAct};
+use crate::episode::{Facts, LAG_TESTS};
+use crate::knowledge::{Criterion, CriterionKind, LogEvent, Told, WatchAct};
 use crate::program::CheckContext;
 use crate::progress::{CriterionStatus, CriterionView, evaluate};
 use crate::reason::{Arg, Reason, wire};
+use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
+use uuid::Uuid;
 
 /// One watch as the page shows it.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
@@ -29,6 +31,8 @@ pub struct WatchView {
     pub open: bool,
     /// The day of the newest datum behind it.
     pub since_day: Option<EpisodeDay>,
+    /// The newest record behind it: what a step about its flag names.
+    pub rests_on: Option<Uuid>,
     /// Ladders it holds or moves back; all when empty.
     pub ladders: Vec<String>,
     /// What it asks.
@@ -80,6 +84,13 @@ pub fn watch_views(ctx: &CheckContext, facts: &Facts) -> Vec<WatchView> {
                     CriterionStatus::NotMeasured | CriterionStatus::OutOfDate
                 ),
                 since_day: criteria.iter().filter_map(newest_day).max(),
+                rests_on: w
+                    .row
+                    .when
+                    .iter()
+                    .filter_map(|c| newest_record(facts, c))
+                    .max()
+                    .map(|(_, id)| id),
                 ladders: w.row.ladders.clone(),
                 criteria,
             }
@@ -100,4 +111,55 @@ fn newest_day(view: &CriterionView) -> Option<EpisodeDay> {
             _ => None,
         });
     view.parts.iter().filter_map(newest_day).chain(own).max()
+}
+
+/// The newest record that a criterion rests on.
+fn newest_record(facts: &Facts, criterion: &Criterion) -> Option<(NaiveDate, Uuid)> {
+    let own = match &criterion.ask {
+        CriterionKind::Measure { quantity, .. } | CriterionKind::Change { quantity, .. } => {
+            facts.newest(quantity).map(|m| (m.on, m.id))
+        }
+        CriterionKind::Score { score, .. } | CriterionKind::ScoreChange { score, .. } => {
+            let newest = facts.scores.iter().rev().find(|s| &s.score == score);
+            newest.map(|s| (s.on, s.id))
+        }
+        CriterionKind::Attested { code, .. } => {
+            let newest = facts.attestations.iter().rev().find(|a| &a.code == code);
+            newest.map(|a| (a.on, a.id))
+        }
+        CriterionKind::Strength { test, .. } => {
+            let newest = facts.strength.iter().rev().find(|t| &t.test == test);
+            newest.map(|t| (t.on, t.id))
+        }
+        CriterionKind::LagGain { .. } => {
+            let newest = facts
+                .findings
+                .iter()
+                .rev()
+                .find(|f| LAG_TESTS.contains(&f.test.as_str()) && f.side == facts.story.side);
+            newest.map(|f| (f.on, f.id))
+        }
+        CriterionKind::CountFromLog {
+            event: LogEvent::OverCeiling,
+            ..
+        } => facts.measurements.last().map(|m| (m.on, m.id)),
+        CriterionKind::CountFromLog { event, .. } => {
+            let newest = facts.log.iter().rev().find(|e| match event {
+                LogEvent::Slip => e.fact.is_slip(),
+                _ => true,
+            });
+            newest.map(|e| (e.on, e.id))
+        }
+        CriterionKind::SymptomFreeDays { .. } => {
+            let newest = facts.log.iter().rev().find(|e| e.fact.is_slip());
+            newest.map(|e| (e.on, e.id))
+        }
+        _ => None,
+    };
+    let parts = criterion.ask.parts();
+    parts
+        .iter()
+        .filter_map(|part| newest_record(facts, part))
+        .chain(own)
+        .max()
 }

@@ -2,11 +2,13 @@
 //!
 //! All-day events have no clock time, so a daylight-saving change cannot move them.
 
-use chrono::{DateTime, Days, NaiveDate, Utc};
+use chrono::{DateTime, Datelike, Days, NaiveDate, Utc, Weekday};
 use icalendar::{Calendar, Component, Event, Property};
 use ritorno_core::calendar::date_of;
-use ritorno_core::episode::Facts;
+use ritorno_core::episode::{Facts, Line};
+use ritorno_core::knowledge::Dose;
 use ritorno_core::program::{CheckContext, plan_chart, running_lines};
+use ritorno_core::visit::untried;
 use ritorno_wording::{Value, Wording};
 
 /// What goes into the file.
@@ -33,10 +35,20 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
     } = *input;
     let mut calendar = Calendar::new();
     calendar.name(&wording.say("calendar-name", &[]));
+    // What runs today and was tried, until somebody decides otherwise: a rung that comes later is a decision of a later day.
+    let waits = untried(ctx, facts);
+    let lines: Vec<&Line> = running_lines(ctx, facts, ctx.today)
+        .into_iter()
+        .filter(|l| !waits.contains(&l.exercise))
+        .collect();
     for day in ctx.today..ctx.today + 28 {
-        let names: Vec<String> = running_lines(ctx, facts, day)
-            .into_iter()
-            .map(|l| wording.say(&format!("ex-{}", l.exercise), &[]))
+        let Some(date) = date_of(facts.story.day0, day) else {
+            continue;
+        };
+        let names: Vec<String> = lines
+            .iter()
+            .filter(|l| on_weekday(&l.dose, date.weekday()))
+            .map(|l| with_dose(wording, l))
             .collect();
         if names.is_empty() {
             continue;
@@ -45,18 +57,16 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
             "calendar-session-text",
             &[
                 ("count", Value::Number(names.len() as f64)),
-                ("list", Value::Text(&names.join(", "))),
+                ("list", Value::Text(&names.join("\n"))),
             ],
         );
-        if let Some(date) = date_of(facts.story.day0, day) {
-            calendar.push(all_day(
-                &format!("{program_id}-day-{day}"),
-                date,
-                &wording.say("calendar-session", &[]),
-                &text,
-                stamp,
-            ));
-        }
+        calendar.push(all_day(
+            &format!("{program_id}-day-{day}"),
+            date,
+            &wording.say("calendar-session", &[]),
+            &text,
+            stamp,
+        ));
     }
     for gate in plan_chart(ctx, facts)
         .gates
@@ -93,6 +103,33 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
         }
     }
     calendar.to_string()
+}
+
+/// Whether a dose is done on a day of the week: on the days it names, else on days spread evenly from Monday.
+fn on_weekday(dose: &Dose, weekday: Weekday) -> bool {
+    let place = weekday.num_days_from_monday();
+    match dose.weekdays {
+        Some(days) => days.0[place as usize],
+        None => {
+            (0..dose.days_per_week.min(7)).any(|i| i * 7 / dose.days_per_week.clamp(1, 7) == place)
+        }
+    }
+}
+
+/// An exercise with how much of it.
+fn with_dose(wording: &Wording, line: &Line) -> String {
+    let number = |n: u32| Value::Number(f64::from(n));
+    let dose = &line.dose;
+    wording.say(
+        "calendar-line",
+        &[
+            ("exercise", Value::Text(&line.exercise)),
+            ("sets", number(dose.sets)),
+            ("repetitions", number(dose.repetitions)),
+            ("hold_s", number(dose.hold_s)),
+            ("times_per_day", number(dose.times_per_day)),
+        ],
+    )
 }
 
 fn all_day(uid: &str, date: NaiveDate, title: &str, text: &str, stamp: DateTime<Utc>) -> Event {

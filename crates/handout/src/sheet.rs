@@ -253,7 +253,7 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         "avoid_title": plain("paper-avoid"),
         "avoid": score.precautions.iter().filter(|p| (p.from_day..p.to_day).contains(&day)).map(|p| plain(&format!("precaution-{}", p.id))).collect::<Vec<_>>(),
         "stop_title": plain("paper-stop"),
-        "stop": (1..=3).map(|i| format!("paper-stop-{i}")).chain([if operated { "paper-stop-4" } else { "paper-stop-4-plain" }.to_owned()]).map(|id| plain(&id)).collect::<Vec<_>>(),
+        "stop": (1..=3).map(|i| format!("paper-stop-{i}")).chain([if operated { "paper-stop-4" } else { "paper-stop-4-plain" }.to_owned()]).chain(replaced.then(|| "paper-stop-blade".to_owned())).map(|id| plain(&id)).collect::<Vec<_>>(),
         "stop_now": plain("paper-stop-now"),
         "pain": pain_text(ctx, wording, &current, day),
         "kit_title": plain("paper-kit"),

@@ -16,9 +16,9 @@ use ritorno_core::snapshot::{ProgramV1, VisitV1};
 use ritorno_core::visit::visit_view;
 use ritorno_server::{AppState, assess, hash_password, new_user, refresh_lane};
 use ritorno_store::episode::Patient;
-use ritorno_store::user::User;
 use ritorno_store::{
-    Actor, PgConnection, StoreError, episode, events, knowledge, program, user, visit, write,
+    Actor, PgConnection, StoreError, episode, event, events, flags, knowledge, limits, measurement,
+    program, user, visit, write,
 };
 use uuid::Uuid;
 
@@ -331,9 +331,7 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
         },
     )?;
     for person in PEOPLE.iter().chain(MORE) {
-        write(&mut conn, actor, |conn| {
-            add(state, conn, &clinician, person)
-        })?;
+        write(&mut conn, actor, |conn| add(state, conn, person))?;
     }
     for person in EXAMINED {
         write(&mut conn, actor, |conn| {
@@ -346,7 +344,7 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
     ))
 }
 
-fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Result<(), StoreError> {
+fn add(state: &AppState, conn: &mut PgConnection, p: &Person) -> Result<(), StoreError> {
     let today = state.today.date();
     let day0 = today
         .checked_sub_days(Days::new(u64::from(p.day.unsigned_abs())))
@@ -388,9 +386,11 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
         ]
         .map(str::to_owned)
         .to_vec(),
+        other_side: ritorno_core::episode::OtherSide::Sound,
         ..Story::begun(p.pathway, p.side, day0, p.start)
     };
-    episode::insert(conn, &patient, id, &story)?;
+    event::entered_on(conn, on(1))?;
+    episode::insert(conn, &patient, id, &story, on(1))?;
     let answers: Vec<FlagAnswer> = state
         .knowledge
         .red_flags
@@ -400,21 +400,27 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
             flag: f.id.clone(),
             answer: Answer::No,
             on: on(1),
-            confirmed: true,
+            id: Uuid::now_v7(),
+            about: Vec::new(),
+            because: None,
         })
         .collect();
-    events::add_flag_answers(conn, id, &answers)?;
+    for answer in &answers {
+        flags::add_answer(conn, id, answer)?;
+    }
     for (quantity, ceiling, until_day) in p.limits {
         let limit = SurgeonLimit {
             id: Uuid::now_v7(),
             quantity: (*quantity).into(),
             ceiling: *ceiling,
             floor: None,
+            from: Some(on(0)),
             until_day: *until_day,
+            ask_again_day: None,
             release: None,
             ended_on: None,
         };
-        episode::add_limit(conn, id, &limit)?;
+        limits::add(conn, id, &limit, on(1))?;
     }
     for (quantity, value, day, stop) in p.measurements {
         let measurement = Measurement {
@@ -428,8 +434,10 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
             arc: None,
             method: None,
             rater: None,
+            remark: String::new(),
         };
-        events::add_measurement(conn, id, &measurement)?;
+        event::entered_on(conn, measurement.on)?;
+        measurement::add(conn, id, &measurement)?;
     }
     if !p.measurements.is_empty() {
         for (quantity, value) in [(PE, 168.0), (ER, 62.0), (AEL, 166.0), (AEU, 164.0)] {
@@ -445,8 +453,10 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
                 arc: None,
                 method: None,
                 rater: None,
+                remark: String::new(),
             };
-            events::add_measurement(conn, id, &measurement)?;
+            event::entered_on(conn, measurement.on)?;
+            measurement::add(conn, id, &measurement)?;
         }
     }
     if let Some((value, day)) = p.rest_pain {
@@ -471,7 +481,6 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
                 holds: true,
                 on: on(*day),
             },
-            by.id,
         )?;
     }
     for (gate, day) in p.passed {
@@ -479,18 +488,17 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
             conn,
             id,
             &GatePass {
+                id: Uuid::now_v7(),
                 gate: (*gate).into(),
                 on: on(*day),
-                overridden: vec![],
-                reason: String::new(),
+                overridden: Default::default(),
             },
-            by.id,
         )?;
     }
     if let Some(built) = p.built {
-        build_and_log(state, conn, by, p, id, built, &on)?;
+        build_and_log(state, conn, p, id, built, &on)?;
     }
-    sign_note(state, conn, by, id, on((p.day - 7).max(1)), p.note)?;
+    sign_note(state, conn, id, on((p.day - 7).max(1)), p.note)?;
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())
 }
@@ -499,7 +507,6 @@ fn add(state: &AppState, conn: &mut PgConnection, by: &User, p: &Person) -> Resu
 pub(crate) fn sign_note(
     state: &AppState,
     conn: &mut PgConnection,
-    by: &User,
     id: Uuid,
     day: NaiveDate,
     body: &str,
@@ -507,13 +514,13 @@ pub(crate) fn sign_note(
     let facts = episode::load(conn, id, day)?.facts;
     let shown = VisitV1::from(&visit_view(&assess(&state.knowledge, &facts)?));
     let note = visit::Note::new(day, body.to_owned(), &shown)?;
-    visit::add(conn, Uuid::now_v7(), id, &note, by.id)
+    event::entered_on(conn, day)?;
+    visit::add(conn, Uuid::now_v7(), id, &note).map(|_| ())
 }
 
 fn build_and_log(
     state: &AppState,
     conn: &mut PgConnection,
-    by: &User,
     p: &Person,
     id: Uuid,
     built: i32,
@@ -544,8 +551,10 @@ fn build_and_log(
             .collect()
     };
     program::save(conn, id, 0, &state.knowledge.sha256, &lines)?;
-    program::sign(conn, id, &snapshot, by.id, on(built))?;
+    event::entered_on(conn, on(built))?;
+    program::sign(conn, id, &snapshot, on(built))?;
     for day in (p.day - 13).max(built)..p.day {
+        event::entered_on(conn, on(day))?;
         let log = |conn: &mut PgConnection, exercise: Option<&str>, fact: LogFact| {
             events::add_log(
                 conn,
@@ -555,6 +564,7 @@ fn build_and_log(
                     on: on(day),
                     exercise: exercise.map(str::to_owned),
                     fact,
+                    remark: String::new(),
                 },
             )
             .map(|_| ())
@@ -613,6 +623,7 @@ fn build_and_log(
             on: on(p.day),
             exercise: None,
             fact: morning,
+            remark: String::new(),
         },
     )?;
     if let Some(day) = p.flare {
@@ -624,6 +635,7 @@ fn build_and_log(
                 on: on(day),
                 exercise: None,
                 fact: LogFact::FlareDay,
+                remark: String::new(),
             },
         )?;
     }
@@ -636,6 +648,7 @@ fn build_and_log(
                 on: on(day),
                 exercise: Some("active-elevation-to-shoulder-height".into()),
                 fact: LogFact::Slip,
+                remark: String::new(),
             },
         )?;
     }

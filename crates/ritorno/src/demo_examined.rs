@@ -12,7 +12,9 @@ use ritorno_core::outcome::Sheet;
 use ritorno_server::{AppState, refresh_lane};
 use ritorno_store::episode::Patient;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, StoreError, episode, events, findings, outcome};
+use ritorno_store::{
+    PgConnection, StoreError, episode, event, findings, flags, measurement, outcome,
+};
 use uuid::Uuid;
 
 use Found::*;
@@ -392,17 +394,23 @@ pub fn add(
             .to_vec(),
         ..Story::begun("no-operation", p.side, day0, p.start)
     };
-    episode::insert(conn, &patient, id, &story)?;
+    event::entered_on(conn, day0)?;
+    episode::insert(conn, &patient, id, &story, day0)?;
+    event::entered_on(conn, on)?;
     let asked = state.knowledge.red_flags.iter().filter(|f| f.asked);
     let answers: Vec<FlagAnswer> = asked
         .map(|f| FlagAnswer {
             flag: f.id.clone(),
             answer: Answer::No,
             on,
-            confirmed: true,
+            id: Uuid::now_v7(),
+            about: Vec::new(),
+            because: None,
         })
         .collect();
-    events::add_flag_answers(conn, id, &answers)?;
+    for answer in &answers {
+        flags::add_answer(conn, id, answer)?;
+    }
     for (quantity, here, there, stop) in p.ranges {
         for (side, value, stop) in [(p.side, *here, *stop), (p.side.other(), *there, Stiff)] {
             let measurement = Measurement {
@@ -418,8 +426,10 @@ pub fn add(
                     .filter(|_| side == p.side && *quantity == "active-elevation-upright"),
                 method: Some(Method::Goniometer),
                 rater: None,
+                remark: String::new(),
             };
-            events::add_measurement(conn, id, &measurement)?;
+            event::entered_on(conn, measurement.on)?;
+            measurement::add(conn, id, &measurement)?;
         }
     }
     let first_on = day0 + Days::new(1);
@@ -435,8 +445,10 @@ pub fn add(
             arc: None,
             method: Some(Method::Goniometer),
             rater: None,
+            remark: String::new(),
         };
-        events::add_measurement(conn, id, &measurement)?;
+        event::entered_on(conn, measurement.on)?;
+        measurement::add(conn, id, &measurement)?;
     }
     for (ago, instrument, given) in p.sheets {
         // What was not answered stays open to the end of the sheet.
@@ -456,7 +468,6 @@ pub fn add(
                 answers,
                 on: back(*ago)?,
             },
-            by.id,
         )?;
     }
     let words = p
@@ -479,6 +490,7 @@ pub fn add(
                 variant: None,
                 on,
                 rater: by.id,
+                remark: String::new(),
             },
         )?;
     }
@@ -495,10 +507,9 @@ pub fn add(
                 on,
                 fact,
             },
-            by.id,
         )?;
     }
-    sign_note(state, conn, by, id, on, p.note)?;
+    sign_note(state, conn, id, on, p.note)?;
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())
 }

@@ -10,7 +10,7 @@ use ritorno_core::permission::{Action, may};
 use ritorno_core::reading::ReadingModel;
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{Actor, PgConnection, Pool, StoreError};
+use ritorno_store::{Actor, PgConnection, Pool, StoreError, event};
 use ritorno_wording::Value;
 use std::collections::HashMap;
 use std::sync::{Arc, Mutex};
@@ -35,6 +35,14 @@ impl Today {
             Today::Fixed(date) => date,
         }
     }
+
+    /// The civil date of an instant in the clinic.
+    pub fn day_of(self, at: chrono::DateTime<Utc>) -> NaiveDate {
+        match self {
+            Today::Clock(zone) => at.with_timezone(&zone).date_naive(),
+            Today::Fixed(date) => date,
+        }
+    }
 }
 
 /// The number of the newest own version, and what is known with it.
@@ -53,6 +61,8 @@ pub struct AppState {
     releases: Arc<Mutex<HashMap<String, Arc<Knowledge>>>>,
     /// Measurement models by release: tables and draws that are built once.
     models: Arc<Mutex<HashMap<String, Arc<ReadingModel>>>>,
+    /// How many writers each patient has.
+    writers: Arc<Mutex<HashMap<Uuid, usize>>>,
     /// Where today comes from.
     pub today: Today,
     /// How many requests may wait for the database at once.
@@ -87,6 +97,7 @@ impl AppState {
             own: Arc::default(),
             releases: Arc::default(),
             models: Arc::default(),
+            writers: Arc::default(),
             today,
             permits: Arc::new(Semaphore::new(64)),
             demo: false,
@@ -224,13 +235,52 @@ impl AppState {
     ) -> Result<T, ApiError> {
         let token = token_of(req)?;
         self.block(move |state, conn| {
+            ritorno_store::read(conn, |conn| {
+                let user = signed_in(conn, &token, action)?;
+                work(state, conn, &user)
+            })
+        })
+        .await
+    }
+
+    /// Lets the signed-in user in without a transaction: each part of the work has its own.
+    pub(crate) async fn each<T: Send + 'static>(
+        &self,
+        req: &HttpRequest,
+        action: Action,
+        work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let token = token_of(req)?;
+        self.block(move |state, conn| {
             let user = signed_in(conn, &token, action)?;
             work(state, conn, &user)
         })
         .await
     }
 
-    /// Writes for the signed-in user, in one transaction with its audit rows.
+    /// Writes about one patient: the record is locked first, then everything is read, checked, stored, followed by the lanes, and
+    /// audited in one transaction. Two writers of one patient come one after the other.
+    pub(crate) async fn command<T: Send + 'static>(
+        &self,
+        req: &HttpRequest,
+        action: Action,
+        name: &'static str,
+        of: Of,
+        work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let token = token_of(req)?;
+        let by = made_by(req)?;
+        self.block(move |state, conn| {
+            let user = signed_in(conn, &token, action)?;
+            if by.is_some_and(|by| by != user.id) {
+                return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
+            }
+            locked(state, conn, &user, name, of, work)
+        })
+        .await
+    }
+
+    /// Writes for the signed-in user what belongs to no patient, in one transaction with its audit rows.
     pub(crate) async fn write<T: Send + 'static>(
         &self,
         req: &HttpRequest,
@@ -249,6 +299,96 @@ impl AppState {
         })
         .await
     }
+}
+
+/// Whose record a write is about.
+#[derive(Debug, Clone, Copy)]
+pub(crate) enum Of {
+    /// The patient of an episode.
+    Episode(Uuid),
+    /// A patient.
+    Patient(Uuid),
+}
+
+/// Writers of one patient at a time, the one who writes included; more are asked to come again.
+const WRITERS_AT_MOST: usize = 3;
+/// Tries to get the lock, the first included.
+const TRIES: u32 = 3;
+
+/// Counts a writer of a patient as long as it lives.
+struct Waiting<'a> {
+    state: &'a AppState,
+    patient: Uuid,
+}
+
+impl<'a> Waiting<'a> {
+    fn enter(state: &'a AppState, patient: Uuid) -> Result<Self, ApiError> {
+        let mut writers = state
+            .writers
+            .lock()
+            .unwrap_or_else(std::sync::PoisonError::into_inner);
+        let count = writers.entry(patient).or_insert(0);
+        if *count >= WRITERS_AT_MOST {
+            return Err(ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "busy", &[]).retry_after(1));
+        }
+        *count += 1;
+        Ok(Waiting { state, patient })
+    }
+}
+
+impl Drop for Waiting<'_> {
+    fn drop(&mut self) {
+        let mut writers = self
+            .state
+            .writers
+            .lock()
+            .unwrap_or_else(std::sync::PoisonError::into_inner);
+        if let Some(count) = writers.get_mut(&self.patient) {
+            *count -= 1;
+            if *count == 0 {
+                writers.remove(&self.patient);
+            }
+        }
+    }
+}
+
+/// Runs `work` in one transaction that holds the patient's record. A lock that is not free in time is tried again, twice, after a
+/// short random wait; nothing of the work has begun by then.
+///
+/// # Errors
+/// 503 when it is still not free, else whatever `work` answers; nothing is kept then.
+pub(crate) fn locked<T>(
+    state: &AppState,
+    conn: &mut PgConnection,
+    user: &User,
+    name: &'static str,
+    of: Of,
+    work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError>,
+) -> Result<T, ApiError> {
+    let patient = match of {
+        Of::Episode(id) => event::patient_of(conn, id)?,
+        Of::Patient(id) => id,
+    };
+    let _waiting = Waiting::enter(state, patient)?;
+    let mut work = Some(work);
+    for attempt in 1.. {
+        let done = in_transaction(state, conn, user, name, |state, conn, user| {
+            event::lock(conn, patient)?;
+            match work.take() {
+                Some(work) => work(state, conn, user),
+                None => Err(StoreError::Unavailable.into()),
+            }
+        });
+        let begun = work.is_none();
+        match done {
+            Err(error) if !begun && error.0.status == 503 && attempt < TRIES => {
+                let wait = rand::random::<u64>() % 80 + 20;
+                std::thread::sleep(Duration::from_millis(wait * u64::from(attempt)));
+            }
+            other => return other,
+        }
+    }
+    Err(StoreError::Unavailable.into())
 }
 
 /// Runs `work` in one transaction with the actor's name; a refused rule rolls it back.

@@ -59,6 +59,21 @@ pub(crate) fn pathway_choices(
         .collect())
 }
 
+/// A story that begins now began not too long ago; one that is on record may be edited for ever.
+pub(crate) fn check_beginning(
+    state: &AppState,
+    story: &Story,
+    birth: NaiveDate,
+    faults: &mut Faults,
+) {
+    const YEARS: u32 = 2;
+    let late = story.day0.checked_add_months(Months::new(12 * YEARS));
+    if story.day0 >= birth && late.is_some_and(|late| late < state.today.date()) {
+        let years = Value::Number(f64::from(YEARS));
+        faults.push("story.day0", "too-old", &[("years", years)]);
+    }
+}
+
 pub(crate) fn check_story(
     state: &AppState,
     known: &Knowledge,
@@ -74,12 +89,6 @@ pub(crate) fn check_story(
             "before-birth",
             &[("birth", Value::Text(&birth.to_string()))],
         );
-    } else if story
-        .day0
-        .checked_add_months(Months::new(24))
-        .is_some_and(|late| late < today)
-    {
-        faults.push("story.day0", "too-old", &[("years", Value::Number(2.0))]);
     }
     faults.known(
         "story.pathway",

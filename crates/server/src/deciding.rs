@@ -1,15 +1,16 @@
 //! What is made of a proposal for an exercise: accepted, changed, overridden; kept with everything it rested on.
 
-use crate::app::{App, AppState};
-use crate::assess::assess;
+use crate::app::{App, AppState, Of};
+use crate::assess::{assess, still_open};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
-use crate::program::check_lines;
+use crate::program::{check_lines, within_budget};
 use crate::validate::Faults;
 use crate::visit::{VisitPage, page};
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::deciding::{Change, Move, apply, decide};
+use ritorno_core::episode::{Line, LineStep};
 use ritorno_core::permission::Action;
 use ritorno_store::user::User;
 use ritorno_store::{PgConnection, StoreError, deciding, episode, program};
@@ -49,7 +50,7 @@ pub(crate) struct Deciding {
 pub(crate) fn keep_decision(
     state: &AppState,
     conn: &mut PgConnection,
-    user: &User,
+    _user: &User,
     id: Uuid,
     form: Deciding,
 ) -> Result<(), ApiError> {
@@ -58,6 +59,7 @@ pub(crate) fn keep_decision(
         // Sent twice: what was decided stands.
         return Ok(());
     }
+    still_open(&loaded)?;
     let known = state.knowledge_of(conn, &loaded)?;
     let assessment = assess(&known, &loaded.facts)?;
     let ctx = assessment.ctx();
@@ -98,20 +100,22 @@ pub(crate) fn keep_decision(
     }
     faults.check()?;
     if change != Change::None {
+        let new = Uuid::now_v7();
         let mut lines = apply(
             &known,
             &loaded.facts.lines,
             form.line,
             &change,
             ctx.today,
-            Uuid::now_v7(),
+            new,
         );
         if form.answer != DecisionAnswer::Accepted {
+            // The reason is about this line, and stands on no other.
             let why = form.reason.trim().to_owned();
-            for line in lines
-                .iter_mut()
-                .filter(|l| l.from_day == ctx.today && l.by_hand && l.override_reason.is_none())
-            {
+            let about = |l: &&mut Line| {
+                l.from_day == ctx.today && (l.id == new || l.id == form.line) && l.by_hand
+            };
+            for line in lines.iter_mut().filter(about) {
                 line.override_reason = Some(why.clone());
             }
         }
@@ -121,11 +125,24 @@ pub(crate) fn keep_decision(
             .cloned()
             .collect();
         check_lines(&assessment, &touched)?;
+        within_budget(&assessment, &loaded.facts, &lines)?;
         let head = loaded
             .program
             .as_ref()
             .ok_or(StoreError::NotFound("program"))?;
         program::save(conn, id, head.rev, &head.knowledge_sha256, &lines)?;
+    }
+    // A stop that is accepted holds until a clinician lets the exercise go on.
+    let stopped = proposal.kind == Move::Stop && change == Change::None;
+    if stopped && form.answer == DecisionAnswer::Accepted && ctx.open_flags.is_empty() {
+        let pause = LineStep {
+            id: Uuid::now_v7(),
+            exercise: proposal.exercise.clone(),
+            on: state.today.date(),
+            paused: true,
+            reason: proposal.rule.rule.clone(),
+        };
+        deciding::add_step(conn, id, &pause)?;
     }
     let answer = match form.answer {
         DecisionAnswer::Accepted => "accepted",
@@ -139,7 +156,6 @@ pub(crate) fn keep_decision(
         &proposal,
         (answer, form.reason.trim()),
         state.today.date(),
-        user.id,
     )?;
     Ok(())
 }
@@ -153,10 +169,64 @@ pub(crate) async fn decide_line(
     form: Form<Deciding>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::Sign, "decide", move |state, conn, user| {
-        keep_decision(state, conn, user, *id, form)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.command(
+        &req,
+        Action::Sign,
+        "decide",
+        Of::Episode(*id),
+        move |state, conn, user| {
+            keep_decision(state, conn, user, *id, form)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
+    .await
+}
+
+/// Letting a paused exercise go on.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct Resuming {
+    /// Made where it was entered.
+    id: Uuid,
+    exercise: String,
+    /// Why it may go on.
+    reason: String,
+}
+
+#[utoipa::path(tag = "visit", request_body = Resuming, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/resumes")]
+pub(crate) async fn resume_line(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: Form<Resuming>,
+) -> Result<web::Json<VisitPage>, ApiError> {
+    let form = form.into_inner();
+    app.command(
+        &req,
+        Action::Sign,
+        "resume",
+        Of::Episode(*id),
+        move |state, conn, _| {
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            still_open(&loaded)?;
+            let mut faults = Faults::default();
+            faults.text("reason", &form.reason, 1000, true);
+            let known = loaded.facts.line_steps.iter().any(|s| s.id == form.id);
+            let paused = known || loaded.facts.paused(&form.exercise).is_some();
+            faults.known("exercise", &form.exercise, paused);
+            faults.check()?;
+            let step = LineStep {
+                id: form.id,
+                exercise: form.exercise,
+                on: state.today.date(),
+                paused: false,
+                reason: form.reason,
+            };
+            deciding::add_step(conn, *id, &step)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }

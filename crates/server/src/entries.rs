@@ -2,7 +2,7 @@
 //!
 //! An entry is what somebody made at the bedside, with an id of its own, so that one sent twice is stored once.
 
-use crate::app::{App, AppState, in_transaction};
+use crate::app::{App, AppState, Of, locked};
 use crate::deciding::{Deciding, keep_decision};
 use crate::examine::{exam_note_action, keep_exam_note, keep_finding};
 use crate::form::{self, Form};
@@ -15,7 +15,7 @@ use crate::validate::Faults;
 use crate::visit::{
     NewNote, Passing, keep_attestation, keep_gate_pass, keep_log, keep_note, keep_score,
 };
-use crate::withdrawals::{Withdrawal, keep_withdrawal};
+use crate::withdrawals::{Withdrawal, keep_withdrawal, withdrawal_action};
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::episode::{Attestation, ExamNote, LogEntry, Measurement, Score, TestFinding};
@@ -105,7 +105,7 @@ pub(crate) async fn keep_entries(
     );
     faults.check()?;
     // Every role may knock; each entry asks for its own permission.
-    app.read(&req, Action::ReadRecord, move |state, conn, user| {
+    app.each(&req, Action::ReadRecord, move |state, conn, user| {
         if user.id != batch.by {
             return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
         }
@@ -157,10 +157,17 @@ fn keep(
             if !may(user.role, action) {
                 return Err(ApiError::new(StatusCode::FORBIDDEN, "forbidden", &[]));
             }
-            in_transaction(state, conn, user, $name, |state, conn, user| {
-                $keep(state, conn, user, episode, value)?;
-                refresh_lane(state, conn, episode).map(|_| ())
-            })
+            locked(
+                state,
+                conn,
+                user,
+                $name,
+                Of::Episode(episode),
+                |state, conn, user| {
+                    $keep(state, conn, user, episode, value)?;
+                    refresh_lane(state, conn, episode).map(|_| ())
+                },
+            )
         }};
     }
     match kind {
@@ -210,7 +217,7 @@ fn keep(
         ),
         EntryKind::Withdrawal => store!(
             Withdrawal,
-            |_: &_| Action::Measure,
+            withdrawal_action,
             "withdraw",
             |s: &_, c: &mut _, u: &_, e, v: Withdrawal| keep_withdrawal(s, c, u, e, &v)
         ),

@@ -1,7 +1,7 @@
 //! Examine and Read: tests, findings, what else a reading rests on, and the reading itself.
 
-use crate::app::{App, AppState};
-use crate::assess::assess;
+use crate::app::{App, AppState, Of};
+use crate::assess::{assess, last_day};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -128,7 +128,8 @@ fn check_finding(
 ) -> Result<(), ApiError> {
     let facts = &loaded.facts;
     let mut faults = Faults::default();
-    faults.event_date("on", finding.on, facts.story.day0, facts.today);
+    faults.event_date("on", finding.on, facts.story.day0, last_day(loaded));
+    faults.text("remark", &finding.remark, 1000, false);
     let test = known.test(&finding.test);
     faults.known("test", &finding.test, test.is_some());
     let Some(test) = test else {
@@ -176,6 +177,8 @@ pub(crate) fn keep_finding(
         rater: user.id,
         ..form
     };
+    // It is judged by the arm it touches.
+    let id = episode::of_arm(conn, id, finding.side)?;
     let loaded = episode::load(conn, id, state.today.date())?;
     let known = state.knowledge_of(conn, &loaded)?;
     check_finding(&known, &loaded, &finding)?;
@@ -192,10 +195,11 @@ pub(crate) async fn add_finding(
     form: Form<TestFinding>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let form = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::Measure,
         "add-finding",
+        Of::Episode(*id),
         move |state, conn, user| {
             keep_finding(state, conn, user, *id, form)?;
             let loaded = refresh_lane(state, conn, *id)?;
@@ -218,14 +222,14 @@ pub(crate) fn exam_note_action(note: &ExamNote) -> Action {
 pub(crate) fn keep_exam_note(
     state: &AppState,
     conn: &mut PgConnection,
-    user: &User,
+    _user: &User,
     id: Uuid,
     note: ExamNote,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
     let known = state.knowledge_of(conn, &loaded)?;
     let mut faults = Faults::default();
-    faults.event_date("on", note.on, loaded.facts.story.day0, state.today.date());
+    faults.event_date("on", note.on, loaded.facts.story.day0, last_day(&loaded));
     match &note.fact {
         ExamFact::Irritability { question, value } => {
             let max = if *question == ritorno_core::episode::Vote::WorstPain {
@@ -273,7 +277,7 @@ pub(crate) fn keep_exam_note(
         }
     }
     faults.check()?;
-    findings::add_note(conn, id, &note, user.id)?;
+    findings::add_note(conn, id, &note)?;
     Ok(())
 }
 
@@ -287,10 +291,16 @@ pub(crate) async fn add_exam_note(
 ) -> Result<web::Json<ReadingPage>, ApiError> {
     let note = form.into_inner();
     let action = exam_note_action(&note);
-    app.write(&req, action, "add-exam-note", move |state, conn, user| {
-        keep_exam_note(state, conn, user, *id, note)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.command(
+        &req,
+        action,
+        "add-exam-note",
+        Of::Episode(*id),
+        move |state, conn, user| {
+            keep_exam_note(state, conn, user, *id, note)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }

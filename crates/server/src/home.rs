@@ -8,11 +8,25 @@ use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{NaiveTime, TimeZone, Utc};
 use ritorno_core::permission::Action;
 use ritorno_core::program::resolved_path;
+use ritorno_core::snapshot::read_program;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_handout::{HandoutInput, render};
-use ritorno_store::{StoreError, episode, program};
+use ritorno_store::{PgConnection, StoreError, episode, program};
 use uuid::Uuid;
+
+/// What goes home is what was signed: refused when lines or limits have changed since.
+fn as_signed(conn: &mut PgConnection, head: &program::Head) -> Result<program::Signed, ApiError> {
+    let signed =
+        program::last_signed(conn, head.id)?.ok_or(StoreError::NotFound("signed program"))?;
+    let (version, body) =
+        program::last_snapshot(conn, head.id)?.ok_or(StoreError::NotFound("signed program"))?;
+    let kept = read_program(version, body).map_err(|_| StoreError::Unreadable("snapshot"))?;
+    if kept.rev != head.rev || program::limits_moved_since(conn, head)? {
+        return Err(ApiError::new(StatusCode::CONFLICT, "sheet-stale", &[]));
+    }
+    Ok(signed)
+}
 
 #[utoipa::path(tag = "home", responses((status = 200, body = Vec<u8>, content_type = "application/pdf"), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/handout.pdf")]
@@ -28,8 +42,7 @@ pub(crate) async fn handout(
                 .program
                 .as_ref()
                 .ok_or(StoreError::NotFound("program"))?;
-            let signed = program::last_signed(conn, head.id)?
-                .ok_or(StoreError::NotFound("signed program"))?;
+            let signed = as_signed(conn, head)?;
             let known = state.knowledge_of(conn, &loaded)?;
             let assessment = assess(&known, &loaded.facts)?;
             let ctx = assessment.ctx();
@@ -78,6 +91,7 @@ pub(crate) async fn calendar(
                 .program
                 .as_ref()
                 .ok_or(StoreError::NotFound("program"))?;
+            as_signed(conn, head)?;
             let known = state.knowledge_of(conn, &loaded)?;
             let assessment = assess(&known, &loaded.facts)?;
             let stamp = Utc.from_utc_datetime(&today.and_time(NaiveTime::MIN));

@@ -1,14 +1,18 @@
-//! Lanes follow every write in its own transaction, and the change of day.
+//! What follows every write in its own transaction: verdicts, flags that rules raise, the lanes of all of the patient's shoulders;
+//! and the change of day.
 
 use crate::app::AppState;
 use crate::problem::ApiError;
+use ritorno_core::episode::FlagRaise;
+use ritorno_core::flags::derived_flags;
 use ritorno_core::lanes::lane;
+use ritorno_core::ranges::judge;
 use ritorno_core::visit::Assessment;
 use ritorno_store::episode::Loaded;
-use ritorno_store::{Actor, PgConnection, StoreError, daylist, episode};
+use ritorno_store::{Actor, PgConnection, StoreError, daylist, episode, flags, measurement};
 use uuid::Uuid;
 
-/// Works out and saves the lane of an episode; answers with what was loaded for it.
+/// Follows a write: brings this episode and the patient's other open ones up to date; answers with what was loaded for this one.
 ///
 /// # Errors
 /// Database failure.
@@ -17,48 +21,103 @@ pub fn refresh_lane(
     conn: &mut PgConnection,
     id: Uuid,
 ) -> Result<Loaded, ApiError> {
-    let today = state.today.date();
-    let loaded = episode::load(conn, id, today)?;
-    let known = state.knowledge_of(conn, &loaded)?;
-    if loaded.closed_on.is_some() {
-        return Ok(loaded);
-    }
-    if let Some(assessment) = Assessment::new(&known, &loaded.facts) {
-        let value = lane(&assessment.ctx(), &loaded.facts);
-        daylist::save(conn, id, loaded.patient.id, &value, today)?;
+    let loaded = follow(state, conn, id)?;
+    // Shoulders of one person share the helping arm and the minutes of the day.
+    for sibling in episode::open_of(conn, loaded.patient.id)? {
+        if sibling != id {
+            follow(state, conn, sibling)?;
+        }
     }
     Ok(loaded)
 }
 
-/// Brings every lane to today, a hundred at a time, unless another server is doing so. Answers how many it moved.
+fn follow(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<Loaded, ApiError> {
+    let today = state.today.date();
+    let mut loaded = episode::load(conn, id, today)?;
+    let known = state.knowledge_of(conn, &loaded)?;
+    let Some(assessment) = Assessment::new(&known, &loaded.facts) else {
+        return Ok(loaded);
+    };
+    let ctx = assessment.ctx();
+    let facts = &loaded.facts;
+    // How a measurement is judged is kept the moment it is stored: working it out later would change with pathway and knowledge.
+    let judged = facts
+        .measurements
+        .iter()
+        .filter(|m| !facts.verdicts.iter().any(|v| v.measurement == m.id))
+        .filter(|m| facts.order.contains_key(&m.id))
+        .map(|m| judge(&ctx, facts, m))
+        .collect::<Vec<_>>();
+    for verdict in &judged {
+        measurement::add_verdict(conn, verdict)?;
+    }
+    // What a rule raises stays raised, whatever the rule says tomorrow.
+    let raised = derived_flags(&ctx, facts)
+        .into_iter()
+        .filter(|d| {
+            !facts
+                .flag_raises
+                .iter()
+                .any(|r| r.flag == d.flag && r.cause == d.key)
+        })
+        .map(|d| FlagRaise {
+            flag: d.flag.to_owned(),
+            cause: d.key,
+            on: d.on,
+            reason: d.reason,
+        })
+        .collect::<Vec<_>>();
+    for raise in &raised {
+        flags::add_raise(conn, id, raise)?;
+    }
+    if loaded.closed_on.is_none() {
+        let value = lane(&ctx, facts);
+        daylist::save(conn, id, loaded.patient.id, &value, today)?;
+    }
+    loaded.facts.verdicts.extend(judged);
+    loaded.facts.flag_raises.extend(raised);
+    Ok(loaded)
+}
+
+/// Brings every lane to today, one patient a transaction, in the order of their ids.
+///
+/// A patient whose record somebody is writing to is passed over: that write brings the lane to today itself. One that fails is
+/// logged with its id and never stops the rest. Answers how many episodes it moved.
 ///
 /// # Errors
-/// Database failure.
+/// When the database is away.
 pub fn change_day(state: &AppState) -> Result<usize, StoreError> {
     const PAGE: i64 = 100;
     let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
-    let mut moved = 0;
+    let actor = Actor {
+        user: None,
+        action: "change-of-day",
+    };
+    let (mut moved, mut after) = (0, None);
     loop {
-        let page = ritorno_store::write(
-            &mut conn,
-            Actor {
-                user: None,
-                action: "change-of-day",
-            },
-            |conn| {
-                if !daylist::lock_day_change(conn)? {
+        let page = daylist::out_of_date(&mut conn, state.today.date(), after, PAGE)?;
+        for patient in &page {
+            after = Some(*patient);
+            let done = ritorno_store::write(&mut conn, actor, |conn| {
+                if !daylist::lock_if_free(conn, *patient)? {
                     return Ok(0);
                 }
-                let stale = daylist::out_of_date(conn, state.today.date(), PAGE)?;
-                for id in &stale {
-                    refresh_lane(state, conn, *id)
+                let open = episode::open_of(conn, *patient)?;
+                for id in &open {
+                    follow(state, conn, *id)
                         .map_err(|error| StoreError::Other(error.to_string()))?;
                 }
-                Ok(stale.len())
-            },
-        )?;
-        moved += page;
-        if page < PAGE as usize {
+                Ok(open.len())
+            });
+            match done {
+                Ok(count) => moved += count,
+                Err(StoreError::Unavailable) => return Err(StoreError::Unavailable),
+                Err(error) => {
+                    tracing::error!(%patient, %error, "the change of day failed for a patient");
+                }
+            }
+        }
+        if page.len() < PAGE as usize {
             return Ok(moved);
         }
     }

@@ -27,6 +27,7 @@ mod session;
 mod startup;
 mod story;
 mod strength;
+mod timeline;
 mod validate;
 mod visit;
 mod withdrawals;

@@ -1,17 +1,18 @@
 //! The surgeon's limits: written, released, ended.
 
-use crate::app::App;
-use crate::assess::assess;
+use crate::app::{App, Of};
+use crate::assess::{assess, still_open};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::story::{StoryPage, page};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, post, web};
-use ritorno_core::episode::SurgeonLimit;
+use ritorno_core::episode::{BreachAnswer, SurgeonLimit};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{Ceiling, ceiling_on};
-use ritorno_store::{StoreError, episode};
+use ritorno_core::ranges::judge;
+use ritorno_store::{StoreError, episode, limits, measurement};
 use ritorno_wording::Value;
 use uuid::Uuid;
 
@@ -23,18 +24,23 @@ pub(crate) async fn add_limit(
     id: web::Path<Uuid>,
     form: Form<SurgeonLimit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
-    let limit = SurgeonLimit {
+    let mut limit = SurgeonLimit {
         ended_on: None,
         ..form.into_inner()
     };
-    app.write(
+    app.command(
         &req,
         Action::RecordLimit,
         "add-limit",
+        Of::Episode(*id),
         move |state, conn, _| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let today = state.today.date();
+            let loaded = episode::load(conn, *id, today)?;
+            still_open(&loaded)?;
             let day = loaded.facts.day();
             let known = state.knowledge_of(conn, &loaded)?;
+            // Every limit has a beginning; a release holds from its own date.
+            limit.from = Some(limit.starts_on().unwrap_or(today));
             let rules = assess(&known, &loaded.facts)?.rules;
             let mut faults = Faults::default();
             match known.quantity(&limit.quantity) {
@@ -84,6 +90,12 @@ pub(crate) async fn add_limit(
             if let Some(until) = limit.until_day {
                 faults.bound(&known, "until_day", "until_day", f64::from(until));
             }
+            if let Some(ask) = limit.ask_again_day {
+                faults.bound(&known, "ask_again_day", "until_day", f64::from(ask));
+            }
+            if let (Some(from), None) = (limit.from, &limit.release) {
+                faults.event_date("from", from, loaded.facts.story.day0, today);
+            }
             match &limit.release {
                 Some(release) => {
                     faults.text("release.role", &release.role, 80, true);
@@ -116,7 +128,7 @@ pub(crate) async fn add_limit(
                 }
             }
             faults.check()?;
-            episode::add_limit(conn, *id, &limit)?;
+            limits::add(conn, *id, &limit, today)?;
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
@@ -132,10 +144,11 @@ pub(crate) async fn end_limit(
     ids: web::Path<(Uuid, Uuid)>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let (id, limit) = ids.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::RecordLimit,
         "end-limit",
+        Of::Episode(id),
         move |state, conn, _| {
             let loaded = episode::load(conn, id, state.today.date())?;
             let day = loaded.facts.day();
@@ -159,8 +172,49 @@ pub(crate) async fn end_limit(
                 faults.push("limit", "release-incomplete", &[]);
                 faults.check()?;
             }
-            episode::end_limit(conn, id, limit, state.today.date())?;
+            limits::end(conn, id, limit, state.today.date())?;
             let loaded = refresh_lane(state, conn, id)?;
+            Ok(web::Json(page(state, conn, loaded)?))
+        },
+    )
+    .await
+}
+
+#[utoipa::path(tag = "story", request_body = BreachAnswer, responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/breach-answers")]
+pub(crate) async fn answer_breach(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: Form<BreachAnswer>,
+) -> Result<web::Json<StoryPage>, ApiError> {
+    let form = form.into_inner();
+    app.command(
+        &req,
+        Action::RecordLimit,
+        "answer-breach",
+        Of::Episode(*id),
+        move |state, conn, _| {
+            let answer = BreachAnswer {
+                on: state.today.date(),
+                ..form
+            };
+            let loaded = episode::load(conn, *id, answer.on)?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            let assessment = assess(&known, &loaded.facts)?;
+            let judged = loaded
+                .facts
+                .measurements
+                .iter()
+                .find(|m| m.id == answer.measurement);
+            let over = judged.is_some_and(|m| judge(&assessment.ctx(), &loaded.facts, m).over);
+            let mut faults = Faults::default();
+            faults.known("measurement", &answer.measurement.to_string(), over);
+            faults.text("role", &answer.role, 80, true);
+            faults.text("words", &answer.words, 1000, true);
+            faults.check()?;
+            measurement::add_breach_answer(conn, *id, &answer)?;
+            let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
     )

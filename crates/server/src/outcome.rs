@@ -1,8 +1,9 @@
 //! Outcome scores: filled sheets and what they come to; two visits side by side.
 
-use crate::app::{App, AppState};
-use crate::assess::assess;
+use crate::app::{App, AppState, Of};
+use crate::assess::{assess, last_day};
 use crate::form::Form;
+use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
@@ -56,14 +57,14 @@ pub(crate) async fn show_outcomes(
 pub(crate) fn keep_sheet(
     state: &AppState,
     conn: &mut PgConnection,
-    user: &User,
+    _user: &User,
     id: Uuid,
     sheet: Sheet,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
     let known = state.knowledge_of(conn, &loaded)?;
     let mut faults = Faults::default();
-    faults.event_date("on", sheet.on, loaded.facts.story.day0, loaded.facts.today);
+    faults.event_date("on", sheet.on, loaded.facts.story.day0, last_day(&loaded));
     let row = known.scores.iter().find(|r| r.id == sheet.instrument);
     faults.known("instrument", &sheet.instrument, row.is_some());
     if let Some(row) = row {
@@ -97,7 +98,7 @@ pub(crate) fn keep_sheet(
             }
         }
     }
-    outcome::add(conn, id, &sheet, user.id)?;
+    outcome::add(conn, id, &sheet)?;
     Ok(())
 }
 
@@ -110,13 +111,14 @@ pub(crate) async fn add_sheet(
     form: Form<Sheet>,
 ) -> Result<web::Json<OutcomePage>, ApiError> {
     let sheet = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::Measure,
         "add-outcome",
+        Of::Episode(*id),
         move |state, conn, user| {
             keep_sheet(state, conn, user, *id, sheet)?;
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, &loaded)?))
         },
     )

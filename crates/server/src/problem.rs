@@ -96,6 +96,10 @@ impl From<StoreError> for ApiError {
             StoreError::Unavailable => {
                 ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "unavailable", &[]).retry_after(2)
             }
+            StoreError::Busy(what) => {
+                tracing::warn!(%what, "asked to come again");
+                ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "busy", &[]).retry_after(1)
+            }
             StoreError::NotFound(what) => ApiError::new(
                 StatusCode::NOT_FOUND,
                 "not-found",

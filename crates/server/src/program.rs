@@ -1,7 +1,7 @@
 //! Program: build, check while editing, save, sign.
 
-use crate::app::{App, AppState};
-use crate::assess::{NO_PATHWAY, assess};
+use crate::app::{App, AppState, Of};
+use crate::assess::{NO_PATHWAY, assess, still_open};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -13,7 +13,7 @@ use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
     LaterItem, LineWhy, MovedUp, PlanChart, PlanDifference, Proposal, Status, Variant, Verdict,
-    WhatIf, check_exercise, check_line, plan_chart, running_lines, what_if,
+    WhatIf, check_exercise, check_line, plan_chart, running_lines, volume, what_if,
 };
 use ritorno_core::snapshot::{ProgramV1, read_program};
 use ritorno_core::visit::{Assessment, untried};
@@ -169,7 +169,7 @@ pub(crate) async fn build_program(
 ) -> Result<web::Json<ProposalPage>, ApiError> {
     app.read(&req, Action::EditProgram, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
-        open(&loaded)?;
+        still_open(&loaded)?;
         let known = state.current(conn)?;
         let Proposal {
             lines,
@@ -220,19 +220,6 @@ fn may_build(assessment: &Assessment) -> Result<(), ApiError> {
         kept.map(|f| f.reason).collect(),
         Vec::new(),
     ))
-}
-
-/// A later operation of the same shoulder ends what ran before it.
-fn open(loaded: &Loaded) -> Result<(), ApiError> {
-    let mut faults = Faults::default();
-    if let Some(on) = loaded.closed_on {
-        faults.push(
-            "episode",
-            "episode-closed",
-            &[("date", ritorno_wording::Value::Text(&on.to_string()))],
-        );
-    }
-    faults.check()
 }
 
 #[utoipa::path(tag = "program", request_body = Variant, responses((status = 200, body = WhatIf), (status = "default", body = Problem)))]
@@ -314,15 +301,18 @@ pub(crate) async fn save_program(
     form: Form<ProgramEdit>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
     let form = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::EditProgram,
         "save-program",
+        Of::Episode(*id),
         move |state, conn, _| {
             let loaded = episode::load(conn, *id, state.today.date())?;
-            open(&loaded)?;
+            still_open(&loaded)?;
             let known = state.current(conn)?;
-            check_lines(&assessed(&known, &loaded.facts)?, &form.lines)?;
+            let assessment = assessed(&known, &loaded.facts)?;
+            check_lines(&assessment, &form.lines)?;
+            within_budget(&assessment, &loaded.facts, &form.lines)?;
             knowledge::keep(conn, &known.sha256, &known.canonical)?;
             program::save(conn, *id, form.rev, &known.sha256, &form.lines)?;
             let loaded = refresh_lane(state, conn, *id)?;
@@ -342,6 +332,41 @@ fn lines_in_bounds(known: &Knowledge, lines: &[Line]) -> Result<(), ApiError> {
     faults.check()
 }
 
+/// Refuses lines that take more minutes of today than there are, of a session or of the day, where that is more than before.
+///
+/// Both shoulders of a person share the minutes of one day.
+pub(crate) fn within_budget(
+    assessment: &Assessment,
+    facts: &Facts,
+    lines: &[Line],
+) -> Result<(), ApiError> {
+    let ctx = assessment.ctx();
+    let of = |lines: &[Line]| {
+        let with = Facts {
+            lines: lines.to_vec(),
+            ..facts.clone()
+        };
+        let runs = running_lines(&ctx, &with, ctx.today);
+        let total = volume(&ctx, &runs, None);
+        (total.session_minutes, total.day_minutes)
+    };
+    let (before, after) = (of(&facts.lines), of(lines));
+    let mut faults = Faults::default();
+    let mut hold = |field: &str, most: Option<f64>, before: f64, after: f64| {
+        if let Some(most) = most.filter(|most| after > most + 0.5 && after > before + 0.01) {
+            let args = [
+                ("given", ritorno_wording::Value::Number(after.round())),
+                ("max", ritorno_wording::Value::Number(most)),
+            ];
+            faults.push(field, "over-minutes", &args);
+        }
+    };
+    let session = assessment.rules.phase(ctx.phase).map(|p| p.max_minutes);
+    hold("session_minutes", session, before.0, after.0);
+    hold("day_minutes", facts.minutes_left(), before.1, after.1);
+    faults.check()
+}
+
 /// Refuses what the safety check blocks, and cautions that nobody gave a reason for.
 ///
 /// Lines that ended before today are history and are not judged again.
@@ -353,6 +378,14 @@ pub(crate) fn check_lines(assessment: &Assessment, lines: &[Line]) -> Result<(),
         let verdict = check_line(&ctx, line);
         match verdict.status {
             Status::Allowed => {}
+            // What ran before a breach waits; it need not be taken out to change something else.
+            Status::Blocked
+                if assessment.facts.lines.contains(line)
+                    && verdict
+                        .findings
+                        .iter()
+                        .all(|f| f.status != Status::Blocked || f.reason.rule == "breach-open") => {
+            }
             Status::Blocked => {
                 faults.push(&format!("lines[{i}]"), "blocked", &[]);
                 reasons.extend(
@@ -398,13 +431,14 @@ pub(crate) async fn sign_program(
     form: Form<Signing>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
     let form = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::Sign,
         "sign-program",
-        move |state, conn, user| {
+        Of::Episode(*id),
+        move |state, conn, _| {
             let loaded = episode::load(conn, *id, state.today.date())?;
-            open(&loaded)?;
+            still_open(&loaded)?;
             let known = state.knowledge_of(conn, &loaded)?;
             let assessment = assessed(&known, &loaded.facts)?;
             check_lines(&assessment, &loaded.facts.lines)?;
@@ -416,7 +450,7 @@ pub(crate) async fn sign_program(
                 &loaded.facts.limits,
                 &plan_chart(&assessment.ctx(), &loaded.facts),
             );
-            program::sign(conn, *id, &signed, user.id, state.today.date())?;
+            program::sign(conn, *id, &signed, state.today.date())?;
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, &loaded)?))
         },

@@ -1,7 +1,7 @@
 //! Ranges: dials and measurements.
 
-use crate::app::{App, AppState};
-use crate::assess::assess;
+use crate::app::{App, AppState, Of};
+use crate::assess::{assess, last_day};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -15,7 +15,7 @@ use ritorno_core::program::Ceiling;
 use ritorno_core::ranges::{Dial, dials, possible, protection};
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, episode, events};
+use ritorno_store::{PgConnection, episode, measurement};
 use ritorno_wording::Value;
 use serde::Serialize;
 use uuid::Uuid;
@@ -62,38 +62,41 @@ pub(crate) fn keep_measurement(
     conn: &mut PgConnection,
     user: &User,
     id: Uuid,
-    mut measurement: Measurement,
+    mut given: Measurement,
 ) -> Result<(), ApiError> {
     // Whoever is signed in measured it; a page cannot sign for somebody else.
-    measurement.rater = (measurement.by == TakenBy::Clinician).then_some(user.id);
+    given.rater = (given.by == TakenBy::Clinician).then_some(user.id);
+    // It is judged by the arm it touches: that arm's own episode, day and protection.
+    let id = episode::of_arm(conn, id, given.side)?;
     let loaded = episode::load(conn, id, state.today.date())?;
     let facts = &loaded.facts;
     let mut faults = Faults::default();
-    if measurement.method == Some(Method::Simulated) && !state.demo {
+    if given.method == Some(Method::Simulated) && !state.demo {
         faults.push("method", "not-in-demo", &[]);
     }
-    faults.event_date("on", measurement.on, facts.story.day0, state.today.date());
+    faults.event_date("on", given.on, facts.story.day0, last_day(&loaded));
+    faults.text("remark", &given.remark, 1000, false);
     let known = state.knowledge_of(conn, &loaded)?;
-    match known.quantity(&measurement.quantity) {
-        None => faults.known("quantity", &measurement.quantity, false),
+    match known.quantity(&given.quantity) {
+        None => faults.known("quantity", &given.quantity, false),
         Some(quantity) => {
-            if let Err(bounds) = possible(quantity, measurement.value) {
-                faults.within("value", measurement.value, bounds.min, bounds.max);
+            if let Err(bounds) = possible(quantity, given.value) {
+                faults.within("value", given.value, bounds.min, bounds.max);
             }
-            if let Some(arc) = measurement.arc {
+            if let Some(arc) = given.arc {
                 faults.within(
                     "arc.from",
                     arc.from,
                     quantity.min,
-                    measurement.value.min(quantity.max),
+                    given.value.min(quantity.max),
                 );
-                faults.within("arc.to", arc.to, arc.from, measurement.value.max(arc.from));
+                faults.within("arc.to", arc.to, arc.from, given.value.max(arc.from));
             }
-            // What protection bars is not measured: the measurement is refused, not flagged.
+            // What protection bars is not measured: the given is refused, not flagged.
             let assessment = assess(&known, facts)?;
-            let day = facts.day_of(measurement.on);
+            let day = facts.day_of(given.on);
             let on = protection(&assessment.ctx(), &quantity.id, day, day);
-            if measurement.side == facts.story.side && on.ceiling == Ceiling::NoneAllowed {
+            if given.side == facts.story.side && on.ceiling == Ceiling::NoneAllowed {
                 match assessment.rules.corridor(&quantity.id) {
                     Some(corridor) => faults.push(
                         "value",
@@ -106,7 +109,7 @@ pub(crate) fn keep_measurement(
         }
     }
     faults.check()?;
-    events::add_measurement(conn, id, &measurement)?;
+    measurement::add(conn, id, &given)?;
     Ok(())
 }
 
@@ -119,10 +122,11 @@ pub(crate) async fn add_measurement(
     form: Form<Measurement>,
 ) -> Result<web::Json<RangesPage>, ApiError> {
     let measurement = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::Measure,
         "add-measurement",
+        Of::Episode(*id),
         move |state, conn, user| {
             keep_measurement(state, conn, user, *id, measurement)?;
             let loaded = refresh_lane(state, conn, *id)?;

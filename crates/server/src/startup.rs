@@ -7,7 +7,7 @@ use crate::{
     bounds, daylist, deciding, entries, examine, home, library, limits, outcome, pathways,
     patients, program, ranges, reliability, security, session, story, withdrawals,
 };
-use crate::{strength, visit};
+use crate::{strength, timeline, visit};
 use actix_files::{Files, NamedFile};
 use actix_web::body::MessageBody;
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
@@ -39,9 +39,15 @@ fn api(config: &mut ServiceConfig) {
             .service(story::show_story)
             .service(story::edit)
             .service(story::answer_flags)
-            .service(story::act_on_flag)
+            .service(story::step_on_flag)
+            .service(story::screen_text)
+            .service(patients::edit_patient)
+            .service(patients::end_episode)
+            .service(patients::reopen_episode)
             .service(limits::add_limit)
             .service(limits::end_limit)
+            .service(limits::answer_breach)
+            .service(timeline::show_timeline)
             .service(ranges::show_ranges)
             .service(ranges::add_measurement)
             .service(withdrawals::withdraw_entry)
@@ -81,6 +87,7 @@ fn api(config: &mut ServiceConfig) {
             .service(pathways::save_pathway)
             .service(pathways::retire_pathway)
             .service(deciding::decide_line)
+            .service(deciding::resume_line)
             .service(home::handout)
             .service(home::calendar)
             .service(home::figure)

@@ -1,6 +1,6 @@
 //! Story: what happened, is it safe to go on?
 
-use crate::app::{App, AppState};
+use crate::app::{App, AppState, Of};
 use crate::assess::assess;
 use crate::choices::{PathwayChoice, Question, check_story, goals, pathway_choices, questions};
 use crate::form::Form;
@@ -10,12 +10,16 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use ritorno_core::calendar::Clock;
-use ritorno_core::episode::{Answer, FlagAction, FlagAnswer, Story, SurgeonLimit};
-use ritorno_core::flags::FlagView;
+use ritorno_core::episode::{
+    Answer, Because, FlagAnswer, FlagStep, FlagStepKind, Story, SurgeonLimit,
+};
+use ritorno_core::flags::{CauseKind, CauseState, FlagView, may_rest_on};
+use ritorno_core::lexicon::{Hit, screen};
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::{Dial, dials};
 use ritorno_store::episode::Loaded;
-use ritorno_store::{PgConnection, episode, events};
+use ritorno_store::{PgConnection, episode, flags};
+use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -82,19 +86,23 @@ pub(crate) struct FlagAnswers {
 /// One answer.
 #[derive(Deserialize, utoipa::ToSchema)]
 pub(crate) struct FlagReply {
+    /// Made where it was given.
+    #[serde(default = "Uuid::now_v7")]
+    id: Uuid,
     flag: String,
     answer: Answer,
-    /// Set when a contradicting note was looked at and the answer stands.
+    /// Passages of texts that were looked at, by cause key.
     #[serde(default)]
-    confirmed: bool,
+    about: Vec<String>,
+    /// What a no rests on, where a text said otherwise.
+    #[serde(default)]
+    because: Option<Because>,
 }
 
-/// What was done about a raised flag, today.
+/// A text that is being typed.
 #[derive(Deserialize, utoipa::ToSchema)]
-pub(crate) struct FlagDone {
-    flag: String,
-    action: String,
-    closed: bool,
+pub(crate) struct Typed {
+    text: String,
 }
 
 pub(crate) fn page(
@@ -217,10 +225,11 @@ pub(crate) async fn edit(
     form: Form<StoryEdit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::EditStory,
         "edit-story",
+        Of::Episode(*id),
         move |state, conn, _| {
             let birth = episode::load(conn, *id, state.today.date())?.patient.birth;
             let mut faults = Faults::default();
@@ -232,7 +241,8 @@ pub(crate) async fn edit(
                 &mut faults,
             );
             faults.check()?;
-            episode::update_story(conn, *id, form.rev, &form.story)?;
+            let today = state.today.date();
+            episode::update_story(conn, *id, form.rev, &form.story, today)?;
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
@@ -249,35 +259,51 @@ pub(crate) async fn answer_flags(
     form: Form<FlagAnswers>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::AnswerFlags,
         "answer-flags",
+        Of::Episode(*id),
         move |state, conn, _| {
+            let on = state.today.date();
+            let loaded = episode::load(conn, *id, on)?;
+            let known = state.knowledge_of(conn, &loaded)?;
+            let views = assess(&known, &loaded.facts)?.flags;
             let mut faults = Faults::default();
-            for reply in &form.answers {
-                faults.known(
-                    "answers.flag",
-                    &reply.flag,
-                    state
-                        .knowledge
-                        .red_flag(&reply.flag)
-                        .is_some_and(|f| f.asked),
-                );
+            for (i, reply) in form.answers.iter().enumerate() {
+                let asked = state
+                    .knowledge
+                    .red_flag(&reply.flag)
+                    .is_some_and(|f| f.asked);
+                faults.known("answers.flag", &reply.flag, asked);
+                let causes = views
+                    .iter()
+                    .find(|v| v.flag == reply.flag)
+                    .map_or(&[][..], |v| &v.causes);
+                for key in &reply.about {
+                    let text = |c: &&ritorno_core::flags::CauseView| {
+                        c.key == *key && c.kind == CauseKind::Text
+                    };
+                    let cause = causes.iter().find(text);
+                    faults.known(&format!("answers[{i}].about"), key, cause.is_some());
+                    let fits = |because| cause.is_none_or(|c| may_rest_on(c, because));
+                    if !reply.because.is_none_or(fits) {
+                        faults.push(&format!("answers[{i}].because"), "not-offered", &[]);
+                    }
+                }
             }
             faults.check()?;
-            let on = state.today.date();
-            let answers: Vec<FlagAnswer> = form
-                .answers
-                .into_iter()
-                .map(|r| FlagAnswer {
-                    flag: r.flag,
-                    answer: r.answer,
+            for reply in form.answers {
+                let answer = FlagAnswer {
+                    id: reply.id,
+                    flag: reply.flag,
+                    answer: reply.answer,
                     on,
-                    confirmed: r.confirmed,
-                })
-                .collect();
-            events::add_flag_answers(conn, *id, &answers)?;
+                    about: reply.about,
+                    because: reply.because,
+                };
+                flags::add_answer(conn, *id, &answer)?;
+            }
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
@@ -285,38 +311,130 @@ pub(crate) async fn answer_flags(
     .await
 }
 
-#[utoipa::path(tag = "story", request_body = FlagDone, responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
-#[post("/episodes/{id}/flag-actions")]
-pub(crate) async fn act_on_flag(
+/// Letters that an action in words needs at least: "x" is not an action. Source: our choice.
+const ACTION_LETTERS: usize = 8;
+
+/// Says something: a word or two, not a letter.
+fn telling(faults: &mut Faults, field: &str, text: &str) {
+    faults.text(field, text, 1000, true);
+    let letters = text.chars().filter(|c| c.is_alphabetic()).count();
+    if !text.trim().is_empty() && letters < ACTION_LETTERS {
+        faults.push(
+            field,
+            "says-too-little",
+            &[("min", Value::Number(ACTION_LETTERS as f64))],
+        );
+    }
+}
+
+fn check_step(view: &FlagView, step: &FlagStep) -> Faults {
+    let mut faults = Faults::default();
+    if step.causes.is_empty() {
+        faults.push("causes", "empty", &[]);
+    }
+    let acted = |key: &String| {
+        let named =
+            |s: &&FlagStep| matches!(s.kind, FlagStepKind::Acted { .. }) && s.causes.contains(key);
+        view.steps.iter().any(|s| named(&s))
+    };
+    for key in &step.causes {
+        let open = |c: &&ritorno_core::flags::CauseView| {
+            c.key == *key && c.kind != CauseKind::Text && c.state != CauseState::Answered
+        };
+        let cause = view.causes.iter().find(open);
+        faults.known("causes", key, cause.is_some());
+        let answers = matches!(step.kind, FlagStepKind::Answered { .. });
+        if cause.is_some() && answers && !acted(key) {
+            faults.push("step", "acted-first", &[]);
+        }
+    }
+    match &step.kind {
+        FlagStepKind::Acted {
+            action,
+            words,
+            told,
+        } => {
+            match action {
+                Some(code) => {
+                    faults.known("action", code, view.actions.contains(code));
+                    faults.text("words", words, 1000, false);
+                }
+                None => telling(&mut faults, "words", words),
+            }
+            faults.text("told", told, 120, true);
+        }
+        FlagStepKind::Answered {
+            result,
+            by,
+            resumes,
+            stands_until,
+        } => {
+            telling(&mut faults, "result", result);
+            faults.text("by", by, 120, true);
+            faults.text("resumes", resumes, 300, true);
+            if stands_until.is_some_and(|until| !view.may_stand || until < step.on) {
+                faults.push("stands_until", "not-offered", &[]);
+            }
+        }
+        FlagStepKind::Mistake { reason } => telling(&mut faults, "reason", reason),
+    }
+    faults
+}
+
+#[utoipa::path(tag = "story", request_body = FlagStep, responses((status = 200, body = StoryPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/flag-steps")]
+pub(crate) async fn step_on_flag(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
-    form: Form<FlagDone>,
+    form: Form<FlagStep>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let form = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::AnswerFlags,
-        "act-on-flag",
+        "step-on-flag",
+        Of::Episode(*id),
         move |state, conn, _| {
-            let mut faults = Faults::default();
-            faults.text("action", &form.action, 1000, true);
-            faults.known(
-                "flag",
-                &form.flag,
-                state.knowledge.red_flag(&form.flag).is_some(),
-            );
-            faults.check()?;
-            let action = FlagAction {
-                flag: form.flag,
+            let step = FlagStep {
                 on: state.today.date(),
-                action: form.action,
-                closed: form.closed,
+                ..form
             };
-            events::add_flag_action(conn, *id, &action)?;
+            let loaded = episode::load(conn, *id, step.on)?;
+            if !loaded.facts.flag_steps.contains(&step) {
+                let known = state.knowledge_of(conn, &loaded)?;
+                let views = assess(&known, &loaded.facts)?.flags;
+                let view = views.iter().find(|v| v.flag == step.flag);
+                match view {
+                    Some(view) => check_step(view, &step).check()?,
+                    None => {
+                        let mut faults = Faults::default();
+                        faults.known("flag", &step.flag, false);
+                        faults.check()?;
+                    }
+                }
+                flags::add_step(conn, *id, &step)?;
+            }
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
     )
+    .await
+}
+
+#[utoipa::path(tag = "story", request_body = Typed, responses((status = 200, body = Vec<Hit>), (status = "default", body = Problem)))]
+#[post("/screen")]
+pub(crate) async fn screen_text(
+    app: App,
+    req: HttpRequest,
+    form: Form<Typed>,
+) -> Result<web::Json<Vec<Hit>>, ApiError> {
+    let form = form.into_inner();
+    app.read(&req, Action::ReadRecord, move |state, _, _| {
+        let mut faults = Faults::default();
+        faults.text("text", &form.text, 20_000, false);
+        faults.check()?;
+        Ok(web::Json(screen(&state.knowledge, &form.text)))
+    })
     .await
 }

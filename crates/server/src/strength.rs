@@ -1,7 +1,7 @@
 //! Strength: standard positions, pushes typed or measured by a device that streams while it measures.
 
-use crate::app::{App, AppState};
-use crate::assess::assess;
+use crate::app::{App, AppState, Of};
+use crate::assess::{assess, last_day};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -118,15 +118,17 @@ pub(crate) async fn show_strength(
 pub(crate) fn keep_push(
     state: &AppState,
     conn: &mut PgConnection,
-    user: &User,
+    _user: &User,
     id: Uuid,
     form: PushForm,
 ) -> Result<Option<TraceMeasurement>, ApiError> {
+    // It is judged by the arm it touches.
+    let id = episode::of_arm(conn, id, form.side)?;
     let loaded = episode::load(conn, id, state.today.date())?;
     let known = state.knowledge_of(conn, &loaded)?;
     let facts = &loaded.facts;
     let mut faults = Faults::default();
-    faults.event_date("on", form.on, facts.story.day0, facts.today);
+    faults.event_date("on", form.on, facts.story.day0, last_day(&loaded));
     let test = known.strength.iter().find(|t| t.id == form.test);
     faults.known("test", &form.test, test.is_some());
     if let Some(lever) = form.lever_m {
@@ -180,7 +182,7 @@ pub(crate) fn keep_push(
         )),
         _ => None,
     };
-    strength::add(conn, id, &trial, trace, user.id)?;
+    strength::add(conn, id, &trial, trace)?;
     Ok(measurement)
 }
 
@@ -193,10 +195,11 @@ pub(crate) async fn add_push(
     form: Form<PushForm>,
 ) -> Result<web::Json<PushKept>, ApiError> {
     let form = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::Measure,
         "add-strength",
+        Of::Episode(*id),
         move |state, conn, user| {
             let measurement = keep_push(state, conn, user, *id, form)?;
             let loaded = refresh_lane(state, conn, *id)?;

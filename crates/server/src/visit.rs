@@ -1,7 +1,7 @@
 //! Visit: the follow-up on one page; logs, scores, attestations, gates, the signed note.
 
-use crate::app::{App, AppState};
-use crate::assess::assess;
+use crate::app::{App, AppState, Of};
+use crate::assess::{assess, last_day, still_open};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -19,6 +19,7 @@ use ritorno_store::user::User;
 use ritorno_store::{PgConnection, deciding, episode, events, visit as notes};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 use uuid::Uuid;
 
 /// The last signed note.
@@ -58,12 +59,12 @@ pub(crate) struct DecidedView {
 /// Passing a gate.
 #[derive(Deserialize, utoipa::ToSchema)]
 pub(crate) struct Passing {
-    /// Criteria that are overridden, by id.
+    /// Made where it was entered.
+    #[serde(default = "Uuid::now_v7")]
+    id: Uuid,
+    /// Criteria that are overridden, by id, each with its own reason.
     #[serde(default)]
-    overridden: Vec<String>,
-    /// Why.
-    #[serde(default)]
-    reason: String,
+    overridden: BTreeMap<String, String>,
 }
 
 /// A note to sign.
@@ -137,14 +138,13 @@ pub(crate) fn keep_log(
     entry: LogEntry,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
+    // What is logged belongs to the program's own knowledge release.
+    let known = state.knowledge_of(conn, &loaded)?;
     let mut faults = Faults::default();
-    faults.event_date("on", entry.on, loaded.facts.story.day0, state.today.date());
+    faults.event_date("on", entry.on, loaded.facts.story.day0, last_day(&loaded));
+    faults.text("remark", &entry.remark, 1000, false);
     if let Some(exercise) = &entry.exercise {
-        faults.known(
-            "exercise",
-            exercise,
-            state.knowledge.exercises.contains_key(exercise),
-        );
+        faults.known("exercise", exercise, known.exercises.contains_key(exercise));
     }
     match entry.fact {
         LogFact::Done {
@@ -179,10 +179,11 @@ pub(crate) async fn add_log(
     form: Form<LogEntry>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let entry = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::EnterLog,
         "add-log",
+        Of::Episode(*id),
         move |state, conn, user| {
             keep_log(state, conn, user, *id, entry)?;
             let loaded = refresh_lane(state, conn, *id)?;
@@ -202,9 +203,10 @@ pub(crate) fn keep_score(
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
     let mut faults = Faults::default();
-    faults.event_date("on", score.on, loaded.facts.story.day0, state.today.date());
+    let known = state.knowledge_of(conn, &loaded)?;
+    faults.event_date("on", score.on, loaded.facts.story.day0, last_day(&loaded));
     faults.within("value", score.value, 0.0, 10.0);
-    faults.text("score", &score.score, 60, true);
+    faults.known("score", &score.score, known.asks_score(&score.score));
     faults.check()?;
     events::add_score(conn, id, &score)?;
     Ok(())
@@ -219,10 +221,11 @@ pub(crate) async fn add_score(
     form: Form<Score>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let score = form.into_inner();
-    app.write(
+    app.command(
         &req,
         Action::Measure,
         "add-score",
+        Of::Episode(*id),
         move |state, conn, user| {
             keep_score(state, conn, user, *id, score)?;
             let loaded = refresh_lane(state, conn, *id)?;
@@ -236,7 +239,7 @@ pub(crate) async fn add_score(
 pub(crate) fn keep_attestation(
     state: &AppState,
     conn: &mut PgConnection,
-    user: &User,
+    _user: &User,
     id: Uuid,
     attestation: Attestation,
 ) -> Result<(), ApiError> {
@@ -246,11 +249,13 @@ pub(crate) fn keep_attestation(
         "on",
         attestation.on,
         loaded.facts.story.day0,
-        state.today.date(),
+        last_day(&loaded),
     );
-    faults.text("code", &attestation.code, 60, true);
+    let known = state.knowledge_of(conn, &loaded)?;
+    let row = known.attestations.iter().any(|a| a.id == attestation.code);
+    faults.known("code", &attestation.code, row);
     faults.check()?;
-    events::add_attestation(conn, id, &attestation, user.id)?;
+    events::add_attestation(conn, id, &attestation)?;
     Ok(())
 }
 
@@ -263,11 +268,17 @@ pub(crate) async fn attest(
     form: Form<Attestation>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let attestation = form.into_inner();
-    app.write(&req, Action::Sign, "attest", move |state, conn, user| {
-        keep_attestation(state, conn, user, *id, attestation)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.command(
+        &req,
+        Action::Sign,
+        "attest",
+        Of::Episode(*id),
+        move |state, conn, user| {
+            keep_attestation(state, conn, user, *id, attestation)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
@@ -275,7 +286,7 @@ pub(crate) async fn attest(
 pub(crate) fn keep_gate_pass(
     state: &AppState,
     conn: &mut PgConnection,
-    user: &User,
+    _user: &User,
     id: Uuid,
     (gate, form): (String, Passing),
 ) -> Result<(), ApiError> {
@@ -284,7 +295,14 @@ pub(crate) fn keep_gate_pass(
     let assessment = assess(&known, &loaded.facts)?;
     let ctx = assessment.ctx();
     let mut faults = Faults::default();
-    faults.text("reason", &form.reason, 1000, false);
+    for (criterion, reason) in &form.overridden {
+        faults.text(&format!("overridden.{criterion}"), reason, 1000, true);
+    }
+    if loaded.facts.gate_passes.iter().any(|p| p.id == form.id) {
+        // Sent twice: it was passed.
+        return Ok(());
+    }
+    still_open(&loaded)?;
     if !ctx.open_flags.is_empty() || ctx.flags_not_asked > 0 {
         faults.push("gate", "flag-open", &[]);
     }
@@ -304,17 +322,15 @@ pub(crate) fn keep_gate_pass(
                 .filter(|c| c.status != CriterionStatus::Met)
             {
                 let field = format!("criteria.{}", criterion.id);
-                if !form.overridden.contains(&criterion.id) {
+                if !form.overridden.contains_key(&criterion.id) {
                     faults.push(&field, "not-met", &[]);
                 } else if !criterion.overridable {
                     faults.push(&field, "not-overridable", &[]);
-                } else if form.reason.trim().is_empty() {
-                    faults.push("reason", "reason-needed", &[]);
                 }
             }
             for id in form
                 .overridden
-                .iter()
+                .keys()
                 .filter(|id| !view.criteria.iter().any(|c| &c.id == *id))
             {
                 faults.known("overridden", id, false);
@@ -323,12 +339,12 @@ pub(crate) fn keep_gate_pass(
     }
     faults.check()?;
     let pass = GatePass {
+        id: form.id,
         gate,
         on: state.today.date(),
         overridden: form.overridden,
-        reason: form.reason,
     };
-    events::add_gate_pass(conn, id, &pass, user.id)?;
+    events::add_gate_pass(conn, id, &pass)?;
     Ok(())
 }
 
@@ -342,11 +358,17 @@ pub(crate) async fn pass_gate(
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let (id, gate) = ids.into_inner();
     let form = form.into_inner();
-    app.write(&req, Action::Sign, "pass-gate", move |state, conn, user| {
-        keep_gate_pass(state, conn, user, id, (gate, form))?;
-        let loaded = refresh_lane(state, conn, id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.command(
+        &req,
+        Action::Sign,
+        "pass-gate",
+        Of::Episode(id),
+        move |state, conn, user| {
+            keep_gate_pass(state, conn, user, id, (gate, form))?;
+            let loaded = refresh_lane(state, conn, id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }
 
@@ -354,7 +376,7 @@ pub(crate) async fn pass_gate(
 pub(crate) fn keep_note(
     state: &AppState,
     conn: &mut PgConnection,
-    user: &User,
+    _user: &User,
     id: Uuid,
     form: NewNote,
 ) -> Result<(), ApiError> {
@@ -372,7 +394,7 @@ pub(crate) fn keep_note(
     let assessment = assess(&known, &loaded.facts)?;
     let shown = VisitV1::from(&visit_view(&assessment));
     let note = notes::Note::new(state.today.date(), form.body, &shown)?;
-    notes::add(conn, form.id, id, &note, user.id)?;
+    notes::add(conn, form.id, id, &note)?;
     Ok(())
 }
 
@@ -385,10 +407,16 @@ pub(crate) async fn sign_note(
     form: Form<NewNote>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let form = form.into_inner();
-    app.write(&req, Action::Sign, "sign-note", move |state, conn, user| {
-        keep_note(state, conn, user, *id, form)?;
-        let loaded = refresh_lane(state, conn, *id)?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    app.command(
+        &req,
+        Action::Sign,
+        "sign-note",
+        Of::Episode(*id),
+        move |state, conn, user| {
+            keep_note(state, conn, user, *id, form)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
     .await
 }

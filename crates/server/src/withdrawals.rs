@@ -1,15 +1,17 @@
 //! Taking back an entry that was made by mistake: it stays on record, and so does why it was taken back.
 
-use crate::app::{App, AppState};
+use crate::app::{App, AppState, Of};
+use crate::assess::assess;
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::permission::Action;
-use ritorno_store::PgConnection;
+use ritorno_core::ranges::{judge, judge_anew};
+use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::withdraw::{Entry, withdraw};
+use ritorno_store::{PgConnection, episode, event, flags, measurement};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -21,21 +23,74 @@ pub(crate) enum WithdrawalOf {
     Measurement,
     /// An answered test.
     Finding,
+    /// What else a reading rests on.
+    ExamNote,
     /// A push against a device.
     StrengthTrial,
     /// An outcome sheet.
     OutcomeSheet,
+    /// A score of nought to ten.
+    Score,
+    /// What was attested.
+    Attestation,
+    /// An entry of the home log.
+    Log,
+    /// A limit of the surgeon that was written wrongly.
+    Limit,
+    /// The confirmation that a limit has ended.
+    LimitEnd,
+    /// What the surgeon said about a measurement above a ceiling.
+    BreachAnswer,
+    /// A gate that was passed.
+    GatePass,
 }
 
-impl From<WithdrawalOf> for Entry {
-    fn from(kind: WithdrawalOf) -> Entry {
-        match kind {
-            WithdrawalOf::Measurement => Entry::Measurement,
-            WithdrawalOf::Finding => Entry::Finding,
-            WithdrawalOf::StrengthTrial => Entry::StrengthTrial,
-            WithdrawalOf::OutcomeSheet => Entry::OutcomeSheet,
+impl WithdrawalOf {
+    fn kind(self) -> &'static str {
+        match self {
+            WithdrawalOf::Measurement => "measurement",
+            WithdrawalOf::Finding => "finding",
+            WithdrawalOf::ExamNote => "exam_note",
+            WithdrawalOf::StrengthTrial => "strength_trial",
+            WithdrawalOf::OutcomeSheet => "outcome_sheet",
+            WithdrawalOf::Score => "score",
+            WithdrawalOf::Attestation => "attestation",
+            WithdrawalOf::Log => "log",
+            WithdrawalOf::Limit => "limit",
+            WithdrawalOf::LimitEnd => "limit_end",
+            WithdrawalOf::BreachAnswer => "breach_answer",
+            WithdrawalOf::GatePass => "gate_pass",
         }
     }
+
+    /// What signed things are taken back with: a reason.
+    fn needs_reason(self) -> bool {
+        matches!(
+            self,
+            WithdrawalOf::Limit
+                | WithdrawalOf::LimitEnd
+                | WithdrawalOf::BreachAnswer
+                | WithdrawalOf::GatePass
+                | WithdrawalOf::Attestation
+        )
+    }
+
+    /// Who may: what was signed is taken back by who may sign.
+    fn action(self) -> Action {
+        match self {
+            WithdrawalOf::Limit | WithdrawalOf::LimitEnd | WithdrawalOf::BreachAnswer => {
+                Action::RecordLimit
+            }
+            WithdrawalOf::GatePass | WithdrawalOf::Attestation => Action::Sign,
+            WithdrawalOf::Log => Action::EnterLog,
+            _ => Action::Measure,
+        }
+    }
+}
+
+/// Who may take this back.
+pub(crate) fn withdrawal_action(form: &Withdrawal) -> Action {
+    form.kind.action()
 }
 
 /// Which entry, and why.
@@ -59,22 +114,59 @@ pub(crate) struct Withdrawn {
 
 /// Takes an entry back.
 pub(crate) fn keep_withdrawal(
-    _state: &AppState,
+    state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
     id: Uuid,
     form: &Withdrawal,
 ) -> Result<(), ApiError> {
     let mut faults = Faults::default();
-    faults.text("reason", &form.reason, 500, false);
+    faults.text("reason", &form.reason, 500, form.kind.needs_reason());
     faults.check()?;
-    Ok(withdraw(
+    let today = state.today.date();
+    // What touches the other arm lies with that arm's own episode.
+    let owner = event::episode_of(conn, form.entry)?.filter(|owner| *owner != id);
+    let owner = match owner {
+        Some(other) if event::patient_of(conn, other)? == event::patient_of(conn, id)? => other,
+        _ => id,
+    };
+    let before = episode::load(conn, owner, today)?;
+    let taken = event::take_back(
         conn,
-        id,
-        form.kind.into(),
+        owner,
         form.entry,
+        form.kind.kind(),
+        today,
         &form.reason,
-    )?)
+    )?;
+    if let Some(by) = taken {
+        flags::take_back_raises(conn, owner, form.entry, by)?;
+    }
+    if form.kind == WithdrawalOf::Limit {
+        judge_again(state, conn, &before, form.entry)?;
+    }
+    Ok(())
+}
+
+/// What a limit had judged is judged again; both verdicts stay.
+fn judge_again(
+    state: &AppState,
+    conn: &mut PgConnection,
+    before: &Loaded,
+    limit: Uuid,
+) -> Result<(), ApiError> {
+    let loaded = episode::load(conn, before.episode, before.facts.today)?;
+    let known = state.knowledge_of(conn, &loaded)?;
+    let assessment = assess(&known, &loaded.facts)?;
+    let ctx = assessment.ctx();
+    for judged in &loaded.facts.measurements {
+        let last = judge(&ctx, &loaded.facts, judged);
+        if last.limit == Some(limit) {
+            let again = judge_anew(&ctx, &loaded.facts, judged);
+            measurement::add_verdict(conn, &again)?;
+        }
+    }
+    Ok(())
 }
 
 #[utoipa::path(tag = "record", request_body = Withdrawal, responses((status = 200, body = Withdrawn), (status = "default", body = Problem)))]
@@ -86,10 +178,12 @@ pub(crate) async fn withdraw_entry(
     form: Form<Withdrawal>,
 ) -> Result<web::Json<Withdrawn>, ApiError> {
     let form = form.into_inner();
-    app.write(
+    let action = form.kind.action();
+    app.command(
         &req,
-        Action::Measure,
+        action,
         "withdraw",
+        Of::Episode(*id),
         move |state, conn, user| {
             keep_withdrawal(state, conn, user, *id, &form)?;
             refresh_lane(state, conn, *id)?;

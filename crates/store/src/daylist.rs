@@ -2,10 +2,9 @@
 
 use crate::StoreError;
 use crate::convert::word;
-use crate::schema::{episode, lane, patient};
+use crate::schema::{episode, lane, patient, record};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use diesel::sql_types::{BigInt, Bool};
 use ritorno_core::lanes::{Lane, LaneName};
 use uuid::Uuid;
 
@@ -137,16 +136,18 @@ pub fn counts(conn: &mut PgConnection) -> Result<Vec<(String, i64)>, StoreError>
         .load(conn)?)
 }
 
-/// Episodes whose lane was worked out on another day, or never; at most `limit`.
+/// Patients with an open episode whose lane was worked out on another day, or never: in the order of their ids, after one; at most
+/// `limit`.
 ///
 /// # Errors
 /// Database failure.
 pub fn out_of_date(
     conn: &mut PgConnection,
     today: NaiveDate,
+    after: Option<Uuid>,
     limit: i64,
 ) -> Result<Vec<Uuid>, StoreError> {
-    Ok(episode::table
+    let mut query = episode::table
         .left_join(lane::table.on(lane::episode_id.eq(episode::id)))
         .filter(episode::closed_on.is_null())
         .filter(
@@ -154,26 +155,28 @@ pub fn out_of_date(
                 .is_null()
                 .or(lane::as_of_day.nullable().ne(today)),
         )
-        .order(episode::id)
-        .select(episode::id)
+        .order(episode::patient_id)
+        .select(episode::patient_id)
+        .distinct()
         .limit(limit)
-        .load(conn)?)
+        .into_boxed();
+    if let Some(after) = after {
+        query = query.filter(episode::patient_id.gt(after));
+    }
+    Ok(query.load(conn)?)
 }
 
-#[derive(QueryableByName)]
-struct Locked {
-    #[diesel(sql_type = Bool)]
-    locked: bool,
-}
-
-/// Takes the day-change lock for this transaction; false when another server has it.
+/// Locks a patient's record for this transaction, unless somebody else holds it.
 ///
 /// # Errors
 /// Database failure.
-pub fn lock_day_change(conn: &mut PgConnection) -> Result<bool, StoreError> {
-    const DAY_CHANGE: i64 = 0x5249_544f;
-    let row: Locked = diesel::sql_query("select pg_try_advisory_xact_lock($1) as locked")
-        .bind::<BigInt, _>(DAY_CHANGE)
-        .get_result(conn)?;
-    Ok(row.locked)
+pub fn lock_if_free(conn: &mut PgConnection, patient: Uuid) -> Result<bool, StoreError> {
+    Ok(record::table
+        .filter(record::patient_id.eq(patient))
+        .select(record::patient_id)
+        .for_no_key_update()
+        .skip_locked()
+        .first::<Uuid>(conn)
+        .optional()?
+        .is_some())
 }

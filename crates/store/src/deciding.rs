@@ -2,11 +2,12 @@
 
 use crate::StoreError;
 use crate::convert::word;
-use crate::events::{Stored, settle};
-use crate::schema::line_decision;
+use crate::event::{Entry, Role, Stored, act, enter, standing};
+use crate::schema::{event, line_decision, line_step};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::deciding::LineDecision;
+use ritorno_core::episode::LineStep;
 use ritorno_core::snapshot::{DecisionV1, Kind};
 use uuid::Uuid;
 
@@ -40,37 +41,28 @@ pub fn add(
     proposal: &LineDecision,
     (answer, reason): (&str, &str),
     on: NaiveDate,
-    by: Uuid,
 ) -> Result<Stored, StoreError> {
     use line_decision as t;
     let body = serde_json::to_value(DecisionV1::from(proposal))
         .map_err(|_| StoreError::Unreadable("decision"))?;
-    let added = diesel::insert_into(t::table)
-        .values((
-            t::id.eq(id),
-            t::episode_id.eq(episode),
-            t::line_id.eq(proposal.line),
-            t::exercise.eq(&proposal.exercise),
-            t::proposed.eq(word(proposal.kind)),
-            t::rule.eq(&proposal.rule.rule),
-            t::answer.eq(answer),
-            t::reason.eq(reason),
-            t::kind_version.eq(Kind::Decision.version()),
-            t::body.eq(body),
-            t::decided_on.eq(on),
-            t::user_id.eq(by),
-        ))
-        .on_conflict(t::id)
-        .do_nothing()
-        .execute(conn)?;
-    settle(added, || {
-        let same = t::table
-            .filter(t::id.eq(id))
-            .filter(t::episode_id.eq(episode))
-            .filter(t::line_id.eq(proposal.line))
-            .filter(t::answer.eq(answer));
-        Ok(same.count().get_result::<i64>(conn)? == 1)
-    })
+    let asked = (proposal.line, word(proposal.kind), answer, reason);
+    let stored = enter(conn, Entry::new(episode, id, "decision", on), &asked)?;
+    if stored == Stored::New {
+        diesel::insert_into(t::table)
+            .values((
+                t::id.eq(id),
+                t::line_id.eq(proposal.line),
+                t::exercise.eq(&proposal.exercise),
+                t::proposed.eq(word(proposal.kind)),
+                t::rule.eq(&proposal.rule.rule),
+                t::answer.eq(answer),
+                t::reason.eq(reason),
+                t::kind_version.eq(Kind::Decision.version()),
+                t::body.eq(body),
+            ))
+            .execute(conn)?;
+    }
+    Ok(stored)
 }
 
 /// Whether a decision with this id was kept before.
@@ -95,10 +87,8 @@ pub fn since(
     from: NaiveDate,
 ) -> Result<Vec<Kept>, StoreError> {
     use line_decision as t;
-    Ok(t::table
-        .filter(t::episode_id.eq(episode))
-        .filter(t::decided_on.ge(from))
-        .order((t::decided_on.desc(), t::seq.desc()))
+    let mut rows: Vec<Kept> = standing!(t, episode)
+        .filter(event::on_date.ge(from))
         .select((
             t::line_id,
             t::exercise,
@@ -106,7 +96,63 @@ pub fn since(
             t::rule,
             t::answer,
             t::reason,
-            t::decided_on,
+            event::on_date,
         ))
-        .load(conn)?)
+        .load(conn)?;
+    rows.reverse();
+    Ok(rows)
+}
+
+/// Keeps that an exercise was paused or let go on, once.
+///
+/// # Errors
+/// `IdConflict`, database failure.
+pub fn add_step(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    step: &LineStep,
+) -> Result<Stored, StoreError> {
+    use line_step as t;
+    let before = steps(conn, episode)?;
+    let stored = enter(
+        conn,
+        Entry::new(episode, step.id, "line_step", step.on),
+        step,
+    )?;
+    if stored == Stored::New {
+        diesel::insert_into(t::table)
+            .values((
+                t::id.eq(step.id),
+                t::exercise.eq(&step.exercise),
+                t::step.eq(if step.paused { "paused" } else { "resumed" }),
+                t::reason.eq(&step.reason),
+            ))
+            .execute(conn)?;
+        let paused = before.iter().rev().find(|s| s.exercise == step.exercise);
+        if let Some(paused) = paused.filter(|s| s.paused && !step.paused) {
+            act(conn, step.id, paused.id, Role::Resumes)?;
+        }
+    }
+    Ok(stored)
+}
+
+/// Pauses and what let them go on, oldest first.
+///
+/// # Errors
+/// Database failure.
+pub fn steps(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<LineStep>, StoreError> {
+    use line_step as t;
+    let rows: Vec<(Uuid, String, String, String, NaiveDate)> = standing!(t, episode)
+        .select((t::id, t::exercise, t::step, t::reason, event::on_date))
+        .load(conn)?;
+    Ok(rows
+        .into_iter()
+        .map(|(id, exercise, step, reason, on)| LineStep {
+            id,
+            exercise,
+            on,
+            paused: step == "paused",
+            reason,
+        })
+        .collect())
 }

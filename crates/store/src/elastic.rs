@@ -2,7 +2,7 @@
 
 use crate::StoreError;
 use crate::convert::{column, count};
-use crate::events::{Stored, settle};
+use crate::event::{Stored, settle};
 use crate::schema::elastic_level as t;
 use chrono::NaiveDate;
 use diesel::prelude::*;

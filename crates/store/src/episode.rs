@@ -3,13 +3,18 @@
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
 use crate::schema::{
-    episode, episode_health, episode_kit, episode_modifier, episode_school, episode_task, lane,
-    patient, surgeon_limit,
+    episode, episode_health, episode_kit, episode_modifier, episode_school, episode_task,
+    event as event_table, lane, patient, story_text,
 };
-use crate::{events, findings, outcome, program, reliability, strength};
+use crate::{
+    deciding, event, events, findings, flags, limits, measurement, outcome, program, reliability,
+    strength, visit,
+};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{Clearance, Facts, Method, Release, Start, Story, SurgeonLimit, Task};
+use ritorno_core::episode::{
+    Clearance, ExamFact, Facts, Method, OtherSide, Start, Story, Task, Written,
+};
 use ritorno_core::mechanics::Arm;
 use uuid::Uuid;
 
@@ -111,6 +116,7 @@ pub fn insert(
     person: &Patient,
     id: Uuid,
     story: &Story,
+    today: NaiveDate,
 ) -> Result<(), StoreError> {
     let added = diesel::insert_into(patient::table)
         .values(person)
@@ -120,10 +126,50 @@ pub fn insert(
     if added == 0 {
         return Err(StoreError::IdConflict);
     }
+    event::begin(conn, person.id)?;
     diesel::insert_into(episode::table)
         .values(to_row(id, person.id, story, 1))
         .execute(conn)?;
-    write_lists(conn, id, story)
+    write_lists(conn, id, story)?;
+    keep_words(conn, id, 1, story, today)
+}
+
+/// Keeps the words of a story as an event of their own: nothing that was typed is lost when they change.
+fn keep_words(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    rev: i32,
+    story: &Story,
+    on: NaiveDate,
+) -> Result<(), StoreError> {
+    use story_text as t;
+    let last = t::table
+        .inner_join(event_table::table.on(event_table::id.eq(t::id)))
+        .filter(event_table::episode_id.eq(episode))
+        .order(t::rev.desc())
+        .select((t::mechanism, t::work, t::note))
+        .first::<(String, String, String)>(conn)
+        .optional()?;
+    let words = (
+        story.mechanism.clone(),
+        story.work.clone(),
+        story.note.clone(),
+    );
+    if last.as_ref() == Some(&words) {
+        return Ok(());
+    }
+    let id = Uuid::now_v7();
+    event::enter(conn, event::Entry::new(episode, id, "story", on), &words)?;
+    diesel::insert_into(t::table)
+        .values((
+            t::id.eq(id),
+            t::rev.eq(rev),
+            t::mechanism.eq(words.0),
+            t::work.eq(words.1),
+            t::note.eq(words.2),
+        ))
+        .execute(conn)?;
+    Ok(())
 }
 
 fn write_lists(conn: &mut PgConnection, id: Uuid, story: &Story) -> Result<(), StoreError> {
@@ -204,10 +250,11 @@ pub fn update_story(
     id: Uuid,
     rev: i32,
     story: &Story,
+    today: NaiveDate,
 ) -> Result<i32, StoreError> {
-    let (owner, current): (Uuid, i32) = episode::table
+    let (owner, current, closed_on): (Uuid, i32, Option<NaiveDate>) = episode::table
         .filter(episode::id.eq(id))
-        .select((episode::patient_id, episode::rev))
+        .select((episode::patient_id, episode::rev, episode::closed_on))
         .for_update()
         .first(conn)
         .optional()?
@@ -216,109 +263,15 @@ pub fn update_story(
         return Err(StoreError::Stale { current });
     }
     diesel::update(episode::table.filter(episode::id.eq(id)))
-        .set(to_row(id, owner, story, rev + 1))
+        .set(EpisodeRow {
+            // An edit opens nothing that was ended.
+            closed_on,
+            ..to_row(id, owner, story, rev + 1)
+        })
         .execute(conn)?;
     write_lists(conn, id, story)?;
+    keep_words(conn, id, rev + 1, story, today)?;
     Ok(rev + 1)
-}
-
-type LimitRow = (
-    Uuid,
-    Uuid,
-    i64,
-    String,
-    f64,
-    Option<f64>,
-    Option<i32>,
-    Option<String>,
-    Option<NaiveDate>,
-    Option<NaiveDate>,
-);
-
-/// The limits of an episode, in the order in which they were written.
-///
-/// # Errors
-/// Database failure.
-pub fn limits(conn: &mut PgConnection, id: Uuid) -> Result<Vec<SurgeonLimit>, StoreError> {
-    let rows: Vec<LimitRow> = surgeon_limit::table
-        .filter(surgeon_limit::episode_id.eq(id))
-        .order(surgeon_limit::seq)
-        .load(conn)?;
-    Ok(rows
-        .into_iter()
-        .map(
-            |(id, _, _, quantity, ceiling, floor, until_day, role, on, ended_on)| SurgeonLimit {
-                id,
-                quantity,
-                ceiling,
-                floor,
-                until_day,
-                release: role.zip(on).map(|(role, on)| Release { role, on }),
-                ended_on,
-            },
-        )
-        .collect())
-}
-
-/// Adds a limit once; a repeat with the same contents changes nothing.
-///
-/// # Errors
-/// `IdConflict` when the id was used with other contents.
-pub fn add_limit(
-    conn: &mut PgConnection,
-    episode_id: Uuid,
-    limit: &SurgeonLimit,
-) -> Result<(), StoreError> {
-    use surgeon_limit as t;
-    let added = diesel::insert_into(t::table)
-        .values((
-            t::id.eq(limit.id),
-            t::episode_id.eq(episode_id),
-            t::quantity.eq(&limit.quantity),
-            t::ceiling.eq(limit.ceiling),
-            t::floor.eq(limit.floor),
-            t::until_day.eq(limit.until_day),
-            t::release_role.eq(limit.release.as_ref().map(|r| &r.role)),
-            t::release_on.eq(limit.release.as_ref().map(|r| r.on)),
-        ))
-        .on_conflict(t::id)
-        .do_nothing()
-        .execute(conn)?;
-    if added == 0
-        && !limits(conn, episode_id)?.iter().any(|known| {
-            SurgeonLimit {
-                ended_on: None,
-                ..known.clone()
-            } == *limit
-        })
-    {
-        return Err(StoreError::IdConflict);
-    }
-    Ok(())
-}
-
-/// Confirms that a limit has ended.
-///
-/// # Errors
-/// `NotFound` when the episode has no such limit.
-pub fn end_limit(
-    conn: &mut PgConnection,
-    episode_id: Uuid,
-    limit: Uuid,
-    on: NaiveDate,
-) -> Result<(), StoreError> {
-    let changed = diesel::update(
-        surgeon_limit::table
-            .filter(surgeon_limit::id.eq(limit))
-            .filter(surgeon_limit::episode_id.eq(episode_id)),
-    )
-    .set(surgeon_limit::ended_on.eq(on))
-    .execute(conn)?;
-    if changed == 1 {
-        Ok(())
-    } else {
-        Err(StoreError::NotFound("limit"))
-    }
 }
 
 /// Loads an episode with everything the rules read: a fixed number of queries, whatever it holds.
@@ -358,7 +311,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         .select((episode_school::question, episode_school::school))
         .load(conn)?;
     let head = program::head(conn, id)?;
-    let story = Story {
+    let mut story = Story {
         pathway: row.pathway,
         side: unword("side", &row.side)?,
         day0: row.day0,
@@ -399,43 +352,106 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         slips_per_week: row.slips_per_week.map(count),
     };
     // The other shoulder of the same person has its own clock; while it heals it cannot simply help.
-    let other_operated_on = episode::table
+    let sibling: Option<(Uuid, String, NaiveDate)> = episode::table
         .filter(episode::patient_id.eq(person.id))
         .filter(episode::side.eq(word(story.side.other())))
-        .filter(episode::start.eq("surgery"))
         .filter(episode::closed_on.is_null())
-        .select(diesel::dsl::max(episode::day0))
-        .first::<Option<NaiveDate>>(conn)?;
-    let (simulated, measurements) = events::measurements(conn, id)?
+        .select((episode::id, episode::start, episode::day0))
+        .first(conn)
+        .optional()?;
+    let other_operated_on = sibling
+        .as_ref()
+        .filter(|(_, start, _)| start == "surgery")
+        .map(|(_, _, day0)| *day0);
+    if let Some((_, start, _)) = &sibling {
+        // What is known is not asked.
+        story.other_side = if start == "surgery" {
+            OtherSide::Operated
+        } else {
+            OtherSide::Affected
+        };
+    }
+    let other_arm = story.side.other();
+    let mut other_day_minutes = 0.0;
+    let mut measured = measurement::all(conn, id)?;
+    let mut pushed = strength::trials(conn, id)?;
+    let mut findings = findings::findings(conn, id)?;
+    if let Some(sibling_row) = sibling {
+        let sibling = sibling_row.0;
+        // What touches the other arm lies with that arm's own episode.
+        let theirs = measurement::all(conn, sibling)?;
+        measured.extend(theirs.into_iter().filter(|m| m.side == other_arm));
+        measured.sort_by_key(|m| m.on);
+        let theirs = strength::trials(conn, sibling)?;
+        pushed.extend(theirs.into_iter().filter(|t| t.side == other_arm));
+        pushed.sort_by_key(|t| t.on);
+        if let Some(program) = program::head(conn, sibling)? {
+            let day0 = sibling_row.2;
+            let day = i32::try_from((today - day0).num_days()).unwrap_or(i32::MAX);
+            other_day_minutes = program::lines(conn, program.id)?
+                .iter()
+                .filter(|l| (l.from_day..l.to_day).contains(&day))
+                .map(|l| l.dose.day_minutes())
+                .sum();
+        }
+        let theirs = findings::findings(conn, sibling)?;
+        findings.extend(theirs.into_iter().filter(|f| f.side == other_arm));
+        findings.sort_by_key(|f| f.on);
+    }
+    let (simulated, measurements): (Vec<_>, Vec<_>) = measured
         .into_iter()
         .partition(|m| m.method == Some(Method::Simulated));
-    let (simulated_strength, strength) = strength::trials(conn, id)?
-        .into_iter()
-        .partition(|t| t.simulated());
+    let (simulated_strength, strength) = pushed.into_iter().partition(|t| t.simulated());
+    let mut texts = visit::texts(conn, id)?;
+    let exam_notes = findings::notes(conn, id)?;
+    let log = events::log(conn, id)?;
+    // Remarks are texts like any other.
+    let remarks = measurements
+        .iter()
+        .map(|m| (m.id, m.on, &m.remark))
+        .chain(findings.iter().map(|f| (f.id, f.on, &f.remark)))
+        .chain(log.iter().map(|e| (e.id, e.on, &e.remark)))
+        .chain(exam_notes.iter().filter_map(|n| match &n.fact {
+            ExamFact::PreTest { reason, .. } => Some((n.id, n.on, reason)),
+            _ => None,
+        }))
+        .filter(|(_, _, text)| !text.trim().is_empty());
+    texts.extend(remarks.map(|(id, on, text)| Written {
+        id,
+        on,
+        text: text.clone(),
+    }));
     let facts = Facts {
         today,
         other_operated_on,
         birth: person.birth,
         story,
-        limits: limits(conn, id)?,
-        flag_answers: events::flag_answers(conn, id)?,
-        flag_actions: events::flag_actions(conn, id)?,
+        limits: limits::all(conn, id)?,
+        flag_answers: flags::answers(conn, id)?,
+        flag_steps: flags::steps(conn, id)?,
+        flag_raises: flags::raises(conn, id)?,
+        texts,
         measurements,
         simulated,
         simulated_strength,
-        findings: findings::findings(conn, id)?,
+        findings,
         strength,
         sheets: outcome::sheets(conn, id)?,
         clinic_errors: reliability::newest(conn)?,
-        exam_notes: findings::notes(conn, id)?,
+        exam_notes,
         scores: events::scores(conn, id)?,
         attestations: events::attestations(conn, id)?,
-        log: events::log(conn, id)?,
+        log,
         gate_passes: events::gate_passes(conn, id)?,
         lines: match &head {
             Some(head) => program::lines(conn, head.id)?,
             None => Vec::new(),
         },
+        line_steps: deciding::steps(conn, id)?,
+        other_day_minutes,
+        order: event::order(conn, id)?,
+        verdicts: measurement::verdicts(conn, id)?,
+        breach_answers: measurement::breach_answers(conn, id)?,
     };
     Ok(Loaded {
         episode: id,
@@ -506,6 +522,9 @@ pub fn add(
         .filter(episode::closed_on.is_null())
         .select(episode::id)
         .load(conn)?;
+    for ended in &same_side {
+        close(conn, *ended, today, "new_operation", "")?;
+    }
     let row = to_row(id, patient_id, story, 1);
     if diesel::insert_into(episode::table)
         .values(row)
@@ -516,11 +535,75 @@ pub fn add(
     {
         return Err(StoreError::IdConflict);
     }
-    diesel::update(episode::table.filter(episode::id.eq_any(&same_side)))
-        .set(episode::closed_on.eq(today))
-        .execute(conn)?;
-    diesel::delete(lane::table.filter(lane::episode_id.eq_any(&same_side))).execute(conn)?;
-    write_lists(conn, id, story)
+    write_lists(conn, id, story)?;
+    keep_words(conn, id, 1, story, today)
+}
+
+/// Ends an episode on a day: it leaves the day's list and takes only entries dated up to then.
+///
+/// # Errors
+/// `Refused` when it has ended already.
+pub fn close(
+    conn: &mut PgConnection,
+    id: Uuid,
+    on: NaiveDate,
+    code: &str,
+    words: &str,
+) -> Result<(), StoreError> {
+    let changed = diesel::update(
+        episode::table
+            .filter(episode::id.eq(id))
+            .filter(episode::closed_on.is_null()),
+    )
+    .set(episode::closed_on.eq(on))
+    .execute(conn)?;
+    if changed == 0 {
+        return Err(StoreError::Refused("episode_ended".to_owned()));
+    }
+    diesel::delete(lane::table.filter(lane::episode_id.eq(id))).execute(conn)?;
+    let entry = Uuid::now_v7();
+    let kind = event::Entry::new(id, entry, "episode_end", on);
+    event::enter(conn, kind, &(code, words))?;
+    event::reason(conn, entry, code, words)
+}
+
+/// Opens an ended episode again.
+///
+/// # Errors
+/// `Refused` when it is open, or another episode of the same shoulder is.
+pub fn reopen(
+    conn: &mut PgConnection,
+    id: Uuid,
+    on: NaiveDate,
+    words: &str,
+) -> Result<(), StoreError> {
+    let changed = diesel::update(
+        episode::table
+            .filter(episode::id.eq(id))
+            .filter(episode::closed_on.is_not_null()),
+    )
+    .set(episode::closed_on.eq(None::<NaiveDate>))
+    .execute(conn)?;
+    if changed == 0 {
+        return Err(StoreError::Refused("episode_open".to_owned()));
+    }
+    let entry = Uuid::now_v7();
+    let kind = event::Entry::new(id, entry, "episode_reopened", on);
+    event::enter(conn, kind, &words)?;
+    event::reason(conn, entry, "", words)
+}
+
+/// The open episodes of a patient.
+///
+/// # Errors
+/// Database failure.
+pub fn open_of(conn: &mut PgConnection, patient_id: Uuid) -> Result<Vec<Uuid>, StoreError> {
+    Ok(episode::table
+        .filter(episode::patient_id.eq(patient_id))
+        .filter(episode::closed_on.is_null())
+        .order(episode::id)
+        .select(episode::id)
+        .load(conn)?)
 }
 
 /// The newest episode of a patient.
@@ -544,4 +627,91 @@ pub fn newest_of(conn: &mut PgConnection, patient_id: Uuid) -> Result<Uuid, Stor
 pub fn patients(conn: &mut PgConnection) -> Result<u32, StoreError> {
     let n: i64 = patient::table.count().get_result(conn)?;
     Ok(count(i32::try_from(n).unwrap_or(column(u32::MAX))))
+}
+
+/// Whether somebody else has this name and birth date.
+///
+/// # Errors
+/// Database failure.
+pub fn same_person(conn: &mut PgConnection, who: &Patient) -> Result<bool, StoreError> {
+    use patient as t;
+    let others: Vec<(String, String)> = t::table
+        .filter(t::birth.eq(who.birth))
+        .filter(t::id.ne(who.id))
+        .select((t::given_name, t::family_name))
+        .load(conn)?;
+    let same = |a: &str, b: &str| a.trim().to_lowercase() == b.trim().to_lowercase();
+    Ok(others
+        .iter()
+        .any(|(given, family)| same(given, &who.given_name) && same(family, &who.family_name)))
+}
+
+/// Corrects a name or a birth date; the timeline says that it was done and what stood there.
+///
+/// # Errors
+/// `NotFound`.
+pub fn rename(conn: &mut PgConnection, who: &Patient, today: NaiveDate) -> Result<(), StoreError> {
+    use patient as t;
+    let before: Patient = t::table
+        .filter(t::id.eq(who.id))
+        .select(t::all_columns)
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("patient"))?;
+    if before == *who {
+        return Ok(());
+    }
+    diesel::update(t::table.filter(t::id.eq(who.id)))
+        .set((
+            t::given_name.eq(&who.given_name),
+            t::family_name.eq(&who.family_name),
+            t::birth.eq(who.birth),
+        ))
+        .execute(conn)?;
+    let episode = newest_of(conn, who.id)?;
+    let id = Uuid::now_v7();
+    let entry = event::Entry::new(episode, id, "person_corrected", today);
+    let was = format!(
+        "{} {}, {}",
+        before.given_name, before.family_name, before.birth
+    );
+    event::enter(conn, entry, &was)?;
+    event::reason(conn, id, "", &was)
+}
+
+/// The episode that an arm is judged by: its own open one, where there is one; else the one that is asked through.
+///
+/// # Errors
+/// `NotFound`.
+pub fn of_arm(conn: &mut PgConnection, through: Uuid, arm: Arm) -> Result<Uuid, StoreError> {
+    let (patient, side): (Uuid, String) = episode::table
+        .filter(episode::id.eq(through))
+        .select((episode::patient_id, episode::side))
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("episode"))?;
+    if side == word(arm) {
+        return Ok(through);
+    }
+    let own = episode::table
+        .filter(episode::patient_id.eq(patient))
+        .filter(episode::side.eq(word(arm)))
+        .filter(episode::closed_on.is_null())
+        .select(episode::id)
+        .first(conn)
+        .optional()?;
+    Ok(own.unwrap_or(through))
+}
+
+/// A patient.
+///
+/// # Errors
+/// `NotFound`.
+pub fn person(conn: &mut PgConnection, id: Uuid) -> Result<Patient, StoreError> {
+    patient::table
+        .filter(patient::id.eq(id))
+        .select(patient::all_columns)
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("patient"))
 }

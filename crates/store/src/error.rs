@@ -9,6 +9,9 @@ pub enum StoreError {
     /// The database cannot be reached now; nothing was written; the same call may succeed later.
     #[error("the database cannot be reached")]
     Unavailable,
+    /// Somebody else holds what this needed, for too long; nothing was written; the same call may succeed in a moment.
+    #[error("busy: {0}")]
+    Busy(Contention),
     /// There is no such row.
     #[error("there is no such {0}")]
     NotFound(&'static str),
@@ -32,6 +35,49 @@ pub enum StoreError {
     Other(String),
 }
 
+/// What stood in the way of a write.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Error)]
+pub enum Contention {
+    /// Two transactions could not be put in an order.
+    #[error("serialization failure")]
+    Serialization,
+    /// Two transactions waited for each other.
+    #[error("deadlock")]
+    Deadlock,
+    /// A lock was not free in time.
+    #[error("lock timeout")]
+    Lock,
+    /// A statement took too long.
+    #[error("statement timeout")]
+    Statement,
+}
+
+/// Sorts what the server says. The driver hides some codes, so the server's words are read; its messages are fixed to `C`.
+fn sorted(message: &str) -> Option<StoreError> {
+    use Contention as C;
+    const CONTENTION: [(&str, Contention); 4] = [
+        ("could not serialize access", C::Serialization),
+        ("deadlock detected", C::Deadlock),
+        ("due to lock timeout", C::Lock),
+        ("due to statement timeout", C::Statement),
+    ];
+    // A server that is going down says so in words before the connection is seen to be closed.
+    const GONE: [&str; 6] = [
+        "terminating connection",
+        "server closed",
+        "shutting down",
+        "starting up",
+        "could not connect",
+        "connection to server",
+    ];
+    if let Some((_, what)) = CONTENTION.iter().find(|(words, _)| message.contains(words)) {
+        return Some(StoreError::Busy(*what));
+    }
+    GONE.iter()
+        .any(|words| message.contains(words))
+        .then_some(StoreError::Unavailable)
+}
+
 impl From<DieselError> for StoreError {
     fn from(error: DieselError) -> Self {
         match error {
@@ -43,16 +89,8 @@ impl From<DieselError> for StoreError {
             ) => StoreError::Unavailable,
             DieselError::DatabaseError(kind, info) => {
                 let message = info.message().to_owned();
-                // A server that is going down says so in words before the connection is seen to be closed.
-                let gone = [
-                    "terminating connection",
-                    "server closed",
-                    "shutting down",
-                    "starting up",
-                    "could not connect",
-                ];
-                if gone.iter().any(|word| message.contains(word)) {
-                    return StoreError::Unavailable;
+                if let Some(known) = sorted(&message) {
+                    return known;
                 }
                 match kind {
                     DatabaseErrorKind::UniqueViolation

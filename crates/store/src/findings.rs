@@ -2,29 +2,30 @@
 
 use crate::StoreError;
 use crate::convert::{unword, word};
-use crate::events::{Stored, settle};
-use crate::schema::{exam_note, finding, withdrawal};
+use crate::event::{Entry, Stored, enter, standing};
+use crate::schema::{event, exam_note, finding};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::episode::{ExamFact, ExamNote, TestAnswer, TestFinding};
 use uuid::Uuid;
 
 type FindingRow = (
-    Uuid,
-    Uuid,
-    i64,
-    String,
-    String,
-    String,
-    Option<String>,
-    Option<f64>,
-    Option<String>,
+    (
+        Uuid,
+        String,
+        String,
+        String,
+        Option<String>,
+        Option<f64>,
+        Option<String>,
+        Uuid,
+        String,
+    ),
     NaiveDate,
-    Uuid,
 );
 
 fn to_finding(
-    (id, _, _, test, side, kind, found, value, variant, on, rater): FindingRow,
+    ((id, test, side, kind, found, value, variant, rater, remark), on): FindingRow,
 ) -> Result<TestFinding, StoreError> {
     let answer = match (kind.as_str(), found, value) {
         ("word", Some(found), _) => TestAnswer::Word {
@@ -42,6 +43,7 @@ fn to_finding(
         variant,
         on,
         rater,
+        remark,
     })
 }
 
@@ -52,38 +54,36 @@ fn to_finding(
 pub fn add_finding(
     conn: &mut PgConnection,
     episode: Uuid,
-    event: &TestFinding,
+    found_now: &TestFinding,
 ) -> Result<Stored, StoreError> {
     use finding as t;
-    let (kind, found, value) = match event.answer {
+    let (kind, found, value) = match found_now.answer {
         TestAnswer::Word { found } => ("word", Some(word(found)), None),
         TestAnswer::Number { value } => ("number", None, Some(value)),
         TestAnswer::CouldNot => ("could_not", None, None),
     };
-    let added = diesel::insert_into(t::table)
-        .values((
-            t::id.eq(event.id),
-            t::episode_id.eq(episode),
-            t::test.eq(&event.test),
-            t::side.eq(word(event.side)),
-            t::kind.eq(kind),
-            t::word.eq(found),
-            t::value.eq(value),
-            t::variant.eq(&event.variant),
-            t::found_on.eq(event.on),
-            t::user_id.eq(event.rater),
-        ))
-        .on_conflict(t::id)
-        .do_nothing()
-        .execute(conn)?;
-    settle(added, || {
-        let row = t::table
-            .filter(t::id.eq(event.id))
-            .filter(t::episode_id.eq(episode))
-            .first::<FindingRow>(conn)
-            .optional()?;
-        Ok(row.map(to_finding).transpose()?.as_ref() == Some(event))
-    })
+    let body = TestFinding {
+        rater: Uuid::nil(),
+        ..found_now.clone()
+    };
+    let entry = Entry::new(episode, found_now.id, "finding", found_now.on);
+    let stored = enter(conn, entry, &body)?;
+    if stored == Stored::New {
+        diesel::insert_into(t::table)
+            .values((
+                t::id.eq(found_now.id),
+                t::test.eq(&found_now.test),
+                t::side.eq(word(found_now.side)),
+                t::kind.eq(kind),
+                t::word.eq(found),
+                t::value.eq(value),
+                t::variant.eq(&found_now.variant),
+                t::rater_id.eq(found_now.rater),
+                t::remark.eq(&found_now.remark),
+            ))
+            .execute(conn)?;
+    }
+    Ok(stored)
 }
 
 /// Findings, oldest first, withdrawn ones left out.
@@ -92,32 +92,15 @@ pub fn add_finding(
 /// Database failure.
 pub fn findings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<TestFinding>, StoreError> {
     use finding as t;
-    let rows: Vec<FindingRow> = t::table
-        .left_join(withdrawal::table.on(withdrawal::entry_id.eq(t::id)))
-        .filter(t::episode_id.eq(episode))
-        .filter(withdrawal::entry_id.is_null())
-        .order((t::found_on, t::seq))
-        .select(t::all_columns)
+    let rows: Vec<FindingRow> = standing!(t, episode)
+        .select((t::all_columns, event::on_date))
         .load(conn)?;
     rows.into_iter().map(to_finding).collect()
 }
 
-type NoteRow = (
-    Uuid,
-    Uuid,
-    i64,
-    String,
-    String,
-    f64,
-    String,
-    Option<f64>,
-    NaiveDate,
-    Uuid,
-);
+type NoteRow = ((Uuid, String, String, f64, String, Option<f64>), NaiveDate);
 
-fn to_note(
-    (id, _, _, kind, subject, value, text, after, on, _): NoteRow,
-) -> Result<ExamNote, StoreError> {
+fn to_note(((id, kind, subject, value, text, after), on): NoteRow) -> Result<ExamNote, StoreError> {
     let fact = match kind.as_str() {
         "irritability" => ExamFact::Irritability {
             question: unword("vote", &subject)?,
@@ -159,11 +142,10 @@ fn to_note(
 pub fn add_note(
     conn: &mut PgConnection,
     episode: Uuid,
-    event: &ExamNote,
-    user: Uuid,
+    note: &ExamNote,
 ) -> Result<Stored, StoreError> {
     use exam_note as t;
-    let (kind, subject, value, text) = match &event.fact {
+    let (kind, subject, value, text) = match &note.fact {
         ExamFact::Irritability { question, value } => {
             ("irritability", word(*question), *value, String::new())
         }
@@ -186,26 +168,28 @@ pub fn add_note(
         } => ("response", sign.clone(), *before, dose.clone()),
         ExamFact::TryOut { exercise, went } => ("try_out", exercise.clone(), 0.0, word(*went)),
     };
-    let after = match &event.fact {
+    let after = match &note.fact {
         ExamFact::Response { after, .. } => Some(*after),
         _ => None,
     };
-    let added = diesel::insert_into(t::table)
-        .values((
-            t::id.eq(event.id),
-            t::episode_id.eq(episode),
-            t::kind.eq(kind),
-            t::subject.eq(subject),
-            t::value.eq(value),
-            t::word.eq(text),
-            t::noted_on.eq(event.on),
-            t::after_value.eq(after),
-            t::user_id.eq(user),
-        ))
-        .on_conflict(t::id)
-        .do_nothing()
-        .execute(conn)?;
-    settle(added, || Ok(notes(conn, episode)?.contains(event)))
+    let stored = enter(
+        conn,
+        Entry::new(episode, note.id, "exam_note", note.on),
+        note,
+    )?;
+    if stored == Stored::New {
+        diesel::insert_into(t::table)
+            .values((
+                t::id.eq(note.id),
+                t::kind.eq(kind),
+                t::subject.eq(subject),
+                t::value.eq(value),
+                t::word.eq(text),
+                t::after_value.eq(after),
+            ))
+            .execute(conn)?;
+    }
+    Ok(stored)
 }
 
 /// Notes, oldest first.
@@ -214,9 +198,8 @@ pub fn add_note(
 /// Database failure.
 pub fn notes(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<ExamNote>, StoreError> {
     use exam_note as t;
-    let rows: Vec<NoteRow> = t::table
-        .filter(t::episode_id.eq(episode))
-        .order((t::noted_on, t::seq))
+    let rows: Vec<NoteRow> = standing!(t, episode)
+        .select((t::all_columns, event::on_date))
         .load(conn)?;
     rows.into_iter().map(to_note).collect()
 }

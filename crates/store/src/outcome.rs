@@ -1,16 +1,16 @@
 //! Outcome sheets: the answers as they were ticked.
 
 use crate::StoreError;
-use crate::events::{Stored, settle};
-use crate::schema::{outcome_sheet, withdrawal};
+use crate::event::{Entry, Stored, enter, standing};
+use crate::schema::{event, outcome_sheet};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::outcome::Sheet;
 use uuid::Uuid;
 
-type Row = (Uuid, Uuid, i64, String, serde_json::Value, NaiveDate, Uuid);
+type Row = (Uuid, String, serde_json::Value, NaiveDate);
 
-fn to_sheet((id, _, _, instrument, answers, on, _): Row) -> Result<Sheet, StoreError> {
+fn to_sheet((id, instrument, answers, on): Row) -> Result<Sheet, StoreError> {
     let answers = serde_json::from_value(answers).map_err(|_| StoreError::Unreadable("answers"))?;
     Ok(Sheet {
         id,
@@ -24,35 +24,25 @@ fn to_sheet((id, _, _, instrument, answers, on, _): Row) -> Result<Sheet, StoreE
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add(
-    conn: &mut PgConnection,
-    episode: Uuid,
-    sheet: &Sheet,
-    user: Uuid,
-) -> Result<Stored, StoreError> {
+pub fn add(conn: &mut PgConnection, episode: Uuid, sheet: &Sheet) -> Result<Stored, StoreError> {
     use outcome_sheet as t;
     let answers =
         serde_json::to_value(&sheet.answers).map_err(|_| StoreError::Unreadable("answers"))?;
-    let added = diesel::insert_into(t::table)
-        .values((
-            t::id.eq(sheet.id),
-            t::episode_id.eq(episode),
-            t::instrument.eq(&sheet.instrument),
-            t::answers.eq(answers),
-            t::filled_on.eq(sheet.on),
-            t::user_id.eq(user),
-        ))
-        .on_conflict(t::id)
-        .do_nothing()
-        .execute(conn)?;
-    settle(added, || {
-        let row = t::table
-            .filter(t::id.eq(sheet.id))
-            .filter(t::episode_id.eq(episode))
-            .first::<Row>(conn)
-            .optional()?;
-        Ok(row.map(to_sheet).transpose()?.as_ref() == Some(sheet))
-    })
+    let stored = enter(
+        conn,
+        Entry::new(episode, sheet.id, "outcome_sheet", sheet.on),
+        sheet,
+    )?;
+    if stored == Stored::New {
+        diesel::insert_into(t::table)
+            .values((
+                t::id.eq(sheet.id),
+                t::instrument.eq(&sheet.instrument),
+                t::answers.eq(answers),
+            ))
+            .execute(conn)?;
+    }
+    Ok(stored)
 }
 
 /// Sheets, oldest first, withdrawn ones left out.
@@ -61,12 +51,8 @@ pub fn add(
 /// Database failure.
 pub fn sheets(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Sheet>, StoreError> {
     use outcome_sheet as t;
-    let rows: Vec<Row> = t::table
-        .left_join(withdrawal::table.on(withdrawal::entry_id.eq(t::id)))
-        .filter(t::episode_id.eq(episode))
-        .filter(withdrawal::entry_id.is_null())
-        .order((t::filled_on, t::seq))
-        .select(t::all_columns)
+    let rows: Vec<Row> = standing!(t, episode)
+        .select((t::id, t::instrument, t::answers, event::on_date))
         .load(conn)?;
     rows.into_iter().map(to_sheet).collect()
 }

@@ -19,10 +19,11 @@ struct Timeouts;
 
 impl CustomizeConnection<PgConnection, R2d2Error> for Timeouts {
     fn on_acquire(&self, conn: &mut PgConnection) -> Result<(), R2d2Error> {
-        diesel::sql_query("set statement_timeout = '5s'; ")
-            .execute(conn)
-            .map_err(R2d2Error::QueryError)?;
-        Ok(())
+        use diesel::connection::SimpleConnection;
+        conn.batch_execute(
+            "set statement_timeout = '5s'; set lock_timeout = '2s'; set idle_in_transaction_session_timeout = '10s'",
+        )
+        .map_err(R2d2Error::QueryError)
     }
 }
 
@@ -55,6 +56,31 @@ pub struct Actor {
     pub user: Option<Uuid>,
     /// What is being done, in a word or two.
     pub action: &'static str,
+}
+
+/// Runs `work` in one snapshot that writes nothing.
+///
+/// # Errors
+/// Whatever `work` answers.
+pub fn read<T, E: From<StoreError>>(
+    conn: &mut PgConnection,
+    work: impl FnOnce(&mut PgConnection) -> Result<T, E>,
+) -> Result<T, E> {
+    let mut answer = None;
+    let done = conn
+        .build_transaction()
+        .repeatable_read()
+        .read_only()
+        .run(|conn| {
+            answer = Some(work(conn));
+            Ok::<_, diesel::result::Error>(())
+        });
+    match (answer, done) {
+        (Some(Err(error)), _) => Err(error),
+        (_, Err(error)) => Err(StoreError::from(error).into()),
+        (Some(answer), Ok(())) => answer,
+        (None, Ok(())) => Err(StoreError::Unavailable.into()),
+    }
 }
 
 /// Runs `work` in one transaction whose audit rows carry the actor.

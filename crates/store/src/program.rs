@@ -2,7 +2,8 @@
 
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
-use crate::schema::{program, program_line, program_snapshot};
+use crate::event::{Entry, enter};
+use crate::schema::{event, program, program_line, program_snapshot};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::episode::Line;
@@ -208,8 +209,6 @@ pub struct Signed {
     pub version: i32,
     /// When.
     pub signed_on: NaiveDate,
-    /// By whom.
-    pub signed_by: Uuid,
     /// The knowledge it was built with.
     pub knowledge_sha256: String,
 }
@@ -222,7 +221,6 @@ pub fn sign(
     conn: &mut PgConnection,
     episode: Uuid,
     signed: &ProgramV1,
-    by: Uuid,
     on: NaiveDate,
 ) -> Result<Signed, StoreError> {
     let head: Head = program::table
@@ -237,22 +235,22 @@ pub fn sign(
     let body = serde_json::to_value(signed).map_err(|_| StoreError::Unreadable("program"))?;
     let version = last_signed(conn, head.id)?.map_or(1, |s| s.version + 1);
     use program_snapshot as t;
+    let id = Uuid::now_v7();
+    let entry = Entry::new(episode, id, "program_signed", on);
+    enter(conn, entry, &(head.id, version))?;
     diesel::insert_into(t::table)
         .values((
-            t::id.eq(Uuid::now_v7()),
+            t::id.eq(id),
             t::program_id.eq(head.id),
             t::version.eq(version),
             t::kind_version.eq(Kind::Program.version()),
             t::knowledge_sha256.eq(&head.knowledge_sha256),
             t::body.eq(body),
-            t::signed_by.eq(by),
-            t::signed_on.eq(on),
         ))
         .execute(conn)?;
     Ok(Signed {
         version,
         signed_on: on,
-        signed_by: by,
         knowledge_sha256: head.knowledge_sha256,
     })
 }
@@ -264,9 +262,10 @@ pub fn sign(
 pub fn last_signed(conn: &mut PgConnection, program: Uuid) -> Result<Option<Signed>, StoreError> {
     use program_snapshot as t;
     Ok(t::table
+        .inner_join(event::table.on(event::id.eq(t::id)))
         .filter(t::program_id.eq(program))
         .order(t::version.desc())
-        .select((t::version, t::signed_on, t::signed_by, t::knowledge_sha256))
+        .select((t::version, event::on_date, t::knowledge_sha256))
         .first(conn)
         .optional()?)
 }
@@ -286,4 +285,30 @@ pub fn last_snapshot(
         .select((t::kind_version, t::body))
         .first(conn)
         .optional()?)
+}
+
+#[derive(QueryableByName)]
+struct Moved {
+    #[diesel(sql_type = diesel::sql_types::Bool)]
+    moved: bool,
+}
+
+/// Whether a limit was written, released, ended or taken back since the program was signed last.
+///
+/// # Errors
+/// Database failure.
+pub fn limits_moved_since(conn: &mut PgConnection, head: &Head) -> Result<bool, StoreError> {
+    const SQL: &str = "
+        select exists (
+            select from event e
+            left join effect k on k.patient_id = e.patient_id and k.seq = e.seq and k.role = 'takes_back'
+            left join event t on t.patient_id = k.patient_id and t.seq = k.target
+            where e.episode_id = $2 and (e.kind in ('limit', 'limit_end') or t.kind in ('limit', 'limit_end'))
+            and e.seq > (select max(s.seq) from event s join program_snapshot p on p.id = s.id where p.program_id = $1)
+        ) as moved";
+    let row: Moved = diesel::sql_query(SQL)
+        .bind::<diesel::sql_types::Uuid, _>(head.id)
+        .bind::<diesel::sql_types::Uuid, _>(head.episode_id)
+        .get_result(conn)?;
+    Ok(row.moved)
 }

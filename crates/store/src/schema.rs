@@ -19,28 +19,48 @@ diesel::table! { episode_school (episode_id, question) { episode_id -> Uuid, que
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_kit (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_task (episode_id, place) { episode_id -> Uuid, place -> Int4, label -> Text, score -> Int4, asks -> Nullable<Text>, } }
+diesel::table! { record (patient_id) { patient_id -> Uuid, seq -> Int8, } }
+diesel::table! {
+    event (patient_id, seq) {
+        patient_id -> Uuid, seq -> Int8, id -> Uuid, sha -> Bytea, episode_id -> Nullable<Uuid>, kind -> Text, on_date -> Date,
+        until_date -> Nullable<Date>, at -> Timestamptz, by_user -> Nullable<Uuid>, via -> Text,
+    }
+}
+diesel::table! { effect (patient_id, seq, target) { patient_id -> Uuid, seq -> Int8, target -> Int8, role -> Text, } }
+diesel::table! { event_reason (id) { id -> Uuid, code -> Text, words -> Text, } }
+diesel::table! { story_text (id) { id -> Uuid, rev -> Int4, mechanism -> Text, work -> Text, note -> Text, } }
 diesel::table! {
     surgeon_limit (id) {
-        id -> Uuid, episode_id -> Uuid, seq -> Int8, quantity -> Text, ceiling -> Float8, floor -> Nullable<Float8>,
-        until_day -> Nullable<Int4>, release_role -> Nullable<Text>, release_on -> Nullable<Date>, ended_on -> Nullable<Date>,
+        id -> Uuid, quantity -> Text, ceiling -> Float8, floor -> Nullable<Float8>, until_day -> Nullable<Int4>,
+        ask_again_day -> Nullable<Int4>, release_role -> Nullable<Text>,
     }
 }
 diesel::table! {
-    flag_answer (id) { id -> Uuid, episode_id -> Uuid, seq -> Int8, flag -> Text, answer -> Text, confirmed -> Bool, asked_on -> Date, }
+    flag_answer (id) { id -> Uuid, flag -> Text, answer -> Text, about -> Array<Text>, because -> Nullable<Text>, }
 }
 diesel::table! {
-    flag_action (id) { id -> Uuid, episode_id -> Uuid, seq -> Int8, flag -> Text, acted_on -> Date, action -> Text, closed -> Bool, }
+    flag_step (id) {
+        id -> Uuid, flag -> Text, causes -> Array<Text>, step -> Text, action -> Nullable<Text>, words -> Text, who -> Text,
+        resumes -> Text, stands_until -> Nullable<Date>,
+    }
 }
+diesel::table! { flag_raise (id) { id -> Uuid, flag -> Text, cause -> Text, reason -> Jsonb, } }
+diesel::table! {
+    verdict (measurement_id, round) {
+        measurement_id -> Uuid, round -> Int4, ceiling -> Nullable<Float8>, whose -> Text, limit_id -> Nullable<Uuid>, over -> Bool,
+    }
+}
+diesel::table! { breach_answer (id) { id -> Uuid, measurement_id -> Uuid, role -> Text, words -> Text, } }
 diesel::table! {
     finding (id) {
-        id -> Uuid, episode_id -> Uuid, seq -> Int8, test -> Text, side -> Text, kind -> Text, word -> Nullable<Text>,
-        value -> Nullable<Float8>, variant -> Nullable<Text>, found_on -> Date, user_id -> Uuid,
+        id -> Uuid, test -> Text, side -> Text, kind -> Text, word -> Nullable<Text>, value -> Nullable<Float8>,
+        variant -> Nullable<Text>, rater_id -> Uuid, remark -> Text,
     }
 }
 diesel::table! {
     strength_trial (id) {
-        id -> Uuid, episode_id -> Uuid, seq -> Int8, test -> Text, side -> Text, peak_n -> Float8, lever_m -> Nullable<Float8>,
-        pain -> Nullable<Float8>, device -> Nullable<Text>, sound -> Bool, pushed_on -> Date, user_id -> Uuid,
+        id -> Uuid, test -> Text, side -> Text, peak_n -> Float8, lever_m -> Nullable<Float8>, pain -> Nullable<Float8>,
+        device -> Nullable<Text>, sound -> Bool,
     }
 }
 diesel::table! {
@@ -54,40 +74,28 @@ diesel::table! {
         id -> Uuid, seq -> Int8, level -> Int4, label -> Text, points -> Jsonb, simulated -> Bool, measured_on -> Date, user_id -> Uuid,
     }
 }
-diesel::table! {
-    outcome_sheet (id) {
-        id -> Uuid, episode_id -> Uuid, seq -> Int8, instrument -> Text, answers -> Jsonb, filled_on -> Date, user_id -> Uuid,
-    }
-}
+diesel::table! { outcome_sheet (id) { id -> Uuid, instrument -> Text, answers -> Jsonb, } }
 diesel::table! { strength_trace (trial_id) { trial_id -> Uuid, samples -> Jsonb, measurement -> Jsonb, } }
 diesel::table! {
-    exam_note (id) {
-        id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, subject -> Text, value -> Float8, word -> Text,
-        after_value -> Nullable<Float8>, noted_on -> Date, user_id -> Uuid,
-    }
+    exam_note (id) { id -> Uuid, kind -> Text, subject -> Text, value -> Float8, word -> Text, after_value -> Nullable<Float8>, }
 }
-diesel::table! { withdrawal (entry_id) { entry_id -> Uuid, episode_id -> Uuid, kind -> Text, reason -> Text, } }
 diesel::table! {
     measurement (id) {
-        id -> Uuid, episode_id -> Uuid, seq -> Int8, quantity -> Text, side -> Text, value -> Float8, stop -> Text,
-        taken_by -> Text, taken_on -> Date, pain_from -> Nullable<Float8>,
-        pain_to -> Nullable<Float8>, method -> Nullable<Text>,
-        rater_id -> Nullable<Uuid>,
+        id -> Uuid, quantity -> Text, side -> Text, value -> Float8, stop -> Text, taken_by -> Text, pain_from -> Nullable<Float8>,
+        pain_to -> Nullable<Float8>, method -> Nullable<Text>, rater_id -> Nullable<Uuid>, remark -> Text,
     }
 }
-diesel::table! { score (id) { id -> Uuid, episode_id -> Uuid, seq -> Int8, #[sql_name = "score"] name -> Text, value -> Float8, given_on -> Date, } }
-diesel::table! {
-    attestation (id) { id -> Uuid, episode_id -> Uuid, seq -> Int8, code -> Text, holds -> Bool, attested_on -> Date, user_id -> Uuid, }
-}
+diesel::table! { score (id) { id -> Uuid, #[sql_name = "score"] name -> Text, value -> Float8, } }
+diesel::table! { attestation (id) { id -> Uuid, code -> Text, holds -> Bool, } }
 diesel::table! {
     log_entry (id) {
-        id -> Uuid, episode_id -> Uuid, seq -> Int8, logged_on -> Date, exercise -> Nullable<Text>, kind -> Text,
-        value -> Nullable<Float8>, sessions -> Nullable<Int4>, repetitions -> Nullable<Int4>, how -> Nullable<Text>,
+        id -> Uuid, exercise -> Nullable<Text>, kind -> Text, value -> Nullable<Float8>, sessions -> Nullable<Int4>,
+        repetitions -> Nullable<Int4>, how -> Nullable<Text>, remark -> Text,
     }
 }
-diesel::table! {
-    gate_pass (id) { id -> Uuid, episode_id -> Uuid, gate -> Text, passed_on -> Date, overridden -> Array<Text>, reason -> Text, user_id -> Uuid, }
-}
+diesel::table! { gate_pass (id) { id -> Uuid, gate -> Text, } }
+diesel::table! { gate_override (pass_id, criterion) { pass_id -> Uuid, criterion -> Text, reason -> Text, } }
+diesel::table! { line_step (id) { id -> Uuid, exercise -> Text, step -> Text, reason -> Text, } }
 diesel::table! { knowledge_release (sha256) { sha256 -> Text, body -> Jsonb, } }
 diesel::table! { program (id) { id -> Uuid, episode_id -> Uuid, knowledge_sha256 -> Text, rev -> Int4, } }
 diesel::table! {
@@ -102,13 +110,12 @@ diesel::table! {
 diesel::table! {
     program_snapshot (id) {
         id -> Uuid, program_id -> Uuid, version -> Int4, kind_version -> Int4, knowledge_sha256 -> Text, body -> Jsonb,
-        signed_by -> Uuid, signed_on -> Date,
     }
 }
 diesel::table! {
     line_decision (id) {
-        id -> Uuid, episode_id -> Uuid, seq -> Int8, line_id -> Uuid, exercise -> Text, proposed -> Text, rule -> Text, answer -> Text,
-        reason -> Text, kind_version -> Int4, body -> Jsonb, decided_on -> Date, user_id -> Uuid,
+        id -> Uuid, line_id -> Uuid, exercise -> Text, proposed -> Text, rule -> Text, answer -> Text, reason -> Text,
+        kind_version -> Int4, body -> Jsonb,
     }
 }
 diesel::table! {
@@ -117,7 +124,7 @@ diesel::table! {
         made_on -> Date, user_id -> Uuid,
     }
 }
-diesel::table! { visit_note (id) { id -> Uuid, episode_id -> Uuid, visited_on -> Date, body -> Text, kind_version -> Int4, summary -> Jsonb, signed_by -> Uuid, } }
+diesel::table! { visit_note (id) { id -> Uuid, body -> Text, kind_version -> Int4, summary -> Jsonb, } }
 diesel::table! {
     lane (episode_id) {
         episode_id -> Uuid, patient_id -> Uuid, #[sql_name = "lane"] name -> Text, rank -> Int4, body -> Jsonb, as_of_day -> Date, inputs_rev -> Int4,
@@ -129,12 +136,31 @@ diesel::allow_tables_to_appear_in_same_query!(
     patient,
     episode,
     lane,
+    record,
+    event,
+    effect,
+    event_reason,
+    story_text,
+    surgeon_limit,
+    flag_answer,
+    flag_step,
+    flag_raise,
     measurement,
-    withdrawal,
+    verdict,
+    breach_answer,
     finding,
+    exam_note,
     outcome_sheet,
     strength_trial,
     strength_trace,
+    score,
+    attestation,
+    log_entry,
+    gate_pass,
+    gate_override,
+    line_step,
+    line_decision,
+    visit_note,
     program,
     program_line,
     program_snapshot

@@ -2,30 +2,29 @@
 
 use crate::StoreError;
 use crate::convert::{unword, word};
-use crate::events::{Stored, settle};
-use crate::schema::{strength_trace, strength_trial, withdrawal};
+use crate::event::{Entry, Stored, enter, standing};
+use crate::schema::{event, strength_trace, strength_trial};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::strength::StrengthTrial;
 use uuid::Uuid;
 
 type Row = (
-    Uuid,
-    Uuid,
-    i64,
-    String,
-    String,
-    f64,
-    Option<f64>,
-    Option<f64>,
-    Option<String>,
-    bool,
+    (
+        Uuid,
+        String,
+        String,
+        f64,
+        Option<f64>,
+        Option<f64>,
+        Option<String>,
+        bool,
+    ),
     NaiveDate,
-    Uuid,
 );
 
 fn to_trial(
-    (id, _, _, test, side, peak_n, lever_m, pain, device, sound, on, _): Row,
+    ((id, test, side, peak_n, lever_m, pain, device, sound), on): Row,
 ) -> Result<StrengthTrial, StoreError> {
     Ok(StrengthTrial {
         id,
@@ -49,13 +48,16 @@ pub fn add(
     episode: Uuid,
     trial: &StrengthTrial,
     trace: Option<(serde_json::Value, serde_json::Value)>,
-    user: Uuid,
 ) -> Result<Stored, StoreError> {
     use strength_trial as t;
-    let added = diesel::insert_into(t::table)
+    let entry = Entry::new(episode, trial.id, "strength_trial", trial.on);
+    let stored = enter(conn, entry, trial)?;
+    if stored == Stored::Before {
+        return Ok(stored);
+    }
+    diesel::insert_into(t::table)
         .values((
             t::id.eq(trial.id),
-            t::episode_id.eq(episode),
             t::test.eq(&trial.test),
             t::side.eq(word(trial.side)),
             t::peak_n.eq(trial.peak_n),
@@ -63,15 +65,9 @@ pub fn add(
             t::pain.eq(trial.pain),
             t::device.eq(&trial.device),
             t::sound.eq(trial.sound),
-            t::pushed_on.eq(trial.on),
-            t::user_id.eq(user),
         ))
-        .on_conflict(t::id)
-        .do_nothing()
         .execute(conn)?;
-    if added == 1
-        && let Some((samples, measurement)) = trace
-    {
+    if let Some((samples, measurement)) = trace {
         use strength_trace as s;
         diesel::insert_into(s::table)
             .values((
@@ -81,14 +77,7 @@ pub fn add(
             ))
             .execute(conn)?;
     }
-    settle(added, || {
-        let row = t::table
-            .filter(t::id.eq(trial.id))
-            .filter(t::episode_id.eq(episode))
-            .first::<Row>(conn)
-            .optional()?;
-        Ok(row.map(to_trial).transpose()?.as_ref() == Some(trial))
-    })
+    Ok(stored)
 }
 
 /// Trials, oldest first, withdrawn ones left out; without their traces.
@@ -97,12 +86,8 @@ pub fn add(
 /// Database failure.
 pub fn trials(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<StrengthTrial>, StoreError> {
     use strength_trial as t;
-    let rows: Vec<Row> = t::table
-        .left_join(withdrawal::table.on(withdrawal::entry_id.eq(t::id)))
-        .filter(t::episode_id.eq(episode))
-        .filter(withdrawal::entry_id.is_null())
-        .order((t::pushed_on, t::seq))
-        .select(t::all_columns)
+    let rows: Vec<Row> = standing!(t, episode)
+        .select((t::all_columns, event::on_date))
         .load(conn)?;
     rows.into_iter().map(to_trial).collect()
 }
@@ -117,8 +102,8 @@ pub fn trace(
     id: Uuid,
 ) -> Result<(serde_json::Value, serde_json::Value), StoreError> {
     strength_trace::table
-        .inner_join(strength_trial::table.on(strength_trial::id.eq(strength_trace::trial_id)))
-        .filter(strength_trial::episode_id.eq(episode))
+        .inner_join(event::table.on(event::id.eq(strength_trace::trial_id)))
+        .filter(event::episode_id.eq(episode))
         .filter(strength_trace::trial_id.eq(id))
         .select((strength_trace::samples, strength_trace::measurement))
         .first(conn)

@@ -1,9 +1,11 @@
 //! Signed visit notes.
 
 use crate::StoreError;
-use crate::schema::visit_note;
+use crate::event::{Entry, Stored, enter, standing};
+use crate::schema::{event, visit_note};
 use chrono::NaiveDate;
 use diesel::prelude::*;
+use ritorno_core::episode::Written;
 use ritorno_core::snapshot::{Kind, VisitV1};
 use uuid::Uuid;
 
@@ -35,7 +37,7 @@ impl Note {
     }
 }
 
-/// Adds a signed note once.
+/// Adds a signed note once, signed by whoever writes.
 ///
 /// # Errors
 /// `IdConflict` when the id was used before.
@@ -44,35 +46,24 @@ pub fn add(
     id: Uuid,
     episode: Uuid,
     note: &Note,
-    by: Uuid,
-) -> Result<(), StoreError> {
+) -> Result<Stored, StoreError> {
     use visit_note as t;
-    let added = diesel::insert_into(t::table)
-        .values((
-            t::id.eq(id),
-            t::episode_id.eq(episode),
-            t::visited_on.eq(note.visited_on),
-            t::body.eq(&note.body),
-            t::kind_version.eq(note.kind_version),
-            t::summary.eq(&note.summary),
-            t::signed_by.eq(by),
-        ))
-        .on_conflict(t::id)
-        .do_nothing()
-        .execute(conn)?;
-    let mut same = || -> Result<bool, StoreError> {
-        let kept: Option<(Uuid, NaiveDate, String)> = t::table
-            .filter(t::id.eq(id))
-            .select((t::episode_id, t::visited_on, t::body))
-            .first(conn)
-            .optional()?;
-        Ok(kept == Some((episode, note.visited_on, note.body.clone())))
-    };
-    if added == 1 || same()? {
-        Ok(())
-    } else {
-        Err(StoreError::IdConflict)
+    let stored = enter(
+        conn,
+        Entry::new(episode, id, "note", note.visited_on),
+        &note.body,
+    )?;
+    if stored == Stored::New {
+        diesel::insert_into(t::table)
+            .values((
+                t::id.eq(id),
+                t::body.eq(&note.body),
+                t::kind_version.eq(note.kind_version),
+                t::summary.eq(&note.summary),
+            ))
+            .execute(conn)?;
     }
+    Ok(stored)
 }
 
 /// The newest note of an episode.
@@ -82,9 +73,25 @@ pub fn add(
 pub fn newest(conn: &mut PgConnection, episode: Uuid) -> Result<Option<Note>, StoreError> {
     use visit_note as t;
     Ok(t::table
-        .filter(t::episode_id.eq(episode))
-        .order((t::visited_on.desc(), t::id.desc()))
-        .select((t::visited_on, t::body, t::kind_version, t::summary))
+        .inner_join(event::table.on(event::id.eq(t::id)))
+        .filter(event::episode_id.eq(episode))
+        .order((event::on_date.desc(), event::seq.desc()))
+        .select((event::on_date, t::body, t::kind_version, t::summary))
         .first(conn)
         .optional()?)
+}
+
+/// The words of all signed notes of an episode, oldest first.
+///
+/// # Errors
+/// Database failure.
+pub fn texts(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Written>, StoreError> {
+    use visit_note as t;
+    let rows: Vec<(Uuid, NaiveDate, String)> = standing!(t, episode)
+        .select((t::id, event::on_date, t::body))
+        .load(conn)?;
+    Ok(rows
+        .into_iter()
+        .map(|(id, on, text)| Written { id, on, text })
+        .collect())
 }

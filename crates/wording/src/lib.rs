@@ -265,6 +265,8 @@ mod tests {
             ]
         }));
         names.extend(known.red_flags.iter().map(|f| format!("flag-{}", f.id)));
+        let actions = known.red_flags.iter().flat_map(|f| &f.actions);
+        names.extend(actions.map(|id| format!("action-{id}")));
         names.extend(known.pathways.keys().map(|id| format!("pathway-{id}")));
         for p in known.pathways.values() {
             names.extend(p.phases.iter().map(|r| format!("phase-{}", r.id)));

@@ -84,6 +84,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/breach-answers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["answer_breach"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/comparison": {
         parameters: {
             query?: never;
@@ -110,6 +126,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["decide_line"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_episode"];
         delete?: never;
         options?: never;
         head?: never;
@@ -164,7 +196,7 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
-    "/api/episodes/{id}/flag-actions": {
+    "/api/episodes/{id}/flag-steps": {
         parameters: {
             query?: never;
             header?: never;
@@ -173,7 +205,7 @@ export interface paths {
         };
         get?: never;
         put?: never;
-        post: operations["act_on_flag"];
+        post: operations["step_on_flag"];
         delete?: never;
         options?: never;
         head?: never;
@@ -446,6 +478,38 @@ export interface paths {
         get: operations["show_reading"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/reopen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["reopen_episode"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/resumes": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["resume_line"];
         delete?: never;
         options?: never;
         head?: never;
@@ -735,7 +799,7 @@ export interface paths {
             cookie?: never;
         };
         get: operations["show_patient"];
-        put?: never;
+        put: operations["edit_patient"];
         post?: never;
         delete?: never;
         options?: never;
@@ -753,6 +817,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["add_episode"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/patients/{id}/timeline": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_timeline"];
+        put?: never;
+        post?: never;
         delete?: never;
         options?: never;
         head?: never;
@@ -785,6 +865,22 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["judge_ratings"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/screen": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["screen_text"];
         delete?: never;
         options?: never;
         head?: never;
@@ -984,6 +1080,11 @@ export interface components {
             by: string;
             entries: components["schemas"]["WaitingEntry"][];
         };
+        /**
+         * @description What an answer of no rests on, when a text said otherwise.
+         * @enum {string}
+         */
+        Because: "treated_injury" | "wearing_off";
         /** @description The bench as it stands. */
         Bench: {
             /** @description The clinic's own, newest of each quantity. */
@@ -1035,6 +1136,41 @@ export interface components {
             /** @description The unit as it is shown, where there is one. */
             unit?: string | null;
         };
+        /** @description A measurement above its ceiling that nobody has dealt with: a clinician's own inside the ceiling, or the surgeon's answer, closes it. */
+        Breach: {
+            /** @description How many lie above, one after the other. */
+            count: number;
+            /** @description Quantity id. */
+            quantity: string;
+            /** @description All of it in one reason. */
+            reason: components["schemas"]["Reason"];
+            /** @description Whether the surgeon must be asked: beyond the error, or twice. */
+            surgeon: boolean;
+            /** @description The newest measurement above. */
+            view: components["schemas"]["MeasurementView"];
+        };
+        /** @description What the surgeon said about a measurement above the ceiling. */
+        BreachAnswer: {
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /**
+             * Format: uuid
+             * @description The measurement above the ceiling.
+             */
+            measurement: string;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+            /** @description Who answered, by role. */
+            role: string;
+            /** @description What was said. */
+            words: string;
+        };
         /** @description Measured points of a level. */
         CalibrationForm: {
             /** Format: uuid */
@@ -1060,6 +1196,36 @@ export interface components {
             rung: number;
             today: components["schemas"]["Verdict"];
         };
+        /**
+         * @description What kind of thing a cause is.
+         * @enum {string}
+         */
+        CauseKind: "answer" | "text" | "finding";
+        /**
+         * @description Where a cause stands.
+         * @enum {string}
+         */
+        CauseState: "open" | "acted_on" | "answered";
+        /** @description One cause as the page shows it. */
+        CauseView: {
+            /** @description What a step or an answer names. */
+            key: string;
+            /** @description What it is. */
+            kind: components["schemas"]["CauseKind"];
+            offer?: components["schemas"]["Offer"] | null;
+            /**
+             * Format: date
+             * @description The day it speaks about.
+             */
+            on: string;
+            /** @description The passage, as it was written. */
+            quote?: string | null;
+            reason?: components["schemas"]["Reason"] | null;
+            /** @description It tells of the injury that is being treated, most likely: shown once, holds nothing. */
+            soft: boolean;
+            /** @description Where it stands. */
+            state: components["schemas"]["CauseState"];
+        };
         /** @description How far a movement may go. */
         Ceiling: {
             /** @enum {string} */
@@ -1082,10 +1248,37 @@ export interface components {
             awaits_confirmation: boolean;
             /** @description How far. */
             ceiling: components["schemas"]["Ceiling"];
+            /**
+             * Format: uuid
+             * @description The surgeon's limit it rests on.
+             */
+            limit?: string | null;
             /** @description True for a coming day on which a dated surgeon's limit will have ended but is not yet confirmed as ended. */
             provisional: boolean;
             /** @description Whose rule. */
             reason: components["schemas"]["Reason"];
+        };
+        /** @description How a measurement was judged when it was stored. It is kept, because working it out anew would change with pathway and knowledge. */
+        CeilingVerdict: {
+            /**
+             * Format: double
+             * @description The ceiling of its own date, in the quantity's unit; none where comfort was the guide or nothing was allowed.
+             */
+            ceiling?: number | null;
+            /**
+             * Format: uuid
+             * @description The surgeon's limit that it rests on.
+             */
+            limit?: string | null;
+            /**
+             * Format: uuid
+             * @description The measurement.
+             */
+            measurement: string;
+            /** @description Whether it lay above. */
+            over: boolean;
+            /** @description The rule that spoke, by id. */
+            whose: string;
         };
         /** @description What it does to the line. */
         Change: {
@@ -1587,6 +1780,19 @@ export interface components {
             /** @description Its points. */
             points: components["schemas"]["PullPoint"][];
         };
+        /**
+         * @description How an episode ends.
+         * @enum {string}
+         */
+        EndReason: "discharged" | "moved_away" | "declined" | "died" | "other";
+        /** @description Ending an episode. */
+        Ending: {
+            /** Format: date */
+            on: string;
+            reason: components["schemas"]["EndReason"];
+            /** @description The last reading and what was agreed. */
+            words: string;
+        };
         /** @description What became of one entry. */
         EntryAnswer: {
             problem?: components["schemas"]["Problem"] | null;
@@ -1798,52 +2004,104 @@ export interface components {
              */
             rms_n: number;
         };
-        /** @description What was done about a raised flag. */
-        FlagAction: {
-            /** @description What was done, and with whom. */
-            action: string;
-            /** @description Whether the matter is closed and the program may go on. */
-            closed: boolean;
+        /** @description Answers to red-flag questions, asked today. */
+        FlagAnswers: {
+            answers: components["schemas"]["FlagReply"][];
+        };
+        /** @description One answer. */
+        FlagReply: {
+            /** @description Passages of texts that were looked at, by cause key. */
+            about?: string[];
+            answer: components["schemas"]["Answer"];
+            because?: components["schemas"]["Because"] | null;
+            flag: string;
+            /**
+             * Format: uuid
+             * @description Made where it was given.
+             */
+            id?: string;
+        };
+        /**
+         * @description Where a flag stands.
+         * @enum {string}
+         */
+        FlagState: "not_asked" | "no" | "queried" | "raised" | "acted_on" | "answered";
+        /** @description A step on the way of a raised flag: open, acted on, answered. It names the causes it is about; what it does not name stays open. */
+        FlagStep: components["schemas"]["FlagStepKind"] & {
+            /** @description What it is about, by cause keys. */
+            causes: string[];
             /** @description Flag id. */
             flag: string;
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
             /**
              * Format: date
              * @description When.
              */
             on: string;
         };
-        /** @description Answers to red-flag questions, asked today. */
-        FlagAnswers: {
-            answers: components["schemas"]["FlagReply"][];
+        /** @description What happened to a raised flag. */
+        FlagStepKind: {
+            /** @description What, from the flag's own list. */
+            action?: string | null;
+            /** @enum {string} */
+            step: "acted";
+            /** @description Who was told. */
+            told: string;
+            /** @description What, in words. */
+            words?: string;
+        } | {
+            /** @description Who says so. */
+            by: string;
+            /** @description What came of it. */
+            result: string;
+            /** @description What may resume. */
+            resumes: string;
+            /**
+             * Format: date
+             * @description A known loss may stand until then: it does not open again at every test, unless it grows.
+             */
+            stands_until?: string | null;
+            /** @enum {string} */
+            step: "answered";
+        } | {
+            /** @description Why. */
+            reason: string;
+            /** @enum {string} */
+            step: "mistake";
         };
-        /** @description What was done about a raised flag, today. */
-        FlagDone: {
-            action: string;
-            closed: boolean;
-            flag: string;
-        };
-        /** @description One answer. */
-        FlagReply: {
-            answer: components["schemas"]["Answer"];
-            /** @description Set when a contradicting note was looked at and the answer stands. */
-            confirmed?: boolean;
-            flag: string;
-        };
-        /**
-         * @description Where a flag stands.
-         * @enum {string}
-         */
-        FlagState: "not_asked" | "no" | "queried" | "raised" | "closed";
         /** @description One flag as the page shows it. */
         FlagView: {
+            /** @description What may be done about it, by id. */
+            actions: string[];
             /** @description Whether it is a question (or derived from findings). */
             asked: boolean;
+            /**
+             * Format: date
+             * @description Acted on: when it comes back on top if there is no answer by then.
+             */
+            back_on?: string | null;
+            /**
+             * Format: int32
+             * @description Within so many hours of a nerve block it is asked whether the feeling is coming back.
+             */
+            block_hours?: number | null;
+            /** @description What raised it or asks about it, newest first, with where each stands. */
+            causes: components["schemas"]["CauseView"][];
             /** @description Flag id. */
             flag: string;
-            last_action?: components["schemas"]["FlagAction"] | null;
+            /** @description Whether a known loss may stand for a while. */
+            may_stand: boolean;
+            /** @description It has come back. */
+            overdue: boolean;
             reason?: components["schemas"]["Reason"] | null;
             /** @description Where it stands. */
             state: components["schemas"]["FlagState"];
+            /** @description What was done about it, oldest first. */
+            steps: components["schemas"]["FlagStep"][];
             /** @description How fast. */
             tier: components["schemas"]["Tier"];
         };
@@ -1946,6 +2204,15 @@ export interface components {
          * @enum {string}
          */
         Helper: "none" | "other_hand" | "stick" | "table" | "wall" | "pulley" | "elastic" | "weight" | "ball" | "box";
+        /** @description A passage that a flag must ask about. */
+        Hit: {
+            /** @description Flag id. */
+            flag: string;
+            /** @description What tells this passage from others: a digest of its words. */
+            passage: string;
+            /** @description The sentence, as it was written. */
+            quote: string;
+        };
         /** @description One hypothesis as the page shows it. */
         HypothesisView: {
             cluster?: components["schemas"]["ClusterUse"] | null;
@@ -2110,6 +2377,16 @@ export interface components {
          * @enum {string}
          */
         LaneName: "something_is_wrong" | "too_far" | "gate_due" | "too_stiff" | "re_measure" | "quiet";
+        /** @description What a later event did. */
+        Later: {
+            /** @description `closes`, `ends`, `takes_back`, `resumes`, `acts_on`. */
+            role: string;
+            /**
+             * Format: int64
+             * @description Its number.
+             */
+            seq: number;
+        };
         /** @description A ladder that found no place, and why. */
         LaterItem: {
             /** @description Ladder id. */
@@ -2182,6 +2459,25 @@ export interface components {
             patient: components["schemas"]["Reason"];
             /** @description The rule that decided. */
             rule: components["schemas"]["Reason"];
+        };
+        /** @description An exercise that was paused, or let go on again. The newest step of an exercise counts. */
+        LineStep: {
+            /** @description Exercise id. */
+            exercise: string;
+            /**
+             * Format: uuid
+             * @description Id.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description When.
+             */
+            on: string;
+            /** @description Paused, or going on again. */
+            paused: boolean;
+            /** @description The rule that stopped it, or why it may go on. */
+            reason: string;
         };
         /** @description A line of the chart with its verdict. */
         LineView: {
@@ -2324,6 +2620,8 @@ export interface components {
              * @description The day it speaks about.
              */
             on: string;
+            /** @description Anything else, in words. */
+            remark?: string;
         };
         /** @description What a log entry says. */
         LogFact: {
@@ -2420,6 +2718,8 @@ export interface components {
              * @description Which member of the clinic measured; set by the server from who is signed in, absent for the patient's own.
              */
             rater?: string | null;
+            /** @description Anything else about it, in words. */
+            remark?: string;
             /** @description Measured side. */
             side: components["schemas"]["Arm"];
             /** @description Why it stopped. */
@@ -2439,10 +2739,13 @@ export interface components {
             impossible?: components["schemas"]["Reason"] | null;
             /** @description The measurement. */
             measurement: components["schemas"]["Measurement"];
+            not_known_then?: components["schemas"]["Reason"] | null;
             /** @description Above the ceiling of its own date: never met, never better. */
             over_ceiling: boolean;
             /** @description A simulated device of the demo invented it: kept, shown as such, never used. */
             simulated?: boolean;
+            /** @description How it was judged by what was known then. */
+            verdict: components["schemas"]["CeilingVerdict"];
         };
         /**
          * @description What a range was measured with.
@@ -2550,6 +2853,8 @@ export interface components {
         };
         /** @description A new patient with a first operated shoulder. */
         NewPatient: {
+            /** @description Somebody of this name and birth date is known, and this is another person. */
+            another?: boolean;
             /** Format: date */
             birth: string;
             /** Format: uuid */
@@ -2581,10 +2886,15 @@ export interface components {
             on: string;
         };
         /**
+         * @description An answer that may be given in one key instead of a plain no.
+         * @enum {string}
+         */
+        Offer: "treated_injury" | "wearing_off";
+        /**
          * @description Whether the other side may serve as a measure.
          * @enum {string}
          */
-        OtherSide: "sound" | "affected" | "operated" | "hypermobile";
+        OtherSide: "not_known" | "sound" | "affected" | "operated" | "hypermobile";
         /** @description Instruments and sheets of an episode. */
         OutcomePage: {
             clock: components["schemas"]["Clock"];
@@ -2623,10 +2933,15 @@ export interface components {
         };
         /** @description Passing a gate. */
         Passing: {
-            /** @description Criteria that are overridden, by id. */
-            overridden?: string[];
-            /** @description Why. */
-            reason?: string;
+            /**
+             * Format: uuid
+             * @description Made where it was entered.
+             */
+            id?: string;
+            /** @description Criteria that are overridden, by id, each with its own reason. */
+            overridden?: {
+                [key: string]: string;
+            };
         };
         /** @description A pathway to choose. */
         PathwayChoice: {
@@ -2673,6 +2988,15 @@ export interface components {
             /** Format: int32 */
             weeks: number;
         };
+        /** @description A name or a birth date that was typed wrongly. */
+        PatientEdit: {
+            /** @description Somebody of this name and birth date is known, and this is another person. */
+            another?: boolean;
+            /** Format: date */
+            birth: string;
+            family_name: string;
+            given_name: string;
+        };
         /** @description Where a patient's newest episode is. */
         PatientHead: {
             /** Format: date */
@@ -2681,6 +3005,8 @@ export interface components {
             episode: string;
             /** @description All shoulders and operations, newest first. */
             episodes: components["schemas"]["EpisodeHead"][];
+            family_name: string;
+            given_name: string;
             name: string;
             /** Format: uuid */
             patient: string;
@@ -3040,6 +3366,11 @@ export interface components {
             /** @description Subjects. */
             subjects: number;
         };
+        /** @description Opening an ended episode again. */
+        Reopening: {
+            /** @description Why. */
+            words: string;
+        };
         /** @description The same sign before and after one dose. */
         ResponseView: {
             /**
@@ -3058,6 +3389,17 @@ export interface components {
             sign: string;
             /** @description Better, same or worse. */
             word: components["schemas"]["Found"];
+        };
+        /** @description Letting a paused exercise go on. */
+        Resuming: {
+            exercise: string;
+            /**
+             * Format: uuid
+             * @description Made where it was entered.
+             */
+            id: string;
+            /** @description Why it may go on. */
+            reason: string;
         };
         /**
          * @description The roles that exist from the start.
@@ -3582,6 +3924,7 @@ export interface components {
         Supply: "external_rotators" | "internal_rotators" | "raisers" | "lowerers" | "across_forward" | "across_back";
         /** @description A limit that the surgeon wrote. */
         SurgeonLimit: {
+            ask_again_day?: components["schemas"]["i32"] | null;
             /**
              * Format: double
              * @description Greatest permitted measurement.
@@ -3597,6 +3940,11 @@ export interface components {
              * @description Measurement expected at least, where the surgeon wrote one.
              */
             floor?: number | null;
+            /**
+             * Format: date
+             * @description The day from which it holds; a release holds from its own date.
+             */
+            from?: string | null;
             /**
              * Format: uuid
              * @description Id, made by the client.
@@ -3685,6 +4033,8 @@ export interface components {
              * @description Who examined, set by the server.
              */
             rater?: string;
+            /** @description Anything else about it, in words. */
+            remark?: string;
             /** @description Examined side. */
             side: components["schemas"]["Arm"];
             /** @description Test id. */
@@ -3702,6 +4052,52 @@ export interface components {
          * @enum {string}
          */
         Tier: "emergency_now" | "same_day" | "within_days" | "ask_surgeon";
+        /** @description One event. */
+        TimelineEntry: {
+            /**
+             * Format: date-time
+             * @description When it was entered.
+             */
+            at: string;
+            /** @description By whom; nobody where a rule spoke. */
+            by?: string | null;
+            /** Format: uuid */
+            episode?: string | null;
+            /** Format: uuid */
+            id: string;
+            /** @description What kind. */
+            kind: string;
+            /** @description Entered on a later day than the one it speaks about. */
+            late: boolean;
+            /** @description What became of it, by later events. */
+            later: components["schemas"]["Later"][];
+            /**
+             * Format: date
+             * @description When it is true.
+             */
+            on: string;
+            /** @description What it says, in one sentence. */
+            says: components["schemas"]["Reason"];
+            /**
+             * Format: int64
+             * @description The order in which it became known.
+             */
+            seq: number;
+            /** @description Whether it was taken back. */
+            taken_back: boolean;
+            /** @description What was written, whole. */
+            words: components["schemas"]["Words"][];
+        };
+        /** @description A page of it. */
+        TimelinePage: {
+            /**
+             * Format: int64
+             * @description Ask for what lies before this number; nothing when this was all.
+             */
+            before?: number | null;
+            entries: components["schemas"]["TimelineEntry"][];
+            name: string;
+        };
         /**
          * @description Who is told.
          * @enum {string}
@@ -3770,6 +4166,10 @@ export interface components {
          * @enum {string}
          */
         TryOutWord: "clean" | "faults" | "pain" | "too_hard";
+        /** @description A text that is being typed. */
+        Typed: {
+            text: string;
+        };
         /**
          * @description The unit of a measured quantity.
          * @enum {string}
@@ -3843,6 +4243,8 @@ export interface components {
              * @description Share of the planned sessions done over 14 days, where anything was logged.
              */
             adherence_pct?: number | null;
+            /** @description Measurements above their ceiling that nobody has dealt with. */
+            breaches: components["schemas"]["Breach"][];
             /** @description What today's facts call for. */
             calls: components["schemas"]["Reason"][];
             /** @description Weeks and days. */
@@ -3860,6 +4262,8 @@ export interface components {
             limits_to_confirm: components["schemas"]["SurgeonLimit"][];
             /** @description The log of the last 14 days, newest first. */
             log: components["schemas"]["LogEntry"][];
+            /** @description Exercises that a stop has paused, until somebody resumes them. */
+            paused: components["schemas"]["LineStep"][];
             /** @description Phase reached, by id. */
             phase?: string | null;
             /** @description Precautions of today. */
@@ -3941,6 +4345,11 @@ export interface components {
             ladders: string[];
             /** @description Whether it could not be answered, because something was not measured or is out of date. */
             open: boolean;
+            /**
+             * Format: uuid
+             * @description The newest record behind it: what a step about its flag names.
+             */
+            rests_on?: string | null;
             since_day?: components["schemas"]["i32"] | null;
             /** @description Whether it speaks: everything it asks holds. */
             speaks: boolean;
@@ -3991,7 +4400,7 @@ export interface components {
          * @description What can be taken back.
          * @enum {string}
          */
-        WithdrawalOf: "measurement" | "finding" | "strength_trial" | "outcome_sheet";
+        WithdrawalOf: "measurement" | "finding" | "exam_note" | "strength_trial" | "outcome_sheet" | "score" | "attestation" | "log" | "limit" | "limit_end" | "breach_answer" | "gate_pass";
         /** @description What was taken back. */
         Withdrawn: {
             /**
@@ -4005,6 +4414,12 @@ export interface components {
          * @enum {string}
          */
         Word: "likely" | "open" | "unlikely" | "shown" | "excluded";
+        /** @description A passage of an event. */
+        Words: {
+            /** @description What it is, a wording key: `note`, `remark`, `reason` … */
+            label: string;
+            text: string;
+        };
         /** @description One thing worked out, with its sentence. */
         WorkedOut: {
             /** @description What it says. */
@@ -4213,6 +4628,39 @@ export interface operations {
             };
         };
     };
+    answer_breach: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["BreachAnswer"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StoryPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_comparison: {
         parameters: {
             query?: {
@@ -4268,6 +4716,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_episode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Ending"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatientHead"];
                 };
             };
             default: {
@@ -4376,7 +4857,7 @@ export interface operations {
             };
         };
     };
-    act_on_flag: {
+    step_on_flag: {
         parameters: {
             query?: never;
             header?: never;
@@ -4387,7 +4868,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["FlagDone"];
+                "application/json": components["schemas"]["FlagStep"];
             };
         };
         responses: {
@@ -4994,6 +5475,72 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ReadingPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    reopen_episode: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Reopening"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatientHead"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    resume_line: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Resuming"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitPage"];
                 };
             };
             default: {
@@ -5694,6 +6241,39 @@ export interface operations {
             };
         };
     };
+    edit_patient: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PatientEdit"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PatientHead"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     add_episode: {
         parameters: {
             query?: never;
@@ -5715,6 +6295,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["PatientHead"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_timeline: {
+        parameters: {
+            query?: {
+                before?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TimelinePage"];
                 };
             };
             default: {
@@ -5804,6 +6415,37 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["Reliability"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    screen_text: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Typed"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Hit"][];
                 };
             };
             default: {

@@ -24,6 +24,7 @@ const MOVED = [
   "outcomes",
   "comparison",
   "day-list",
+  "timeline",
 ];
 
 /**

@@ -49,7 +49,7 @@ function body(
       start: form.start as "surgery",
       setting: "primary",
       complaint: form.complaint === "" ? null : (form.complaint as "raising"),
-      other_side: "sound",
+      other_side: "not_known",
       side: form.side as "left" | "right",
       day0: form.day0,
       dominant: form.dominant as "left" | "right",

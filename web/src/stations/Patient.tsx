@@ -23,6 +23,7 @@ import { Read } from "./Read";
 import { Scores } from "./Scores";
 import { Story } from "./Story";
 import { Strength } from "./Strength";
+import { Timeline } from "./Timeline";
 import { Visit } from "./Visit";
 
 const STATIONS = [
@@ -32,6 +33,7 @@ const STATIONS = [
   ["read", "r"],
   ["program", "p"],
   ["home", "h"],
+  ["timeline", "t"],
 ] as const;
 /** Rooms inside a station, reached by a key of their own. */
 const ROOMS = [
@@ -131,6 +133,7 @@ export default function Patient({ today }: { today: string }) {
   const { head, stations } = story.data;
   const state: Record<string, string> = {
     visit: stations.program === "empty" ? "empty" : "under-way",
+    timeline: "done",
     ...stations,
   };
   return (
@@ -203,6 +206,10 @@ export default function Patient({ today }: { today: string }) {
             }
           />
           <Route path="home" element={<Home episode={episode} />} />
+          <Route
+            path="timeline"
+            element={<Timeline patient={head.patient} />}
+          />
           <Route path="*" element={<Navigate to="visit" replace />} />
         </Routes>
       </div>

@@ -5,6 +5,7 @@ import { t } from "../app/wording";
 import { Flags } from "./story/Flags";
 import { Happened } from "./story/Happened";
 import { Limits } from "./story/Limits";
+import { Shoulders } from "./story/Shoulders";
 
 type Page = Schemas["StoryPage"];
 
@@ -30,7 +31,7 @@ export function Story({
         <h1>{t("story-title")}</h1>
         <span className="soft">{t("story-lead")}</span>
       </div>
-      <Flags episode={episode} page={page} keep={keep} />
+      <Flags episode={episode} page={page} keep={keep} today={today} />
       <Happened
         key={page.rev}
         saved={saved === page.rev}
@@ -41,6 +42,7 @@ export function Story({
         today={today}
       />
       <Limits episode={episode} page={page} keep={keep} today={today} />
+      <Shoulders page={page} episode={episode} today={today} keep={keep} />
     </>
   );
 }

@@ -10,6 +10,7 @@ import { Decide } from "./Decide";
 import { Corridors } from "./visit/Corridors";
 import { FlagLine } from "./visit/FlagLine";
 import { Gate } from "./visit/Gate";
+import { Held } from "./visit/Held";
 import { Log } from "./visit/Log";
 import { Note } from "./visit/Note";
 import { Notices } from "./visit/Notices";
@@ -47,6 +48,10 @@ export function Visit({ episode }: { episode: string }) {
   // Without a pathway nothing is asked of the patient at home yet, and there is nothing to log.
   const unplanned = view.corridors.length === 0 && !view.phase;
   const { today } = page.data;
+  const refresh = () => {
+    for (const key of ["visit", "story", "ranges", "day-list", "timeline"])
+      void queries.invalidateQueries({ queryKey: [key] });
+  };
   return (
     <>
       <div className="page-head">
@@ -61,16 +66,14 @@ export function Visit({ episode }: { episode: string }) {
       </div>
       <ProblemNote error={error} />
       <Notices episode={episode} view={view} />
+      <Held episode={episode} view={view} onDone={refresh} onError={setError} />
       <div className="two">
         <div>
           <Since
             episode={episode}
             page={page.data}
             unplanned={unplanned}
-            onAsked={() => {
-              for (const key of ["visit", "story", "day-list"])
-                void queries.invalidateQueries({ queryKey: [key] });
-            }}
+            onAsked={refresh}
             onError={setError}
           />
           <Limits episode={episode} view={view} />

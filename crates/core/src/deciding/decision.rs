@@ -95,6 +95,9 @@ pub struct LineDecision {
     pub alternatives: Vec<Alternative>,
     /// What accepting does.
     pub change: Change,
+    /// What is done today instead. It ends by itself and changes no line.
+    #[serde(default)]
+    pub today: Option<Dose>,
     /// The sentence for the patient.
     pub patient: Reason,
 }

@@ -13,7 +13,7 @@ pub use decision::{Alternative, Change, LineDecision, Move};
 
 use crate::calendar::EpisodeDay;
 use crate::episode::{Facts, Line, LogFact, OtherSide};
-use crate::knowledge::{Dose, Exercise, WatchAct};
+use crate::knowledge::{Dose, Exercise, Level, WatchAct};
 use crate::program::{CheckContext, Finding, Status, running_lines, scheduled_lines};
 use crate::progress::{CriterionStatus, adherence_pct, evaluate};
 use crate::ranges::calls;
@@ -95,6 +95,8 @@ fn decide_watched(
         rule: say.rule.with("exercise", line.exercise.as_str()),
         inputs,
         alternatives,
+        today: (say.kind == Move::Ease)
+            .then(|| change::eased(&line.dose, case.threshold("flare-nearer-m"))),
         change: say.change,
     })
 }
@@ -130,8 +132,7 @@ impl Case<'_> {
     }
 
     fn loose(&self) -> bool {
-        self.ctx.rules.id == "instability-loose"
-            || self.facts.story.other_side == OtherSide::Hypermobile
+        self.ctx.rules.loose || self.facts.story.other_side == OtherSide::Hypermobile
     }
 
     /// Sessions needed in a row: two, three after an operation.
@@ -304,7 +305,6 @@ impl Case<'_> {
                     self.diary
                         .next_morning(*d)
                         .is_some_and(|p| p >= base + rise)
-                        && !self.diary.flare_on(*d - 1)
                 })
                 .count();
             if worse as f64 >= self.threshold("morning-worse-days") {
@@ -344,13 +344,26 @@ impl Case<'_> {
             .and_then(back)
     }
 
+    /// A bad day: an overlay for that day, which ends by itself and changes no line.
     fn flare(&self) -> Option<Say> {
-        self.diary.flare_on(self.day).then(|| Say {
-            kind: Move::Ease,
-            rule: Reason::new("ease-flare"),
-            change: Change::Dose {
-                dose: change::eased(self.dose()),
-            },
+        self.diary.flare_on(self.day).then(|| {
+            let dose = change::eased(self.dose(), self.threshold("flare-nearer-m"));
+            let mut rule = Reason::new("ease-flare")
+                .with("sets", f64::from(dose.sets))
+                .with("repetitions", f64::from(dose.repetitions));
+            if let (Some(now), Some(then)) = (dose.distance_m, self.dose().distance_m) {
+                let nearer = ((then - now) * 10.0).round() / 10.0;
+                rule = Reason::new("ease-flare-nearer")
+                    .with("nearer_m", nearer)
+                    .with("repetitions", f64::from(dose.repetitions));
+            } else if self.exercise.hardest() < Level::Isometric {
+                rule = Reason::new("ease-flare-arc").with("repetitions", f64::from(dose.repetitions));
+            }
+            Say {
+                kind: Move::Ease,
+                rule,
+                change: Change::None,
+            }
         })
     }
 

@@ -54,8 +54,10 @@ impl Complaint {
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum OtherSide {
-    /// Nothing is known against it.
+    /// Nobody has looked: it is no measure for anything.
     #[default]
+    NotKnown,
+    /// Looked at, and nothing is known against it.
     Sound,
     /// It hurts or is stiff too.
     Affected,

@@ -45,6 +45,9 @@ pub struct TestFinding {
     /// Who examined, set by the server.
     #[serde(default)]
     pub rater: Uuid,
+    /// Anything else about it, in words.
+    #[serde(default)]
+    pub remark: String,
 }
 
 /// What else the reading rests on: votes on irritability, what is known from imaging, the clinician's own pre-test probability.

@@ -25,6 +25,9 @@ pub struct AttestationRow {
     /// Exercises on any of which it can be seen.
     #[serde(default)]
     pub exercises: Vec<String>,
+    /// It protects: a wound, a nerve, a bone, a go-ahead. Nobody overrides it in the clinic.
+    #[serde(default)]
+    pub protective: bool,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.

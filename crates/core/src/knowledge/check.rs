@@ -150,6 +150,10 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         .red_flags
         .iter()
         .for_each(|r| source("red-flags.toml", &r.id, &r.source));
+    for (language, rows) in &known.lexicon {
+        let file = format!("lexicon/{language}.toml");
+        rows.iter().for_each(|r| source(&file, &r.flag, &r.source));
+    }
     known
         .health
         .iter()
@@ -432,6 +436,32 @@ pub(super) fn paths_and_loads(known: &Knowledge, faults: &mut Vec<KnowledgeError
                     "activity.percent",
                     format!("{} is outside 0 to 200", row.percent),
                 );
+            }
+        }
+    }
+}
+
+/// Every row of the lexicon names a flag and does with its own examples what it says.
+pub(super) fn lexicon(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
+    for (language, rows) in &known.lexicon {
+        let file = format!("lexicon/{language}.toml");
+        for row in rows {
+            let mut fault = |field: &str, problem: String| {
+                faults.push(KnowledgeError::at(&file, &row.flag, field, problem))
+            };
+            if known.red_flag(&row.flag).is_none() {
+                fault("flag", "there is no such flag".to_owned());
+            }
+            let asks = |text: &String| {
+                crate::lexicon::screen(known, text)
+                    .iter()
+                    .any(|hit| hit.flag == row.flag)
+            };
+            if let Some(text) = row.fires.iter().find(|text| !asks(text)) {
+                fault("fires", format!("`{text}` is not asked about"));
+            }
+            if let Some(text) = row.silent.iter().find(|text| asks(text)) {
+                fault("silent", format!("`{text}` is asked about"));
             }
         }
     }

@@ -9,8 +9,8 @@ use super::pathway::{Gate, HealingClock, Pathway};
 use super::watch::Watch;
 use crate::calendar::EpisodeDay;
 use crate::episode::{
-    Attestation, Clearance, Facts, GatePass, Line, LogEntry, LogFact, Measurement, Score, Start,
-    StopReason, Story, TakenBy,
+    Attestation, Clearance, Facts, GatePass, Line, LogEntry, LogFact, Measurement, OtherSide,
+    Score, Start, StopReason, Story, TakenBy,
 };
 use crate::mechanics::Arm;
 use crate::program::GateRule;
@@ -18,6 +18,7 @@ use crate::progress::{CriterionStatus, evaluate_gate};
 use crate::strength::StrengthTrial;
 use crate::visit::Assessment;
 use chrono::{Days, NaiveDate};
+use std::collections::BTreeMap;
 use uuid::Uuid;
 
 pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
@@ -181,7 +182,10 @@ impl Witness {
             HealingClock::None => Start::Gradual,
             _ => Start::Injury,
         };
-        let story = Story::begun(&pathway.id, Arm::Right, day0, start);
+        let story = Story {
+            other_side: OtherSide::Sound,
+            ..Story::begun(&pathway.id, Arm::Right, day0, start)
+        };
         let mut facts = Facts::new(day0, NaiveDate::from_ymd_opt(1984, 1, 1)?, story);
         facts.story.clearance = Some(Clearance {
             role: "surgeon".to_owned(),
@@ -200,10 +204,10 @@ impl Witness {
         {
             // Phases last as long as their gates say.
             facts.gate_passes.push(GatePass {
+                id: Uuid::nil(),
                 gate: before.id.clone(),
                 on: on(before.week),
-                overridden: Vec::new(),
-                reason: String::new(),
+                overridden: BTreeMap::new(),
             });
         }
         facts.today = day0 + Days::new(day as u64);
@@ -248,6 +252,7 @@ impl Witness {
                 on,
                 exercise: Some(exercise.id.clone()),
                 fact: done,
+                remark: String::new(),
             });
         }
     }
@@ -344,6 +349,7 @@ impl Witness {
             arc: None,
             method: None,
             rater: None,
+            remark: String::new(),
         });
     }
 

@@ -8,6 +8,7 @@ use super::check_gates;
 use super::check_pathway;
 use super::check_tests;
 use super::clinical_test::{ClinicalTest, Cluster, Hypothesis};
+use super::criteria::{Criterion, CriterionKind};
 use super::error::KnowledgeError;
 use super::exercise::Exercise;
 use super::modifier::Modifier;
@@ -15,7 +16,9 @@ use super::pathway::{
     Allowance, Corridor, DroppedFloor, Forbidden, Gate, Milestone, PainRow, Pathway, Phase,
     Precaution, Sling,
 };
-use super::rows::{Bound, GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold};
+use super::rows::{
+    AskRow, Bound, GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold,
+};
 use super::school::School;
 use super::span::RungSpan;
 use super::step::Step;
@@ -46,6 +49,8 @@ pub struct Knowledge {
     pub quantities: Vec<Quantity>,
     /// Red flags, most urgent first.
     pub red_flags: Vec<RedFlag>,
+    /// What texts may say that flags must ask about, by language.
+    pub lexicon: BTreeMap<String, Vec<AskRow>>,
     /// General health that changes a plan.
     pub health: Vec<HealthItem>,
     /// Classes of exercises, by id.
@@ -95,7 +100,13 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 62] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 68] = [
+    "flare-nearer-m",
+    "flag-back-days",
+    "arm-share-of-body-pct",
+    "helper-share-pulley",
+    "helper-share-stick",
+    "helper-share-hand",
     "top-sessions",
     "top-sessions-operated",
     "pain-baseline-days",
@@ -205,6 +216,28 @@ impl Knowledge {
     /// A hypothesis by id.
     pub fn hypothesis(&self, id: &str) -> Option<&Hypothesis> {
         self.hypotheses.iter().find(|h| h.id == id)
+    }
+
+    /// Whether a gate or a watch asks for this score, or the visit always does.
+    pub fn asks_score(&self, id: &str) -> bool {
+        fn asks(criterion: &Criterion, id: &str) -> bool {
+            let own = match &criterion.ask {
+                CriterionKind::Score { score, .. } | CriterionKind::ScoreChange { score, .. } => {
+                    score == id
+                }
+                _ => false,
+            };
+            own || criterion.ask.parts().iter().any(|part| asks(part, id))
+        }
+        let pathways = self.pathways.values();
+        let gates = pathways
+            .clone()
+            .flat_map(|p| p.gates.iter().flat_map(|g| &g.criteria));
+        let watches = pathways
+            .flat_map(|p| &p.watches)
+            .chain(&self.watches)
+            .flat_map(|w| &w.when);
+        ["rest-pain", "task-pain"].contains(&id) || gates.chain(watches).any(|c| asks(c, id))
     }
 
     /// A red flag by id.
@@ -327,6 +360,7 @@ fn from_tables(
     check_tests::all(&known, &mut faults);
     if new {
         check::thresholds(&known, &mut faults);
+        check::lexicon(&known, &mut faults);
         check::paths_and_loads(&known, &mut faults);
         if faults.is_empty() {
             check_pathway::reach(&known, &mut faults);
@@ -416,6 +450,19 @@ fn read_file(
         "red-flags.toml" => {
             one("flag", faults);
             known.red_flags = rows(name, table, "flag", faults);
+        }
+        _ if name.starts_with("lexicon/") => {
+            one("ask", faults);
+            let mut asks = rows::<AskRow>(name, table, "ask", faults);
+            for row in &mut asks {
+                if let Err(problem) = row.compile() {
+                    faults.push(KnowledgeError::at(name, &row.flag, "any", problem));
+                }
+            }
+            let language = name
+                .trim_start_matches("lexicon/")
+                .trim_end_matches(".toml");
+            known.lexicon.insert(language.to_owned(), asks);
         }
         "health.toml" => {
             one("health", faults);
@@ -554,9 +601,10 @@ fn read_pathway(
         "watch",
         "school",
     ];
-    const FIELDS: [&str; 8] = [
+    const FIELDS: [&str; 9] = [
         "id",
         "based_on",
+        "loose",
         "title",
         "class_weeks",
         "clock",

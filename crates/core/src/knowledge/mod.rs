@@ -44,7 +44,7 @@ pub use pathway::{
 };
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
 pub use rows::{
-    Bound, Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference,
+    AskRow, Bound, Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference,
     Threshold, Tier, Unit,
 };
 pub use school::{School, SetStructure};

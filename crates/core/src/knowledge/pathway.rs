@@ -380,6 +380,9 @@ pub struct Pathway {
     /// What a clinic's own is called; the names of the others stand in the catalogue.
     #[serde(default)]
     pub title: Option<String>,
+    /// It is about a shoulder that slips as a rule: a slip at the person's own usual number steps back instead of stopping all.
+    #[serde(default)]
+    pub loose: bool,
     /// Earliest completed weeks of classes of exercises, instead of those of `gate-classes.toml`.
     #[serde(default)]
     pub class_weeks: BTreeMap<String, i32>,

@@ -119,9 +119,21 @@ pub struct RedFlag {
     /// Pathways it is asked in; all when empty.
     #[serde(default)]
     pub pathways: Vec<String>,
-    /// Words in a note that contradict a "no".
+    /// Only asked from this age on.
     #[serde(default)]
-    pub note_words: Vec<String>,
+    pub from_age: Option<u32>,
+    /// Whether the injury that is being treated may be what a text tells about.
+    #[serde(default)]
+    pub injury: bool,
+    /// Hours after a nerve block in which it is asked whether the feeling is coming back, before it counts.
+    #[serde(default)]
+    pub block_hours: Option<u32>,
+    /// What may be done about it, by id; in other words too.
+    #[serde(default)]
+    pub actions: Vec<String>,
+    /// A loss that is known may stand for a while: it does not open again at every test.
+    #[serde(default)]
+    pub may_stand: bool,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.
@@ -228,4 +240,58 @@ pub struct NeedRow {
     pub source: String,
     /// How sure we are.
     pub confidence: Confidence,
+}
+
+/// What a text may say that a flag must ask about, with its own examples.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct AskRow {
+    /// Flag id.
+    pub flag: String,
+    /// Patterns, one of which must be there.
+    pub any: Vec<String>,
+    /// Phrases that silence it in the same sentence.
+    #[serde(default)]
+    pub unless: Vec<String>,
+    /// Texts that must be asked about.
+    pub fires: Vec<String>,
+    /// Texts that must not.
+    pub silent: Vec<String>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+    #[serde(skip)]
+    pub(crate) patterns: Vec<crate::lexicon::Pattern>,
+    #[serde(skip)]
+    pub(crate) silencers: Vec<Vec<String>>,
+}
+
+impl AskRow {
+    /// Reads its patterns.
+    ///
+    /// # Errors
+    /// What is wrong with one of them.
+    pub(crate) fn compile(&mut self) -> Result<(), String> {
+        self.patterns = self
+            .any
+            .iter()
+            .map(|text| crate::lexicon::Pattern::read(text))
+            .collect::<Result<_, _>>()?;
+        self.silencers = self
+            .unless
+            .iter()
+            .map(|t| crate::lexicon::words(t))
+            .collect();
+        Ok(())
+    }
+
+    /// Whether a sentence, as words, must be asked about.
+    pub fn fires_on(&self, words: &[String]) -> bool {
+        let silenced = self
+            .silencers
+            .iter()
+            .any(|phrase| words.windows(phrase.len().max(1)).any(|w| w == &phrase[..]));
+        !silenced && self.patterns.iter().any(|p| p.fires_on(words))
+    }
 }

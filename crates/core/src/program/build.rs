@@ -54,7 +54,7 @@ impl<'a> BuildAsk<'a> {
             spans,
             impaired,
             irritability,
-            minutes_per_day: facts.story.minutes_per_day,
+            minutes_per_day: facts.minutes_left().map(|m| m.floor() as u32),
             job,
             goals: &facts.story.tasks,
             current: &facts.lines,

@@ -1,7 +1,7 @@
 //! The ceiling and the floor of a movement on a day: the pathway's, replaced by the surgeon's.
 
 use super::rules::Rules;
-use crate::calendar::EpisodeDay;
+use crate::calendar::{EpisodeDay, episode_day};
 use crate::episode::SurgeonLimit;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -64,6 +64,24 @@ pub struct CeilingToday {
     pub provisional: bool,
     /// True when a dated limit's end has come and waits for confirmation.
     pub awaits_confirmation: bool,
+    /// The surgeon's limit it rests on.
+    #[serde(default)]
+    pub limit: Option<uuid::Uuid>,
+}
+
+/// Whether a limit holds on a day at all: from its own date on, until the day on which its end was confirmed.
+fn in_force(rules: &Rules, limit: &SurgeonLimit, day: EpisodeDay) -> bool {
+    let past_end = limit.until_day.is_some_and(|until| day >= until);
+    let Some(day0) = rules.day0 else {
+        return !(limit.ended_on.is_some() && past_end);
+    };
+    let begun = limit
+        .starts_on()
+        .is_none_or(|on| episode_day(day0, on) <= day);
+    let ended = limit
+        .ended_on
+        .is_some_and(|on| day >= episode_day(day0, on));
+    begun && !(ended && (past_end || limit.until_day.is_none()))
 }
 
 /// The ceiling of `quantity` on `day`, seen from `today`.
@@ -92,13 +110,13 @@ pub fn ceiling_on(
         .with("pathway", rules.id.as_str()),
         provisional: false,
         awaits_confirmation: false,
+        limit: None,
     };
     for limit in limits.iter().filter(|l| l.quantity == quantity) {
-        let ended = limit.ended_on.is_some();
-        let past_end = limit.until_day.is_some_and(|until| day >= until);
-        if ended && past_end {
+        if !in_force(rules, limit, day) {
             continue;
         }
+        let past_end = limit.until_day.is_some_and(|until| day >= until);
         let due = limit.until_day.is_some_and(|until| today >= until);
         if past_end && !due {
             out.provisional = true;
@@ -121,6 +139,7 @@ pub fn ceiling_on(
             if let Some(until) = limit.until_day {
                 reason = reason.with("until_day", until);
             }
+            out.limit = Some(limit.id);
             out.reason = reason;
         }
         out.ceiling = next;
@@ -149,6 +168,7 @@ pub fn floor_on(
     let written = limits
         .iter()
         .filter(|l| l.quantity == quantity && l.until_day.is_none_or(|until| day < until))
+        .filter(|l| in_force(rules, l, day))
         .filter_map(|l| l.floor)
         .reduce(f64::min);
     let floor = match (base, written) {
@@ -194,6 +214,15 @@ pub fn band_view(
         days.extend(corridor.floors.steps.iter().map(|s| s.0));
     }
     days.extend(limits.iter().filter_map(|l| l.until_day));
+    if let Some(day0) = rules.day0 {
+        let dates = limits.iter().filter(|l| l.quantity == quantity);
+        days.extend(
+            dates
+                .flat_map(|l| [l.starts_on(), l.ended_on])
+                .flatten()
+                .map(|on| episode_day(day0, on)),
+        );
+    }
     days.retain(|day| (0..end).contains(day));
     days.sort_unstable();
     days.dedup();

@@ -273,8 +273,12 @@ pub struct Rules {
     pub id: String,
     /// The id under which other rows know it: its own, or that of the pathway it was copied from.
     pub column: String,
+    /// The date of day 0, where the rules are those of a shoulder; dated limits count from it.
+    pub day0: Option<chrono::NaiveDate>,
     /// What heals by the calendar.
     pub clock: HealingClock,
+    /// Whether the shoulder slips as a rule.
+    pub loose: bool,
     /// The day on which the pathway ends as a rule.
     pub end_day: EpisodeDay,
     /// Phases in order.
@@ -320,6 +324,7 @@ impl Rules {
             strength_delay_weeks,
         };
         let mut rules = Rules::new(known, pathway, &choices);
+        rules.day0 = Some(story.day0);
         if pathway.clock == HealingClock::None {
             let spans = schedule(&rules, facts);
             rules.settle_phases(known, pathway, &spans);
@@ -371,6 +376,8 @@ impl Rules {
             id: pathway.id.clone(),
             column: pathway.column().to_owned(),
             // Releases from before there were clocks have one pathway without phases: nothing in it heals by the calendar.
+            day0: None,
+            loose: pathway.loose,
             clock: if pathway.phases.is_empty() {
                 HealingClock::None
             } else {

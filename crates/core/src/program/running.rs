@@ -47,6 +47,7 @@ pub fn scheduled_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: EpisodeDay
 pub fn running_lines<'a>(ctx: &CheckContext, facts: &'a Facts, day: EpisodeDay) -> Vec<&'a Line> {
     scheduled_lines(ctx, facts, day)
         .into_iter()
+        .filter(|line| facts.paused(&line.exercise).is_none())
         .filter(|line| {
             let exercise = ctx.known.exercises.get(&line.exercise);
             exercise

@@ -5,7 +5,7 @@ use super::dose::effort_most;
 use super::rules::{Lock, Rules};
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::{Line, SurgeonLimit};
-use crate::knowledge::{Dose, Exercise, Group, HealingClock, Helper, Knowledge, Level};
+use crate::knowledge::{Dose, Exercise, Group, HealingClock, Helper, Knowledge, Level, Purpose};
 use crate::mechanics::{ArmPose, Attitude, Path, PathPoint};
 use crate::reason::{Reason, wire};
 use serde::{Deserialize, Serialize};
@@ -69,6 +69,8 @@ pub struct CheckContext<'a> {
     pub limits: &'a [SurgeonLimit],
     /// Open red flags, by id.
     pub open_flags: &'a [String],
+    /// Measurements above their ceiling that nobody has dealt with, by quantity: nothing that gains there goes on.
+    pub breaches: &'a [String],
     /// Flag questions that were never asked.
     pub flags_not_asked: usize,
     /// The surgeon's go-ahead is on record.
@@ -79,6 +81,10 @@ pub struct CheckContext<'a> {
     pub today: EpisodeDay,
     /// The other arm is itself protected, so it cannot simply carry this one.
     pub helper_protected: bool,
+    /// The other arm heals from an operation itself: it carries nothing.
+    pub helper_heals: bool,
+    /// Body mass in kilograms, where it is known.
+    pub mass_kg: Option<f64>,
     /// What is at hand.
     pub kit: &'a [String],
     /// True when a plan is judged: what waits for a gate is planned, and runs only once the gate is passed.
@@ -192,6 +198,37 @@ fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path
     Ok(Some(Path { keys }))
 }
 
+/// The share of an arm's weight that a way of helping asks of the other arm; none where it asks nothing.
+///
+/// Source: our choice (thresholds `helper-share-…`).
+fn helper_share(known: &Knowledge, helper: Helper) -> Option<f64> {
+    let row = match helper {
+        Helper::Pulley => "helper-share-pulley",
+        Helper::Stick => "helper-share-stick",
+        Helper::OtherHand => "helper-share-hand",
+        _ => return None,
+    };
+    Some(known.threshold(row))
+}
+
+/// Whether an exercise gains range in a measured direction: it follows the ceiling of that movement, active or passive, or its
+/// ladder answers that need.
+fn gains_in(known: &Knowledge, exercise: &Exercise, quantity: &str) -> bool {
+    let partner = known.quantity(quantity).and_then(|q| q.partner.as_deref());
+    let same = |id: &str| id == quantity || Some(id) == partner;
+    let follows = |e: &Exercise| e.adapts.as_ref().is_some_and(|a| same(&a.quantity));
+    // What regains range on a ladder that follows this movement gains there too.
+    let regains = exercise.purpose == Purpose::Move
+        && known
+            .exercises
+            .values()
+            .any(|e| e.ladder == exercise.ladder && follows(e));
+    let answers = |need: &crate::knowledge::NeedRow| {
+        same(&need.id) && need.ladders.contains(&exercise.ladder)
+    };
+    follows(exercise) || regains || known.needs.iter().any(answers)
+}
+
 /// Checks one exercise with one dose on one day.
 pub fn check_exercise(
     ctx: &CheckContext,
@@ -216,6 +253,12 @@ pub fn check_exercise(
             false,
             Reason::new("flag-open").with("flag", flag.as_str()),
         );
+    }
+    for quantity in ctx.breaches {
+        if gains_in(ctx.known, exercise, quantity) {
+            let reason = Reason::new("breach-open").with("quantity", quantity.as_str());
+            say(Blocked, false, reason);
+        }
     }
     if ctx.flags_not_asked > 0 {
         say(
@@ -299,13 +342,17 @@ pub fn check_exercise(
     if ctx.rules.clinician_opens(&exercise.id) {
         say(Caution, true, Reason::new("clinician-opens"));
     }
-    if ctx.helper_protected
-        && matches!(
-            exercise.helper,
-            Helper::OtherHand | Helper::Stick | Helper::Pulley
-        )
-    {
-        say(Caution, true, Reason::new("helper-arm-protected"));
+    if let Some(share) = helper_share(ctx.known, exercise.helper).filter(|_| ctx.helper_protected) {
+        let arm = ctx.mass_kg.unwrap_or(0.0) * ctx.known.threshold("arm-share-of-body-pct") / 100.0;
+        let reason = Reason::new("helper-arm-protected")
+            .with("may_kg", 0.0)
+            .with("asks_kg", (arm * share * 10.0).round() / 10.0);
+        // While it heals itself nobody in the clinic can allow it.
+        say(
+            if ctx.helper_heals { Blocked } else { Caution },
+            !ctx.helper_heals,
+            reason,
+        );
     }
     if let Some(school) = ctx.rules.style.leave_out.get(&exercise.ladder) {
         say(
@@ -353,10 +400,11 @@ pub fn check_exercise(
     if let Some(finding) = super::dose::rest_findings(exercise, dose, day) {
         say(finding.status, finding.overridable, finding.reason);
     }
-    if let Some((field, low, high)) = outside_range(exercise, dose) {
+    if let Some((field, low, high, above)) = outside_range(exercise, dose) {
+        // Less than the range is a clinician's choice; more than it nobody's.
         say(
-            Caution,
-            true,
+            if above { Blocked } else { Caution },
+            !above,
             Reason::new("dose-outside-range")
                 .with("field", field)
                 .with("min", low)
@@ -598,7 +646,7 @@ fn peaks(frames: &[PathPoint], active: Option<&'static str>) -> Vec<(&'static st
     peaks
 }
 
-fn outside_range(exercise: &Exercise, dose: &Dose) -> Option<(&'static str, f64, f64)> {
+fn outside_range(exercise: &Exercise, dose: &Dose) -> Option<(&'static str, f64, f64, bool)> {
     let range = &exercise.range;
     [
         ("sets", dose.sets, range.sets),
@@ -607,16 +655,33 @@ fn outside_range(exercise: &Exercise, dose: &Dose) -> Option<(&'static str, f64,
         ("times_per_day", dose.times_per_day, range.times_per_day),
     ]
     .into_iter()
-    .find(|(_, value, [low, high])| !(low..=high).contains(&value))
-    .map(|(field, _, [low, high])| (field, f64::from(low), f64::from(high)))
+    .filter(|(_, value, [low, high])| !(low..=high).contains(&value))
+    // What is too much is told before what is too little.
+    .max_by_key(|(_, value, [_, high])| value > high)
+    .map(|(field, value, [low, high])| (field, f64::from(low), f64::from(high), value > high))
+    .filter(|(.., above)| *above)
     .or_else(|| {
         let max = range.load_kg_max?;
-        (dose.load_kg? > max).then_some(("load_kg", 0.0, max))
+        (dose.load_kg? > max).then_some(("load_kg", 0.0, max, true))
     })
     .or_else(|| {
         let max = f64::from(range.elastic_level_max?);
-        (f64::from(dose.elastic_level?) > max).then_some(("elastic_level", 1.0, max))
+        (f64::from(dose.elastic_level?) > max).then_some(("elastic_level", 1.0, max, true))
     })
+    .or_else(|| below_range(exercise, dose))
+}
+
+fn below_range(exercise: &Exercise, dose: &Dose) -> Option<(&'static str, f64, f64, bool)> {
+    let range = &exercise.range;
+    [
+        ("sets", dose.sets, range.sets),
+        ("repetitions", dose.repetitions, range.repetitions),
+        ("hold_s", dose.hold_s, range.hold_s),
+        ("times_per_day", dose.times_per_day, range.times_per_day),
+    ]
+    .into_iter()
+    .find(|(_, value, [low, _])| value < low)
+    .map(|(field, _, [low, high])| (field, f64::from(low), f64::from(high), false))
 }
 
 /// What a movement that is not made at all may show at rest, in degrees: a hanging arm is never quite still.

@@ -75,11 +75,14 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
         hypotheses
             .iter_mut()
             .find(|h| h.hypothesis == "subacromial-pain"),
-    ) && view.word == Word::Likely
-    {
+    ) {
+        // Withheld whatever it says, with or without the radiograph: before it, it is a stiff pattern and no more.
+        let rule = match condition.status {
+            ConditionStatus::Met => "criterion-first",
+            _ => "stiff-pattern-first",
+        };
         view.word = Word::Open;
-        view.why =
-            vec![Reason::new("criterion-first").with("condition", condition.condition.as_str())];
+        view.why = vec![Reason::new(rule).with("condition", condition.condition.as_str())];
     }
     let votes = irritability(&ctx, facts);
     let plan = plan(&ctx, model, facts, &findings, &hypotheses, votes.level);

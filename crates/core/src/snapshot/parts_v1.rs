@@ -102,6 +102,9 @@ pub struct LimitV1 {
     pub ceiling: f64,
     /// Expected at least.
     pub floor: Option<f64>,
+    /// Held from this day.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub from: Option<NaiveDate>,
     /// Held before this episode day.
     pub until_day: Option<i32>,
     /// Who released it.
@@ -119,6 +122,7 @@ impl From<&SurgeonLimit> for LimitV1 {
             quantity: l.quantity.clone(),
             ceiling: l.ceiling,
             floor: l.floor,
+            from: l.starts_on(),
             until_day: l.until_day,
             release_role: l.release.as_ref().map(|r| r.role.clone()),
             release_on: l.release.as_ref().map(|r| r.on),

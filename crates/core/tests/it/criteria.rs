@@ -129,12 +129,14 @@ fn slips_count_back_from_today() {
         on: on(day),
         exercise: None,
         fact: LogFact::Slip,
+        remark: String::new(),
     };
     let calm = |day| LogEntry {
         id: Uuid::now_v7(),
         on: on(day),
         exercise: None,
         fact: LogFact::PainDuring { value: 1.0 },
+        remark: String::new(),
     };
     facts.log.push(calm(59));
     assert_eq!(
@@ -182,6 +184,7 @@ fn pain_above_the_mode_is_counted_and_pain_inside_it_is_not() {
             on: on(day),
             exercise: None,
             fact: LogFact::PainDuring { value },
+            remark: String::new(),
         });
     }
     let ask = |n: f64| CriterionKind::CountFromLog {
@@ -223,6 +226,7 @@ fn adherence_leaves_out_today_and_days_without_a_plan() {
             sessions,
             repetitions: 10,
         },
+        remark: String::new(),
     };
     facts.log = vec![done(36, 3), done(37, 3), done(38, 0), done(40, 3)];
     assert_eq!(
@@ -262,6 +266,7 @@ fn lanes_put_harm_before_delay() {
         on: on(42),
         exercise: None,
         fact: LogFact::Slip,
+        remark: String::new(),
     });
     let name = |facts: &Facts| {
         lane(
@@ -303,13 +308,16 @@ fn lanes_put_harm_before_delay() {
         on: on(36),
         exercise: None,
         fact: LogFact::Slip,
+        remark: String::new(),
     });
     assert_eq!(name(&facts), LaneName::Quiet);
     facts.flag_answers.push(FlagAnswer {
         flag: "cord".into(),
         answer: Answer::Yes,
         on: on(30),
-        confirmed: true,
+        id: Uuid::now_v7(),
+        about: Vec::new(),
+        because: None,
     });
     assert_eq!(name(&facts), LaneName::SomethingIsWrong);
 }

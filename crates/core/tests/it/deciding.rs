@@ -49,6 +49,7 @@ pub fn log(facts: &mut Facts, day: i32, exercise: Option<&str>, fact: LogFact) {
         on: on(day),
         exercise: exercise.map(str::to_owned),
         fact,
+        remark: String::new(),
     });
 }
 

@@ -51,6 +51,7 @@ pub fn find(facts: &mut Facts, test: &str, answer: TestAnswer) {
         variant: None,
         on: facts.today,
         rater: Uuid::nil(),
+        remark: String::new(),
     };
     assert_eq!(
         answer_fault(known(), test, answer),

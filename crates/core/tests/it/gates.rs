@@ -68,6 +68,7 @@ fn ready(day: i32) -> Facts {
             on: on(day - back),
             exercise: Some("assisted-elevation-lying-other-hand".into()),
             fact,
+            remark: String::new(),
         });
     }
     f
@@ -130,6 +131,7 @@ fn each_status_has_its_cause() {
         on: on(43),
         exercise: Some("assisted-elevation-lying-other-hand".into()),
         fact: LogFact::LeftOut,
+        remark: String::new(),
     });
     assert_eq!(status(&facts, "sessions-done"), S::NotMet);
     facts.attestations[0].holds = false;
@@ -315,64 +317,6 @@ fn the_surgeon_replaces_the_pathway_and_the_end_is_confirmed_by_hand() {
         ..looser[0].clone()
     }];
     assert_eq!(at(&released, 38, 38).ceiling, Ceiling::UpTo { value: 60.0 });
-}
-
-#[test]
-fn not_asked_is_not_no_and_a_note_can_contradict_a_no() {
-    let mut facts = shoulder(38);
-    facts.flag_answers.retain(|a| a.flag != "infection");
-    assert_eq!(flag_state(&facts, "infection"), Some(FlagState::NotAsked));
-    let mut facts = shoulder(38);
-    facts.story.note = "Slept badly; slipped on the quay and FELL on the arm.".into();
-    assert_eq!(flag_state(&facts, "deformity"), Some(FlagState::Queried));
-    assert_eq!(lane_of(&facts), LaneName::SomethingIsWrong);
-    facts
-        .flag_answers
-        .iter_mut()
-        .filter(|a| a.flag == "deformity")
-        .for_each(|a| a.confirmed = true);
-    assert_eq!(flag_state(&facts, "deformity"), Some(FlagState::No));
-    facts.story.note = "Felt fellow riggers pull; popular with the crew".into();
-    assert_eq!(
-        flag_state(&facts, "pop"),
-        Some(FlagState::No),
-        "words count whole"
-    );
-}
-
-#[test]
-fn a_raised_flag_stays_open_until_an_action_closes_it() {
-    let mut facts = shoulder(38);
-    facts.flag_answers.push(FlagAnswer {
-        flag: "infection".into(),
-        answer: Answer::Yes,
-        on: on(38),
-        confirmed: true,
-    });
-    assert_eq!(lane_of(&facts), LaneName::SomethingIsWrong);
-    facts.flag_actions.push(FlagAction {
-        flag: "infection".into(),
-        on: on(38),
-        action: "sent to the surgical team".into(),
-        closed: false,
-    });
-    assert_eq!(flag_state(&facts, "infection"), Some(FlagState::Raised));
-    facts.flag_actions.push(FlagAction {
-        flag: "infection".into(),
-        on: on(38),
-        action: "seen, wound clean".into(),
-        closed: true,
-    });
-    assert_eq!(flag_state(&facts, "infection"), Some(FlagState::Closed));
-    // Raised again later: an old action does not close a new answer.
-    facts.today = on(40);
-    facts.flag_answers.push(FlagAnswer {
-        flag: "infection".into(),
-        answer: Answer::Yes,
-        on: on(40),
-        confirmed: true,
-    });
-    assert_eq!(flag_state(&facts, "infection"), Some(FlagState::Raised));
 }
 
 #[test]

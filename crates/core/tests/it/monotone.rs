@@ -100,6 +100,7 @@ fn add(facts: &Facts, day: i32, fact: LogFact) -> Facts {
         on: on(day),
         exercise: None,
         fact,
+        remark: String::new(),
     });
     out
 }

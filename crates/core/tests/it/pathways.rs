@@ -34,6 +34,7 @@ fn somebody(pathway: &str, day: i32, passed: usize) -> Facts {
             .collect::<BTreeSet<_>>()
             .into_iter()
             .collect(),
+        other_side: OtherSide::Sound,
         ..Story::begun(pathway, Arm::Right, day0(), start_of(pathway))
     };
     let asked = known().red_flags.iter().filter(|f| f.asked);
@@ -43,7 +44,9 @@ fn somebody(pathway: &str, day: i32, passed: usize) -> Facts {
                 flag: f.id.clone(),
                 answer: Answer::No,
                 on: day0(),
-                confirmed: true,
+                id: Uuid::now_v7(),
+                about: Vec::new(),
+                because: None,
             })
             .collect(),
         ..Facts::new(on(day), "1978-03-04".parse().expect("a date"), story)
@@ -57,8 +60,8 @@ fn somebody(pathway: &str, day: i32, passed: usize) -> Facts {
         facts.gate_passes.push(GatePass {
             gate: gate.id.clone(),
             on: on(gate.week * 7),
-            overridden: vec![],
-            reason: String::new(),
+            id: Uuid::now_v7(),
+            overridden: Default::default(),
         });
     }
     facts

@@ -404,6 +404,7 @@ fn impairments_are_ranked_and_honest_about_what_they_are_measured_against() {
             arc: None,
             method: None,
             rater: None,
+            remark: String::new(),
         });
     };
     // The worked thrower: other side 65 and 112, this side 45 and 125: deficit 20, total 170 against 177.
@@ -606,7 +607,7 @@ proptest! {
         let barred = |ceiling: f64| -> Vec<String> {
             let mut facts = shoulder(day);
             let id = Uuid::nil();
-            facts.limits.push(SurgeonLimit { id, quantity: "passive-elevation".into(), ceiling, floor: None, until_day: None, release: None, ended_on: None });
+            facts.limits.push(SurgeonLimit { id, quantity: "passive-elevation".into(), ceiling, floor: None, from: None, until_day: None, ask_again_day: None, release: None, ended_on: None });
             view(&facts).plan.into_iter().filter(|i| i.place == Place::Barred).map(|i| i.test).collect()
         };
         let (wide, tight) = (barred(limit), barred((limit - tighter).max(0.0)));

@@ -2,9 +2,11 @@
 
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::*;
+use ritorno_core::flags::{CauseState, FlagView};
 use ritorno_core::knowledge::{Knowledge, NamedText, Setting, load};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::program::{Choices, Rules};
+use ritorno_core::visit::Assessment;
 use std::sync::OnceLock;
 use uuid::Uuid;
 
@@ -47,6 +49,7 @@ pub fn shoulder(day: i32) -> Facts {
             .split(' ')
             .map(str::to_owned)
             .collect(),
+        other_side: OtherSide::Sound,
         ..Story::begun(CUFF, Arm::Right, day0(), Start::Surgery)
     };
     let asked = known().red_flags.iter().filter(|f| f.asked);
@@ -56,7 +59,9 @@ pub fn shoulder(day: i32) -> Facts {
                 flag: f.id.clone(),
                 answer: Answer::No,
                 on: day0(),
-                confirmed: false,
+                id: Uuid::now_v7(),
+                about: Vec::new(),
+                because: None,
             })
             .collect(),
         ..Facts::new(on(day), "1978-03-04".parse().expect("a date"), story)
@@ -67,8 +72,8 @@ pub fn pass(facts: &mut Facts, gate: &str, day: i32) {
     facts.gate_passes.push(GatePass {
         gate: gate.into(),
         on: on(day),
-        overridden: vec![],
-        reason: String::new(),
+        id: Uuid::now_v7(),
+        overridden: Default::default(),
     });
 }
 
@@ -85,6 +90,7 @@ pub fn read(facts: &mut Facts, quantity: &str, value: f64, day: i32, stop: StopR
         arc: None,
         method: None,
         rater: None,
+        remark: String::new(),
     });
 }
 
@@ -94,8 +100,66 @@ pub fn limit(quantity: &str, ceiling: f64, until_day: Option<i32>) -> SurgeonLim
         quantity: quantity.into(),
         ceiling,
         floor: None,
+        from: None,
         until_day,
+        ask_again_day: None,
         release: None,
         ended_on: None,
     }
+}
+
+/// One flag as the page shows it.
+pub fn flag_of(facts: &Facts, flag: &str) -> Option<FlagView> {
+    let assessment = Assessment::new(known(), facts).expect("a known pathway");
+    assessment.flags.into_iter().find(|f| f.flag == flag)
+}
+
+/// The question of a flag is answered on a day.
+pub fn reply(facts: &mut Facts, flag: &str, answer: Answer, day: i32) -> Uuid {
+    let id = Uuid::now_v7();
+    facts.flag_answers.push(FlagAnswer {
+        id,
+        flag: flag.into(),
+        answer,
+        on: on(day),
+        about: Vec::new(),
+        because: None,
+    });
+    id
+}
+
+/// A step that names the causes that are open now.
+pub fn step(facts: &mut Facts, flag: &str, day: i32, kind: FlagStepKind) {
+    let open = flag_of(facts, flag).expect("the flag").causes;
+    let causes = open.into_iter().filter(|c| c.state != CauseState::Answered);
+    facts.flag_steps.push(FlagStep {
+        id: Uuid::now_v7(),
+        flag: flag.into(),
+        on: on(day),
+        causes: causes.map(|c| c.key).collect(),
+        kind,
+    });
+}
+
+pub fn acted() -> FlagStepKind {
+    FlagStepKind::Acted {
+        action: Some("surgeon-called".into()),
+        words: String::new(),
+        told: "the surgeon on call".into(),
+    }
+}
+
+pub fn answered(stands_until: Option<NaiveDate>) -> FlagStepKind {
+    FlagStepKind::Answered {
+        result: "seen, wound clean".into(),
+        by: "surgeon".into(),
+        resumes: "everything".into(),
+        stands_until,
+    }
+}
+
+/// Everything that is open about a flag is acted on and answered on a day.
+pub fn answer_open(facts: &mut Facts, flag: &str, day: i32) {
+    step(facts, flag, day, acted());
+    step(facts, flag, day, answered(None));
 }

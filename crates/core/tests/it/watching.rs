@@ -99,6 +99,7 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
             variant: None,
             on: on(day),
             rater: Uuid::nil(),
+            remark: String::new(),
         });
     };
     let mut torn = running("cuff-tear", &[], "isometric-outward-wall", 60);
@@ -122,12 +123,7 @@ fn a_lag_is_new_against_the_first_one_and_pauses_everything() {
         (LaneName::SomethingIsWrong, "lane-flag-open".to_owned())
     );
     // Closed by an action of that day or later, as any flag; the next gain raises it again.
-    torn.flag_actions.push(FlagAction {
-        flag: "pathway-stop".into(),
-        on: on(58),
-        action: "scan, seen".into(),
-        closed: true,
-    });
+    answer_open(&mut torn, "pathway-stop", 58);
     assert!(
         !Assessment::new(known(), &torn)
             .expect("known")
@@ -370,7 +366,9 @@ fn stops_stand_among_the_signs_of_an_operated_shoulder() {
         flag: "blade-bone-pain".into(),
         answer: Answer::Yes,
         on: on(80),
-        confirmed: true,
+        id: Uuid::now_v7(),
+        about: Vec::new(),
+        because: None,
     });
     assert_eq!(sign(&facts, "stress-fracture"), Some(SignState::Raised));
     for (day, value) in [(58, 110.0), (66, 108.0), (79, 82.0)] {
@@ -410,14 +408,10 @@ fn a_closed_stop_hides_no_newer_one_and_sources_are_checked() {
             variant: None,
             on: on(day),
             rater: Uuid::nil(),
+            remark: String::new(),
         });
     }
-    torn.flag_actions.push(FlagAction {
-        flag: "pathway-stop".into(),
-        on: on(41),
-        action: "scan, seen".into(),
-        closed: true,
-    });
+    answer_open(&mut torn, "pathway-stop", 41);
     let open = |f: &Facts| {
         Assessment::new(known(), f)
             .expect("known")

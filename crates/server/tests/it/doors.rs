@@ -321,7 +321,7 @@ fn eight_hands_at_once_store_every_entry_once() {
         "{answers:?}"
     );
     let mut conn = clinic.state.pool.get().expect("a connection");
-    let stored = ritorno_store::events::measurements(&mut conn, episode.parse().expect("an id"))
+    let stored = ritorno_store::measurement::all(&mut conn, episode.parse().expect("an id"))
         .expect("measurements");
     let same = stored
         .iter()

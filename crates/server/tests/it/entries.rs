@@ -23,7 +23,7 @@ fn a_batch_stores_each_entry_once_and_a_refused_one_holds_up_no_other() {
         entry("note", json!({ "id": Uuid::now_v7(), "body": "n".repeat(8001) })),
         entry("measurement", measurement("passive-elevation", 95.0, TODAY)),
         entry("score", json!({ "id": Uuid::now_v7(), "score": "rest-pain", "value": 2.0, "on": TODAY })),
-        entry("gate_pass", json!({ "overridden": [], "reason": "" })),
+        entry("gate_pass", json!({ "overridden": {  } })),
     ] });
     let send = || {
         let answers = vera.post("/api/entries", &batch).ok();

@@ -268,8 +268,7 @@ fn a_stop_of_the_pathway_pauses_the_program_until_somebody_has_looked() {
         422,
         "nothing goes home meanwhile"
     );
-    let act = json!({ "flag": "pathway-stop", "action": "film the same day, no shift, orthopaedics informed", "closed": true });
-    vera.post(&at("flag-actions"), &act).ok();
+    vera.answer_flag(&episode, "pathway-stop");
     vera.post(&at("program/build"), &json!({})).ok();
     assert_ne!(
         vera.get("/api/day-list").ok()["rows"][0]["lane"]["reason"]["rule"],

@@ -141,6 +141,22 @@ impl Clinic {
             },
         )
         .expect("users");
+        Clinic::serving(state, database)
+    }
+
+    /// A second server on the same database, with a pool and a state of its own.
+    pub fn twin(&self) -> Clinic {
+        let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
+        let state = AppState::new(
+            open_pool(&url(false, &self.database)),
+            (*self.state.knowledge).clone(),
+            self.state.today,
+            root.join("web/dist"),
+        );
+        Clinic::serving(state, self.database.clone())
+    }
+
+    fn serving(state: AppState, database: String) -> Clinic {
         let listener = TcpListener::bind("127.0.0.1:0").expect("a port");
         let address = format!("http://{}", listener.local_addr().expect("an address"));
         let (tell, told) = std::sync::mpsc::channel();
@@ -318,6 +334,37 @@ impl Session<'_> {
         .ok();
     }
 
+    /// One flag as the story's page shows it.
+    pub fn flag(&self, episode: &str, flag: &str) -> Value {
+        let page = self.get(&format!("/api/episodes/{episode}/story")).ok();
+        let flags = page["flags"].as_array().expect("flags");
+        let found = flags.iter().find(|f| f["flag"] == flag);
+        found.cloned().unwrap_or(Value::Null)
+    }
+
+    /// Takes a step about everything that is open of a flag.
+    pub fn step(&self, episode: &str, flag: &str, mut step: Value) -> Answer {
+        let view = self.flag(episode, flag);
+        let causes = view["causes"].as_array().expect("causes").iter();
+        let open: Vec<&Value> = causes
+            .filter(|c| c["kind"] != "text" && c["state"] != "answered")
+            .map(|c| &c["key"])
+            .collect();
+        step["id"] = json!(Uuid::now_v7());
+        step["flag"] = json!(flag);
+        step["on"] = json!(TODAY);
+        step["causes"] = json!(open);
+        self.post(&format!("/api/episodes/{episode}/flag-steps"), &step)
+    }
+
+    /// Acts on a flag, and answers it.
+    pub fn answer_flag(&self, episode: &str, flag: &str) {
+        let acted = json!({ "step": "acted", "action": null, "words": "two-view radiograph the same day", "told": "the surgeon on call" });
+        self.step(episode, flag, acted).ok();
+        let answered = json!({ "step": "answered", "result": "joint in place, repair sound", "by": "surgeon", "resumes": "everything" });
+        self.step(episode, flag, answered).ok();
+    }
+
     pub fn measurement(&self, episode: &str, quantity: &str, value: f64, on: &str) -> Answer {
         self.post(
             &format!("/api/episodes/{episode}/measurements"),
@@ -332,9 +379,9 @@ pub fn measurement(quantity: &str, value: f64, on: &str) -> Value {
 
 pub fn new_patient() -> Value {
     json!({
-        "patient": Uuid::now_v7(), "episode": Uuid::now_v7(), "given_name": "Nerio", "family_name": "Falanga", "birth": "1979-05-12",
+        "patient": Uuid::now_v7(), "episode": Uuid::now_v7(), "another": true, "given_name": "Nerio", "family_name": "Falanga", "birth": "1979-05-12",
         "story": {
-            "pathway": "cuff-repair-small-medium", "side": "right", "day0": "2027-01-22", "dominant": "right", "mechanism": "a swinging truss",
+            "pathway": "cuff-repair-small-medium", "side": "right", "other_side": "sound", "day0": "2027-01-22", "dominant": "right", "mechanism": "a swinging truss",
             "work": "stage rigger", "clearance": { "role": "surgeon", "on": "2027-01-22" }, "sling_worn": true, "health": [],
             "tasks": [{ "label": "pulling a rope", "score": 1 }],
             "kit": ["bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic", "weight"], "note": ""

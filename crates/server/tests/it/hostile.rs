@@ -102,7 +102,7 @@ fn no_field_of_any_write_breaks_the_server() {
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     s.post(
         &at("gates/to-protected-passive/pass"),
-        &json!({ "overridden": ["wound-closed", "rest-pain"], "reason": "seen" }),
+        &json!({ "overridden": { "wound-closed": "seen", "rest-pain": "seen" } }),
     );
     let built = s.post(&at("program/build"), &json!({}));
     let lines = built.ok()["chart"]["lines"]
@@ -146,12 +146,33 @@ fn no_field_of_any_write_breaks_the_server() {
         (
             "POST",
             at("flags"),
-            json!({ "answers": [{ "flag": "deformity", "answer": "no", "confirmed": false }] }),
+            json!({ "answers": [{ "flag": "deformity", "answer": "no" }] }),
         ),
         (
             "POST",
-            at("flag-actions"),
-            json!({ "flag": "deformity", "action": "rang the surgeon", "closed": true }),
+            at("flag-steps"),
+            json!({ "id": id, "flag": "deformity", "on": TODAY, "causes": [id], "step": "acted", "action": "imaging", "words": "rang the surgeon", "told": "the surgeon" }),
+        ),
+        (
+            "POST",
+            at("breach-answers"),
+            json!({ "id": id, "measurement": id, "on": TODAY, "role": "surgeon", "words": "fine up to 95" }),
+        ),
+        (
+            "POST",
+            at("end"),
+            json!({ "reason": "discharged", "on": TODAY, "words": "last reading 150" }),
+        ),
+        ("POST", at("reopen"), json!({ "words": "came back" })),
+        (
+            "POST",
+            "/api/screen".to_owned(),
+            json!({ "text": "fell again" }),
+        ),
+        (
+            "PUT",
+            format!("/api/patients/{id}"),
+            json!({ "given_name": "Nerio", "family_name": "Falanga", "birth": "1979-05-12", "another": true }),
         ),
         (
             "POST",

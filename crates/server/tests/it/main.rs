@@ -3,6 +3,7 @@
 mod bad_input;
 mod doors;
 mod entries;
+mod events;
 mod every_pathway;
 mod examine;
 mod harness;

@@ -19,7 +19,7 @@ fn with_program(vera: &Session) -> String {
     .ok();
     vera.post(
         &at("gates/to-protected-passive/pass"),
-        &json!({ "overridden": ["rest-pain"], "reason": "asked" }),
+        &json!({ "overridden": { "rest-pain": "asked" } }),
     )
     .ok();
     let proposal = vera.post(&at("program/build"), &json!({})).ok();
@@ -155,6 +155,17 @@ fn the_calendar_reads_back_as_all_day_events_over_the_clock_change() {
     let clinic = Clinic::open();
     let vera = clinic.sign_in("vera");
     let episode = with_program(&vera);
+    let at = |what: &str| format!("/api/episodes/{episode}/{what}");
+    // Only what was tried goes into the calendar.
+    let empty = vera.get(&at("program.ics"));
+    assert!(!String::from_utf8_lossy(&empty.bytes).contains("SUMMARY:Shoulder exercises"));
+    let visit = vera.get(&at("visit")).ok();
+    let untried: Vec<String> =
+        serde_json::from_value(visit["view"]["untried"].clone()).expect("ids");
+    for exercise in untried {
+        let note = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "try_out", "exercise": exercise, "went": "clean" });
+        vera.post(&at("exam-notes"), &note).ok();
+    }
     let ics = vera.get(&format!("/api/episodes/{episode}/program.ics"));
     assert_eq!(ics.status, 200);
     let calendars: Vec<_> = ical::IcalParser::new(ics.bytes.as_slice())
@@ -207,4 +218,18 @@ fn the_calendar_reads_back_as_all_day_events_over_the_clock_change() {
     );
     let uids: std::collections::BTreeSet<String> = events.iter().map(|e| value(e, "UID")).collect();
     assert_eq!(uids.len(), events.len(), "each event has a UID of its own");
+    let said = value(&events[0], "DESCRIPTION");
+    assert!(
+        said.contains('×') && said.contains("a day") || said.contains("times"),
+        "the dose: {said}"
+    );
+    // What was signed is what goes home: after a new limit it is signed again first.
+    vera.post(&at("limits"), &json!({ "id": Uuid::now_v7(), "quantity": "passive-elevation", "ceiling": 100.0, "floor": null, "until_day": null, "release": null, "ended_on": null })).ok();
+    for paper in ["program.ics", "handout.pdf"] {
+        let stale = vera.get(&at(paper));
+        assert_eq!(
+            (stale.status, stale.json()["type"].clone()),
+            (409, json!("urn:ritorno:problem:sheet-stale"))
+        );
+    }
 }

@@ -41,19 +41,31 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     // Yes after all: the program stays closed until what was done is on record and closed.
     vera.post(
         &at("flags"),
-        &json!({ "answers": [{ "flag": "deformity", "answer": "yes", "confirmed": true }] }),
+        &json!({ "answers": [{ "flag": "deformity", "answer": "yes" }] }),
     )
     .ok();
-    assert_eq!(
-        vera.post(
-            &at("flag-actions"),
-            &json!({ "flag": "deformity", "action": " ", "closed": true })
-        )
-        .status,
-        422
-    );
-    let closed = vera.post(&at("flag-actions"), &json!({ "flag": "deformity", "action": "Two-view radiograph the same day: joint in place, repair sound. Surgeon told.", "closed": true })).ok();
-    assert_eq!(state(&closed, "deformity"), "closed");
+    let say_nothing = json!({ "step": "acted", "action": null, "words": "x", "told": "surgeon" });
+    let refused = vera.step(&episode, "deformity", say_nothing);
+    assert_eq!(refused.json()["fields"][0]["code"], "says-too-little");
+    let too_early = json!({ "step": "answered", "result": "all is well again", "by": "surgeon", "resumes": "everything" });
+    let refused = vera.step(&episode, "deformity", too_early);
+    assert_eq!(refused.json()["fields"][0]["code"], "acted-first");
+    vera.answer_flag(&episode, "deformity");
+    // The text was not asked about yet: the answer about the fall does not speak for it.
+    assert_eq!(vera.flag(&episode, "deformity")["state"], "queried");
+    for flag in ["deformity"] {
+        let view = vera.flag(&episode, flag);
+        let about: Vec<&Value> = view["causes"]
+            .as_array()
+            .expect("causes")
+            .iter()
+            .filter(|c| c["kind"] == "text")
+            .map(|c| &c["key"])
+            .collect();
+        let reply = json!({ "answers": [{ "flag": flag, "answer": "no", "about": about }] });
+        vera.post(&at("flags"), &reply).ok();
+    }
+    assert_eq!(vera.flag(&episode, "deformity")["state"], "answered");
 
     for (quantity, ceiling) in [("passive-elevation", 110.0), ("passive-er-side", 25.0)] {
         let limit = json!({ "id": Uuid::now_v7(), "quantity": quantity, "ceiling": ceiling, "floor": null, "until_day": 42, "release": null, "ended_on": null });
@@ -124,20 +136,20 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     .ok();
     let needs_reason = vera.post(
         &at("gates/to-protected-passive/pass"),
-        &json!({ "overridden": ["rest-pain"] }),
+        &json!({ "overridden": { "rest-pain": " " } }),
     );
-    assert_eq!(needs_reason.json()["fields"][0]["code"], "reason-needed");
+    assert_eq!(needs_reason.json()["fields"][0]["code"], "empty");
     let passed = vera
         .post(
             &at("gates/to-protected-passive/pass"),
-            &json!({ "overridden": ["rest-pain"], "reason": "asked at the door, forgot to enter" }),
+            &json!({ "overridden": { "rest-pain": "asked at the door, forgot to enter" } }),
         )
         .ok();
     assert_eq!(passed["view"]["phase"], "protected-passive");
     // The next one is not due before day 42, whatever anybody overrides.
     let early = vera.post(
         &at("gates/to-assisted/pass"),
-        &json!({ "overridden": ["time"], "reason": "doing so well" }),
+        &json!({ "overridden": { "time": "doing so well" } }),
     );
     let codes: Vec<Value> = early.json()["fields"]
         .as_array()
@@ -226,6 +238,14 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
     cautious[today_line]["override_reason"] = json!("she trains for a living");
     assert_eq!(
         vera.put(&at("program"), &json!({ "rev": 1, "lines": cautious }))
+            .status,
+        422,
+        "more than the reviewed range is nobody's choice"
+    );
+    cautious[today_line]["dose"] = lines[today_line]["dose"].clone();
+    cautious[today_line]["dose"]["repetitions"] = json!(1);
+    assert_eq!(
+        vera.put(&at("program"), &json!({ "rev": 1, "lines": cautious }))
             .ok()["signed"]["current"],
         false
     );
@@ -265,7 +285,7 @@ fn a_limit_whose_day_has_come_holds_until_its_end_is_confirmed() {
     let episode = vera.rigger();
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");
     let id = Uuid::now_v7();
-    let page = vera.post(&at("limits"), &json!({ "id": id, "quantity": "passive-elevation", "ceiling": 100.0, "floor": null, "until_day": 30, "release": null, "ended_on": null })).ok();
+    let page = vera.post(&at("limits"), &json!({ "id": id, "quantity": "passive-elevation", "ceiling": 100.0, "floor": null, "from": "2027-01-22", "until_day": 30, "release": null, "ended_on": null })).ok();
     assert_eq!(page["limits"][0]["until_day"], 30);
     let ceiling = || vera.get(&at("ranges")).ok()["dials"][0]["ceiling"].clone();
     assert_eq!(

@@ -21,7 +21,7 @@ fn on_the_way(vera: &Session) -> (String, String) {
     .ok();
     vera.post(
         &at("gates/to-protected-passive/pass"),
-        &json!({ "overridden": ["rest-pain"], "reason": "asked: 2/10" }),
+        &json!({ "overridden": { "rest-pain": "asked: 2/10" } }),
     )
     .ok();
     let built = vera.post(&at("program/build"), &json!({})).ok();

@@ -55,7 +55,9 @@ async fn a_flag_in_mid_program_pauses_it_until_an_action_is_on_record() {
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     house.goto(&format!("/e/{episode}/story")).await;
-    house.click("#flags .flag-row:nth-of-type(4) .yes").await;
+    house
+        .click("#flags .flag-row [aria-label^='Fever'] .yes")
+        .await;
     house.says("The program is paused").await;
     house.says("Surgical team today").await;
     let pdf = format!("/api/episodes/{episode}/handout.pdf");
@@ -70,19 +72,36 @@ async fn a_flag_in_mid_program_pauses_it_until_an_action_is_on_record() {
     house.until("document.querySelector('#lane-something_is_wrong')?.innerText.includes('Nerio Falanga')").await;
 
     house.goto(&format!("/e/{episode}/story")).await;
-    house.click("#close-infection").await;
-    house.says("must not be empty").await;
+    // A letter is no action, and without an answer it is not yet safe.
+    house.fill("#act-infection", "x").await;
+    house.fill("#act-infection-told", "surgeon on call").await;
+    house.click("#record-infection").await;
+    house.says("say what was done").await;
     house
-        .fill(
-            "#act-infection",
-            "Seen by the surgical team: wound dry, no fever.",
-        )
+        .fill("#act-infection", "Seen by the surgical team today.")
         .await;
+    house.click("#record-infection").await;
+    house
+        .see("[data-flag='infection'][data-state='acted_on']")
+        .await;
+    house.says("The program is paused").await;
+    assert_eq!(colleague(&house, "GET", &pdf, "").await, 422);
+    house
+        .fill("#answer-infection", "Wound dry, no fever.")
+        .await;
+    house.fill("#answer-infection-by", "surgical team").await;
+    house.fill("#answer-infection-resumes", "everything").await;
     house.click("#close-infection").await;
+    house
+        .see("[data-flag='infection'][data-state='answered']")
+        .await;
     house
         .until("!document.body.innerText.includes('The program is paused')")
         .await;
-    house.says("closed").await;
+    // All of it stays readable.
+    house.goto(&format!("/e/{episode}/timeline")).await;
+    house.says("Wound dry, no fever.").await;
+    house.says("acted on, surgeon on call told").await;
     assert_eq!(colleague(&house, "GET", &pdf, "").await, 200);
     house.close().await;
 }

@@ -124,7 +124,7 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
         .await;
     house.click("tr[data-criterion='rest-pain'] input").await;
     house
-        .fill("#override-reason", "asked at the door: 2/10")
+        .fill("#override-reason-rest-pain", "asked at the door: 2/10")
         .await;
     house.click("#pass-gate").await;
     house.says("to Assisted to active").await;

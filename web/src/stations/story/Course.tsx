@@ -109,13 +109,19 @@ export function Course({ page, story, set, error, today }: FormPart) {
           value={story.other_side}
           onChange={(e) => set({ other_side: e.target.value as "sound" })}
         >
-          {(["sound", "affected", "operated", "hypermobile"] as const).map(
-            (v) => (
-              <option key={v} value={v}>
-                {nameOf("other-side", v)}
-              </option>
-            ),
-          )}
+          {(
+            [
+              "not_known",
+              "sound",
+              "affected",
+              "operated",
+              "hypermobile",
+            ] as const
+          ).map((v) => (
+            <option key={v} value={v}>
+              {nameOf("other-side", v)}
+            </option>
+          ))}
         </select>
       </Field>
       <Field label={t(day0Name(story.start))} name="story.day0" error={error}>

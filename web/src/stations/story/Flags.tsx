@@ -1,66 +1,66 @@
 import Button from "antd/es/button";
-import Input from "antd/es/input";
 import { useState } from "react";
-import { api, ask, type Schemas } from "../../app/client";
+import { api, ask, newId, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
 import { ProblemNote } from "../../app/parts";
-import { attr, nameOf, sentence, shortDate, t } from "../../app/wording";
+import { nameOf, t } from "../../app/wording";
+import { FlagCard } from "./FlagCard";
 
 type Page = Schemas["StoryPage"];
+export type Reply = Omit<Schemas["FlagReply"], "id">;
+type Bare<T> = T extends unknown ? Omit<T, "id" | "on"> : never;
+export type Step = Bare<Schemas["FlagStep"]>;
 
-/** Red flags first: asked, raised, acted on. */
+/** Red flags first: asked, raised, acted on, answered. */
 export function Flags({
   episode,
   page,
   keep,
+  today,
 }: {
   episode: string;
   page: Page;
   keep: (p: Page) => void;
+  today: string;
 }) {
   const [error, setError] = useState<unknown>();
-  const [done, setDone] = useState<Record<string, string>>({});
   const saver = useSaver();
   const path = { params: { path: { id: episode } } };
-  const answer = async (answers: Schemas["FlagReply"][]) => {
+  const send = async (work: () => Promise<Page>): Promise<boolean> => {
     setError(undefined);
     try {
-      await saver.inTurn(async () =>
-        keep(
-          await ask(
-            api.POST("/api/episodes/{id}/flags", {
-              ...path,
-              body: { answers },
-            }),
-          ),
-        ),
-      );
+      await saver.inTurn(async () => keep(await work()));
+      return true;
     } catch (e) {
       setError(e);
+      return false;
     }
   };
-  const act = async (flag: string, closed: boolean) => {
-    setError(undefined);
-    try {
-      await saver.inTurn(async () => {
-        keep(
-          await ask(
-            api.POST("/api/episodes/{id}/flag-actions", {
-              ...path,
-              body: { flag, action: done[flag] ?? "", closed },
-            }),
-          ),
-        );
-        setDone((now) => ({ ...now, [flag]: "" }));
-      });
-    } catch (e) {
-      setError(e);
-    }
-  };
-  const open = page.flags.filter(
-    (f) => f.state === "raised" || f.state === "queried",
+  const answer = (answers: Reply[]) =>
+    send(() =>
+      ask(
+        api.POST("/api/episodes/{id}/flags", {
+          ...path,
+          body: { answers: answers.map((a) => ({ ...a, id: newId() })) },
+        }),
+      ),
+    );
+  const step = (taken: Step) =>
+    send(() =>
+      ask(
+        api.POST("/api/episodes/{id}/flag-steps", {
+          ...path,
+          body: { ...taken, id: newId(), on: today } as Schemas["FlagStep"],
+        }),
+      ),
+    );
+  const shown = page.flags.filter(
+    (f) =>
+      ["raised", "queried", "acted_on"].includes(f.state) ||
+      f.causes.some((c) => c.soft),
   );
-  const missing = page.flags.filter((f) => f.state === "not_asked");
+  const past = page.flags.filter((f) => f.state === "answered");
+  const missing = page.flags.filter((f) => f.asked && f.state === "not_asked");
   return (
     <section className="block" id="flags">
       <h2>
@@ -73,69 +73,8 @@ export function Flags({
         <SaveMark state={saver.state} />
       </h2>
       <ProblemNote error={error} />
-      {open.map((f) => (
-        <div className="notice stop" key={f.flag} role="alert">
-          <b>
-            {nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}
-          </b>
-          {f.reason && <p>{sentence(f.reason)}</p>}
-          {f.state === "queried" ? (
-            <p>
-              <Button
-                size="small"
-                onClick={() =>
-                  void answer([{ flag: f.flag, answer: "no", confirmed: true }])
-                }
-              >
-                {t("flag-still-no")}
-              </Button>{" "}
-              <Button
-                size="small"
-                danger
-                onClick={() =>
-                  void answer([
-                    { flag: f.flag, answer: "yes", confirmed: true },
-                  ])
-                }
-              >
-                {t("flag-yes-after-all")}
-              </Button>
-            </p>
-          ) : (
-            <>
-              <p>
-                {attr(`flag-${f.flag}`, "act")} {t("flag-paused")}
-              </p>
-              {f.last_action && (
-                <p className="small">
-                  {t("flag-last-action", { date: shortDate(f.last_action.on) })}{" "}
-                  {f.last_action.action}
-                </p>
-              )}
-              <div className="row w-760">
-                <Input
-                  id={`act-${f.flag}`}
-                  aria-label={t("flag-what-done")}
-                  placeholder={t("flag-what-done")}
-                  value={done[f.flag] ?? ""}
-                  onChange={(e) =>
-                    setDone({ ...done, [f.flag]: e.target.value })
-                  }
-                />
-                <Button onClick={() => void act(f.flag, false)}>
-                  {t("flag-record")}
-                </Button>
-                <Button
-                  type="primary"
-                  id={`close-${f.flag}`}
-                  onClick={() => void act(f.flag, true)}
-                >
-                  {t("flag-record-close")}
-                </Button>
-              </div>
-            </>
-          )}
-        </div>
+      {[...shown, ...past].map((f) => (
+        <FlagCard key={f.flag} flag={f} onAnswer={answer} onStep={step} />
       ))}
       <div className="sheet">
         {missing.length > 1 && (
@@ -144,11 +83,7 @@ export function Flags({
               id="all-no"
               onClick={() =>
                 void answer(
-                  missing.map((f) => ({
-                    flag: f.flag,
-                    answer: "no",
-                    confirmed: false,
-                  })),
+                  missing.map((f) => ({ flag: f.flag, answer: "no" })),
                 )
               }
             >
@@ -159,50 +94,55 @@ export function Flags({
         )}
         {page.flags
           .filter((f) => f.asked)
-          .map((f) => {
-            const yes = f.state === "raised" || f.state === "closed",
-              no = f.state === "no" || f.state === "queried";
-            return (
-              <div className="flag-row" key={f.flag}>
-                <span>
-                  {nameOf("flag", f.flag)}{" "}
-                  <span className="soft small">
-                    {nameOf("tier", f.tier)}
-                    {f.state === "closed" ? `, ${t("flag-closed")}` : ""}
-                  </span>
-                </span>
-                <span
-                  className="answers"
-                  role="group"
-                  aria-label={nameOf("flag", f.flag)}
-                >
-                  <button
-                    className="yn"
-                    aria-pressed={no}
-                    onClick={() =>
-                      void answer([
-                        { flag: f.flag, answer: "no", confirmed: false },
-                      ])
-                    }
-                  >
-                    {t("no")}
-                  </button>
-                  <button
-                    className="yn yes"
-                    aria-pressed={yes}
-                    onClick={() =>
-                      void answer([
-                        { flag: f.flag, answer: "yes", confirmed: false },
-                      ])
-                    }
-                  >
-                    {t("yes")}
-                  </button>
-                </span>
-              </div>
-            );
-          })}
+          .map((f) => (
+            <Question key={f.flag} flag={f} onAnswer={answer} />
+          ))}
       </div>
     </section>
+  );
+}
+
+/** One question. A yes stays until something was done about it. */
+function Question({
+  flag: f,
+  onAnswer,
+}: {
+  flag: Schemas["FlagView"];
+  onAnswer: (answers: Reply[]) => Promise<boolean>;
+}) {
+  const yes = ["raised", "acted_on", "answered"].includes(f.state);
+  return (
+    <div className="flag-row">
+      <span>
+        {nameOf("flag", f.flag)}{" "}
+        <span className="soft small">
+          {nameOf("tier", f.tier)}
+          {f.state === "answered" || f.state === "acted_on"
+            ? `, ${t(`flag-state-${f.state.replace("_", "-")}`)}`
+            : ""}
+        </span>
+      </span>
+      <span
+        className="answers"
+        role="group"
+        aria-label={nameOf("flag", f.flag)}
+      >
+        <button
+          className="yn"
+          aria-pressed={f.state === "no" || f.state === "queried"}
+          disabled={f.state === "raised" || f.state === "acted_on"}
+          onClick={() => void onAnswer([{ flag: f.flag, answer: "no" }])}
+        >
+          {t("no")}
+        </button>
+        <button
+          className="yn yes"
+          aria-pressed={yes}
+          onClick={() => void onAnswer([{ flag: f.flag, answer: "yes" }])}
+        >
+          {t("yes")}
+        </button>
+      </span>
+    </div>
   );
 }

@@ -5,6 +5,7 @@ import { api, ask, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
 import { useFaulty } from "../../app/faulty";
 import { Field, ProblemNote } from "../../app/parts";
+import { Screened } from "../../app/Screened";
 import { t } from "../../app/wording";
 import { Choices } from "./Choices";
 import { Course } from "./Course";
@@ -98,6 +99,7 @@ export function Happened({
               onChange={(e) => set({ note: e.target.value })}
             />
           </Field>
+          <Screened text={`${story.mechanism}\n${story.note}`} />
         </div>
         <p className="row above-14">
           <Button

@@ -1,5 +1,7 @@
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
+import DatePicker from "antd/es/date-picker";
+import dayjs from "dayjs";
 import { useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
@@ -14,7 +16,9 @@ interface Form {
   quantity: string;
   ceiling: number | null;
   floor: number | null;
+  from: string;
   until: number | null;
+  askAgain: number | null;
   release: boolean;
 }
 
@@ -34,7 +38,9 @@ export function Limits({
     quantity: "passive-elevation",
     ceiling: null,
     floor: null,
-    until: 42,
+    from: today,
+    until: null,
+    askAgain: null,
     release: false,
   };
   const [form, setForm] = useState(empty);
@@ -61,8 +67,12 @@ export function Limits({
                 quantity: form.quantity,
                 ceiling,
                 floor: form.floor,
+                from: form.from,
                 until_day: form.until,
-                release: form.release ? { role: "surgeon", on: today } : null,
+                ask_again_day: form.askAgain,
+                release: form.release
+                  ? { role: "surgeon", on: form.from }
+                  : null,
                 ended_on: null,
               },
             }),
@@ -140,6 +150,33 @@ export function Limits({
             )}
             fault={faultAt(error, "floor")}
           />
+          <Field
+            label={t("limit-from")}
+            name={form.release ? "release.on" : "from"}
+            error={error}
+          >
+            <DatePicker
+              id="limit-from"
+              format="D MMM YYYY"
+              allowClear={false}
+              value={dayjs(form.from)}
+              maxDate={dayjs(today)}
+              onChange={(date) =>
+                date && setForm({ ...form, from: date.format("YYYY-MM-DD") })
+              }
+            />
+          </Field>
+          <NumberField
+            key={`ask-${fresh}`}
+            id="limit-ask-again"
+            label={t("limit-ask-again-day")}
+            rule="until_day"
+            value={form.askAgain}
+            onValue={faulty.take("ask", (askAgain) =>
+              setForm((f) => ({ ...f, askAgain })),
+            )}
+            fault={faultAt(error, "ask_again_day")}
+          />
           <NumberField
             key={`until-${fresh}`}
             id="limit-until"
@@ -195,9 +232,15 @@ function Written({
                 : ""}
             </td>
             <td className="num">
+              {l.from && !l.release
+                ? `${t("limit-since", { date: shortDate(l.from) })}, `
+                : ""}
               {l.until_day != null
                 ? t("limit-until", { day: l.until_day })
                 : t("limit-open")}
+              {l.ask_again_day != null
+                ? ` · ${t("limit-asks", { day: l.ask_again_day })}`
+                : ""}
               {l.release
                 ? ` · ${t("limit-release", { date: shortDate(l.release.on) })}`
                 : ""}

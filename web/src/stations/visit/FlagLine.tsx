@@ -1,11 +1,11 @@
 import Button from "antd/es/button";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, ask, type Schemas } from "../../app/client";
+import { api, ask, newId, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
-import { t } from "../../app/wording";
+import { nameOf, t } from "../../app/wording";
 
-/** Red flags in one line: asked again at every visit. */
+/** Red flags at every visit: the list is in view, and one key says that none of it is there. An open flag is not touched by it. */
 export function FlagLine({
   episode,
   missing,
@@ -21,17 +21,15 @@ export function FlagLine({
 }) {
   const [asked, setAsked] = useState(false);
   const saver = useSaver();
+  const calm = flags.filter(
+    (f) => f.asked && ["no", "not_asked", "answered"].includes(f.state),
+  );
   const none = async () => {
     try {
-      const calm = flags.filter(
-        (f) =>
-          f.asked &&
-          (f.state === "no" || f.state === "not_asked" || f.state === "closed"),
-      );
       const answers = calm.map((f) => ({
+        id: newId(),
         flag: f.flag,
         answer: "no" as const,
-        confirmed: false,
       }));
       await saver.run(async () => {
         await ask(
@@ -48,23 +46,31 @@ export function FlagLine({
     }
   };
   return (
-    <p className="small">
-      {missing.length > 0
-        ? t("flags-missing", { count: missing.length })
-        : t("visit-flags-line")}
-      {flags.some((f) => f.flag === "blade-bone-pain")
-        ? ` ${t("visit-flags-blade")}`
-        : ""}{" "}
-      <Button
-        size="small"
-        id="flags-none"
-        onClick={() => void none()}
-        disabled={asked || saver.busy}
-      >
-        {asked ? t("visit-flags-done") : t("visit-flags-none")}
-      </Button>{" "}
-      <SaveMark state={saver.state} />
-      <Link to={`/e/${episode}/story`}>{t("visit-flags-some")}</Link>
-    </p>
+    <div className="small flag-line">
+      <p className="flush">
+        <b>
+          {missing.length > 0
+            ? t("flags-missing", { count: missing.length })
+            : t("visit-flags-line")}
+        </b>
+      </p>
+      <ul className="flag-list">
+        {calm.map((f) => (
+          <li key={f.flag}>{nameOf("flag", f.flag)}</li>
+        ))}
+      </ul>
+      <p className="row flush">
+        <Button
+          size="small"
+          id="flags-none"
+          onClick={() => void none()}
+          disabled={asked || saver.busy}
+        >
+          {asked ? t("visit-flags-done") : t("visit-flags-none")}
+        </Button>
+        <SaveMark state={saver.state} />
+        <Link to={`/e/${episode}/story`}>{t("visit-flags-some")}</Link>
+      </p>
+    </div>
   );
 }

@@ -11,9 +11,11 @@ import type { Post } from "./post";
 type Criterion = Schemas["CriterionView"];
 
 interface Overrides {
-  chosen: string[];
+  /** Criteria that are overridden, each with its own reason. */
+  chosen: Record<string, string>;
   open: boolean;
   toggle: (id: string, on: boolean) => void;
+  say: (id: string, reason: string) => void;
 }
 
 /** The next gate: what it asks, what stands behind each answer, and passing it. */
@@ -28,24 +30,32 @@ export function Gate({
   today: string;
   post: Post;
 }) {
-  const [over, setOver] = useState<string[]>([]);
-  const [reason, setReason] = useState("");
+  const [over, setOver] = useState<Record<string, string>>({});
+  const [id] = useState(newId);
   const unmet = gate.criteria.filter((c) => c.status !== "met");
   const ready =
     gate.time_reached &&
-    unmet.every((c) => over.includes(c.id) && c.overridable);
+    unmet.every((c) => (over[c.id] ?? "").trim() !== "" && c.overridable);
   const overrides: Overrides = {
     chosen: over,
     open: gate.time_reached,
-    toggle: (id, on) =>
-      setOver(on ? [...over, id] : over.filter((o) => o !== id)),
+    toggle: (criterion, on) =>
+      setOver((now) =>
+        on
+          ? { ...now, [criterion]: "" }
+          : Object.fromEntries(
+              Object.entries(now).filter(([id]) => id !== criterion),
+            ),
+      ),
+    say: (criterion, reason) =>
+      setOver((now) => ({ ...now, [criterion]: reason })),
   };
   const pass = () =>
     void post(
       {
         kind: "gate_pass",
         gate: gate.gate,
-        body: { overridden: over, reason },
+        body: { id, overridden: over },
         says: nameOf("gate", gate.gate),
       },
       "gate",
@@ -64,16 +74,6 @@ export function Gate({
         today={today}
         post={post}
       />
-      {over.length > 0 && (
-        <Input
-          className="above-8"
-          id="override-reason"
-          aria-label={t("override-reason")}
-          placeholder={t("override-reason")}
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-        />
-      )}
       <p className="above-10">
         {gate.time_reached ? (
           <Button
@@ -82,7 +82,9 @@ export function Gate({
             disabled={!ready}
             onClick={pass}
           >
-            {over.length > 0 ? t("gate-pass-override") : t("gate-pass")}
+            {Object.keys(over).length > 0
+              ? t("gate-pass-override")
+              : t("gate-pass")}
           </Button>
         ) : (
           <span className="soft">
@@ -125,6 +127,16 @@ function Criteria(props: {
                 {t(`status-${c.status}`)}
                 {c.datum ? `: ${lower(sentence(c.datum))}` : ""}
               </span>
+              {overrides && c.id in overrides.chosen && (
+                <Input
+                  className="above-6"
+                  id={`override-reason-${c.id}`}
+                  aria-label={`${t("override-reason")}: ${sentence(c.asks)}`}
+                  placeholder={t("override-reason")}
+                  value={overrides.chosen[c.id]}
+                  onChange={(e) => overrides.say(c.id, e.target.value)}
+                />
+              )}
               {c.parts.length > 0 && (
                 <Criteria list={c.parts} today={today} post={post} />
               )}
@@ -134,7 +146,7 @@ function Criteria(props: {
               {overrides?.open && c.status !== "met" && c.overridable && (
                 <span className="small drawn above-4">
                   <Checkbox
-                    checked={overrides.chosen.includes(c.id)}
+                    checked={c.id in overrides.chosen}
                     onChange={(e) => overrides.toggle(c.id, e.target.checked)}
                   >
                     {t("override")}

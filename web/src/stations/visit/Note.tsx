@@ -4,6 +4,7 @@ import { useEffect, useRef, useState } from "react";
 import { newId } from "../../app/client";
 import { useDraftText } from "../../app/drafts";
 import { useMe } from "../../app/me";
+import { Screened } from "../../app/Screened";
 import { t } from "../../app/wording";
 import type { Post } from "./post";
 
@@ -59,6 +60,7 @@ export function Note({
         status={tooLong ? "error" : ""}
         onChange={(e) => write(e.target.value)}
       />
+      <Screened text={body} />
       {tooLong && (
         <p className="bad small" role="alert">
           {t("note-too-long", { most, given: body.length })}

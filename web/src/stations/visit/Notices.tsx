@@ -6,9 +6,11 @@ type View = Schemas["VisitView"];
 
 /** What comes before everything else: open flags, what the facts call for, watches, limits that wait. */
 export function Notices({ episode, view }: { episode: string; view: View }) {
-  const open = view.flags.filter(
-    (f) => f.state === "raised" || f.state === "queried",
+  const open = view.flags.filter((f) =>
+    ["raised", "queried", "acted_on"].includes(f.state),
   );
+  // A breach stands below with its way out.
+  const calls = view.calls.filter((c) => c.rule !== "measurement-over-ceiling");
   const speaking = view.watches.filter((w) => w.speaks && w.act !== "stop");
   return (
     <>
@@ -17,11 +19,18 @@ export function Notices({ episode, view }: { episode: string; view: View }) {
           <b>
             {nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}.
           </b>{" "}
+          {f.state === "acted_on" ? `${t("flag-state-acted-on")}. ` : ""}
+          {f.overdue ? `${t("flag-overdue")} ` : ""}
           {f.reason ? sentence(f.reason) : ""}{" "}
+          {f.causes
+            .filter((c) => c.quote && !c.soft && c.state === "open")
+            .map((c) => (
+              <q key={c.key}>{c.quote}</q>
+            ))}{" "}
           <Link to={`/e/${episode}/story`}>{t("flag-go")}</Link>
         </div>
       ))}
-      {view.calls.map((c) => (
+      {calls.map((c) => (
         <div className="notice stop" key={sentence(c)}>
           <b>{sentence(c)}</b>
         </div>
@@ -44,7 +53,7 @@ export function Notices({ episode, view }: { episode: string; view: View }) {
           {t("limit-waits", {
             quantity: l.quantity,
             ceiling: withUnit(l.quantity, l.ceiling),
-            day: l.until_day ?? 0,
+            day: l.until_day ?? l.ask_again_day ?? 0,
           })}{" "}
           <Link to={`/e/${episode}/story`}>{t("limit-confirm-end")}</Link>
         </div>

@@ -52,7 +52,7 @@ create table episode (
     start text not null default 'surgery' check (start in ('surgery', 'injury', 'gradual')),
     setting text not null default 'primary' check (setting in ('primary', 'specialist')),
     complaint text check (complaint in ('raising', 'weakness', 'slipping', 'stiffness', 'top', 'neck')),
-    other_side text not null default 'sound' check (other_side in ('sound', 'affected', 'operated', 'hypermobile')),
+    other_side text not null default 'not_known' check (other_side in ('not_known', 'sound', 'affected', 'operated', 'hypermobile')),
     mass_kg double precision check (mass_kg between 2 and 350),
     height_cm double precision check (height_cm between 40 and 250),
     minutes_per_day integer check (minutes_per_day between 1 and 600),
@@ -61,9 +61,62 @@ create table episode (
     slips_per_week integer check (slips_per_week between 0 and 100),
     closed_on date,
     created_at timestamptz not null default now(),
-    check ((clearance_role is null) = (clearance_on is null))
+    check ((clearance_role is null) = (clearance_on is null)),
+    unique (patient_id, id)
 );
 create index episode_patient on episode (patient_id);
+create unique index one_open on episode (patient_id, side) where closed_on is null;
+
+-- Everything that happens to a patient is one stream, numbered per patient; details lie beside it, keyed by the event's id. What an
+-- event does to another is a row of its own. The row of `record` is the lock of a patient's writes and the counter.
+create table record (
+    patient_id uuid primary key references patient (id),
+    seq bigint not null default 0
+);
+create table event (
+    patient_id uuid not null references record (patient_id),
+    -- The order in which it became known.
+    seq bigint not null,
+    -- Made where it was entered: the same id with another body is refused.
+    id uuid not null unique,
+    sha bytea not null,
+    episode_id uuid,
+    kind text not null check (kind ~ '^[a-z_]{3,30}$'),
+    -- When it is true; until is exclusive.
+    on_date date not null,
+    until_date date check (until_date > on_date),
+    -- The demo says when its invented past was entered; everything else is entered now.
+    at timestamptz not null default coalesce(nullif(current_setting('ritorno.entered', true), '')::timestamptz, now()),
+    by_user uuid default nullif(current_setting('ritorno.actor', true), '')::uuid references app_user (id),
+    via text not null default 'clinic' check (via in ('clinic', 'home', 'surgeon', 'import', 'rule')),
+    primary key (patient_id, seq),
+    foreign key (patient_id, episode_id) references episode (patient_id, id)
+);
+create index event_episode on event (episode_id, on_date, seq);
+create table effect (
+    patient_id uuid not null,
+    seq bigint not null,
+    target bigint not null check (target < seq),
+    role text not null check (role in ('closes', 'ends', 'takes_back', 'resumes', 'acts_on')),
+    primary key (patient_id, seq, target),
+    foreign key (patient_id, seq) references event (patient_id, seq),
+    foreign key (patient_id, target) references event (patient_id, seq)
+);
+create index effect_target on effect (patient_id, target, role);
+-- Why something was taken back, ended or opened again, in words.
+create table event_reason (
+    id uuid primary key references event (id),
+    code text not null default '',
+    words text not null default ''
+);
+-- The words of a story as they stood: nothing that was typed is lost when they change.
+create table story_text (
+    id uuid primary key references event (id),
+    rev integer not null,
+    mechanism text not null,
+    work text not null,
+    note text not null
+);
 
 create table episode_health (
     episode_id uuid not null references episode (id),
@@ -96,112 +149,116 @@ create table episode_school (
     primary key (episode_id, question)
 );
 
+-- A limit holds from the date of its event, until another event ends it.
 create table surgeon_limit (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     quantity text not null,
     ceiling double precision not null,
     floor double precision check (floor <= ceiling),
     until_day integer check (until_day > 0),
-    release_role text,
-    release_on date,
-    ended_on date,
-    check ((release_role is null) = (release_on is null))
+    ask_again_day integer check (ask_again_day > 0),
+    release_role text
 );
-create index surgeon_limit_episode on surgeon_limit (episode_id, seq);
 
 create table flag_answer (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     flag text not null,
     answer text not null check (answer in ('yes', 'no')),
-    confirmed boolean not null,
-    asked_on date not null
+    about text[] not null default '{}',
+    because text check (because in ('treated_injury', 'wearing_off'))
 );
-create index flag_answer_episode on flag_answer (episode_id, seq);
-
-create table flag_action (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+-- What happened to a raised flag, and which causes it names.
+create table flag_step (
+    id uuid primary key references event (id),
     flag text not null,
-    acted_on date not null,
-    action text not null check (btrim(action) <> ''),
-    closed boolean not null
+    causes text[] not null check (cardinality(causes) > 0),
+    step text not null check (step in ('acted', 'answered', 'mistake')),
+    action text,
+    words text not null default '',
+    who text not null default '',
+    resumes text not null default '',
+    stands_until date,
+    check (step <> 'acted' or btrim(who) <> ''),
+    check (step = 'acted' or btrim(words) <> '')
 );
-create index flag_action_episode on flag_action (episode_id, seq);
+-- A flag that a rule raised when something was stored: it stays raised whatever the rule says later.
+create table flag_raise (
+    id uuid primary key references event (id),
+    flag text not null,
+    cause text not null,
+    reason jsonb not null
+);
 
 create table measurement (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     quantity text not null,
     side text not null check (side in ('left', 'right')),
     value double precision not null,
     stop text not null check (stop in ('pain', 'stiff', 'weak', 'slipping', 'at_limit')),
     taken_by text not null check (taken_by in ('clinician', 'patient')),
-    taken_on date not null,
     -- Where pain began and ended on the way.
     pain_from double precision,
     pain_to double precision,
     method text check (method in ('goniometer', 'inclinometer', 'by_eye', 'simulated')),
     rater_id uuid references app_user (id),
+    remark text not null default '',
     check ((pain_from is null) = (pain_to is null)),
     check (pain_from <= pain_to)
 );
-create index measurement_episode on measurement (episode_id, taken_on, seq);
+-- How a measurement was judged when it was stored; a second row only after the limit it rests on was taken back.
+create table verdict (
+    measurement_id uuid not null references event (id),
+    round integer not null check (round >= 1),
+    ceiling double precision,
+    whose text not null,
+    limit_id uuid references event (id),
+    over boolean not null,
+    primary key (measurement_id, round)
+);
+-- What the surgeon said about a measurement above its ceiling.
+create table breach_answer (
+    id uuid primary key references event (id),
+    measurement_id uuid not null references event (id),
+    role text not null check (btrim(role) <> ''),
+    words text not null check (btrim(words) <> '')
+);
 
 -- The examination: answered tests, and what else a reading rests on.
 create table finding (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     test text not null,
     side text not null check (side in ('left', 'right')),
     kind text not null check (kind in ('word', 'number', 'could_not')),
     word text,
     value double precision,
     variant text,
-    found_on date not null,
-    user_id uuid not null references app_user (id),
+    rater_id uuid not null references app_user (id),
+    remark text not null default '',
     check ((kind = 'word') = (word is not null)),
     check ((kind = 'number') = (value is not null))
 );
-create index finding_episode on finding (episode_id, found_on, seq);
 
 create table exam_note (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     kind text not null check (kind in ('irritability', 'known', 'pre_test', 'instability', 'response', 'try_out')),
     subject text not null,
     value double precision not null,
     word text not null default '',
     after_value double precision check (after_value between 0 and 10),
-    noted_on date not null,
-    user_id uuid not null references app_user (id),
     check ((kind = 'response') = (after_value is not null))
 );
-create index exam_note_episode on exam_note (episode_id, noted_on, seq);
 
 -- Strength: pushes against a device, with the trace that was kept.
 create table strength_trial (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     test text not null,
     side text not null check (side in ('left', 'right')),
     peak_n double precision not null check (peak_n >= 0),
     lever_m double precision check (lever_m > 0 and lever_m < 1.5),
     pain double precision check (pain between 0 and 10),
     device text,
-    sound boolean not null,
-    pushed_on date not null,
-    user_id uuid not null references app_user (id)
+    sound boolean not null
 );
-create index strength_trial_episode on strength_trial (episode_id, pushed_on, seq);
 
 -- Read whole or not at all: the samples of one push and what was measured from them.
 create table strength_trace (
@@ -212,51 +269,25 @@ create table strength_trace (
 
 -- Outcome sheets as they were ticked; the score is worked out when it is read.
 create table outcome_sheet (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     instrument text not null,
-    answers jsonb not null check (jsonb_typeof(answers) = 'array'),
-    filled_on date not null,
-    user_id uuid not null references app_user (id)
+    answers jsonb not null check (jsonb_typeof(answers) = 'array')
 );
-create index outcome_sheet_episode on outcome_sheet (episode_id, filled_on, seq);
-
--- What was entered is never changed: a wrong entry is withdrawn, and the withdrawal is a row of its own.
-create table withdrawal (
-    entry_id uuid primary key,
-    episode_id uuid not null references episode (id),
-    kind text not null check (kind in ('measurement', 'finding', 'strength_trial', 'outcome_sheet')),
-    reason text not null default ''
-);
-create index withdrawal_episode on withdrawal (episode_id, kind);
 
 create table score (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     score text not null,
-    value double precision not null check (value between 0 and 10),
-    given_on date not null
+    value double precision not null check (value between 0 and 10)
 );
-create index score_episode on score (episode_id, given_on, seq);
 
 create table attestation (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     code text not null,
-    holds boolean not null,
-    attested_on date not null,
-    user_id uuid not null references app_user (id)
+    holds boolean not null
 );
-create index attestation_episode on attestation (episode_id, attested_on, seq);
 
 create table log_entry (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
-    logged_on date not null,
+    id uuid primary key references event (id),
     exercise text,
     kind text not null check (kind in (
         'done', 'left_out', 'pain_before', 'pain_during', 'pain_next_morning', 'slip', 'slip_worse', 'flare_day', 'effort'
@@ -265,22 +296,22 @@ create table log_entry (
     sessions integer check (sessions between 0 and 24),
     repetitions integer check (repetitions between 0 and 200),
     how text,
+    remark text not null default '',
     check ((kind = 'done') = (sessions is not null and repetitions is not null)),
     check ((kind like 'pain%' or kind = 'effort') = (value is not null)),
     check ((kind = 'slip_worse') = (how is not null))
 );
-create index log_entry_episode on log_entry (episode_id, logged_on, seq);
 
 create table gate_pass (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    gate text not null,
-    passed_on date not null,
-    overridden text[] not null default '{}',
-    reason text not null default '',
-    user_id uuid not null references app_user (id),
-    unique (episode_id, gate),
-    check (cardinality(overridden) = 0 or btrim(reason) <> '')
+    id uuid primary key references event (id),
+    gate text not null
+);
+-- Each criterion that was overridden has its own reason.
+create table gate_override (
+    pass_id uuid not null references gate_pass (id),
+    criterion text not null,
+    reason text not null check (btrim(reason) <> ''),
+    primary key (pass_id, criterion)
 );
 
 create table knowledge_release (
@@ -324,35 +355,25 @@ create table program_line (
 create index program_line_program on program_line (program_id, from_day);
 
 create table program_snapshot (
-    id uuid primary key,
+    id uuid primary key references event (id),
     program_id uuid not null references program (id),
     version integer not null,
     kind_version integer not null,
     knowledge_sha256 text not null references knowledge_release (sha256),
     body jsonb not null,
-    signed_by uuid not null references app_user (id),
-    signed_on date not null,
-    signed_at timestamptz not null default now(),
     unique (program_id, version)
 );
 
 create table visit_note (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    visited_on date not null,
+    id uuid primary key references event (id),
     body text not null,
     kind_version integer not null,
-    summary jsonb not null,
-    signed_by uuid not null references app_user (id),
-    signed_at timestamptz not null default now()
+    summary jsonb not null
 );
-create index visit_note_episode on visit_note (episode_id, signed_at desc);
 
 -- What was proposed for a line on a day, with everything it rested on, and what the clinician made of it.
 create table line_decision (
-    id uuid primary key,
-    episode_id uuid not null references episode (id),
-    seq bigint generated always as identity,
+    id uuid primary key references event (id),
     line_id uuid not null,
     exercise text not null,
     proposed text not null,
@@ -361,11 +382,15 @@ create table line_decision (
     reason text not null default '',
     kind_version integer not null,
     body jsonb not null,
-    decided_on date not null,
-    user_id uuid not null references app_user (id),
     check (answer = 'accepted' or btrim(reason) <> '')
 );
-create index line_decision_episode on line_decision (episode_id, decided_on, seq);
+-- An exercise that a stop has paused, until a clinician resumes it.
+create table line_step (
+    id uuid primary key references event (id),
+    exercise text not null,
+    step text not null check (step in ('paused', 'resumed')),
+    reason text not null default ''
+);
 
 -- The clinic's own errors of measurement, its own levels of elastic, its own pathways: every version stays.
 create table clinic_error (
@@ -483,7 +508,7 @@ declare t text;
 begin
     for t in
         select tablename from pg_tables
-        where schemaname = 'public' and tablename not in ('audit', 'audit_value', '__diesel_schema_migrations')
+        where schemaname = 'public' and tablename not in ('audit', 'audit_value', 'record', '__diesel_schema_migrations')
     loop
         execute format('create trigger audited after insert or update or delete on %I for each row execute function write_audit()', t);
     end loop;
@@ -495,8 +520,9 @@ begin
     end if;
     -- Rows that are added and never changed.
     foreach t in array array[
-        'audit', 'program_snapshot', 'measurement', 'finding', 'exam_note', 'strength_trial', 'strength_trace',
-        'outcome_sheet', 'withdrawal', 'score', 'attestation', 'log_entry', 'flag_answer', 'flag_action', 'gate_pass',
+        'audit', 'event', 'effect', 'event_reason', 'story_text', 'program_snapshot', 'measurement', 'verdict',
+        'breach_answer', 'finding', 'exam_note', 'strength_trial', 'strength_trace', 'outcome_sheet', 'score', 'attestation',
+        'log_entry', 'surgeon_limit', 'flag_answer', 'flag_step', 'flag_raise', 'gate_pass', 'gate_override', 'line_step',
         'visit_note', 'line_decision', 'clinic_error', 'elastic_level', 'own_pathway', 'knowledge_release'
     ]
     loop

@@ -1,0 +1,418 @@
+//! The stream of a patient: every event once, numbered in the order in which it became known, and what it does to earlier ones.
+//!
+//! Details lie beside it in tables of their own, keyed by the event's id. Nothing here is ever changed.
+
+use crate::StoreError;
+use crate::schema::{effect, episode, event, event_reason, record};
+use chrono::{DateTime, NaiveDate, Utc};
+use diesel::prelude::*;
+use diesel::sql_types::{BigInt, Date, Jsonb, Nullable, Text, Timestamptz, Uuid as SqlUuid};
+use serde::Serialize;
+use sha2::{Digest, Sha256};
+use std::collections::BTreeMap;
+use uuid::Uuid;
+
+/// Whether an event was new.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Stored {
+    /// It was stored now.
+    New,
+    /// It had been stored before, with the same contents.
+    Before,
+}
+
+/// Whether a row with a client's id is the one that was there, where it is no event of a patient.
+pub(crate) fn settle(
+    added: usize,
+    same: impl FnOnce() -> Result<bool, StoreError>,
+) -> Result<Stored, StoreError> {
+    match added {
+        1 => Ok(Stored::New),
+        _ if same()? => Ok(Stored::Before),
+        _ => Err(StoreError::IdConflict),
+    }
+}
+
+/// What an event does to an earlier one.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Role {
+    /// Answers it.
+    Closes,
+    /// Ends it.
+    Ends,
+    /// Takes it back: it was entered by mistake.
+    TakesBack,
+    /// Lets it go on.
+    Resumes,
+    /// Something was done about it.
+    ActsOn,
+}
+
+impl Role {
+    fn word(self) -> &'static str {
+        match self {
+            Role::Closes => "closes",
+            Role::Ends => "ends",
+            Role::TakesBack => "takes_back",
+            Role::Resumes => "resumes",
+            Role::ActsOn => "acts_on",
+        }
+    }
+}
+
+/// Locks the record of a patient for this transaction: whoever writes for the same patient waits here.
+///
+/// # Errors
+/// `NotFound`; `Busy` when the wait is too long.
+pub fn lock(conn: &mut PgConnection, patient: Uuid) -> Result<(), StoreError> {
+    record::table
+        .filter(record::patient_id.eq(patient))
+        .select(record::patient_id)
+        .for_no_key_update()
+        .first::<Uuid>(conn)
+        .optional()?
+        .map(|_| ())
+        .ok_or(StoreError::NotFound("patient"))
+}
+
+/// The patient of an episode.
+///
+/// # Errors
+/// `NotFound`.
+pub fn patient_of(conn: &mut PgConnection, id: Uuid) -> Result<Uuid, StoreError> {
+    episode::table
+        .filter(episode::id.eq(id))
+        .select(episode::patient_id)
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("episode"))
+}
+
+/// Begins the record of a new patient.
+///
+/// # Errors
+/// Database failure.
+pub(crate) fn begin(conn: &mut PgConnection, patient: Uuid) -> Result<(), StoreError> {
+    diesel::insert_into(record::table)
+        .values(record::patient_id.eq(patient))
+        .execute(conn)?;
+    Ok(())
+}
+
+/// Where an event belongs and when it is true.
+#[derive(Debug, Clone, Copy)]
+pub struct Entry {
+    /// The episode.
+    pub episode: Uuid,
+    /// Made where it was entered.
+    pub id: Uuid,
+    /// What kind of event.
+    pub kind: &'static str,
+    /// When it is true.
+    pub on: NaiveDate,
+    /// By a rule, and not by a person.
+    pub by_rule: bool,
+}
+
+impl Entry {
+    /// An event that a person enters.
+    pub fn new(episode: Uuid, id: Uuid, kind: &'static str, on: NaiveDate) -> Entry {
+        Entry {
+            episode,
+            id,
+            kind,
+            on,
+            by_rule: false,
+        }
+    }
+}
+
+/// Enters an event once. The same id with the same body changes nothing; with another it is refused.
+///
+/// The patient's record is locked by the caller's transaction or here, by the counter.
+///
+/// # Errors
+/// `IdConflict`, `NotFound`, database failure.
+pub fn enter(
+    conn: &mut PgConnection,
+    entry: Entry,
+    body: &impl Serialize,
+) -> Result<Stored, StoreError> {
+    let text = serde_json::to_string(body).map_err(|_| StoreError::Unreadable("entry"))?;
+    let whole = format!("{}\n{}\n{}\n{text}", entry.episode, entry.kind, entry.on);
+    let sha = Sha256::digest(whole.as_bytes()).to_vec();
+    let before = event::table
+        .filter(event::id.eq(entry.id))
+        .select(event::sha)
+        .first::<Vec<u8>>(conn)
+        .optional()?;
+    match before {
+        Some(kept) if kept == sha => return Ok(Stored::Before),
+        Some(_) => return Err(StoreError::IdConflict),
+        None => {}
+    }
+    let patient = patient_of(conn, entry.episode)?;
+    let seq: i64 = diesel::update(record::table.filter(record::patient_id.eq(patient)))
+        .set(record::seq.eq(record::seq + 1))
+        .returning(record::seq)
+        .get_result(conn)?;
+    diesel::insert_into(event::table)
+        .values((
+            event::patient_id.eq(patient),
+            event::seq.eq(seq),
+            event::id.eq(entry.id),
+            event::sha.eq(sha),
+            event::episode_id.eq(entry.episode),
+            event::kind.eq(entry.kind),
+            event::on_date.eq(entry.on),
+            event::via.eq(if entry.by_rule { "rule" } else { "clinic" }),
+        ))
+        .execute(conn)?;
+    Ok(Stored::New)
+}
+
+/// Says what an event does to an earlier one of the same patient.
+///
+/// # Errors
+/// `NotFound` when the patient has no such earlier event.
+pub fn act(
+    conn: &mut PgConnection,
+    event: Uuid,
+    target: Uuid,
+    role: Role,
+) -> Result<(), StoreError> {
+    let done = diesel::sql_query(
+        "insert into effect (patient_id, seq, target, role)
+         select e.patient_id, e.seq, t.seq, $3 from event e, event t
+         where e.id = $1 and t.id = $2 and t.patient_id = e.patient_id and t.episode_id = e.episode_id
+         on conflict do nothing",
+    )
+    .bind::<SqlUuid, _>(event)
+    .bind::<SqlUuid, _>(target)
+    .bind::<Text, _>(role.word())
+    .execute(conn)?;
+    if done == 1 {
+        Ok(())
+    } else {
+        Err(StoreError::NotFound("entry"))
+    }
+}
+
+/// Keeps why, in words.
+///
+/// # Errors
+/// Database failure.
+pub fn reason(
+    conn: &mut PgConnection,
+    id: Uuid,
+    code: &str,
+    words: &str,
+) -> Result<(), StoreError> {
+    use event_reason as t;
+    diesel::insert_into(t::table)
+        .values((t::id.eq(id), t::code.eq(code), t::words.eq(words)))
+        .execute(conn)?;
+    Ok(())
+}
+
+/// Which kinds of events can be taken back.
+const TAKEN_BACK: [&str; 14] = [
+    "measurement",
+    "finding",
+    "exam_note",
+    "strength_trial",
+    "outcome_sheet",
+    "score",
+    "attestation",
+    "log",
+    "limit",
+    "gate_pass",
+    "decision",
+    "limit_end",
+    "breach_answer",
+    "flare_day",
+];
+
+/// Takes an entry back: it stays, and why is an event of its own, whose id is answered. Doing it twice changes nothing.
+///
+/// # Errors
+/// `NotFound` when the episode has no such entry or it is of a kind that is not taken back.
+pub fn take_back(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    target: Uuid,
+    kind: &str,
+    on: NaiveDate,
+    words: &str,
+) -> Result<Option<Uuid>, StoreError> {
+    let found = event::table
+        .filter(event::id.eq(target))
+        .filter(event::episode_id.eq(episode))
+        .filter(event::kind.eq(kind))
+        .select((event::patient_id, event::seq))
+        .first::<(Uuid, i64)>(conn)
+        .optional()?
+        .filter(|_| TAKEN_BACK.contains(&kind));
+    let Some((patient, seq)) = found else {
+        return Err(StoreError::NotFound("entry"));
+    };
+    let gone = effect::table
+        .filter(effect::patient_id.eq(patient))
+        .filter(effect::target.eq(seq))
+        .filter(effect::role.eq(Role::TakesBack.word()))
+        .count()
+        .get_result::<i64>(conn)?;
+    if gone > 0 {
+        return Ok(None);
+    }
+    let id = Uuid::now_v7();
+    enter(conn, Entry::new(episode, id, "taken_back", on), &target)?;
+    act(conn, id, target, Role::TakesBack)?;
+    reason(conn, id, "", words)?;
+    Ok(Some(id))
+}
+
+/// The episode an event belongs to.
+///
+/// # Errors
+/// Database failure.
+pub fn episode_of(conn: &mut PgConnection, id: Uuid) -> Result<Option<Uuid>, StoreError> {
+    Ok(event::table
+        .filter(event::id.eq(id))
+        .select(event::episode_id)
+        .first::<Option<Uuid>>(conn)
+        .optional()?
+        .flatten())
+}
+
+/// The order in which the records of an episode became known.
+///
+/// # Errors
+/// Database failure.
+pub(crate) fn order(
+    conn: &mut PgConnection,
+    episode: Uuid,
+) -> Result<BTreeMap<Uuid, i64>, StoreError> {
+    let rows: Vec<(Uuid, i64)> = event::table
+        .filter(event::episode_id.eq(episode))
+        .select((event::id, event::seq))
+        .load(conn)?;
+    Ok(rows.into_iter().collect())
+}
+
+/// The join of a detail with its event, without what was taken back, oldest first.
+macro_rules! standing {
+    ($t:ident, $episode:expr) => {{
+        use crate::schema::{effect, event};
+        $t::table
+            .inner_join(event::table.on(event::id.eq($t::id)))
+            .filter(event::episode_id.eq($episode))
+            .filter(diesel::dsl::not(diesel::dsl::exists(
+                effect::table
+                    .filter(effect::patient_id.eq(event::patient_id))
+                    .filter(effect::target.eq(event::seq))
+                    .filter(effect::role.eq("takes_back")),
+            )))
+            .order((event::on_date, event::seq))
+    }};
+}
+pub(crate) use standing;
+
+/// One event of the timeline with what was kept about it.
+#[derive(Debug, Clone, PartialEq, QueryableByName)]
+pub struct Told {
+    /// Its number: the order in which it became known.
+    #[diesel(sql_type = BigInt)]
+    pub seq: i64,
+    /// Its id.
+    #[diesel(sql_type = SqlUuid)]
+    pub id: Uuid,
+    /// The episode.
+    #[diesel(sql_type = Nullable<SqlUuid>)]
+    pub episode_id: Option<Uuid>,
+    /// What kind.
+    #[diesel(sql_type = Text)]
+    pub kind: String,
+    /// When it is true.
+    #[diesel(sql_type = Date)]
+    pub on_date: NaiveDate,
+    /// When it was entered.
+    #[diesel(sql_type = Timestamptz)]
+    pub at: DateTime<Utc>,
+    /// By whom, by name; nobody for a rule.
+    #[diesel(sql_type = Nullable<Text>)]
+    pub by_name: Option<String>,
+    /// Its details, as they were stored.
+    #[diesel(sql_type = Jsonb)]
+    pub body: serde_json::Value,
+    /// What it did to earlier ones, and later ones to it: `{to, from, role}` by number.
+    #[diesel(sql_type = Jsonb)]
+    pub effects: serde_json::Value,
+}
+
+/// The newest events of a patient before a number, those taken back included; at most `limit`. One query.
+///
+/// # Errors
+/// Database failure.
+pub fn timeline(
+    conn: &mut PgConnection,
+    patient: Uuid,
+    before: Option<i64>,
+    limit: i64,
+) -> Result<Vec<Told>, StoreError> {
+    const SQL: &str = "
+        select e.seq, e.id, e.episode_id, e.kind, e.on_date, e.at, u.name as by_name,
+            coalesce(to_jsonb(r), '{}') || coalesce(
+                to_jsonb(m), to_jsonb(f), to_jsonb(x), to_jsonb(st), to_jsonb(os), to_jsonb(sc), to_jsonb(a), to_jsonb(l),
+                to_jsonb(sl), to_jsonb(fa), to_jsonb(fs), to_jsonb(fr), to_jsonb(ba), to_jsonb(ls), to_jsonb(tx),
+                to_jsonb(n) - 'summary', to_jsonb(d) - 'body', to_jsonb(p) - 'body',
+                to_jsonb(g) || jsonb_build_object('overridden', (
+                    select jsonb_object_agg(o.criterion, o.reason) from gate_override o where o.pass_id = g.id)),
+                '{}') || coalesce((
+                select jsonb_build_object('verdicts', jsonb_agg(to_jsonb(v) order by v.round))
+                from verdict v where v.measurement_id = e.id having count(*) > 0), '{}') as body,
+            coalesce((
+                select jsonb_agg(jsonb_build_object('from', k.seq, 'to', k.target, 'role', k.role) order by k.seq, k.target)
+                from effect k where k.patient_id = e.patient_id and (k.seq = e.seq or k.target = e.seq)), '[]') as effects
+        from event e
+        left join app_user u on u.id = e.by_user
+        left join event_reason r on r.id = e.id
+        left join measurement m on m.id = e.id
+        left join finding f on f.id = e.id
+        left join exam_note x on x.id = e.id
+        left join strength_trial st on st.id = e.id
+        left join outcome_sheet os on os.id = e.id
+        left join score sc on sc.id = e.id
+        left join attestation a on a.id = e.id
+        left join log_entry l on l.id = e.id
+        left join surgeon_limit sl on sl.id = e.id
+        left join flag_answer fa on fa.id = e.id
+        left join flag_step fs on fs.id = e.id
+        left join flag_raise fr on fr.id = e.id
+        left join breach_answer ba on ba.id = e.id
+        left join line_step ls on ls.id = e.id
+        left join story_text tx on tx.id = e.id
+        left join visit_note n on n.id = e.id
+        left join line_decision d on d.id = e.id
+        left join program_snapshot p on p.id = e.id
+        left join gate_pass g on g.id = e.id
+        where e.patient_id = $1 and e.seq < $2
+        order by e.seq desc
+        limit $3";
+    Ok(diesel::sql_query(SQL)
+        .bind::<SqlUuid, _>(patient)
+        .bind::<BigInt, _>(before.unwrap_or(i64::MAX))
+        .bind::<BigInt, _>(limit)
+        .load(conn)?)
+}
+
+/// For the demo: what is entered from here on in this transaction counts as entered on a day of its invented past.
+///
+/// # Errors
+/// Database failure.
+pub fn entered_on(conn: &mut PgConnection, day: NaiveDate) -> Result<(), StoreError> {
+    diesel::sql_query("select set_config('ritorno.entered', $1, true)")
+        .bind::<Text, _>(format!("{day} 12:00:00+00"))
+        .execute(conn)?;
+    Ok(())
+}

@@ -1,0 +1,212 @@
+import { useInfiniteQuery } from "@tanstack/react-query";
+import Button from "antd/es/button";
+import Input from "antd/es/input";
+import Segmented from "antd/es/segmented";
+import { useState } from "react";
+import { api, ask, type Schemas } from "../app/client";
+import { SaveMark, useEntries } from "../app/entries";
+import { Pending, ProblemNote } from "../app/parts";
+import { moment, nameOf, sentence, shortDate, t } from "../app/wording";
+
+type Entry = Schemas["TimelineEntry"];
+
+/** What may be looked at by itself. */
+const KINDS: Record<string, string[]> = {
+  all: [],
+  notes: ["note", "story", "person_corrected"],
+  flags: ["flag_answer", "flag_step", "flag_raised"],
+  limits: ["limit", "limit_end", "measurement", "breach_answer"],
+  plan: ["program_signed", "decision", "gate_pass", "attestation", "line_step"],
+  home: ["log", "score"],
+};
+
+/** Kinds that can be taken back from here, by the word the server knows. */
+const TAKE_BACK = new Set([
+  "measurement",
+  "finding",
+  "exam_note",
+  "strength_trial",
+  "outcome_sheet",
+  "score",
+  "attestation",
+  "log",
+  "limit",
+  "limit_end",
+  "breach_answer",
+  "gate_pass",
+]);
+
+/** Everything that happened to this person, newest first: nothing signed is ever unreadable. */
+export function Timeline({ patient }: { patient: string }) {
+  const [only, setOnly] = useState("all");
+  const pages = useInfiniteQuery({
+    queryKey: ["timeline", patient],
+    initialPageParam: undefined as number | undefined,
+    queryFn: ({ pageParam }) =>
+      ask(
+        api.GET("/api/patients/{id}/timeline", {
+          params: {
+            path: { id: patient },
+            query: pageParam === undefined ? {} : { before: pageParam },
+          },
+        }),
+      ),
+    getNextPageParam: (last) => last.before ?? undefined,
+  });
+  if (!pages.data) return <Pending query={pages} />;
+  const kinds = KINDS[only] ?? [];
+  const entries = pages.data.pages
+    .flatMap((p) => p.entries)
+    .filter((e) => kinds.length === 0 || kinds.includes(e.kind));
+  const bySeq = new Map(
+    pages.data.pages.flatMap((p) => p.entries).map((e) => [e.seq, e]),
+  );
+  const days = [...new Set(entries.map((e) => e.at.slice(0, 10)))];
+  return (
+    <>
+      <div className="page-head">
+        <h1>{t("timeline-title")}</h1>
+        <span className="soft">{t("timeline-lead")}</span>
+      </div>
+      <Segmented
+        className="below-14"
+        value={only}
+        onChange={setOnly}
+        options={Object.keys(KINDS).map((value) => ({
+          value,
+          label: t(`timeline-${value}`),
+        }))}
+      />
+      {entries.length === 0 && <p className="soft">{t("timeline-none")}</p>}
+      {days.map((day) => (
+        <section className="block timeline-day" key={day}>
+          <h2 className="size-17">{shortDate(day)}</h2>
+          <ol className="timeline">
+            {entries
+              .filter((e) => e.at.startsWith(day))
+              .map((e) => (
+                <Row
+                  key={e.seq}
+                  entry={e}
+                  bySeq={bySeq}
+                  onDone={() => void pages.refetch()}
+                />
+              ))}
+          </ol>
+        </section>
+      ))}
+      {pages.hasNextPage && (
+        <Button
+          id="timeline-more"
+          loading={pages.isFetchingNextPage}
+          onClick={() => void pages.fetchNextPage()}
+        >
+          {t("timeline-more")}
+        </Button>
+      )}
+    </>
+  );
+}
+
+function Row({
+  entry: e,
+  bySeq,
+  onDone,
+}: {
+  entry: Entry;
+  bySeq: Map<number, Entry>;
+  onDone: () => void;
+}) {
+  const [asking, setAsking] = useState(false);
+  return (
+    <li
+      className={e.taken_back ? "taken" : ""}
+      data-kind={e.kind}
+      data-seq={e.seq}
+    >
+      <p className="flush">
+        <b>{sentence(e.says)}</b>{" "}
+        <span className="soft small">
+          {e.by ?? t("timeline-by-rule")}, {moment(e.at).split(", ").pop()}
+          {e.late ? ` · ${t("timeline-late", { date: shortDate(e.on) })}` : ""}
+        </span>
+        {!e.taken_back && TAKE_BACK.has(e.kind) && e.episode && (
+          <Button
+            size="small"
+            type="text"
+            className="quiet"
+            onClick={() => setAsking(!asking)}
+          >
+            {t(asking ? "cancel" : "take-back")}
+          </Button>
+        )}
+      </p>
+      {e.words.map((w, i) => (
+        <p className="flush small pre" key={`${w.label}-${i}`}>
+          <span className="soft">{nameOf("words", w.label)}:</span> {w.text}
+        </p>
+      ))}
+      {e.later.map((l) => (
+        <p className="flush small soft" key={l.seq + l.role}>
+          {t("timeline-later", { role: l.role })}{" "}
+          {bySeq.has(l.seq)
+            ? shortDate(bySeq.get(l.seq)?.at.slice(0, 10) ?? "")
+            : ""}
+        </p>
+      ))}
+      {asking && e.episode && (
+        <TakeBack
+          entry={e}
+          episode={e.episode}
+          onDone={() => {
+            setAsking(false);
+            onDone();
+          }}
+        />
+      )}
+    </li>
+  );
+}
+
+/** Taking back, with a reason; the entry stays readable. */
+function TakeBack({
+  entry,
+  episode,
+  onDone,
+}: {
+  entry: Entry;
+  episode: string;
+  onDone: () => void;
+}) {
+  const [reason, setReason] = useState("");
+  const { keep, state, error } = useEntries(episode);
+  return (
+    <>
+      <ProblemNote error={error} />
+      <p className="row above-6">
+        <Input
+          id={`why-${entry.seq}`}
+          aria-label={t("take-back-why")}
+          placeholder={t("take-back-why")}
+          value={reason}
+          onChange={(ev) => setReason(ev.target.value)}
+        />
+        <Button
+          onClick={() =>
+            void keep(
+              {
+                kind: "withdrawal",
+                body: { entry: entry.id, kind: entry.kind, reason },
+                says: `${t("take-back")}: ${sentence(entry.says)}`,
+              },
+              entry.id,
+            ).then((kept) => kept && onDone())
+          }
+        >
+          {t("take-back")}
+        </Button>
+        <SaveMark state={state} />
+      </p>
+    </>
+  );
+}
