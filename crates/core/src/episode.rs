@@ -586,6 +586,10 @@ pub struct Facts {
     pub flag_raises: Vec<FlagRaise>,
     /// Signed notes and other texts, oldest first; the story's own stand in the story.
     pub texts: Vec<Written>,
+    /// How the story told what happened, in every version: what was asked about stays asked about when the words change.
+    pub story_mechanisms: Vec<Written>,
+    /// The story's note in every version.
+    pub story_notes: Vec<Written>,
     /// Measurements, oldest first, superseded ones left out.
     pub measurements: Vec<Measurement>,
     /// What a simulated device of the demo invented. Kept apart, so that no rule can rest on it.
@@ -672,6 +676,8 @@ impl Facts {
             flag_steps: Vec::new(),
             flag_raises: Vec::new(),
             texts: Vec::new(),
+            story_mechanisms: Vec::new(),
+            story_notes: Vec::new(),
             measurements: Vec::new(),
             simulated: Vec::new(),
             simulated_strength: Vec::new(),

@@ -238,6 +238,9 @@ pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, Handou
         _ => "paper-day-injury",
     };
     let plain = |id: &str| wording.say(id, &[]);
+    // After a replacement the bone of the blade is watched.
+    let blade = ctx.known.red_flag("blade-bone-pain");
+    let replaced = blade.is_some_and(|f| f.pathways.contains(&ctx.rules.column));
     let data = json!({
         "title": plain("paper-title"),
         "name": name,

@@ -40,7 +40,9 @@ impl Today {
     pub fn day_of(self, at: chrono::DateTime<Utc>) -> NaiveDate {
         match self {
             Today::Clock(zone) => at.with_timezone(&zone).date_naive(),
-            Today::Fixed(date) => date,
+            // What is entered on a fixed day is entered on that day; a past that a demo invented keeps its own.
+            Today::Fixed(date) if (Utc::now() - at).num_hours().abs() < 24 => date,
+            Today::Fixed(_) => at.date_naive(),
         }
     }
 }

@@ -27,6 +27,8 @@ pub(crate) struct TimelineEntry {
     on: NaiveDate,
     /// When it was entered.
     at: DateTime<Utc>,
+    /// The clinic's day of that moment.
+    entered_on: NaiveDate,
     /// By whom; nobody where a rule spoke.
     by: Option<String>,
     /// Entered on a later day than the one it speaks about.
@@ -192,6 +194,7 @@ fn entry(told: event::Told, day_of: impl Fn(DateTime<Utc>) -> NaiveDate) -> Time
         episode: told.episode_id,
         on: told.on_date,
         at: told.at,
+        entered_on: day_of(told.at),
         late: day_of(told.at) > told.on_date && told.by_name.is_some(),
         by: told.by_name,
         says,

@@ -402,6 +402,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         .into_iter()
         .partition(|m| m.method == Some(Method::Simulated));
     let (simulated_strength, strength) = pushed.into_iter().partition(|t| t.simulated());
+    let (story_mechanisms, story_notes) = story_words(conn, id)?;
     let mut texts = visit::texts(conn, id)?;
     let exam_notes = findings::notes(conn, id)?;
     let log = events::log(conn, id)?;
@@ -431,6 +432,8 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         flag_steps: flags::steps(conn, id)?,
         flag_raises: flags::raises(conn, id)?,
         texts,
+        story_mechanisms,
+        story_notes,
         measurements,
         simulated,
         simulated_strength,
@@ -461,6 +464,32 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         program: head,
         facts,
     })
+}
+
+/// How a story told what happened, and its note, in every version.
+fn story_words(
+    conn: &mut PgConnection,
+    id: Uuid,
+) -> Result<(Vec<Written>, Vec<Written>), StoreError> {
+    use story_text as t;
+    let rows: Vec<(Uuid, NaiveDate, String, String)> = t::table
+        .inner_join(event_table::table.on(event_table::id.eq(t::id)))
+        .filter(event_table::episode_id.eq(id))
+        .order(t::rev)
+        .select((t::id, event_table::on_date, t::mechanism, t::note))
+        .load(conn)?;
+    let text = |pick: fn(&(Uuid, NaiveDate, String, String)) -> &String| {
+        let written = |row: &(Uuid, NaiveDate, String, String)| {
+            let (id, on, ..) = row;
+            Written {
+                id: *id,
+                on: *on,
+                text: pick(row).clone(),
+            }
+        };
+        rows.iter().map(written).collect()
+    };
+    Ok((text(|r| &r.2), text(|r| &r.3)))
 }
 
 /// An episode without its contents.

@@ -396,12 +396,12 @@ pub fn timeline(
         left join line_decision d on d.id = e.id
         left join program_snapshot p on p.id = e.id
         left join gate_pass g on g.id = e.id
-        where e.patient_id = $1 and e.seq < $2
-        order by e.seq desc
+        where e.patient_id = $1 and ($2 is null or (e.at, e.seq) < (select b.at, b.seq from event b where b.patient_id = $1 and b.seq = $2))
+        order by e.at desc, e.seq desc
         limit $3";
     Ok(diesel::sql_query(SQL)
         .bind::<SqlUuid, _>(patient)
-        .bind::<BigInt, _>(before.unwrap_or(i64::MAX))
+        .bind::<Nullable<BigInt>, _>(before)
         .bind::<BigInt, _>(limit)
         .load(conn)?)
 }

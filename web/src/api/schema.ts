@@ -2459,6 +2459,7 @@ export interface components {
             patient: components["schemas"]["Reason"];
             /** @description The rule that decided. */
             rule: components["schemas"]["Reason"];
+            today?: components["schemas"]["Dose"] | null;
         };
         /** @description An exercise that was paused, or let go on again. The newest step of an exercise counts. */
         LineStep: {

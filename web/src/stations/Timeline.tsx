@@ -61,7 +61,7 @@ export function Timeline({ patient }: { patient: string }) {
   const bySeq = new Map(
     pages.data.pages.flatMap((p) => p.entries).map((e) => [e.seq, e]),
   );
-  const days = [...new Set(entries.map((e) => e.at.slice(0, 10)))];
+  const days = [...new Set(entries.map((e) => e.entered_on))];
   return (
     <>
       <div className="page-head">
@@ -83,7 +83,7 @@ export function Timeline({ patient }: { patient: string }) {
           <h2 className="size-17">{shortDate(day)}</h2>
           <ol className="timeline">
             {entries
-              .filter((e) => e.at.startsWith(day))
+              .filter((e) => e.entered_on === day)
               .map((e) => (
                 <Row
                   key={e.seq}
@@ -150,7 +150,7 @@ function Row({
         <p className="flush small soft" key={l.seq + l.role}>
           {t("timeline-later", { role: l.role })}{" "}
           {bySeq.has(l.seq)
-            ? shortDate(bySeq.get(l.seq)?.at.slice(0, 10) ?? "")
+            ? shortDate(bySeq.get(l.seq)?.entered_on ?? "")
             : ""}
         </p>
       ))}

@@ -357,7 +357,8 @@ impl Case<'_> {
                     .with("nearer_m", nearer)
                     .with("repetitions", f64::from(dose.repetitions));
             } else if self.exercise.hardest() < Level::Isometric {
-                rule = Reason::new("ease-flare-arc").with("repetitions", f64::from(dose.repetitions));
+                rule =
+                    Reason::new("ease-flare-arc").with("repetitions", f64::from(dose.repetitions));
             }
             Say {
                 kind: Move::Ease,

@@ -148,9 +148,13 @@ pub(super) struct Passage {
 pub(super) fn passages(ctx: &CheckContext, facts: &Facts) -> Vec<Passage> {
     let story = &facts.story;
     // The story is one text that changes: its passages keep their key from revision to revision.
-    let own = [(&story.mechanism, true), (&story.note, false)];
-    let own = own
+    let now = [(&story.mechanism, true), (&story.note, false)];
+    let before = facts.story_mechanisms.iter().map(|w| (&w.text, true));
+    let notes = facts.story_notes.iter().map(|w| (&w.text, false));
+    let own = now
         .into_iter()
+        .chain(before)
+        .chain(notes)
         .map(|(text, mechanism)| ("story".to_owned(), story.day0, text.as_str(), mechanism));
     let signed = facts
         .texts
@@ -160,6 +164,10 @@ pub(super) fn passages(ctx: &CheckContext, facts: &Facts) -> Vec<Passage> {
     for (source, on, text, mechanism) in own.chain(signed) {
         for hit in screen(ctx.known, text) {
             let source = source.clone();
+            let seen = |p: &Passage| p.source == source && p.mechanism == mechanism && p.hit == hit;
+            if out.iter().any(seen) {
+                continue;
+            }
             out.push(Passage {
                 source,
                 on,

@@ -361,6 +361,7 @@ fn from_tables(
     if new {
         check::thresholds(&known, &mut faults);
         check::lexicon(&known, &mut faults);
+        check::flag_tests(&known, &mut faults);
         check::paths_and_loads(&known, &mut faults);
         if faults.is_empty() {
             check_pathway::reach(&known, &mut faults);

@@ -131,6 +131,9 @@ pub struct RedFlag {
     /// What may be done about it, by id; in other words too.
     #[serde(default)]
     pub actions: Vec<String>,
+    /// Tests that belong to the core of the examination while it is open.
+    #[serde(default)]
+    pub tests: Vec<String>,
     /// A loss that is known may stand for a while: it does not open again at every test.
     #[serde(default)]
     pub may_stand: bool,

@@ -118,6 +118,12 @@ pub fn plan(
         .last()
         .and_then(|f| ctx.known.test(&f.test))
         .map(|t| t.position.as_str());
+    let wanted: Vec<String> = ctx
+        .open_flags
+        .iter()
+        .filter_map(|id| ctx.known.red_flag(id))
+        .flat_map(|flag| flag.tests.clone())
+        .collect();
     let complaint = facts.story.complaint.map(crate::episode::Complaint::word);
     let mut items: Vec<(PlanItem, u32)> =
         ctx.known
@@ -131,7 +137,8 @@ pub fn plan(
                 let core = test
                     .core_for
                     .iter()
-                    .any(|word| word == "any" || Some(word.as_str()) == complaint);
+                    .any(|word| word == "any" || Some(word.as_str()) == complaint)
+                    || wanted.contains(&test.id);
                 let mut reasons = barred(ctx, facts, test);
                 let place = if done {
                     Place::Done

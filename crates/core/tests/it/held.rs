@@ -42,7 +42,7 @@ fn an_accepted_stop_holds_until_a_clinician_resumes_it() {
             .collect()
     };
     let exercise = runs(&facts)[0].clone();
-    let mut say = |facts: &mut Facts, paused: bool| {
+    let say = |facts: &mut Facts, paused: bool| {
         facts.line_steps.push(LineStep {
             id: Uuid::now_v7(),
             exercise: exercise.clone(),

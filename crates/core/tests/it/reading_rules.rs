@@ -144,7 +144,11 @@ fn a_stiff_shoulder_is_judged_by_its_criterion_before_anything_under_the_roof() 
         ("frozen-shoulder", ConditionStatus::RangeOnly)
     );
     assert_eq!(of(&seen, "subacromial-pain").word, Word::Open);
-    assert_eq!(of(&seen, "subacromial-pain").why[0].rule, "criterion-first");
+    assert_eq!(
+        of(&seen, "subacromial-pain").why[0].rule,
+        "stiff-pattern-first",
+        "before the radiograph it is a stiff pattern, and no more is said"
+    );
     let film = |present| ExamNote {
         id: Uuid::now_v7(),
         on: on(3),
@@ -156,6 +160,10 @@ fn a_stiff_shoulder_is_judged_by_its_criterion_before_anything_under_the_roof() 
     };
     facts.exam_notes.push(film(false));
     assert_eq!(view(&facts).conditions[0].status, ConditionStatus::Met);
+    assert_eq!(
+        of(&view(&facts), "subacromial-pain").why[0].rule,
+        "criterion-first"
+    );
     facts.exam_notes.push(film(true));
     let worn = view(&facts).conditions;
     assert_eq!(

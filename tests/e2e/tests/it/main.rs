@@ -9,5 +9,6 @@ mod outbox;
 mod program;
 mod scores;
 mod screens;
+mod timeline;
 mod trouble;
 mod whole_story;

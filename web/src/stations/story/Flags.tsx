@@ -102,6 +102,15 @@ export function Flags({
   );
 }
 
+/** Brings the card of a flag into view: what is to be done stands there. */
+function toCard(flag: string) {
+  requestAnimationFrame(() =>
+    document
+      .querySelector(`[data-flag='${flag}']`)
+      ?.scrollIntoView({ block: "center" }),
+  );
+}
+
 /** One question. A yes stays until something was done about it. */
 function Question({
   flag: f,
@@ -138,7 +147,11 @@ function Question({
         <button
           className="yn yes"
           aria-pressed={yes}
-          onClick={() => void onAnswer([{ flag: f.flag, answer: "yes" }])}
+          onClick={() =>
+            void onAnswer([{ flag: f.flag, answer: "yes" }]).then(
+              (kept) => kept && toCard(f.flag),
+            )
+          }
         >
           {t("yes")}
         </button>

@@ -1,0 +1,80 @@
+//! The record of a person: a note that contradicts, what is taken back, a second shoulder, a discharge.
+
+use ritorno_e2e::House;
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_note_that_contradicts_asks_while_it_is_typed_and_after_it_is_signed() {
+    let house = House::open("contradicts", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    let text = "Better. Slipped on the quay on Sunday and landed on the arm.";
+    house.fill("#note", text).await;
+    house.see(".screened [data-asks='deformity']").await;
+    house.click("#sign-note").await;
+    house.says("To be asked").await;
+    // The questions stand beside the one key that answers them; what is to be asked is not among them.
+    house.see(".flag-list li").await;
+    house.goto(&format!("/e/{episode}/story")).await;
+    house
+        .see("[data-flag='deformity'][data-state='queried']")
+        .await;
+    house
+        .says("Slipped on the quay on Sunday and landed on the arm.")
+        .await;
+    // It may be the injury being treated: one key.
+    house
+        .click("[data-flag='deformity'] [data-passage] .ant-btn-primary")
+        .await;
+    house
+        .until("!document.querySelector(\"[data-flag='deformity'][data-state='queried']\")")
+        .await;
+    house.keys("gt").await;
+    house.says("Visit note, signed").await;
+    house.says(text).await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_wrong_entry_is_taken_back_a_shoulder_is_added_and_an_episode_ends() {
+    let house = House::open("record", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto(&format!("/e/{episode}/timeline")).await;
+    house.see(".timeline li[data-kind='score']").await;
+    house.click(".timeline li[data-kind='score'] .quiet").await;
+    house
+        .fill(
+            ".timeline li[data-kind='score'] input",
+            "said by somebody else",
+        )
+        .await;
+    house
+        .click(".timeline li[data-kind='score'] .row .ant-btn")
+        .await;
+    house.see(".timeline li.taken[data-kind='score']").await;
+    house.says("said by somebody else").await;
+    // A second shoulder has a clock of its own; each sees the other.
+    house.goto(&format!("/e/{episode}/story")).await;
+    house.click("#add-shoulder").await;
+    house.fill("#another-mechanism", "caught the rope").await;
+    house.click("#save-shoulder").await;
+    house
+        .until(&format!("!location.pathname.includes('{episode}')"))
+        .await;
+    house.says("caught the rope").await;
+    house
+        .see("#shoulders tr[data-episode]:nth-of-type(2)")
+        .await;
+    // Ended with a reason and a last reading, it leaves the day's list and can be opened again.
+    house.click("#end-episode").await;
+    house.click("#save-end").await;
+    house.says("must not be empty").await;
+    house
+        .fill("#end-words", "Seen once; goes on at home.")
+        .await;
+    house.click("#save-end").await;
+    house.says("ended on").await;
+    house.says("Open again").await;
+    house.close().await;
+}
