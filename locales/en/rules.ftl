@@ -346,3 +346,8 @@ rule-event-person-corrected = Name or birth date corrected
 rule-event-taken-back = Taken back
 
 rule-stiff-pattern-first = Stiff pattern, radiograph outstanding: signs under the roof are positive by themselves in such a shoulder, so this is withheld.
+rule-event-week-use = Seven days at home: { $how ->
+    [all] as planned
+    [half] about half
+   *[hardly] hardly
+}

@@ -225,7 +225,7 @@ not-yet = not yet
 visit-since = Since last time
 visit-note-of = (note of { $date })
 visit-no-note = No signed note yet.
-visit-adherence = { $pct } % of the planned sessions done in 14 days.
+visit-adherence = At least { $pct } % of the planned sessions were done in the last 14 days; { $known } % of them are known.
 visit-unlogged = Nothing logged in 14 days. Unlogged is not undone: ask.
 visit-flags-line = Red flags since last time:
 visit-flags-none = Asked: none of these
@@ -884,3 +884,8 @@ breach-record = Record the surgeon’s answer
 line-paused = Paused by a stop: { $exercise }
 line-resume = Let it go on
 resume-why = Why it may go on
+
+week-told = The last seven days at home:
+week-all = As planned
+week-half = About half
+week-hardly = Hardly

@@ -514,6 +514,31 @@ pub struct LogEntry {
     pub remark: String,
 }
 
+/// How much of a week at home was done, as it was told.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum UseHow {
+    /// As planned.
+    All,
+    /// About half.
+    Half,
+    /// Hardly.
+    Hardly,
+}
+
+/// A week at home, told as a whole. It counts for adherence only: never as days without symptoms, whole sessions or events.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct WeekUse {
+    /// Id, made by the client.
+    pub id: Uuid,
+    /// The last of its seven days.
+    pub on: NaiveDate,
+    /// How much.
+    pub how: UseHow,
+}
+
 /// A gate that was passed.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -612,6 +637,8 @@ pub struct Facts {
     pub attestations: Vec<Attestation>,
     /// The home log, oldest first.
     pub log: Vec<LogEntry>,
+    /// Weeks at home, told as a whole, oldest first.
+    pub week_uses: Vec<WeekUse>,
     /// Gates passed, oldest first.
     pub gate_passes: Vec<GatePass>,
     /// The lines of the current program.
@@ -689,6 +716,7 @@ impl Facts {
             scores: Vec::new(),
             attestations: Vec::new(),
             log: Vec::new(),
+            week_uses: Vec::new(),
             gate_passes: Vec::new(),
             lines: Vec::new(),
             line_steps: Vec::new(),

@@ -1,7 +1,7 @@
 //! Gates: each criterion met, not met, not measured or out of date, with the datum behind it.
 
 use crate::calendar::{EpisodeDay, WEEK};
-use crate::episode::{Facts, LAG_TESTS, LogFact, OtherSide, TakenBy, TestAnswer};
+use crate::episode::{Facts, LAG_TESTS, LogFact, OtherSide, TakenBy, TestAnswer, UseHow};
 use crate::knowledge::{Comparison, Criterion, CriterionKind, HealingClock, LogEvent};
 use crate::program::{CheckContext, GateRule, scheduled_lines};
 use crate::ranges::{MeasurementView, measurement_view};
@@ -688,16 +688,34 @@ fn logged(facts: &Facts, within: &impl Fn(EpisodeDay) -> bool) -> bool {
     facts.log.iter().any(|e| within(facts.day_of(e.on)))
 }
 
-/// Share of the planned sessions that were done over the last `window` days, in percent, today left out.
-///
-/// Days on which nothing was planned do not count. `None` when nothing was logged: unlogged is not undone.
-/// Every line counts as many sessions a day as its dose says; more than planned counts as planned.
+/// What was done of what was planned, and how much of that is known.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Adherence {
+    /// Planned sessions that were done at least, in percent: what is not known counts as not done here.
+    pub pct: f64,
+    /// Planned sessions of which anything is known, in percent.
+    pub known_pct: f64,
+}
+
+/// As [`adherence`], the least share alone.
 pub fn adherence_pct(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<f64> {
+    adherence(ctx, facts, window).map(|a| a.pct)
+}
+
+/// The share of planned sessions done over the last `window` days, today left out.
+///
+/// A planned session is done, left out or not known. Days on which nothing was planned do not count. `None` when nothing is
+/// known: unlogged is not undone. Every line counts as many sessions a day as its dose says; more than planned counts as planned.
+/// A week told as a whole speaks where nothing was logged.
+pub fn adherence(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<Adherence> {
     let today = facts.day();
-    let days = (today - window)..today;
-    let (mut planned, mut done) = (0.0, 0.0);
-    let mut any_log = false;
-    for day in days {
+    let (mut planned, mut done, mut known) = (0.0, 0.0, 0.0);
+    for day in (today - window)..today {
+        let told = facts.week_uses.iter().rev().find(|week| {
+            let last = facts.day_of(week.on);
+            (last - 6..=last).contains(&day)
+        });
         for line in scheduled_lines(ctx, facts, day) {
             let wanted =
                 f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
@@ -715,11 +733,30 @@ pub fn adherence_pct(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<f
                     LogFact::LeftOut => Some(0),
                     _ => None,
                 });
-            any_log |= last.is_some();
-            let sessions = last.unwrap_or(0);
             planned += wanted;
-            done += f64::from(sessions).min(f64::from(line.dose.times_per_day));
+            match (last, told) {
+                (Some(sessions), _) => {
+                    known += wanted;
+                    done += f64::from(sessions).min(f64::from(line.dose.times_per_day));
+                }
+                (None, Some(week)) => {
+                    known += wanted;
+                    done += wanted * told_share(ctx, week.how);
+                }
+                (None, None) => {}
+            }
         }
     }
-    (any_log && planned > 0.0).then(|| (100.0 * done / planned).min(100.0))
+    (known > 0.0 && planned > 0.0).then(|| Adherence {
+        pct: (100.0 * done / planned).min(100.0),
+        known_pct: (100.0 * known / planned).min(100.0),
+    })
+}
+
+fn told_share(ctx: &CheckContext, how: UseHow) -> f64 {
+    match how {
+        UseHow::All => 1.0,
+        UseHow::Half => ctx.known.threshold("told-half-pct") / 100.0,
+        UseHow::Hardly => ctx.known.threshold("told-hardly-pct") / 100.0,
+    }
 }

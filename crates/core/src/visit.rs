@@ -11,7 +11,7 @@ use crate::program::{
     build, corridor_views, plan_chart, reached_phase, running_lines, schedule, scheduled_lines,
     volume,
 };
-use crate::progress::{GateView, adherence_pct, next_gate};
+use crate::progress::{GateView, adherence, adherence_pct, next_gate};
 use crate::ranges::{Breach, Dial, dials, open_breaches};
 use crate::reading::{impairments, irritability};
 use crate::reason::Reason;
@@ -152,6 +152,8 @@ pub struct VisitView {
     pub log: Vec<LogEntry>,
     /// Share of the planned sessions done over 14 days, where anything was logged.
     pub adherence_pct: Option<f64>,
+    /// Share of the planned sessions of which anything is known.
+    pub known_pct: Option<f64>,
     /// Exercises that run today and were never tried out in the room: nothing new goes home untried.
     pub untried: Vec<String>,
     /// What today's facts call for.
@@ -207,6 +209,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         gate: next_gate(&ctx, facts),
         log,
         adherence_pct: adherence_pct(&ctx, facts, 14),
+        known_pct: adherence(&ctx, facts, 14).map(|a| a.known_pct),
         decisions: decide(&ctx, facts),
         paused: scheduled_lines(&ctx, facts, day)
             .iter()

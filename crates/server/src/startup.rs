@@ -94,6 +94,7 @@ fn api(config: &mut ServiceConfig) {
             .service(visit::show_visit)
             .service(visit::add_log)
             .service(visit::add_score)
+            .service(visit::add_week_use)
             .service(visit::attest)
             .service(visit::pass_gate)
             .service(visit::sign_note)

@@ -8,7 +8,7 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use chrono::NaiveDate;
-use ritorno_core::episode::{Attestation, GatePass, Line, LogEntry, LogFact, Score};
+use ritorno_core::episode::{Attestation, GatePass, Line, LogEntry, LogFact, Score, WeekUse};
 use ritorno_core::permission::Action;
 use ritorno_core::program::scheduled_lines;
 use ritorno_core::progress::{CriterionStatus, next_gate};
@@ -186,6 +186,34 @@ pub(crate) async fn add_log(
         Of::Episode(*id),
         move |state, conn, user| {
             keep_log(state, conn, user, *id, entry)?;
+            let loaded = refresh_lane(state, conn, *id)?;
+            Ok(web::Json(page(state, conn, &loaded)?))
+        },
+    )
+    .await
+}
+
+#[utoipa::path(tag = "visit", request_body = WeekUse, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/week-uses")]
+pub(crate) async fn add_week_use(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    form: Form<WeekUse>,
+) -> Result<web::Json<VisitPage>, ApiError> {
+    let week = form.into_inner();
+    app.command(
+        &req,
+        Action::EnterLog,
+        "add-week-use",
+        Of::Episode(*id),
+        move |state, conn, _| {
+            let loaded = episode::load(conn, *id, state.today.date())?;
+            let mut faults = Faults::default();
+            let day0 = loaded.facts.story.day0;
+            faults.event_date("on", week.on, day0, last_day(&loaded));
+            faults.check()?;
+            events::add_week_use(conn, *id, &week)?;
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, &loaded)?))
         },

@@ -35,6 +35,8 @@ pub(crate) enum WithdrawalOf {
     Attestation,
     /// An entry of the home log.
     Log,
+    /// A week told as a whole.
+    WeekUse,
     /// A limit of the surgeon that was written wrongly.
     Limit,
     /// The confirmation that a limit has ended.
@@ -56,6 +58,7 @@ impl WithdrawalOf {
             WithdrawalOf::Score => "score",
             WithdrawalOf::Attestation => "attestation",
             WithdrawalOf::Log => "log",
+            WithdrawalOf::WeekUse => "week_use",
             WithdrawalOf::Limit => "limit",
             WithdrawalOf::LimitEnd => "limit_end",
             WithdrawalOf::BreachAnswer => "breach_answer",
@@ -82,7 +85,7 @@ impl WithdrawalOf {
                 Action::RecordLimit
             }
             WithdrawalOf::GatePass | WithdrawalOf::Attestation => Action::Sign,
-            WithdrawalOf::Log => Action::EnterLog,
+            WithdrawalOf::Log | WithdrawalOf::WeekUse => Action::EnterLog,
             _ => Action::Measure,
         }
     }

@@ -445,6 +445,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         scores: events::scores(conn, id)?,
         attestations: events::attestations(conn, id)?,
         log,
+        week_uses: events::week_uses(conn, id)?,
         gate_passes: events::gate_passes(conn, id)?,
         lines: match &head {
             Some(head) => program::lines(conn, head.id)?,

@@ -216,7 +216,8 @@ pub fn reason(
 }
 
 /// Which kinds of events can be taken back.
-const TAKEN_BACK: [&str; 14] = [
+const TAKEN_BACK: [&str; 15] = [
+    "week_use",
     "measurement",
     "finding",
     "exam_note",
@@ -364,7 +365,7 @@ pub fn timeline(
         select e.seq, e.id, e.episode_id, e.kind, e.on_date, e.at, u.name as by_name,
             coalesce(to_jsonb(r), '{}') || coalesce(
                 to_jsonb(m), to_jsonb(f), to_jsonb(x), to_jsonb(st), to_jsonb(os), to_jsonb(sc), to_jsonb(a), to_jsonb(l),
-                to_jsonb(sl), to_jsonb(fa), to_jsonb(fs), to_jsonb(fr), to_jsonb(ba), to_jsonb(ls), to_jsonb(tx),
+                to_jsonb(sl), to_jsonb(fa), to_jsonb(fs), to_jsonb(fr), to_jsonb(ba), to_jsonb(ls), to_jsonb(tx), to_jsonb(w),
                 to_jsonb(n) - 'summary', to_jsonb(d) - 'body', to_jsonb(p) - 'body',
                 to_jsonb(g) || jsonb_build_object('overridden', (
                     select jsonb_object_agg(o.criterion, o.reason) from gate_override o where o.pass_id = g.id)),
@@ -392,6 +393,7 @@ pub fn timeline(
         left join breach_answer ba on ba.id = e.id
         left join line_step ls on ls.id = e.id
         left join story_text tx on tx.id = e.id
+        left join week_use w on w.id = e.id
         left join visit_note n on n.id = e.id
         left join line_decision d on d.id = e.id
         left join program_snapshot p on p.id = e.id

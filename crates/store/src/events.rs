@@ -6,10 +6,10 @@
 use crate::StoreError;
 use crate::convert::{column, count, unword, word};
 use crate::event::{Entry, Stored, enter, standing};
-use crate::schema::{attestation, event, gate_override, gate_pass, log_entry, score};
+use crate::schema::{attestation, event, gate_override, gate_pass, log_entry, score, week_use};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{Attestation, GatePass, LogEntry, LogFact, Score};
+use ritorno_core::episode::{Attestation, GatePass, LogEntry, LogFact, Score, WeekUse};
 use std::collections::BTreeMap;
 use uuid::Uuid;
 
@@ -215,6 +215,49 @@ pub fn log(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<LogEntry>, Stor
         .select((t::all_columns, event::on_date))
         .load(conn)?;
     rows.into_iter().map(to_log).collect()
+}
+
+/// Adds a week at home, told as a whole, once.
+///
+/// # Errors
+/// `IdConflict`, database failure.
+pub fn add_week_use(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    week: &WeekUse,
+) -> Result<Stored, StoreError> {
+    use week_use as t;
+    let stored = enter(
+        conn,
+        Entry::new(episode, week.id, "week_use", week.on),
+        week,
+    )?;
+    if stored == Stored::New {
+        diesel::insert_into(t::table)
+            .values((t::id.eq(week.id), t::how.eq(word(week.how))))
+            .execute(conn)?;
+    }
+    Ok(stored)
+}
+
+/// Weeks told as a whole, oldest first.
+///
+/// # Errors
+/// Database failure.
+pub fn week_uses(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<WeekUse>, StoreError> {
+    use week_use as t;
+    let rows: Vec<(Uuid, String, NaiveDate)> = standing!(t, episode)
+        .select((t::id, t::how, event::on_date))
+        .load(conn)?;
+    rows.into_iter()
+        .map(|(id, how, on)| {
+            Ok(WeekUse {
+                id,
+                on,
+                how: unword("week", &how)?,
+            })
+        })
+        .collect()
 }
 
 /// Records that a gate was passed; a gate is passed once.

@@ -93,6 +93,7 @@ diesel::table! {
         repetitions -> Nullable<Int4>, how -> Nullable<Text>, remark -> Text,
     }
 }
+diesel::table! { week_use (id) { id -> Uuid, how -> Text, } }
 diesel::table! { gate_pass (id) { id -> Uuid, gate -> Text, } }
 diesel::table! { gate_override (pass_id, criterion) { pass_id -> Uuid, criterion -> Text, reason -> Text, } }
 diesel::table! { line_step (id) { id -> Uuid, exercise -> Text, step -> Text, reason -> Text, } }
@@ -156,6 +157,7 @@ diesel::allow_tables_to_appear_in_same_query!(
     score,
     attestation,
     log_entry,
+    week_use,
     gate_pass,
     gate_override,
     line_step,

@@ -17,7 +17,7 @@ const KINDS: Record<string, string[]> = {
   flags: ["flag_answer", "flag_step", "flag_raised"],
   limits: ["limit", "limit_end", "measurement", "breach_answer"],
   plan: ["program_signed", "decision", "gate_pass", "attestation", "line_step"],
-  home: ["log", "score"],
+  home: ["log", "score", "week_use"],
 };
 
 /** Kinds that can be taken back from here, by the word the server knows. */
@@ -34,6 +34,7 @@ const TAKE_BACK = new Set([
   "limit_end",
   "breach_answer",
   "gate_pass",
+  "week_use",
 ]);
 
 /** Everything that happened to this person, newest first: nothing signed is ever unreadable. */

@@ -19,6 +19,7 @@ import { askedScores, ScoreEntry } from "./visit/ScoreEntry";
 import { TryOut } from "./visit/TryOut";
 import { WhatWasRead } from "./visit/WasRead";
 import { Watched } from "./visit/Watched";
+import { Week } from "./visit/Week";
 
 type Page = Schemas["VisitPage"];
 
@@ -145,11 +146,13 @@ function Since({
         )}
       </p>
       {!unplanned && (
-        <p className="num">
-          {view.adherence_pct != null
-            ? t("visit-adherence", { pct: Math.round(view.adherence_pct) })
-            : t("visit-unlogged")}
-        </p>
+        <Week
+          episode={episode}
+          view={view}
+          today={page.today}
+          onDone={onAsked}
+          onError={onError}
+        />
       )}
       <FlagLine
         episode={episode}

@@ -6,7 +6,7 @@ use ritorno_core::episode::*;
 use ritorno_core::knowledge::{Helper, NamedText};
 use ritorno_core::lanes::{LaneName, lane};
 use ritorno_core::program::{Rules, Status, check_exercise, running_lines};
-use ritorno_core::progress::next_gate;
+use ritorno_core::progress::{adherence, next_gate};
 use ritorno_core::ranges::{is_due, measurement_view};
 use ritorno_core::visit::Assessment;
 use uuid::Uuid;
@@ -143,6 +143,41 @@ fn active_beyond_passive_uses_neither_and_is_never_quiet() {
         ));
     }
     assert_ne!(lane(&ctx, &facts).lane, LaneName::Quiet);
+}
+
+#[test]
+fn a_week_told_as_a_whole_counts_for_adherence_and_for_nothing_else() {
+    let mut facts = shoulder(38);
+    pass(&mut facts, "to-protected-passive", 14);
+    facts.lines = super::plans::plan(&facts).lines;
+    for line in &mut facts.lines {
+        line.from_day = line.from_day.min(20);
+    }
+    let of = |facts: &Facts| {
+        let assessment = Assessment::new(known(), facts).expect("known");
+        adherence(&assessment.ctx(), facts, 14)
+    };
+    assert_eq!(of(&facts), None, "unlogged is not undone");
+    let decided = |facts: &Facts| {
+        let assessment = Assessment::new(known(), facts).expect("known");
+        let all = ritorno_core::deciding::decide(&assessment.ctx(), facts);
+        all.into_iter()
+            .map(|d| (d.exercise, d.kind))
+            .collect::<Vec<_>>()
+    };
+    let before = decided(&facts);
+    facts.week_uses.push(WeekUse {
+        id: Uuid::now_v7(),
+        on: on(37),
+        how: UseHow::Half,
+    });
+    let told = of(&facts).expect("known now");
+    // Seven of fourteen days are known; half of them was done.
+    assert!(
+        (told.known_pct - 50.0).abs() < 1e-9 && (told.pct - 25.0).abs() < 1e-9,
+        "{told:?}"
+    );
+    assert_eq!(decided(&facts), before, "nobody moves forward on it");
 }
 
 #[test]

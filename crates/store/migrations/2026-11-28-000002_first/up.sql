@@ -302,6 +302,12 @@ create table log_entry (
     check ((kind = 'slip_worse') = (how is not null))
 );
 
+-- A week at home, told as a whole: for adherence only.
+create table week_use (
+    id uuid primary key references event (id),
+    how text not null check (how in ('all', 'half', 'hardly'))
+);
+
 create table gate_pass (
     id uuid primary key references event (id),
     gate text not null
@@ -522,7 +528,7 @@ begin
     foreach t in array array[
         'audit', 'event', 'effect', 'event_reason', 'story_text', 'program_snapshot', 'measurement', 'verdict',
         'breach_answer', 'finding', 'exam_note', 'strength_trial', 'strength_trace', 'outcome_sheet', 'score', 'attestation',
-        'log_entry', 'surgeon_limit', 'flag_answer', 'flag_step', 'flag_raise', 'gate_pass', 'gate_override', 'line_step',
+        'log_entry', 'week_use', 'surgeon_limit', 'flag_answer', 'flag_step', 'flag_raise', 'gate_pass', 'gate_override', 'line_step',
         'visit_note', 'line_decision', 'clinic_error', 'elastic_level', 'own_pathway', 'knowledge_release'
     ]
     loop

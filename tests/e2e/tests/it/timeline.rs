@@ -12,7 +12,7 @@ async fn a_note_that_contradicts_asks_while_it_is_typed_and_after_it_is_signed()
     house.fill("#note", text).await;
     house.see(".screened [data-asks='deformity']").await;
     house.click("#sign-note").await;
-    house.says("To be asked").await;
+    house.says("The text says something that must be asked about").await;
     // The questions stand beside the one key that answers them; what is to be asked is not among them.
     house.see(".flag-list li").await;
     house.goto(&format!("/e/{episode}/story")).await;
@@ -41,18 +41,18 @@ async fn a_wrong_entry_is_taken_back_a_shoulder_is_added_and_an_episode_ends() {
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     house.goto(&format!("/e/{episode}/timeline")).await;
-    house.see(".timeline li[data-kind='score']").await;
-    house.click(".timeline li[data-kind='score'] .quiet").await;
+    house.see(".timeline li[data-kind='log']").await;
+    house.click(".timeline li[data-kind='log'] .quiet").await;
     house
         .fill(
-            ".timeline li[data-kind='score'] input",
+            ".timeline li[data-kind='log'] input",
             "said by somebody else",
         )
         .await;
     house
-        .click(".timeline li[data-kind='score'] .row .ant-btn")
+        .click(".timeline li[data-kind='log'] .row .ant-btn")
         .await;
-    house.see(".timeline li.taken[data-kind='score']").await;
+    house.see(".timeline li.taken[data-kind='log']").await;
     house.says("said by somebody else").await;
     // A second shoulder has a clock of its own; each sees the other.
     house.goto(&format!("/e/{episode}/story")).await;

@@ -100,7 +100,7 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
         .until("document.querySelector('.dial.on').dataset.quantity === 'passive-elevation'")
         .await;
     house.keys("131s").await;
-    house.says("Measure again, stop gaining").await;
+    house.says("Stop gaining there").await;
     house.keys("u").await;
     house
         .until("!document.body.innerText.includes('stop gaining')")
