@@ -296,8 +296,8 @@ rule-lane-gate-unmeasured = { $count ->
    *[other] { $count } numbers that the gate { $gate } asks for are missing or out of date.
   }
 
-rule-event-measurement = { $quantity }, { $side }: { $value }, stopped by { $stop }{ $over ->
-    [yes] ; above the ceiling of { $ceiling }
+rule-event-measurement = { $quantity }, { $side }: { $value } ({ $stop }){ $over ->
+    [yes] , above the ceiling of { $ceiling }
    *[other] {""}
 }
 rule-event-finding = { $test }, { $side }: { $kind ->
@@ -351,3 +351,4 @@ rule-event-week-use = Seven days at home: { $how ->
     [half] about half
    *[hardly] hardly
 }
+rule-slipped-lately = A lax shoulder that slipped lately: no number of negative signs makes this unlikely.

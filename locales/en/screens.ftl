@@ -159,7 +159,7 @@ limit-movement = Movement
 limit-ceiling = Up to (°)
 limit-floor = At least (°), if written
 limit-until-day = Until day (empty: until released)
-limit-is-release = This is a release by the surgeon today
+limit-is-release = This is a release by the surgeon
 limit-add = Add limit
 limit-waits = The surgeon’s limit for { $quantity } ({ $ceiling }) ran to day { $day }. It holds until its end is confirmed.
 
@@ -889,3 +889,4 @@ week-told = The last seven days at home:
 week-all = As planned
 week-half = About half
 week-hardly = Hardly
+tapped-by-mistake = tapped by mistake

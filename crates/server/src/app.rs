@@ -40,8 +40,6 @@ impl Today {
     pub fn day_of(self, at: chrono::DateTime<Utc>) -> NaiveDate {
         match self {
             Today::Clock(zone) => at.with_timezone(&zone).date_naive(),
-            // What is entered on a fixed day is entered on that day; a past that a demo invented keeps its own.
-            Today::Fixed(date) if (Utc::now() - at).num_hours().abs() < 24 => date,
             Today::Fixed(_) => at.date_naive(),
         }
     }
@@ -273,10 +271,7 @@ impl AppState {
         let token = token_of(req)?;
         let by = made_by(req)?;
         self.block(move |state, conn| {
-            let user = signed_in(conn, &token, action)?;
-            if by.is_some_and(|by| by != user.id) {
-                return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
-            }
+            let user = signer(conn, &token, action, by)?;
             locked(state, conn, &user, name, of, work)
         })
         .await
@@ -293,10 +288,7 @@ impl AppState {
         let token = token_of(req)?;
         let by = made_by(req)?;
         self.block(move |state, conn| {
-            let user = signed_in(conn, &token, action)?;
-            if by.is_some_and(|by| by != user.id) {
-                return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
-            }
+            let user = signer(conn, &token, action, by)?;
             in_transaction(state, conn, &user, name, work)
         })
         .await
@@ -410,12 +402,29 @@ pub(crate) fn in_transaction<T>(
     };
     let mut refused = None;
     let done = ritorno_store::write(conn, actor, |conn| {
+        if let Today::Fixed(day) = state.today {
+            event::entered_on(conn, day)?;
+        }
         work(state, conn, user).map_err(|error| {
             refused = Some(error);
             StoreError::Other("refused by a rule".to_owned())
         })
     });
     done.map_err(|error| refused.unwrap_or_else(|| error.into()))
+}
+
+/// Who is signed in, when that is who made the entry.
+fn signer(
+    conn: &mut PgConnection,
+    token: &[u8],
+    action: Action,
+    by: Option<Uuid>,
+) -> Result<User, ApiError> {
+    let user = signed_in(conn, token, action)?;
+    if by.is_some_and(|by| by != user.id) {
+        return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
+    }
+    Ok(user)
 }
 
 /// Who made the entry, where the page says so: an entry is never signed with another person's session.

@@ -373,7 +373,31 @@ pub(crate) fn keep_gate_pass(
         overridden: form.overridden,
     };
     events::add_gate_pass(conn, id, &pass)?;
+    if loaded.facts.gate_passes.is_empty() {
+        enter_late(state, conn, id)?;
+    }
     Ok(())
+}
+
+/// Somebody who comes late starts at the lowest gate whose criteria are not met: what lies before it is not passed door by door.
+fn enter_late(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<(), ApiError> {
+    loop {
+        let loaded = episode::load(conn, id, state.today.date())?;
+        let known = state.knowledge_of(conn, &loaded)?;
+        let assessment = assess(&known, &loaded.facts)?;
+        let next = next_gate(&assessment.ctx(), &loaded.facts)
+            .filter(|gate| gate.time_reached && gate.status == CriterionStatus::Met);
+        let Some(next) = next else {
+            return Ok(());
+        };
+        let pass = GatePass {
+            id: Uuid::now_v7(),
+            gate: next.gate,
+            on: state.today.date(),
+            overridden: BTreeMap::new(),
+        };
+        events::add_gate_pass(conn, id, &pass)?;
+    }
 }
 
 #[utoipa::path(tag = "visit", request_body = Passing, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]

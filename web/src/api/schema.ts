@@ -596,6 +596,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/week-uses": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_week_use"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/withdrawals": {
         parameters: {
             query?: never;
@@ -4062,6 +4078,11 @@ export interface components {
             at: string;
             /** @description By whom; nobody where a rule spoke. */
             by?: string | null;
+            /**
+             * Format: date
+             * @description The clinic's day of that moment.
+             */
+            entered_on: string;
             /** Format: uuid */
             episode?: string | null;
             /** Format: uuid */
@@ -4176,6 +4197,11 @@ export interface components {
          * @enum {string}
          */
         Unit: "deg" | "level";
+        /**
+         * @description How much of a week at home was done, as it was told.
+         * @enum {string}
+         */
+        UseHow: "all" | "half" | "hardly";
         /** @description What is different in the variant; what is left out stays as it is. */
         Variant: {
             /** @description Limits that are added. */
@@ -4259,6 +4285,11 @@ export interface components {
             /** @description All flags. */
             flags: components["schemas"]["FlagView"][];
             gate?: components["schemas"]["GateView"] | null;
+            /**
+             * Format: double
+             * @description Share of the planned sessions of which anything is known.
+             */
+            known_pct?: number | null;
             /** @description Limits whose end has come and waits for one key. */
             limits_to_confirm: components["schemas"]["SurgeonLimit"][];
             /** @description The log of the last 14 days, newest first. */
@@ -4364,6 +4395,21 @@ export interface components {
              */
             within_days?: number | null;
         };
+        /** @description A week at home, told as a whole. It counts for adherence only: never as days without symptoms, whole sessions or events. */
+        WeekUse: {
+            /** @description How much. */
+            how: components["schemas"]["UseHow"];
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description The last of its seven days.
+             */
+            on: string;
+        };
         /** @description Days of the week, Monday first. */
         Weekdays: boolean[];
         /** @description The newest finding of a test on one side, with what keeps it from being used. */
@@ -4401,7 +4447,7 @@ export interface components {
          * @description What can be taken back.
          * @enum {string}
          */
-        WithdrawalOf: "measurement" | "finding" | "exam_note" | "strength_trial" | "outcome_sheet" | "score" | "attestation" | "log" | "limit" | "limit_end" | "breach_answer" | "gate_pass";
+        WithdrawalOf: "measurement" | "finding" | "exam_note" | "strength_trial" | "outcome_sheet" | "score" | "attestation" | "log" | "week_use" | "limit" | "limit_end" | "breach_answer" | "gate_pass";
         /** @description What was taken back. */
         Withdrawn: {
             /**
@@ -5751,6 +5797,39 @@ export interface operations {
             cookie?: never;
         };
         requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_week_use: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["WeekUse"];
+            };
+        };
         responses: {
             200: {
                 headers: {

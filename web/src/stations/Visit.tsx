@@ -42,7 +42,10 @@ export function Visit({ episode }: { episode: string }) {
   const { view } = page.data;
   const post: Post = async (entry, slot, back) => {
     const kept = await keep(entry, slot, back);
-    const whole = entry.kind !== "exam_note" && kept?.reply !== undefined;
+    const whole =
+      entry.kind !== "exam_note" &&
+      entry.kind !== "withdrawal" &&
+      kept?.reply !== undefined;
     if (whole) queries.setQueryData(["visit", episode], kept.reply as Page);
     return kept !== undefined;
   };

@@ -139,6 +139,9 @@ pub struct Accuracy {
     /// Numbers from this on count as positive.
     #[serde(default)]
     pub positive_from: Option<f64>,
+    /// Numbers below this count as negative; between the two they say nothing. Without it, all below the positive ones.
+    #[serde(default)]
+    pub negative_below: Option<f64>,
     /// Share positive among those with the condition, 0 to 1.
     pub sensitivity: f64,
     /// Share negative among those without it, 0 to 1.
@@ -260,6 +263,12 @@ pub struct Prior {
     /// Whether it began with an injury; either without it.
     #[serde(default)]
     pub trauma: Option<bool>,
+    /// The main complaint; any without it.
+    #[serde(default)]
+    pub complaint: Option<String>,
+    /// Whether both shoulders are looser than most; either without it.
+    #[serde(default)]
+    pub lax: Option<bool>,
     /// Youngest age in years.
     #[serde(default)]
     pub age_from: u32,
@@ -295,6 +304,9 @@ pub struct Hypothesis {
     pub consequence: f64,
     /// Place on the page.
     pub order: u32,
+    /// It is about slipping: what the history says of a lax shoulder that slipped lately keeps it open.
+    #[serde(default)]
+    pub slips: bool,
     /// Pre-test probabilities, most specific first.
     pub prior: Vec<Prior>,
     /// Dependence groups.

@@ -100,7 +100,9 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 70] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 72] = [
+    "lax-young-age-years",
+    "slipped-lately-days",
     "told-half-pct",
     "told-hardly-pct",
     "flare-nearer-m",

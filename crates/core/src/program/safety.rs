@@ -648,40 +648,32 @@ fn peaks(frames: &[PathPoint], active: Option<&'static str>) -> Vec<(&'static st
 
 fn outside_range(exercise: &Exercise, dose: &Dose) -> Option<(&'static str, f64, f64, bool)> {
     let range = &exercise.range;
-    [
+    let counted = [
         ("sets", dose.sets, range.sets),
         ("repetitions", dose.repetitions, range.repetitions),
         ("hold_s", dose.hold_s, range.hold_s),
         ("times_per_day", dose.times_per_day, range.times_per_day),
-    ]
-    .into_iter()
-    .filter(|(_, value, [low, high])| !(low..=high).contains(&value))
+    ];
+    let found = |above: bool| {
+        let out = move |(_, value, [low, high]): &(&str, u32, [u32; 2])| {
+            if above { value > high } else { value < low }
+        };
+        let told = move |(field, _, [low, high]): (&'static str, u32, [u32; 2])| {
+            (field, f64::from(low), f64::from(high), above)
+        };
+        counted.into_iter().find(out).map(told)
+    };
     // What is too much is told before what is too little.
-    .max_by_key(|(_, value, [_, high])| value > high)
-    .map(|(field, value, [low, high])| (field, f64::from(low), f64::from(high), value > high))
-    .filter(|(.., above)| *above)
-    .or_else(|| {
-        let max = range.load_kg_max?;
-        (dose.load_kg? > max).then_some(("load_kg", 0.0, max, true))
-    })
-    .or_else(|| {
-        let max = f64::from(range.elastic_level_max?);
-        (f64::from(dose.elastic_level?) > max).then_some(("elastic_level", 1.0, max, true))
-    })
-    .or_else(|| below_range(exercise, dose))
-}
-
-fn below_range(exercise: &Exercise, dose: &Dose) -> Option<(&'static str, f64, f64, bool)> {
-    let range = &exercise.range;
-    [
-        ("sets", dose.sets, range.sets),
-        ("repetitions", dose.repetitions, range.repetitions),
-        ("hold_s", dose.hold_s, range.hold_s),
-        ("times_per_day", dose.times_per_day, range.times_per_day),
-    ]
-    .into_iter()
-    .find(|(_, value, [low, _])| value < low)
-    .map(|(field, _, [low, high])| (field, f64::from(low), f64::from(high), false))
+    found(true)
+        .or_else(|| {
+            let max = range.load_kg_max?;
+            (dose.load_kg? > max).then_some(("load_kg", 0.0, max, true))
+        })
+        .or_else(|| {
+            let max = f64::from(range.elastic_level_max?);
+            (f64::from(dose.elastic_level?) > max).then_some(("elastic_level", 1.0, max, true))
+        })
+        .or_else(|| found(false))
 }
 
 /// What a movement that is not made at all may show at rest, in degrees: a hanging arm is never quite still.

@@ -141,7 +141,10 @@ pub fn unmet(ctx: &CheckContext, facts: &Facts, need: &Need, side: Arm) -> Optio
 pub fn positive(row: &Accuracy, answer: TestAnswer) -> Option<bool> {
     match answer {
         TestAnswer::Word { found } => Some(row.positive.contains(&found)),
-        TestAnswer::Number { value } => row.positive_from.map(|from| value >= from),
+        TestAnswer::Number { value } => row.positive_from.and_then(|from| {
+            let negative = row.negative_below.unwrap_or(from);
+            (value >= from || value < negative).then_some(value >= from)
+        }),
         TestAnswer::CouldNot => None,
     }
 }

@@ -3,7 +3,7 @@
 use super::evidence::{Weighed, positive};
 use super::model::{Group, ReadingModel};
 use crate::calendar::age_years;
-use crate::episode::{Evidence, ExamFact, Facts, Start};
+use crate::episode::{Complaint, Evidence, ExamFact, Facts, OtherSide, Start};
 use crate::knowledge::{Confidence, Hypothesis, Knowledge, Prior};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -133,9 +133,13 @@ pub fn pre_test(hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
         });
     let age = age_years(facts.birth, facts.today).unwrap_or(0);
     let trauma = facts.story.start == Start::Injury;
+    let lax = facts.story.other_side == OtherSide::Hypermobile;
+    let complaint = facts.story.complaint.map(Complaint::word);
     let fits = |p: &&Prior| {
         p.setting.is_none_or(|s| s == facts.story.setting)
             && p.trauma.is_none_or(|t| t == trauma)
+            && p.lax.is_none_or(|l| l == lax)
+            && p.complaint.as_deref().is_none_or(|c| Some(c) == complaint)
             && age >= p.age_from
             && p.age_below.is_none_or(|below| age < below)
     };

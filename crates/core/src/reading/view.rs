@@ -10,8 +10,9 @@ use super::next::{PlanItem, plan, telling};
 use super::operated::{SignView, operated_state};
 use super::posterior::{HypothesisView, Word, read_hypothesis};
 use super::scores::{ResponseView, WorkedOut, responses, worked_out};
-use crate::episode::Facts;
+use crate::episode::{Facts, OtherSide};
 use crate::flags::FlagView;
+use crate::program::CheckContext;
 use crate::reason::Reason;
 use crate::visit::Assessment;
 use serde::{Deserialize, Serialize};
@@ -84,6 +85,13 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
         view.word = Word::Open;
         view.why = vec![Reason::new(rule).with("condition", condition.condition.as_str())];
     }
+    for view in hypotheses.iter_mut().filter(|h| h.word == Word::Unlikely) {
+        let about = ctx.known.hypothesis(&view.hypothesis);
+        if about.is_some_and(|h| h.slips) && lax_and_slipped(&ctx, facts) {
+            view.word = Word::Open;
+            view.why = vec![Reason::new("slipped-lately")];
+        }
+    }
     let votes = irritability(&ctx, facts);
     let plan = plan(&ctx, model, facts, &findings, &hypotheses, votes.level);
     let open_flags: Vec<FlagView> = assessment
@@ -125,6 +133,19 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
         plan,
         summary,
     }
+}
+
+/// A lax young person whose shoulder slipped lately: no number of negative tests makes that unlikely. Source: our choice.
+fn lax_and_slipped(ctx: &CheckContext, facts: &Facts) -> bool {
+    let young = crate::calendar::age_years(facts.birth, facts.today)
+        .is_some_and(|age| f64::from(age) < ctx.known.threshold("lax-young-age-years"));
+    let lately = ctx.known.threshold("slipped-lately-days") as i32;
+    young
+        && facts.story.other_side == OtherSide::Hypermobile
+        && facts
+            .log
+            .iter()
+            .any(|e| e.fact.is_slip() && facts.day() - facts.day_of(e.on) <= lately)
 }
 
 #[expect(

@@ -624,3 +624,66 @@ proptest! {
         prop_assert!(!tight.contains(&"axillary-sensation".to_owned()));
     }
 }
+
+#[test]
+fn history_weighs_in_a_shoulder_that_slips() {
+    let mut facts = sore();
+    let before = of(&view(&facts), "anterior-instability").pre.probability;
+    facts.story.complaint = Some(Complaint::Slipping);
+    let slipping = of(&view(&facts), "anterior-instability").pre.probability;
+    assert!(slipping > before, "{slipping} after {before}");
+    // A sulcus of grade 2 is no negative, nor a positive.
+    let loose = |facts: &Facts| of(&view(facts), "multidirectional-instability").probability;
+    let open = loose(&facts);
+    let mut graded = facts.clone();
+    find(&mut graded, "sulcus", TestAnswer::Number { value: 2.0 });
+    assert!((loose(&graded) - open).abs() < 1e-12);
+    let mut negative = facts.clone();
+    find(&mut negative, "sulcus", TestAnswer::Number { value: 1.0 });
+    assert!(loose(&negative) < open);
+    // A lax young person who slipped last week is never unlikely.
+    facts.birth = "2004-05-01".parse().expect("a date");
+    facts.story.other_side = OtherSide::Hypermobile;
+    facts.log.push(LogEntry {
+        id: Uuid::now_v7(),
+        on: facts.today,
+        exercise: None,
+        fact: LogFact::Slip,
+        remark: String::new(),
+    });
+    for test in [
+        "apprehension",
+        "relocation",
+        "release",
+        "bony-apprehension",
+        "load-shift",
+        "jerk",
+        "kim",
+        "sulcus",
+        "gagey",
+    ] {
+        if let Some(row) = known().test(test) {
+            let calm =
+                |f: &&Found| matches!(f, Found::Nothing | Found::No | Found::Same | Found::Normal);
+            let answer = match row.kind.answers().iter().find(calm) {
+                Some(found) => word(*found),
+                None if row.min.is_some() => TestAnswer::Number {
+                    value: row.min.unwrap_or(0.0),
+                },
+                None => continue,
+            };
+            find(&mut facts, test, answer);
+        }
+    }
+    for hypothesis in [
+        "anterior-instability",
+        "posterior-instability",
+        "multidirectional-instability",
+    ] {
+        assert_ne!(
+            of(&view(&facts), hypothesis).word,
+            Word::Unlikely,
+            "{hypothesis}"
+        );
+    }
+}

@@ -329,6 +329,47 @@ fn a_discharge_ends_the_work_and_an_edit_opens_nothing_again() {
     );
 }
 
+#[test]
+fn a_late_referral_starts_at_the_lowest_gate_that_is_not_met() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let mut form = new_patient();
+    // Seen for the first time after fourteen weeks.
+    form["story"]["day0"] = json!("2026-11-23");
+    form["story"]["clearance"]["on"] = json!("2026-11-23");
+    vera.post("/api/patients", &form).ok();
+    let episode = form["episode"].as_str().expect("an id").to_owned();
+    vera.all_no(&episode);
+    let at = |what: &str| format!("/api/episodes/{episode}/{what}");
+    for row in &clinic.state.knowledge.attestations {
+        let signed = json!({ "id": Uuid::now_v7(), "code": row.id, "holds": true, "on": TODAY });
+        vera.post(&at("attestations"), &signed).ok();
+    }
+    for score in ["rest-pain", "task-pain"] {
+        let none = json!({ "id": Uuid::now_v7(), "score": score, "value": 0.0, "on": TODAY });
+        vera.post(&at("scores"), &none).ok();
+    }
+    for (quantity, value) in [
+        ("passive-elevation", 150.0),
+        ("passive-er-side", 45.0),
+        ("active-elevation-lying", 140.0),
+        ("active-elevation-upright", 130.0),
+    ] {
+        vera.measurement(&episode, quantity, value, TODAY).ok();
+    }
+    let first = vera.get(&at("visit")).ok()["view"]["gate"]["gate"].clone();
+    assert_eq!(first, "to-protected-passive");
+    let page = vera
+        .post(&at("gates/to-protected-passive/pass"), &json!({}))
+        .ok();
+    let gate = &page["view"]["gate"];
+    assert_ne!(
+        gate["gate"], "to-assisted",
+        "its criteria are met as well: {gate}"
+    );
+    assert_ne!(gate["status"], "met");
+}
+
 #[derive(QueryableByName)]
 struct Number {
     #[diesel(sql_type = BigInt)]

@@ -12,7 +12,9 @@ async fn a_note_that_contradicts_asks_while_it_is_typed_and_after_it_is_signed()
     house.fill("#note", text).await;
     house.see(".screened [data-asks='deformity']").await;
     house.click("#sign-note").await;
-    house.says("The text says something that must be asked about").await;
+    house
+        .says("The text says something that must be asked about")
+        .await;
     // The questions stand beside the one key that answers them; what is to be asked is not among them.
     house.see(".flag-list li").await;
     house.goto(&format!("/e/{episode}/story")).await;
@@ -76,5 +78,27 @@ async fn a_wrong_entry_is_taken_back_a_shoulder_is_added_and_an_episode_ends() {
     house.click("#save-end").await;
     house.says("ended on").await;
     house.says("Open again").await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_slip_tapped_by_mistake_is_taken_back_with_one_key_and_a_week_is_told_in_one_tap() {
+    let house = House::open("one-key", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    house.click("#log-slip").await;
+    house.click("[data-back='slip']").await;
+    house
+        .until("!document.querySelector(\"[data-back='slip']\")")
+        .await;
+    let lane = house.get("/api/day-list").await.to_string();
+    assert!(
+        !lane.contains("lane-slip") || !lane.contains(&episode),
+        "{lane}"
+    );
+    house.click("#week-half").await;
+    house.see("#week-half.ant-btn-primary").await;
+    house.says("of them are known").await;
     house.close().await;
 }

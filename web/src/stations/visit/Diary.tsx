@@ -1,5 +1,7 @@
+import Button from "antd/es/button";
 import type { Schemas } from "../../app/client";
 import { t } from "../../app/wording";
+import type { Post } from "./post";
 
 type Entry = Schemas["VisitPage"]["view"]["log"][number];
 
@@ -7,8 +9,9 @@ interface Day {
   done: number;
   out: number;
   pains: string[];
-  slip: boolean;
-  flare: boolean;
+  /** The newest slip and the newest bad day, by id: each is taken back with one key. */
+  slip: string;
+  flare: string;
 }
 const PAINS = ["pain_before", "pain_during", "pain_next_morning"];
 
@@ -24,13 +27,13 @@ function daysOf(log: Entry[]): Map<string, Day> {
       done: 0,
       out: 0,
       pains: [],
-      slip: false,
-      flare: false,
+      slip: "",
+      flare: "",
     };
     if (e.kind === "done") d.done += e.sessions;
     else if (e.kind === "left_out") d.out += 1;
-    else if (e.kind === "slip" || e.kind === "slip_worse") d.slip = true;
-    else if (e.kind === "flare_day") d.flare = true;
+    else if (e.kind === "slip" || e.kind === "slip_worse") d.slip ||= e.id;
+    else if (e.kind === "flare_day") d.flare ||= e.id;
     else if (e.kind === "effort")
       d.pains[3] = `${t("short-effort")} ${e.value}`;
     else d.pains[PAINS.indexOf(e.kind)] = `${t(`short-${e.kind}`)} ${e.value}`;
@@ -47,8 +50,17 @@ const weekday = (date: string) =>
   });
 
 /** The last fortnight at home. */
-export function Diary({ log }: { log: Entry[] }) {
+export function Diary({ log, post }: { log: Entry[]; post: Post }) {
   const days = daysOf(log);
+  const takeBack = (entry: string, what: string) =>
+    void post(
+      {
+        kind: "withdrawal",
+        body: { entry, kind: "log", reason: t("tapped-by-mistake") },
+        says: `${t("take-back")}: ${what}`,
+      },
+      entry,
+    );
   return (
     <table className="log at-top">
       <thead>
@@ -69,8 +81,30 @@ export function Diary({ log }: { log: Entry[] }) {
             </td>
             <td className="small">{d.pains.filter(Boolean).join(" · ")}</td>
             <td>
-              {d.slip ? <b className="brick">{t("log-slip")}</b> : ""}
-              {d.flare ? <span className="small">{t("log-flare")}</span> : ""}
+              {d.slip && (
+                <>
+                  <b className="brick">{t("log-slip")}</b>{" "}
+                  <Button
+                    size="small"
+                    data-back="slip"
+                    onClick={() => takeBack(d.slip, t("log-slip"))}
+                  >
+                    {t("take-back")}
+                  </Button>
+                </>
+              )}
+              {d.flare && (
+                <>
+                  <span className="small">{t("log-flare")}</span>{" "}
+                  <Button
+                    size="small"
+                    data-back="flare"
+                    onClick={() => takeBack(d.flare, t("log-flare"))}
+                  >
+                    {t("take-back")}
+                  </Button>
+                </>
+              )}
             </td>
           </tr>
         ))}

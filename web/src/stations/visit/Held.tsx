@@ -1,123 +1,124 @@
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
 import { nameOf, sentence, shortDate, t } from "../../app/wording";
 
 type View = Schemas["VisitView"];
 
-interface Part {
+/** What is held: measurements above a ceiling that nobody has dealt with, and exercises that a stop has paused. */
+export function Held({
+  episode,
+  view,
+  onDone,
+  onError,
+}: {
   episode: string;
   view: View;
   onDone: () => void;
   onError: (e: unknown) => void;
-}
-
-/** What is held: measurements above a ceiling that nobody has dealt with, and exercises that a stop has paused. */
-export function Held(props: Part) {
-  const { view } = props;
+}) {
+  const path = { params: { path: { id: episode } } };
+  const ends = { onDone, onError };
   return (
     <>
       {view.breaches.map((b) => (
-        <Breach key={b.quantity} breach={b} {...props} />
+        <div
+          className="notice stop"
+          role="alert"
+          key={b.quantity}
+          data-breach={b.quantity}
+        >
+          <b>{sentence(b.reason)}</b>
+          {b.surgeon && (
+            <InWords
+              id={`breach-${b.quantity}`}
+              label={t("breach-answer")}
+              button={t("breach-record")}
+              {...ends}
+              send={(id, words) =>
+                ask(
+                  api.POST("/api/episodes/{id}/breach-answers", {
+                    ...path,
+                    body: {
+                      id,
+                      measurement: b.view.measurement.id,
+                      on: b.view.measurement.on,
+                      role: "surgeon",
+                      words,
+                    },
+                  }),
+                )
+              }
+            />
+          )}
+        </div>
       ))}
       {view.paused.map((p) => (
-        <Paused key={p.id} step={p} {...props} />
+        <div className="notice decide" key={p.id} data-paused={p.exercise}>
+          <b>{t("line-paused", { exercise: p.exercise })}</b>{" "}
+          <span className="soft small">{shortDate(p.on)}</span>
+          <InWords
+            id={`resume-${p.exercise}`}
+            label={`${t("resume-why")}: ${nameOf("exercise", p.exercise)}`}
+            button={t("line-resume")}
+            {...ends}
+            send={(id, reason) =>
+              ask(
+                api.POST("/api/episodes/{id}/resumes", {
+                  ...path,
+                  body: { id, exercise: p.exercise, reason },
+                }),
+              )
+            }
+          />
+        </div>
       ))}
     </>
   );
 }
 
-function Breach({
-  episode,
-  breach: b,
+/** One line of words, and the key that records it. */
+function InWords({
+  id,
+  label,
+  button,
+  send,
   onDone,
   onError,
-}: Part & { breach: View["breaches"][number] }) {
+}: {
+  id: string;
+  label: string;
+  button: ReactNode;
+  send: (entry: string, words: string) => Promise<unknown>;
+  onDone: () => void;
+  onError: (e: unknown) => void;
+}) {
   const [words, setWords] = useState("");
-  const [id] = useState(newId);
+  const [entry] = useState(newId);
   const saver = useSaver();
-  const send = () =>
+  const record = () =>
     saver
       .run(async () => {
-        await ask(
-          api.POST("/api/episodes/{id}/breach-answers", {
-            params: { path: { id: episode } },
-            body: {
-              id,
-              measurement: b.view.measurement.id,
-              on: b.view.measurement.on,
-              role: "surgeon",
-              words,
-            },
-          }),
-        );
+        await send(entry, words);
         onDone();
       })
       .catch(onError);
   return (
-    <div className="notice stop" role="alert" data-breach={b.quantity}>
-      <b>{sentence(b.reason)}</b>
-      {b.surgeon && (
-        <p className="row wrap above-6">
-          <Input
-            id={`breach-${b.quantity}`}
-            className="w-440"
-            aria-label={t("breach-answer")}
-            placeholder={t("breach-answer")}
-            value={words}
-            onChange={(e) => setWords(e.target.value)}
-          />
-          <Button disabled={saver.busy} onClick={() => void send()}>
-            {t("breach-record")}
-          </Button>
-          <SaveMark state={saver.state} />
-        </p>
-      )}
-    </div>
-  );
-}
-
-function Paused({
-  episode,
-  step,
-  onDone,
-  onError,
-}: Part & { step: View["paused"][number] }) {
-  const [reason, setReason] = useState("");
-  const [id] = useState(newId);
-  const saver = useSaver();
-  const send = () =>
-    saver
-      .run(async () => {
-        await ask(
-          api.POST("/api/episodes/{id}/resumes", {
-            params: { path: { id: episode } },
-            body: { id, exercise: step.exercise, reason },
-          }),
-        );
-        onDone();
-      })
-      .catch(onError);
-  return (
-    <div className="notice decide" data-paused={step.exercise}>
-      <b>{t("line-paused", { exercise: step.exercise })}</b>{" "}
-      <span className="soft small">{shortDate(step.on)}</span>
-      <p className="row wrap above-6">
-        <Input
-          id={`resume-${step.exercise}`}
-          className="w-440"
-          aria-label={`${t("resume-why")}: ${nameOf("exercise", step.exercise)}`}
-          placeholder={t("resume-why")}
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
-        />
-        <Button disabled={saver.busy} onClick={() => void send()}>
-          {t("line-resume")}
-        </Button>
-        <SaveMark state={saver.state} />
-      </p>
-    </div>
+    <p className="row wrap above-6">
+      <Input
+        id={id}
+        className="w-440"
+        aria-label={label}
+        placeholder={label}
+        value={words}
+        onChange={(e) => setWords(e.target.value)}
+      />
+      <Button disabled={saver.busy} onClick={() => void record()}>
+        {button}
+      </Button>
+      <SaveMark state={saver.state} />
+    </p>
   );
 }

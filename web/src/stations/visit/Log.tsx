@@ -82,7 +82,7 @@ export function Log({ page, post }: { page: Page; post: Post }) {
           />
           <Felt tapped={tapped} tap={tap} enter={enter} />
         </div>
-        <Diary log={page.view.log} />
+        <Diary log={page.view.log} post={post} />
       </div>
     </section>
   );
