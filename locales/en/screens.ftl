@@ -890,3 +890,4 @@ week-all = As planned
 week-half = About half
 week-hardly = Hardly
 tapped-by-mistake = tapped by mistake
+late-nothing-planned = Nothing was planned here before.

@@ -4,14 +4,15 @@ use crate::app::{App, AppState, Of};
 use crate::assess::{assess, last_day, still_open};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
-use crate::problem::{ApiError, Problem};
+use crate::problem::{ApiError, Problem, wording};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use chrono::NaiveDate;
 use ritorno_core::episode::{Attestation, GatePass, Line, LogEntry, LogFact, Score, WeekUse};
 use ritorno_core::permission::Action;
 use ritorno_core::program::scheduled_lines;
-use ritorno_core::progress::{CriterionStatus, next_gate};
+use ritorno_core::progress::{CriterionStatus, CriterionView, next_gate};
+use ritorno_core::reason::Arg;
 use ritorno_core::snapshot::VisitV1;
 use ritorno_core::visit::{VisitView, visit_view};
 use ritorno_store::episode::Loaded;
@@ -385,16 +386,28 @@ fn enter_late(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<(),
         let loaded = episode::load(conn, id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
         let assessment = assess(&known, &loaded.facts)?;
-        let next = next_gate(&assessment.ctx(), &loaded.facts)
-            .filter(|gate| gate.time_reached && gate.status == CriterionStatus::Met);
-        let Some(next) = next else {
+        let Some(next) = next_gate(&assessment.ctx(), &loaded.facts).filter(|g| g.time_reached)
+        else {
             return Ok(());
         };
+        let (met, other): (Vec<_>, Vec<_>) = next
+            .criteria
+            .iter()
+            .partition(|c| c.status == CriterionStatus::Met);
+        // Of a program that was never planned here nothing can have been done.
+        let unplanned = |c: &&CriterionView| {
+            let sessions = Arg::Text("sessions-done-pct".to_owned());
+            c.asks.args.get("event") == Some(&sessions) && loaded.facts.lines.is_empty()
+        };
+        if met.is_empty() || !other.iter().all(unplanned) {
+            return Ok(());
+        }
+        let why = wording().say("late-nothing-planned", &[]);
         let pass = GatePass {
             id: Uuid::now_v7(),
-            gate: next.gate,
+            gate: next.gate.clone(),
             on: state.today.date(),
-            overridden: BTreeMap::new(),
+            overridden: other.iter().map(|c| (c.id.clone(), why.clone())).collect(),
         };
         events::add_gate_pass(conn, id, &pass)?;
     }

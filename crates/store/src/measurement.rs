@@ -124,7 +124,8 @@ pub fn add_verdict(conn: &mut PgConnection, judged: &CeilingVerdict) -> Result<(
 /// Database failure.
 pub fn verdicts(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<CeilingVerdict>, StoreError> {
     use verdict as t;
-    let rows: Vec<(Uuid, Option<f64>, String, Option<Uuid>, bool)> = t::table
+    type Row = (Uuid, Option<f64>, String, Option<Uuid>, bool);
+    let rows: Vec<Row> = t::table
         .inner_join(event::table.on(event::id.eq(t::measurement_id)))
         .filter(event::episode_id.eq(episode))
         .order((event::seq, t::round))

@@ -82,8 +82,7 @@ fn pairs<'a>(facts: &'a Facts, active: &'a [&str]) -> Vec<(&'a Measurement, &'a 
         .filter_map(|m| {
             // Of the same day, else the last before.
             of_side()
-                .filter(|p| p.quantity == "passive-elevation" && p.on <= m.on)
-                .next_back()
+                .rfind(|p| p.quantity == "passive-elevation" && p.on <= m.on)
                 .map(|p| (m, p))
         })
         .collect()

@@ -39,16 +39,14 @@ async fn main() {
     house.keys("gp").await;
     house.see(".chart-line").await;
     house.picture(&shot("program")).await;
-    for (family, name) in [
-        ("Vess", "program-instability"),
-        ("Achterlo", "program-frozen"),
-    ] {
-        house.open_patient(family).await;
-        house.keys("gp").await;
-        house.see(".chart-line").await;
-        house.picture(&shot(name)).await;
-    }
+    house.open_patient("Achterlo").await;
+    house.keys("gp").await;
+    house.see(".chart-line").await;
+    house.picture(&shot("program-frozen")).await;
     house.open_patient("Falanga").await;
+    house.keys("gt").await;
+    house.see(".timeline li").await;
+    house.picture(&shot("timeline")).await;
     house.keys("gp").await;
     house.see(".chart-line").await;
     house.click("#what-if-open").await;

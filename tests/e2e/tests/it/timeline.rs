@@ -64,7 +64,6 @@ async fn a_wrong_entry_is_taken_back_a_shoulder_is_added_and_an_episode_ends() {
     house
         .until(&format!("!location.pathname.includes('{episode}')"))
         .await;
-    house.says("caught the rope").await;
     house
         .see("#shoulders tr[data-episode]:nth-of-type(2)")
         .await;
@@ -83,7 +82,7 @@ async fn a_wrong_entry_is_taken_back_a_shoulder_is_added_and_an_episode_ends() {
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_slip_tapped_by_mistake_is_taken_back_with_one_key_and_a_week_is_told_in_one_tap() {
-    let house = House::open("one-key", 1280, 900).await;
+    let house = House::open("one_key", 1280, 900).await;
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     house.goto(&format!("/e/{episode}/visit")).await;
