@@ -7,7 +7,7 @@ use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::WatchAct;
 use crate::program::{Ceiling, CheckContext, CorridorView, ceiling_on, corridor_views};
 use crate::progress::{CriterionStatus, next_gate};
-use crate::ranges::{calls, is_due};
+use crate::ranges::{calls, is_due, open_breaches};
 use crate::reason::Reason;
 use crate::watching::watch_views;
 use serde::{Deserialize, Serialize};
@@ -100,7 +100,11 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
         .or_else(|| watched(&[WatchAct::Back, WatchAct::Hold, WatchAct::Tell]))
     {
         (LaneName::SomethingIsWrong, reason)
-    } else if let Some(reason) = spoken("measurement-over-ceiling") {
+    } else if let Some(reason) = open_breaches(ctx, facts)
+        .into_iter()
+        .next()
+        .map(|b| b.reason)
+    {
         (LaneName::TooFar, reason)
     } else if let Some(flag) = waits {
         // Nothing can be passed or built before the answer comes.

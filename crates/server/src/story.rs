@@ -276,6 +276,10 @@ pub(crate) async fn answer_flags(
                     .red_flag(&reply.flag)
                     .is_some_and(|f| f.asked);
                 faults.known("answers.flag", &reply.flag, asked);
+                // Sent twice: its passages were answered the first time.
+                if loaded.facts.flag_answers.iter().any(|a| a.id == reply.id) {
+                    continue;
+                }
                 let causes = views
                     .iter()
                     .find(|v| v.flag == reply.flag)

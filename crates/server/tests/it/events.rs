@@ -62,6 +62,13 @@ fn a_flag_raised_closed_and_raised_again_in_a_minute_is_open_and_all_of_it_is_on
         queried["causes"][0]["quote"],
         "Slipped on the quay on Sunday, landed on the arm."
     );
+    let about = &queried["causes"][0]["key"];
+    let no = json!({ "answers": [{ "id": Uuid::now_v7(), "flag": "deformity", "answer": "no", "about": [about] }] });
+    for _ in 0..2 {
+        // Sent again after a lost answer it is the same answer.
+        vera.post(&at("flags"), &no).ok();
+    }
+    assert_eq!(vera.flag(&episode, "deformity")["state"], "no");
     let typed = vera.post(
         "/api/screen",
         &json!({ "text": "No fever. The hand went cold." }),
