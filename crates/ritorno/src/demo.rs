@@ -8,6 +8,7 @@ use ritorno_core::episode::{
     Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Measurement, Score,
     Start, StopReason, Story, SurgeonLimit, TakenBy, Task,
 };
+use ritorno_core::flags::CauseKind;
 use ritorno_core::knowledge::Setting;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Role;
@@ -499,6 +500,7 @@ fn add(state: &AppState, conn: &mut PgConnection, p: &Person) -> Result<(), Stor
         build_and_log(state, conn, p, id, built, &on)?;
     }
     sign_note(state, conn, id, on((p.day - 7).max(1)), p.note)?;
+    answer_texts(state, conn, id, on((p.day - 7).max(1)))?;
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())
 }
@@ -516,6 +518,33 @@ pub(crate) fn sign_note(
     let note = visit::Note::new(day, body.to_owned(), &shown)?;
     event::entered_on(conn, day)?;
     visit::add(conn, Uuid::now_v7(), id, &note).map(|_| ())
+}
+
+/// What the invented texts ask about was asked about on the day they were written: the answer was no.
+pub(crate) fn answer_texts(
+    state: &AppState,
+    conn: &mut PgConnection,
+    id: Uuid,
+    day: NaiveDate,
+) -> Result<(), StoreError> {
+    let facts = episode::load(conn, id, day)?.facts;
+    for flag in assess(&state.knowledge, &facts)?.flags {
+        let texts = flag.causes.iter().filter(|c| c.kind == CauseKind::Text);
+        let about: Vec<String> = texts.map(|c| c.key.clone()).collect();
+        if about.is_empty() {
+            continue;
+        }
+        let answer = FlagAnswer {
+            id: Uuid::now_v7(),
+            flag: flag.flag,
+            answer: Answer::No,
+            on: day,
+            about,
+            because: None,
+        };
+        flags::add_answer(conn, id, &answer)?;
+    }
+    Ok(())
 }
 
 fn build_and_log(

@@ -1,6 +1,6 @@
 //! Invented shoulders without an operation, each examined at its last visit.
 
-use crate::demo::sign_note;
+use crate::demo::{answer_texts, sign_note};
 use chrono::{Days, NaiveDate};
 use ritorno_core::episode::{
     Answer, Complaint, ExamFact, ExamNote, FlagAnswer, Measurement, Method, OtherSide, PainArc,
@@ -510,6 +510,10 @@ pub fn add(
         )?;
     }
     sign_note(state, conn, id, on, p.note)?;
+    // One text is left to be asked about, so that the list shows what asking looks like.
+    if p.family != "Kalkum" {
+        answer_texts(state, conn, id, on)?;
+    }
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())
 }
