@@ -5,8 +5,9 @@ const NEGATORS: [&str; 9] = [
     "no", "not", "never", "without", "denies", "denied", "nor", "none", "negative",
 ];
 /// Words after which a negator no longer reaches.
-const BREAKS: [&str; 8] = [
-    ",", "but", "and", "then", "however", "except", "although", "though",
+const BREAKS: [&str; 13] = [
+    ",", "but", "and", "then", "however", "except", "although", "though", "since", "after", "when",
+    "because", "until",
 ];
 /// How many words a negator reaches over. Source: our choice.
 const NEGATOR_REACH: usize = 4;
@@ -150,7 +151,24 @@ fn negated(words: &[String], at: usize) -> bool {
         .take(NEGATOR_REACH)
         .take_while(|word| !BREAKS.contains(&word.as_str()))
         .any(|word| NEGATORS.contains(&word.as_str()));
-    shortly || denied_in_a_list(words, at)
+    shortly || joined_by_or(words, at) || denied_in_a_list(words, at)
+}
+
+/// "Never blacked out or had a fit": with an *or* in between a negator reaches further, as long as nothing breaks off.
+fn joined_by_or(words: &[String], at: usize) -> bool {
+    let joined: Vec<&str> = words[..at]
+        .iter()
+        .rev()
+        .take(2 * NEGATOR_REACH)
+        .map(String::as_str)
+        .take_while(|word| !BREAKS.contains(word))
+        .collect();
+    let negator = joined.iter().position(|word| NEGATORS.contains(word));
+    negator.is_some_and(|far| {
+        joined[..far]
+            .iter()
+            .any(|word| matches!(*word, "or" | "nor"))
+    })
 }
 
 /// "Denies fever, chills or a fall": the denial reaches over the commas of a list that ends with an *or*.

@@ -5,14 +5,19 @@ use ritorno_core::knowledge::Tier;
 use ritorno_core::lexicon::screen;
 
 const SENTENCES: &str = include_str!("../golden/lexicon-en.tsv");
+const LATER: &str = include_str!("../golden/lexicon-en-later.tsv");
+
+/// Flag, or a dash for none, and the sentence.
+fn rows(text: &'static str) -> Vec<(&'static str, &'static str)> {
+    text.lines()
+        .filter(|line| !line.starts_with('#'))
+        .filter_map(|line| line.split_once('\t'))
+        .collect()
+}
 
 #[test]
 fn emergencies_are_caught_and_calm_sentences_are_left_alone() {
-    let rows: Vec<(&str, &str)> = SENTENCES
-        .lines()
-        .filter(|line| !line.starts_with('#'))
-        .filter_map(|line| line.split_once('\t'))
-        .collect();
+    let rows = rows(SENTENCES);
     let urgent = |flag: &str| {
         let tier = known().red_flag(flag).expect("a known flag").tier;
         matches!(tier, Tier::EmergencyNow)
@@ -81,4 +86,16 @@ fn commas_and_negations_end_where_people_mean_them_to() {
         screen(known(), "fell, off the LADDER")[0].passage,
         "the same words are the same passage"
     );
+}
+
+#[test]
+fn sentences_that_were_written_later_stay_caught() {
+    for (flag, text) in rows(LATER) {
+        let hits = screen(known(), text);
+        if flag == "-" {
+            assert!(hits.is_empty(), "{text}: {hits:?}");
+        } else {
+            assert!(hits.iter().any(|hit| hit.flag == flag), "{flag}: {text}");
+        }
+    }
 }
