@@ -70,7 +70,7 @@ export function Timeline({ patient }: { patient: string }) {
         <span className="soft">{t("timeline-lead")}</span>
       </div>
       <Segmented
-        className="below-14"
+        className="below-14 timeline-filter"
         value={only}
         onChange={setOnly}
         options={Object.keys(KINDS).map((value) => ({

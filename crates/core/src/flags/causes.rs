@@ -203,7 +203,8 @@ fn asked_by_texts<'a>(
                 on: p.on,
                 reason: Some(Reason::new("text-asks").with("flag", flag.id.as_str())),
                 quote: Some(p.hit.quote.clone()),
-                offer: block.or(treated.then_some(Offer::TreatedInjury)),
+                // Only the story tells of the injury that is treated: what a later note or remark says is new until somebody has asked.
+                offer: block.or((treated && p.source == "story").then_some(Offer::TreatedInjury)),
                 soft,
             }
         })

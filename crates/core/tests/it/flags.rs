@@ -189,6 +189,11 @@ fn texts_ask_once_and_the_treated_injury_is_no_new_fall() {
     );
     let asked = flag_of(&facts, "deformity").expect("it");
     assert_eq!(asked.state, FlagState::Queried);
+    let new = asked.causes.iter().find(|c| !c.soft).expect("the note");
+    assert_eq!(
+        new.offer, None,
+        "what a note tells is not the treated injury"
+    );
     assert_eq!(
         asked
             .causes

@@ -125,11 +125,7 @@ function Passage({
       </p>
       <p className="row above-6">
         {c.offer && (
-          <Button
-            size="small"
-            type="primary"
-            onClick={() => reply("no", c.offer)}
-          >
+          <Button size="small" onClick={() => reply("no", c.offer)}>
             {t(`offer-${c.offer.replace("_", "-")}`)}
           </Button>
         )}

@@ -191,7 +191,7 @@ function Another({ page, today }: Part) {
           />
         </Field>
       </div>
-      <p className="row">
+      <p className="row above-12">
         <Button
           id="save-shoulder"
           type="primary"
@@ -259,7 +259,7 @@ function End({ episode, today }: Part) {
           />
         </Field>
       </div>
-      <p className="row">
+      <p className="row above-12">
         <Button
           id="save-end"
           type="primary"
@@ -373,7 +373,7 @@ function Correct({ page }: Part) {
           />
         </Field>
       </div>
-      <p className="row">
+      <p className="row above-12">
         <Button
           id="save-person"
           type="primary"
