@@ -185,6 +185,26 @@ impl<'a> Diary<'a> {
         (!said.is_empty()).then(|| said[(said.len() - 1) / 2])
     }
 
+    /// The usual morning for going on: the median of the mornings after sessions, where a morning nobody told counts as 0.
+    ///
+    /// So an answer that is left out never makes a bad morning look usual.
+    pub fn cautious_baseline(&self, day: EpisodeDay, window: i32) -> Option<f64> {
+        let mut said: Vec<f64> = (self.days.iter())
+            .filter(|d| (day - window..day).contains(&(d.day + 1)))
+            .map(|d| d.next_morning.unwrap_or(0.0))
+            .collect();
+        said.sort_unstable_by(f64::total_cmp);
+        (!said.is_empty()).then(|| said[(said.len() - 1) / 2])
+    }
+
+    /// The first morning of `window` that follows a flare day and that nobody told.
+    pub fn flare_without_morning(
+        &self,
+        mut window: std::ops::RangeInclusive<EpisodeDay>,
+    ) -> Option<EpisodeDay> {
+        window.find(|day| self.flare_on(day - 1) && self.next_morning(*day).is_none())
+    }
+
     /// Days since it was last done, and whether somebody said that it was left out in between.
     pub fn gap(&self, today: EpisodeDay, from: EpisodeDay) -> (i32, bool) {
         let last = self.days.last().map_or(from - 1, |d| d.day);

@@ -280,6 +280,26 @@ impl Case<'_> {
         })
     }
 
+    /// The last days on which a morning is looked at for stepping back and for going on.
+    fn window(&self) -> std::ops::RangeInclusive<EpisodeDay> {
+        self.day - self.threshold("morning-window-days") as i32 + 1..=self.day
+    }
+
+    /// The usual morning before that window.
+    fn usual_morning(&self) -> Option<f64> {
+        let window = self.threshold("pain-baseline-days") as i32;
+        self.diary.baseline(*self.window().start(), window)
+    }
+
+    /// Mornings of the window that are worse than `base`, after a session or not: trouble comes late.
+    fn worse_mornings(&self, base: f64) -> impl Iterator<Item = (EpisodeDay, f64)> + '_ {
+        let limit = base + self.threshold("morning-rise-points");
+        self.window().filter_map(move |d| {
+            let pain = self.diary.next_morning(d)?;
+            (pain >= limit).then_some((d, pain))
+        })
+    }
+
     /// Mornings that are worse, pain above its mode twice running, too many flare days, range that was lost.
     fn step_back(&self) -> Option<Say> {
         let back = |rule: Reason| {
@@ -291,22 +311,9 @@ impl Case<'_> {
                 change,
             })
         };
-        let (window, rise) = (
-            self.threshold("morning-window-days") as i32,
-            self.threshold("morning-rise-points"),
-        );
-        let base = self.diary.baseline(
-            self.day - window + 1,
-            self.threshold("pain-baseline-days") as i32,
-        );
-        if let Some(base) = base {
-            let worse = (self.day - window + 1..=self.day)
-                .filter(|d| {
-                    self.diary
-                        .next_morning(*d)
-                        .is_some_and(|p| p >= base + rise)
-                })
-                .count();
+        let rise = self.threshold("morning-rise-points");
+        if let Some(base) = self.usual_morning() {
+            let worse = self.worse_mornings(base).count();
             if worse as f64 >= self.threshold("morning-worse-days") {
                 return back(
                     Reason::new("back-mornings")
@@ -435,6 +442,16 @@ impl Case<'_> {
                 change: self.lighter(),
             });
         }
+        // One worse morning after a day of rest steps nobody back; it is no time for more either.
+        if let Some(base) = self.usual_morning()
+            && let Some((day, pain)) = self.worse_mornings(base).last()
+        {
+            let rule = Reason::new("hold-morning")
+                .with("pain", pain)
+                .with("baseline", base)
+                .with("day", day);
+            return hold(Move::HoldSore, rule);
+        }
         let planned = f64::from(self.dose().times_per_day) * f64::from(self.dose().days_per_week);
         let done = f64::from(self.diary.sessions(self.day, 6));
         if done > planned * self.threshold("overdone-pct") / 100.0 {
@@ -475,6 +492,10 @@ impl Case<'_> {
     /// The last sessions in a row that were whole and quiet; what was not answered breaks the row and is told.
     fn row(&self) -> Result<usize, Reason> {
         let dose = self.dose();
+        // A bad day counts for nothing here, but how it ended is asked before anything is added.
+        if let Some(day) = self.diary.flare_without_morning(self.window()) {
+            return Err(Reason::new("hold-no-morning-answer").with("day", day));
+        }
         let mut row = 0;
         for d in self.diary.counted().filter(|d| d.day >= self.line.from_day) {
             if d.repetitions < dose.repetitions {
@@ -492,7 +513,7 @@ impl Case<'_> {
             };
             let base = self
                 .diary
-                .baseline(d.day + 1, self.threshold("pain-baseline-days") as i32)
+                .cautious_baseline(d.day + 1, self.threshold("pain-baseline-days") as i32)
                 .unwrap_or(morning);
             if during > self.pain_max(d.day)
                 || morning >= base + self.threshold("morning-rise-points")
