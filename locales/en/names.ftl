@@ -177,6 +177,9 @@ health-nicotine = Nicotine
 health-steroid-use = Steroid use
 health-age-over-70 = Older than 70
 health-anticoagulants = Blood thinners
+health-thyroid = Thyroid disease
+health-seizures = Seizures
+health-poor-sleep = Poor sleep
 health-inflammatory-arthritis = Inflammatory arthritis
 health-osteoporosis = Osteoporosis
 

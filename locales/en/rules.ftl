@@ -99,6 +99,7 @@ rule-barred-without-corridor = The pathway says nothing about { $quantity }, so 
 rule-test-over-ceiling = This takes { $quantity } to { $peak }, above today’s { $ceiling }.
 rule-provoking-while-protected = { $quantity } still has a ceiling: no provoking tests until it is gone.
 rule-finding-contradicted = Two people found different things today. Neither is used until one is withdrawn.
+rule-stiff-says-nothing = Not interpretable: this shoulder has lost passive rotation and raising, and signs under the roof are positive in it by themselves.
 rule-finding-too-old = Found { $days } days ago: shown, no longer used.
 rule-finding-not-done = Could not be done. That is never a no.
 rule-needs-unmeasured-range = Needs { $quantity } of { $needs }, which has not been measured.
@@ -236,9 +237,11 @@ rule-input-adherence = { $percent } % of the planned sessions over 14 days
 rule-input-baseline = Usual morning pain { $pain }/10
 rule-stop-flag = Red flag: { $flag }. Nothing goes on before it is dealt with.
 rule-stop-slip-worse = A slip worse than usual on day { $day }: { $how }. Ask the surgeon or a doctor.
-rule-stop-slip-usual = Slipped ({ $count } this week), no more than usual: stop today, one rung back.
+rule-stop-slip-usual = Slipped ({ $count } this week), no more than usual: stop this one, then one stage back at half load. Breathing and posture go on.
 rule-stop-slip = Slipped ({ $count } this week): stop, find out why before anything goes on.
 rule-hold-unlogged = Nothing logged for { $days } days. Unlogged is not undone: ask, and note what was left out.
+rule-silence-one-rung = Nothing known for { $days } days: ask first. When nobody can say, one rung down.
+rule-silence-two-rungs = Nothing known for { $days } days: ask first. When nobody can say, two rungs down, and test again.
 rule-gap-lower-half = Left out for { $days } days: the same rung, the lower half of its range.
 rule-gap-one-rung = Left out for { $days } days: one rung down.
 rule-gap-two-rungs = Left out for { $days } days: two rungs down, and test again.
@@ -247,6 +250,7 @@ rule-back-pain-above = Pain above { $max }/10 during, { $count } sessions runnin
 rule-back-flares = { $count } bad days in a week.
 rule-ease-flare = A bad day: { $sets } sets of { $repetitions } today, lighter. It ends by itself and changes nothing.
 rule-ease-flare-nearer = A bad day: stand { $nearer-m } m nearer, { $repetitions } repetitions today. It ends by itself and changes nothing.
+rule-ease-flare-newtons = A bad day: stand { $nearer-m } m nearer, { $eased-n } N instead of { $usual-n } N, { $repetitions } repetitions today. It ends by itself and changes nothing.
 rule-ease-flare-arc = A bad day: a smaller arc, { $repetitions } repetitions today. It ends by itself and changes nothing.
 rule-hold-over-ceiling = { $quantity } was measured above its ceiling: nothing goes on in that direction.
 rule-hold-stiff = { $quantity } is below what is expected: more often, never harder; tell the surgeon.
@@ -254,6 +258,10 @@ rule-hold-nothing-logged = Nothing was logged: unknown is not good.
 rule-hold-sore = Pain { $pain }/10 during on day { $day }, above { $max }/10: less load.
 rule-hold-morning = Pain { $pain }/10 the morning of day { $day }, usual is { $baseline }/10: less load.
 rule-hold-overdone = { $done } sessions in a week where { $planned } were planned: more is not better.
+rule-hold-overdone-day = { $done } sessions on day { $day } where { $planned ->
+    [one] one was planned
+   *[other] { $planned } were planned
+}: at most { $most } there. More is not better.
 rule-hold-adherence = { $percent } % of the sessions were done; { $least } % are needed before anything goes on.
 rule-hold-symptom-free = { $days } days without a slip are needed first.
 rule-hold-no-pain-answer = Pain during day { $day } was not answered: unknown is not settled.
@@ -346,6 +354,11 @@ rule-event-person-corrected = Name or birth date corrected
 rule-event-taken-back = Taken back
 
 rule-stiff-pattern-first = Stiff pattern, radiograph outstanding: signs under the roof are positive by themselves in such a shoulder, so this is withheld.
+rule-pathway-against-stiffness = Passive turning out and { $count } movements are lost: a stiff pattern, radiograph outstanding. This pathway is for pain under the roof. Choose another, or say why it is kept, before anything is built.
+rule-pathway-against-criterion = The criterion of { $condition } holds. This pathway is for pain under the roof. Choose another, or say why it is kept, before anything is built.
+rule-after-injection = A steroid was injected less than { $days } days ago: resisted work rests until day { $day }, and pain tells less than usual.
+rule-short-plan = { $percent } % of the planned sessions were done, { $least } % are needed. { $count } exercises in { $minutes } minutes are done more often than a long list: try a short plan.
+rule-dates-wait-for-sessions = { $percent } % of the planned sessions were done and the next gate asks for { $least } %: with every session from today on that is reached on { $day-day } at the earliest, so the dates are later.
 rule-event-week-use = Seven days at home: { $how ->
     [all] as planned
     [half] about half

@@ -5,7 +5,8 @@ mod examination;
 
 pub use beginning::{Complaint, OtherSide, Start};
 pub use examination::{
-    ClinicError, Evidence, ExamFact, ExamNote, Severity, TestAnswer, TestFinding, TryOutWord, Vote,
+    ClinicError, Evidence, ExamFact, ExamNote, Injected, Severity, TestAnswer, TestFinding,
+    TryOutWord, Vote,
 };
 
 use crate::calendar::{EpisodeDay, episode_day};
@@ -629,6 +630,8 @@ pub struct Facts {
     pub sheets: Vec<crate::outcome::Sheet>,
     /// The clinic's own errors of measurement, oldest first.
     pub clinic_errors: Vec<ClinicError>,
+    /// The clinic's own elastics as it measured them, oldest first.
+    pub elastics: Vec<crate::loading::Calibration>,
     /// What else the reading rests on, oldest first.
     pub exam_notes: Vec<ExamNote>,
     /// Scores, oldest first.
@@ -712,6 +715,7 @@ impl Facts {
             strength: Vec::new(),
             sheets: Vec::new(),
             clinic_errors: Vec::new(),
+            elastics: Vec::new(),
             exam_notes: Vec::new(),
             scores: Vec::new(),
             attestations: Vec::new(),

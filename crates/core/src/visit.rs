@@ -1,19 +1,22 @@
 //! The follow-up on one page, and the context every rule reads.
 
-use crate::calendar::Clock;
-use crate::deciding::{LineDecision, decide};
+use crate::calendar::{Clock, EpisodeDay};
+use crate::deciding::{LineDecision, Move, decide};
 use crate::episode::OtherSide;
-use crate::episode::{ExamFact, Facts, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord};
+use crate::episode::{
+    ExamFact, ExamNote, Facts, Injected, Line, LineStep, LogEntry, LogFact, SurgeonLimit,
+    TryOutWord,
+};
 use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::{HealingClock, Knowledge};
 use crate::program::{
     BuildAsk, CheckContext, CorridorView, PhaseSpan, PrecautionSpan, Proposal, Rules, Volume,
-    build, corridor_views, plan_chart, reached_phase, running_lines, schedule, scheduled_lines,
+    build, corridor_views, expected, plan_chart, reached_phase, running_lines, scheduled_lines,
     volume,
 };
 use crate::progress::{GateView, adherence, adherence_pct, next_gate};
 use crate::ranges::{Breach, Dial, dials, open_breaches};
-use crate::reading::{impairments, irritability};
+use crate::reading::{Irritability, impairments, irritability};
 use crate::reason::Reason;
 use crate::watching::{WatchView, watch_views};
 use serde::{Deserialize, Serialize};
@@ -37,6 +40,7 @@ pub struct Assessment<'a> {
     breached: Vec<String>,
     not_asked: usize,
     phase: u32,
+    injected: Option<EpisodeDay>,
 }
 
 impl<'a> Assessment<'a> {
@@ -55,6 +59,7 @@ impl<'a> Assessment<'a> {
             breached: Vec::new(),
             not_asked: 0,
             phase,
+            injected: newest_steroid(facts),
         };
         let breaches = open_breaches(&out.ctx(), facts);
         out.breached = breaches.iter().map(|b| b.quantity.clone()).collect();
@@ -92,6 +97,7 @@ impl<'a> Assessment<'a> {
             helper_protected: self.facts.story.other_side == OtherSide::Operated
                 || self.facts.other_side_heals(),
             kit: &self.facts.story.kit,
+            injected_day: self.injected,
             planning: false,
         }
     }
@@ -100,20 +106,64 @@ impl<'a> Assessment<'a> {
 impl Assessment<'_> {
     /// What the builder proposes from today on.
     pub fn propose(&self, seed: uuid::Uuid) -> Proposal {
-        self.propose_over(&schedule(&self.rules, self.facts), seed)
+        self.propose_over(&expected(&self.ctx(), self.facts), seed)
+    }
+
+    /// What the builder proposes for somebody who does little: few exercises in few minutes, whatever runs now.
+    pub fn propose_short(&self, seed: uuid::Uuid) -> Proposal {
+        let few = |id: &str| self.known.threshold(id);
+        // Nothing keeps its place only because it was there: what matters most is chosen anew.
+        let mut current = self.facts.lines.clone();
+        current.iter_mut().for_each(|line| line.by_hand = false);
+        let minutes = few("short-plan-minutes").min(self.facts.minutes_left().unwrap_or(f64::MAX));
+        let few = (minutes.floor() as u32, few("short-plan-exercises") as usize);
+        let spans = expected(&self.ctx(), self.facts);
+        self.propose_with(&spans, seed, &current, Some(few))
     }
 
     /// What the builder proposes over given phases.
     pub fn propose_over(&self, spans: &[PhaseSpan], seed: uuid::Uuid) -> Proposal {
+        self.propose_with(spans, seed, &self.facts.lines, None)
+    }
+
+    fn propose_with(
+        &self,
+        spans: &[PhaseSpan],
+        seed: uuid::Uuid,
+        current: &[Line],
+        few: Option<(u32, usize)>,
+    ) -> Proposal {
         let ctx = self.ctx();
         let impaired = impairments(&ctx, self.facts);
-        let irritable = irritability(&ctx, self.facts);
+        let mut irritable = irritability(&ctx, self.facts);
+        let low = (ctx.known.health.iter())
+            .any(|h| h.starts_low && self.facts.story.health.contains(&h.id));
+        if low {
+            irritable.level = irritable.level.max(Irritability::Moderate);
+        }
         // Nothing answered says nothing about a shoulder whose clock rules anyway.
-        build(
-            &ctx,
-            &BuildAsk::of(self.facts, spans, &impaired, irritable.level, seed),
-        )
+        let mut ask = BuildAsk::of(self.facts, spans, &impaired, irritable.level, seed);
+        ask.current = current;
+        if let Some((minutes, lines)) = few {
+            ask.minutes_per_day = Some(minutes);
+            ask.max_lines = Some(lines);
+        }
+        build(&ctx, &ask)
     }
+}
+
+/// The day of the newest steroid injection.
+fn newest_steroid(facts: &Facts) -> Option<EpisodeDay> {
+    let steroid = |n: &&ExamNote| {
+        matches!(
+            n.fact,
+            ExamFact::Injection {
+                what: Injected::Steroid
+            }
+        )
+    };
+    let days = facts.exam_notes.iter().filter(steroid);
+    days.map(|n| facts.day_of(n.on)).max()
 }
 
 /// Weeks by which general health delays strength work: the longest single delay. Source: common practice, no published source.
@@ -164,6 +214,8 @@ pub struct VisitView {
     pub watches: Vec<WatchView>,
     /// What to do with each exercise, the gravest first.
     pub decisions: Vec<LineDecision>,
+    /// Why a short plan is offered: too little is done, and nothing else keeps the program from going on.
+    pub short_plan: Option<Reason>,
     /// Exercises that a stop has paused, until somebody resumes them.
     pub paused: Vec<LineStep>,
     /// What today's exercises add up to.
@@ -182,6 +234,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         .cloned()
         .collect();
     log.reverse();
+    let decisions = decide(&ctx, facts);
     VisitView {
         clock: Clock::at(day),
         phase: assessment.rules.phase(ctx.phase).map(|p| p.id.clone()),
@@ -210,7 +263,8 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         log,
         adherence_pct: adherence_pct(&ctx, facts, 14),
         known_pct: adherence(&ctx, facts, 14).map(|a| a.known_pct),
-        decisions: decide(&ctx, facts),
+        short_plan: short_plan(&ctx, &decisions),
+        decisions,
         paused: scheduled_lines(&ctx, facts, day)
             .iter()
             .filter_map(|l| facts.paused(&l.exercise).cloned())
@@ -221,6 +275,26 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             facts.minutes_left().map(|m| m.floor() as u32),
         ),
     }
+}
+
+/// Offered when too little is done and that is all that holds: where a stop, pain or something unknown speaks, that comes first.
+///
+/// Source: common practice, no published source.
+fn short_plan(ctx: &CheckContext, decisions: &[LineDecision]) -> Option<Reason> {
+    let little = decisions.iter().find(|d| d.rule.rule == "hold-adherence")?;
+    let other = |d: &LineDecision| d.kind < Move::HoldUnknown;
+    if decisions.iter().any(other) {
+        return None;
+    }
+    let mut reason = Reason::new("short-plan")
+        .with("count", ctx.known.threshold("short-plan-exercises"))
+        .with("minutes", ctx.known.threshold("short-plan-minutes"));
+    for name in ["percent", "least"] {
+        if let Some(value) = little.rule.args.get(name) {
+            reason.args.insert(name.to_owned(), value.clone());
+        }
+    }
+    Some(reason)
 }
 
 /// Exercises that run today, were never tried out clean or with faults to watch, and have not been done at home before.

@@ -5,11 +5,11 @@ use crate::assess::{assess, still_open};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
-use crate::program::{check_lines, within_budget};
+use crate::program::{check_lines, with_pull, within_budget};
 use crate::validate::Faults;
 use crate::visit::{VisitPage, page};
 use actix_web::{HttpRequest, post, web};
-use ritorno_core::deciding::{Change, Move, apply, decide};
+use ritorno_core::deciding::{Change, Move, apply, asks_more, decide};
 use ritorno_core::episode::{Line, LineStep};
 use ritorno_core::permission::Action;
 use ritorno_store::user::User;
@@ -95,20 +95,24 @@ pub(crate) fn keep_decision(
     {
         faults.push("change", "stop-stands", &[]);
     }
+    // More is never the answer to a step back or to too much either.
+    let own = loaded.facts.lines.iter().find(|l| l.id == form.line);
+    if form.answer == DecisionAnswer::Changed
+        && proposal.kind != Move::Stop
+        && proposal.forbids_more()
+        && own.is_some_and(|line| asks_more(&known, line, &change))
+    {
+        faults.push("change", "never-more", &[]);
+    }
     if let Some(dose) = change.dose() {
         faults.dose(&known, "change.dose", dose);
     }
     faults.check()?;
     if change != Change::None {
         let new = Uuid::now_v7();
-        let mut lines = apply(
-            &known,
-            &loaded.facts.lines,
-            form.line,
-            &change,
-            ctx.today,
-            new,
-        );
+        let lines = &loaded.facts.lines;
+        let changed = apply(&known, lines, form.line, &change, ctx.today, new);
+        let mut lines = with_pull(&known, &loaded.facts, changed);
         if form.answer != DecisionAnswer::Accepted {
             // The reason is about this line, and stands on no other.
             let why = form.reason.trim().to_owned();

@@ -211,7 +211,11 @@ pub(crate) async fn add_finding(
 
 /// A vote is a measurement; what is known and how likely it was beforehand is the clinician's.
 pub(crate) fn exam_note_action(note: &ExamNote) -> Action {
-    if matches!(note.fact, ExamFact::Known { .. } | ExamFact::PreTest { .. }) {
+    use ExamFact::{Injection, Known, PathwayKept, PreTest};
+    if matches!(
+        note.fact,
+        Known { .. } | PreTest { .. } | PathwayKept { .. } | Injection { .. }
+    ) {
         Action::EditStory
     } else {
         Action::Measure
@@ -229,7 +233,14 @@ pub(crate) fn keep_exam_note(
     let loaded = episode::load(conn, id, state.today.date())?;
     let known = state.knowledge_of(conn, &loaded)?;
     let mut faults = Faults::default();
-    faults.event_date("on", note.on, loaded.facts.story.day0, last_day(&loaded));
+    match &note.fact {
+        // What was injected before the shoulder was seen here still tells something; a year is long enough.
+        ExamFact::Injection { .. } => {
+            let first = loaded.facts.story.day0 - chrono::Days::new(365);
+            faults.event_date("on", note.on, first, last_day(&loaded));
+        }
+        _ => faults.event_date("on", note.on, loaded.facts.story.day0, last_day(&loaded)),
+    }
     match &note.fact {
         ExamFact::Irritability { question, value } => {
             let max = if *question == ritorno_core::episode::Vote::WorstPain {
@@ -247,7 +258,11 @@ pub(crate) fn keep_exam_note(
                 known.hypothesis(about).is_some() || conditions.contains(&about.as_str()),
             );
         }
-        ExamFact::Instability { .. } => {}
+        ExamFact::Instability { .. } | ExamFact::Injection { .. } => {}
+        ExamFact::PathwayKept { pathway, reason } => {
+            faults.known("pathway", pathway, known.pathways.contains_key(pathway));
+            faults.text("reason", reason, 300, true);
+        }
         ExamFact::Response {
             sign,
             dose,

@@ -8,13 +8,17 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use chrono::NaiveDate;
+use ritorno_core::deciding::{Change, asks_more, decide};
 use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
+use ritorno_core::loading::pull_of_dose;
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
     LaterItem, LineWhy, MovedUp, PlanChart, PlanDifference, Proposal, Status, Variant, Verdict,
     WhatIf, check_exercise, check_line, plan_chart, running_lines, volume, what_if,
 };
+use ritorno_core::reading::pathway_challenge;
+use ritorno_core::reason::Reason;
 use ritorno_core::snapshot::{ProgramV1, read_program};
 use ritorno_core::visit::{Assessment, untried};
 use ritorno_store::episode::Loaded;
@@ -47,6 +51,8 @@ pub(crate) struct SignedInfo {
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct ProgramPage {
     rev: i32,
+    /// Why the chosen pathway is challenged; nothing is built or saved until somebody says why it is kept.
+    challenge: Option<Reason>,
     /// The first letters of the knowledge release it was built with.
     knowledge: Option<String>,
     signed: Option<SignedInfo>,
@@ -131,6 +137,7 @@ fn page(
         .collect();
     Ok(ProgramPage {
         rev: loaded.program.as_ref().map_or(0, |p| p.rev),
+        challenge: pathway_challenge(&ctx, &loaded.facts),
         knowledge: loaded
             .program
             .as_ref()
@@ -160,12 +167,21 @@ pub(crate) async fn program_page(
     .await
 }
 
-#[utoipa::path(tag = "program", responses((status = 200, body = ProposalPage), (status = "default", body = Problem)))]
+/// What kind of proposal is wanted.
+#[derive(Deserialize, utoipa::IntoParams)]
+pub(crate) struct BuildWish {
+    /// A short one: few exercises in few minutes, for somebody who does little.
+    #[serde(default)]
+    short: bool,
+}
+
+#[utoipa::path(tag = "program", params(BuildWish), responses((status = 200, body = ProposalPage), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/program/build")]
 pub(crate) async fn build_program(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
+    wish: web::Query<BuildWish>,
 ) -> Result<web::Json<ProposalPage>, ApiError> {
     app.read(&req, Action::EditProgram, move |state, conn, _| {
         let mut loaded = episode::load(conn, *id, state.today.date())?;
@@ -181,7 +197,11 @@ pub(crate) async fn build_program(
         } = {
             let assessment = assessed(&known, &loaded.facts)?;
             may_build(&assessment)?;
-            assessment.propose(*id)
+            if wish.short {
+                assessment.propose_short(*id)
+            } else {
+                assessment.propose(*id)
+            }
         };
         loaded.facts.lines = lines;
         let assessment = assessed(&known, &loaded.facts)?;
@@ -200,6 +220,9 @@ pub(crate) async fn build_program(
 /// Red flags, the surgeon's go-ahead and five minutes a day outrank every proposal.
 fn may_build(assessment: &Assessment) -> Result<(), ApiError> {
     let ctx = assessment.ctx();
+    if let Some(challenge) = pathway_challenge(&ctx, assessment.facts) {
+        return Err(ApiError::blocked(vec![challenge], Vec::new()));
+    }
     if ctx.open_flags.is_empty() && ctx.flags_not_asked == 0 && ctx.cleared {
         return Ok(());
     }
@@ -311,15 +334,67 @@ pub(crate) async fn save_program(
             still_open(&loaded)?;
             let known = state.current(conn)?;
             let assessment = assessed(&known, &loaded.facts)?;
-            check_lines(&assessment, &form.lines)?;
-            within_budget(&assessment, &loaded.facts, &form.lines)?;
+            let lines = with_pull(&known, &loaded.facts, form.lines);
+            // What runs may be changed to less while the pathway is in doubt; nothing is built on it.
+            let fresh = |l: &Line| loaded.facts.lines.iter().all(|o| o.exercise != l.exercise);
+            if lines.iter().any(fresh)
+                && let Some(challenge) = pathway_challenge(&assessment.ctx(), &loaded.facts)
+            {
+                return Err(ApiError::blocked(vec![challenge], Vec::new()));
+            }
+            check_lines(&assessment, &lines)?;
+            never_more(&assessment, &lines)?;
+            within_budget(&assessment, &loaded.facts, &lines)?;
             knowledge::keep(conn, &known.sha256, &known.canonical)?;
-            program::save(conn, *id, form.rev, &known.sha256, &form.lines)?;
+            program::save(conn, *id, form.rev, &known.sha256, &lines)?;
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, &loaded)?))
         },
     )
     .await
+}
+
+/// The lines with the pull of their bands in newtons, by this clinic's own elastics: distance and force belong together.
+pub(crate) fn with_pull(known: &Knowledge, facts: &Facts, lines: Vec<Line>) -> Vec<Line> {
+    let pulled = |mut line: Line| {
+        // A line as it stands keeps what was worked out when it was made.
+        if let Some(exercise) = known.exercises.get(&line.exercise)
+            && line.dose.elastic_level.is_some()
+            && !facts.lines.contains(&line)
+        {
+            line.dose.force_n = pull_of_dose(known, facts, exercise, &line.dose);
+        }
+        line
+    };
+    lines.into_iter().map(pulled).collect()
+}
+
+/// Refuses a line that asks more than it did while a stop, a step back or too much is told of it.
+fn never_more(assessment: &Assessment, lines: &[Line]) -> Result<(), ApiError> {
+    let (ctx, facts) = (assessment.ctx(), assessment.facts);
+    let (mut faults, mut reasons) = (Faults::default(), Vec::new());
+    for proposal in decide(&ctx, facts).into_iter().filter(|d| d.forbids_more()) {
+        let Some(old) = facts.lines.iter().find(|l| l.id == proposal.line) else {
+            continue;
+        };
+        let now = |l: &&(usize, &Line)| {
+            l.1.exercise == old.exercise && (l.1.from_day..l.1.to_day).contains(&ctx.today)
+        };
+        let all: Vec<(usize, &Line)> = lines.iter().enumerate().collect();
+        for (i, line) in all.iter().filter(now) {
+            let change = Change::Dose { dose: line.dose };
+            if asks_more(ctx.known, old, &change) {
+                faults.push(&format!("lines[{i}].dose"), "never-more", &[]);
+                reasons.push(proposal.rule.clone());
+            }
+        }
+    }
+    let fields = faults.into_fields();
+    if fields.is_empty() {
+        Ok(())
+    } else {
+        Err(ApiError::blocked(reasons, fields))
+    }
 }
 
 /// Numbers that anything may compute with, and no more lines than a page holds.

@@ -413,7 +413,9 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         .chain(findings.iter().map(|f| (f.id, f.on, &f.remark)))
         .chain(log.iter().map(|e| (e.id, e.on, &e.remark)))
         .chain(exam_notes.iter().filter_map(|n| match &n.fact {
-            ExamFact::PreTest { reason, .. } => Some((n.id, n.on, reason)),
+            ExamFact::PreTest { reason, .. } | ExamFact::PathwayKept { reason, .. } => {
+                Some((n.id, n.on, reason))
+            }
             _ => None,
         }))
         .filter(|(_, _, text)| !text.trim().is_empty());
@@ -441,6 +443,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         strength,
         sheets: outcome::sheets(conn, id)?,
         clinic_errors: reliability::newest(conn)?,
+        elastics: crate::elastic::all(conn)?,
         exam_notes,
         scores: events::scores(conn, id)?,
         attestations: events::attestations(conn, id)?,

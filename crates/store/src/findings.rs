@@ -130,6 +130,13 @@ fn to_note(((id, kind, subject, value, text, after), on): NoteRow) -> Result<Exa
             exercise: subject,
             went: unword("try-out", &text)?,
         },
+        "pathway_kept" => ExamFact::PathwayKept {
+            pathway: subject,
+            reason: text,
+        },
+        "injection" => ExamFact::Injection {
+            what: unword("injected", &subject)?,
+        },
         _ => return Err(StoreError::Unreadable("exam note")),
     };
     Ok(ExamNote { id, on, fact })
@@ -167,6 +174,10 @@ pub fn add_note(
             sign, dose, before, ..
         } => ("response", sign.clone(), *before, dose.clone()),
         ExamFact::TryOut { exercise, went } => ("try_out", exercise.clone(), 0.0, word(*went)),
+        ExamFact::PathwayKept { pathway, reason } => {
+            ("pathway_kept", pathway.clone(), 0.0, reason.clone())
+        }
+        ExamFact::Injection { what } => ("injection", word(*what), 0.0, String::new()),
     };
     let after = match &note.fact {
         ExamFact::Response { after, .. } => Some(*after),

@@ -102,17 +102,64 @@ pub(super) fn more_often(exercise: &Exercise, dose: &Dose) -> Option<Dose> {
     })
 }
 
+/// Half of what makes it hard: the weight, the level of elastic, the effort; half the sets where none of them is there.
+pub(super) fn half_load(dose: &Dose) -> Dose {
+    let mut out = *dose;
+    match (dose.load_kg, dose.elastic_level, dose.effort_pct) {
+        (Some(kg), _, _) if kg > 0.0 => out.load_kg = Some((kg * 5.0).round() / 10.0),
+        (_, Some(level), _) if level > 1 => out.elastic_level = Some(level / 2),
+        (_, _, Some(effort)) if effort > 1 => out.effort_pct = Some(effort / 2),
+        _ if out.sets > 1 => out.sets /= 2,
+        _ => out.repetitions = (out.repetitions / 2).max(1),
+    }
+    out.force_n = None;
+    out
+}
+
+/// Whether `change` asks more than `line` did: harder, longer, oftener, or a rung that comes later.
+pub fn asks_more(known: &Knowledge, line: &Line, change: &Change) -> bool {
+    let Some(new) = change.dose() else {
+        return false;
+    };
+    if let Change::Exercise { exercise, .. } = change
+        && *exercise != line.exercise
+    {
+        let of = |id: &str| known.exercises.get(id);
+        return match (of(&line.exercise), of(exercise)) {
+            (Some(old), Some(next)) => {
+                old.ladder != next.ladder || next.rung > old.rung || old.next.contains(&next.id)
+            }
+            _ => true,
+        };
+    }
+    let old = &line.dose;
+    let work = |d: &Dose| d.sets * d.repetitions * d.times_per_day * d.days_per_week;
+    let more = |new: Option<f64>, old: Option<f64>| new.unwrap_or(0.0) > old.unwrap_or(0.0) + 1e-9;
+    let count = |v: Option<u32>| v.map(f64::from);
+    work(new) > work(old)
+        || new.hold_s > old.hold_s
+        || more(new.load_kg, old.load_kg)
+        || more(count(new.elastic_level), count(old.elastic_level))
+        || more(count(new.effort_pct), count(old.effort_pct))
+        || more(new.distance_m, old.distance_m.or(new.distance_m))
+}
+
 /// One lighter day: nearer to the anchor where there is a distance, else the level below, else half the weight; and half the sets.
 ///
-/// `nearer_m` is how much nearer; what lies closer than half a metre is not made closer. Source: common practice, no published source.
-pub(super) fn eased(dose: &Dose, nearer_m: f64) -> Dose {
+/// `nearer_m` is how much nearer; what lies closer than half a metre is not made closer. `anchor_m` is where the row puts the
+/// anchor when the dose does not say it. Source: common practice, no published source.
+pub(super) fn eased(dose: &Dose, anchor_m: Option<f64>, nearer_m: f64) -> Dose {
     const LEAST_M: f64 = 0.5;
     let mut out = less(dose, 50.0);
-    match (dose.distance_m, dose.elastic_level, dose.load_kg) {
-        (Some(metres), _, _) => {
+    match (
+        dose.distance_m.or(anchor_m),
+        dose.elastic_level,
+        dose.load_kg,
+    ) {
+        (Some(metres), Some(_), _) => {
             let nearer = (metres - nearer_m).max(LEAST_M.min(metres));
-            out.distance_m = Some(nearer);
-            // The force of the nearer place is worked out on the load bench; the old one no longer holds.
+            out.distance_m = Some((nearer * 100.0).round() / 100.0);
+            // The pull of the old place does not hold here; who knows the band works it out.
             out.force_n = None;
         }
         (_, Some(level), _) if level > 1 => out.elastic_level = Some(level - 1),
@@ -174,6 +221,8 @@ pub(super) fn rung_below(
             e.ladder == exercise.ladder
                 && e.rung < exercise.rung
                 && ctx.rules.opening_phase(&e.id).is_some()
+                // What is not at hand is no way back.
+                && e.kit.iter().all(|item| ctx.kit.contains(item))
         })
         .filter(|e| {
             against(

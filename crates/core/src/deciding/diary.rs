@@ -1,7 +1,7 @@
 //! What the home log says about one exercise: sessions by day, pain around them, gaps.
 
 use crate::calendar::EpisodeDay;
-use crate::episode::{Facts, LogFact};
+use crate::episode::{Facts, LogFact, UseHow};
 
 /// One day on which an exercise was done.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -207,7 +207,21 @@ impl<'a> Diary<'a> {
 
     /// Days since it was last done, and whether somebody said that it was left out in between.
     pub fn gap(&self, today: EpisodeDay, from: EpisodeDay) -> (i32, bool) {
-        let last = self.days.last().map_or(from - 1, |d| d.day);
+        let done = self.days.last().map_or(from - 1, |d| d.day);
+        // A week that was told as done breaks the silence, though it counts for nothing else.
+        let told = self
+            .facts
+            .week_uses
+            .iter()
+            .filter(|w| w.how != UseHow::Hardly);
+        let last = told
+            .map(|w| self.facts.day_of(w.on))
+            .filter(|day| *day <= today)
+            .fold(done, i32::max);
+        let hardly = self.facts.week_uses.iter().any(|w| {
+            let day = self.facts.day_of(w.on);
+            w.how == UseHow::Hardly && day > last && day <= today
+        });
         let said = self.facts.log.iter().any(|e| {
             let day = self.facts.day_of(e.on);
             day > last
@@ -215,7 +229,7 @@ impl<'a> Diary<'a> {
                 && e.exercise.as_deref().is_none_or(|id| id == self.exercise)
                 && e.fact == LogFact::LeftOut
         });
-        (today - last - 1, said)
+        (today - last - 1, said || hardly)
     }
 
     /// The newest session days that were not flare days, newest first.

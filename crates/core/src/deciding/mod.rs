@@ -8,12 +8,13 @@ mod change;
 mod decision;
 mod diary;
 
-pub use change::apply;
+pub use change::{apply, asks_more};
 pub use decision::{Alternative, Change, LineDecision, Move};
 
 use crate::calendar::EpisodeDay;
 use crate::episode::{Facts, Line, LogFact, OtherSide};
-use crate::knowledge::{Dose, Exercise, Level, WatchAct};
+use crate::knowledge::{Dose, Exercise, Group, Level, WatchAct};
+use crate::loading::pull_of_dose;
 use crate::program::{CheckContext, Finding, Status, running_lines, scheduled_lines};
 use crate::progress::{CriterionStatus, adherence_pct, evaluate};
 use crate::ranges::calls;
@@ -83,7 +84,8 @@ fn decide_watched(
         .or_else(|| case.flare())
         .or_else(|| case.hold())
         .unwrap_or_else(|| case.forward(&mut alternatives));
-    if say.kind > Move::Ease && !matches!(say.kind, Move::ProgressDose | Move::NextRung) {
+    let held = say.kind > Move::Ease && !matches!(say.kind, Move::ProgressDose | Move::NextRung);
+    if held && !overdone(&say.rule) {
         alternatives.extend(case.could_go_on(&say.rule));
     }
     inputs.dedup();
@@ -95,10 +97,21 @@ fn decide_watched(
         rule: say.rule.with("exercise", line.exercise.as_str()),
         inputs,
         alternatives,
-        today: (say.kind == Move::Ease)
-            .then(|| change::eased(&line.dose, case.threshold("flare-nearer-m"))),
+        today: (say.kind == Move::Ease).then(|| case.eased()),
         change: say.change,
     })
+}
+
+/// Whether the rule says that too much was done.
+fn overdone(rule: &Reason) -> bool {
+    rule.rule.starts_with("hold-overdone")
+}
+
+impl LineDecision {
+    /// Whether more of anything would be the wrong answer: to a stop, to a step back, and to too much.
+    pub fn forbids_more(&self) -> bool {
+        matches!(self.kind, Move::Stop | Move::StepBack) || overdone(&self.rule)
+    }
 }
 
 struct Case<'a> {
@@ -211,8 +224,24 @@ impl Case<'_> {
         let slips = recent(7).filter(|e| e.fact == LogFact::Slip).count();
         let today = recent(2).any(|e| e.fact == LogFact::Slip);
         if today && self.loose() && slips as u32 <= self.facts.story.slips_per_week.unwrap_or(0) {
-            let change = change::rung_below(self.ctx, self.exercise, 1, self.day)
-                .unwrap_or_else(|| self.lighter());
+            // A slip told of one exercise speaks of that one; breathing and posture ask nothing of the joint.
+            let of_this = recent(2).filter(|e| e.fact == LogFact::Slip).any(|e| {
+                e.exercise
+                    .as_deref()
+                    .is_none_or(|id| id == self.exercise.id)
+            });
+            if !of_this || self.exercise.asks_nothing_of_the_joint() {
+                return None;
+            }
+            let change = match change::rung_below(self.ctx, self.exercise, 1, self.day) {
+                Some(Change::Exercise { exercise, dose }) => Change::Exercise {
+                    exercise,
+                    dose: change::half_load(&dose),
+                },
+                _ => Change::Dose {
+                    dose: change::half_load(self.dose()),
+                },
+            };
             return Some(Say {
                 kind: Move::Stop,
                 rule: Reason::new("stop-slip-usual").with("count", slips as f64),
@@ -231,6 +260,14 @@ impl Case<'_> {
         None
     }
 
+    /// The dose of a bad day, with the pull of the band where it then is.
+    fn eased(&self) -> Dose {
+        let anchor = self.exercise.anchor_m();
+        let mut dose = change::eased(self.dose(), anchor, self.threshold("flare-nearer-m"));
+        dose.force_n = pull_of_dose(self.ctx.known, self.facts, self.exercise, &dose);
+        dose
+    }
+
     fn lighter(&self) -> Change {
         Change::Dose {
             dose: change::less(self.dose(), self.threshold("step-back-cut-pct")),
@@ -244,24 +281,20 @@ impl Case<'_> {
         if gap_f < self.threshold("gap-lower-days") {
             return None;
         }
-        if !said {
+        let below = |down| change::rung_below(self.ctx, self.exercise, down, self.day);
+        // Silence is asked about first; when nobody can say, a fortnight counts as one without, four weeks as a new test.
+        let named = |said_rule, silent_rule| if said { said_rule } else { silent_rule };
+        let (rule, change) = if gap_f >= self.threshold("gap-two-rungs-days") {
+            (named("gap-two-rungs", "silence-two-rungs"), below(2))
+        } else if gap_f >= self.threshold("gap-one-rung-days") {
+            (named("gap-one-rung", "silence-one-rung"), below(1))
+        } else if !said {
             let rule = Reason::new("hold-unlogged").with("days", gap);
             return Some(Say {
                 kind: Move::HoldUnknown,
                 rule,
                 change: Change::None,
             });
-        }
-        let (rule, change) = if gap_f >= self.threshold("gap-two-rungs-days") {
-            (
-                "gap-two-rungs",
-                change::rung_below(self.ctx, self.exercise, 2, self.day),
-            )
-        } else if gap_f >= self.threshold("gap-one-rung-days") {
-            (
-                "gap-one-rung",
-                change::rung_below(self.ctx, self.exercise, 1, self.day),
-            )
         } else {
             (
                 "gap-lower-half",
@@ -354,15 +387,23 @@ impl Case<'_> {
     /// A bad day: an overlay for that day, which ends by itself and changes no line.
     fn flare(&self) -> Option<Say> {
         self.diary.flare_on(self.day).then(|| {
-            let dose = change::eased(self.dose(), self.threshold("flare-nearer-m"));
+            let dose = self.eased();
             let mut rule = Reason::new("ease-flare")
                 .with("sets", f64::from(dose.sets))
                 .with("repetitions", f64::from(dose.repetitions));
-            if let (Some(now), Some(then)) = (dose.distance_m, self.dose().distance_m) {
-                let nearer = ((then - now) * 10.0).round() / 10.0;
+            let before = self.dose().distance_m.or(self.exercise.anchor_m());
+            if let (Some(now), Some(then)) = (dose.distance_m, before) {
+                let nearer = ((then - now) * 100.0).round() / 100.0;
                 rule = Reason::new("ease-flare-nearer")
                     .with("nearer_m", nearer)
                     .with("repetitions", f64::from(dose.repetitions));
+                let usual = self.dose().force_n.or_else(|| {
+                    pull_of_dose(self.ctx.known, self.facts, self.exercise, self.dose())
+                });
+                if let (Some(eased), Some(usual)) = (dose.force_n, usual) {
+                    rule.rule = "ease-flare-newtons".into();
+                    rule = rule.with("eased_n", eased).with("usual_n", usual);
+                }
             } else if self.exercise.hardest() < Level::Isometric {
                 rule =
                     Reason::new("ease-flare-arc").with("repetitions", f64::from(dose.repetitions));
@@ -460,6 +501,14 @@ impl Case<'_> {
                 .with("planned", planned);
             return hold(Move::HoldSore, rule);
         }
+        if let Some((day, done, most)) = self.overdone_day() {
+            let rule = Reason::new("hold-overdone-day")
+                .with("done", f64::from(done))
+                .with("planned", f64::from(self.dose().times_per_day))
+                .with("most", f64::from(most))
+                .with("day", day);
+            return hold(Move::HoldSore, rule);
+        }
         match adherence_pct(self.ctx, self.facts, 14) {
             None => return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged")),
             Some(pct) if pct < self.threshold("adherence-pct") => {
@@ -487,6 +536,32 @@ impl Case<'_> {
             );
         }
         None
+    }
+
+    /// The newest day of the window on which far too much was done, with how much and how much may be: more than twice the plan;
+    /// any session more while the joint is protected. Source: our choice, because one such day is enough to undo a week.
+    fn overdone_day(&self) -> Option<(EpisodeDay, u32, u32)> {
+        let planned = self.dose().times_per_day;
+        self.diary.days.iter().rev().find_map(|d| {
+            let most = if self.protected(d.day) {
+                planned
+            } else {
+                planned * self.threshold("overdone-day-times") as u32
+            };
+            (self.window().contains(&d.day) && d.sessions > most)
+                .then_some((d.day, d.sessions, most))
+        })
+    }
+
+    /// Whether something heals here by the calendar and may not be loaded yet.
+    fn protected(&self, day: EpisodeDay) -> bool {
+        let loads = |group| {
+            self.ctx
+                .rules
+                .allowance(day)
+                .is_some_and(|a| a.permits(group, Level::Resisted))
+        };
+        self.ctx.rules.protects() && !(loads(Group::Cuff) && loads(Group::Subscapularis))
     }
 
     /// The last sessions in a row that were whole and quiet; what was not answered breaks the row and is told.

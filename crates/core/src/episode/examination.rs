@@ -96,6 +96,18 @@ pub enum ExamFact {
         /// How it went.
         went: TryOutWord,
     },
+    /// A pathway is kept although the findings speak against it.
+    PathwayKept {
+        /// Pathway id.
+        pathway: String,
+        /// Why.
+        reason: String,
+    },
+    /// A medicine was injected into or around this shoulder, on the day of the note.
+    Injection {
+        /// What.
+        what: Injected,
+    },
     /// The clinician's own pre-test probability.
     PreTest {
         /// Hypothesis id.
@@ -130,6 +142,17 @@ impl Severity {
         Severity::HeadNotch,
         Severity::RimLoss,
     ];
+}
+
+/// What was injected.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Injected {
+    /// A steroid.
+    Steroid,
+    /// Anything else.
+    Other,
 }
 
 /// How a try-out went.

@@ -171,7 +171,9 @@ fn from_examination(ctx: &CheckContext, facts: &Facts, out: &mut Vec<Derived>) {
     if facts.operated() {
         return;
     }
-    let injury = facts.story.start == Start::Injury;
+    let fits =
+        (ctx.known.health.iter()).any(|h| h.locked_arm && facts.story.health.contains(&h.id));
+    let injury = facts.story.start == Start::Injury || fits;
     for turned in facts
         .operated_measurements("passive-er-side")
         .filter(|r| injury && r.value <= bound("locked-rotation-deg"))

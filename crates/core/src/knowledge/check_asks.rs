@@ -311,6 +311,7 @@ impl Asked<'_> {
             helper_heals: false,
             mass_kg: None,
             kit: self.kit,
+            injected_day: None,
             planning: true,
         }
     }

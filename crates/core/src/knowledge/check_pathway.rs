@@ -688,6 +688,7 @@ pub(super) fn reach(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
             helper_heals: false,
             mass_kg: None,
             kit: &kit,
+            injected_day: None,
             planning: true,
         };
         let last = rules.end_day - 1;

@@ -102,6 +102,9 @@ pub struct Need {
     pub quantity: String,
     /// In the quantity's unit.
     pub at_least: f64,
+    /// Speaks only where the range was measured; without a measurement the test is believed.
+    #[serde(default)]
+    pub when_measured: bool,
 }
 
 /// Where the counts of an accuracy row come from.
@@ -197,6 +200,9 @@ pub struct ClinicalTest {
     /// Ranges it needs.
     #[serde(default)]
     pub needs: Vec<Need>,
+    /// A sign under the roof: in a shoulder that has lost passive rotation and raising it says nothing.
+    #[serde(default)]
+    pub impingement: bool,
     /// Key poses of the examined arm, for the check against protection.
     #[serde(default)]
     pub path: Vec<KeyPose>,

@@ -4,7 +4,7 @@ use super::load::Knowledge;
 use super::picture::{Cue, OtherArm, WallSide};
 use super::rows::Confidence;
 use super::school::SetStructure;
-use crate::mechanics::{Attitude, KeyPose, Load, Path, PathPoint};
+use crate::mechanics::{AnchorSide, Attitude, KeyPose, Load, Path, PathPoint};
 use serde::{Deserialize, Serialize};
 use std::sync::OnceLock;
 
@@ -481,6 +481,29 @@ impl Exercise {
             .map(|d| d.level)
             .max()
             .unwrap_or(Level::None)
+    }
+
+    /// Whether it asks nothing of the joint: breathing, posture, the hand.
+    pub fn asks_nothing_of_the_joint(&self) -> bool {
+        [
+            Group::Cuff,
+            Group::Subscapularis,
+            Group::Deltoid,
+            Group::Biceps,
+            Group::PecLat,
+        ]
+        .into_iter()
+        .all(|group| self.demand_on(group) == Level::None)
+    }
+
+    /// Where the row puts the anchor of its elastic, m: level distance from the shoulder. `None` without one.
+    pub fn anchor_m(&self) -> Option<f64> {
+        match self.load {
+            Load::Elastic { anchor, .. } if anchor.side != AnchorSide::Under => {
+                Some(anchor.distance_m)
+            }
+            _ => None,
+        }
     }
 
     /// What it asks of `group`; groups that are not named are at rest.

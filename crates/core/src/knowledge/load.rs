@@ -100,7 +100,11 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 72] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 76] = [
+    "short-plan-minutes",
+    "short-plan-exercises",
+    "overdone-day-times",
+    "injection-rest-days",
     "lax-young-age-years",
     "slipped-lately-days",
     "told-half-pct",
@@ -606,7 +610,8 @@ fn read_pathway(
         "watch",
         "school",
     ];
-    const FIELDS: [&str; 9] = [
+    const FIELDS: [&str; 10] = [
+        "not_when_stiff",
         "id",
         "based_on",
         "loose",

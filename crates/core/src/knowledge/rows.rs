@@ -155,6 +155,12 @@ pub struct HealthItem {
     /// Days after which a range measurement is out of date for this person, when sooner than usual.
     #[serde(default)]
     pub max_age_days: Option<i32>,
+    /// A fit can put a shoulder out without an injury anybody saw: an arm that does not turn out is a flag here too.
+    #[serde(default)]
+    pub locked_arm: bool,
+    /// Pain is felt more: where nothing heals by the calendar a new dose starts as for moderate irritability at least.
+    #[serde(default)]
+    pub starts_low: bool,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.

@@ -7,7 +7,7 @@ use super::safety::{CheckContext, Status, check_exercise};
 use super::schedule::PhaseSpan;
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::{Facts, Line, Task};
-use crate::knowledge::Exercise;
+use crate::knowledge::{Exercise, Level};
 use crate::reading::{Impairment, Irritability};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -24,6 +24,8 @@ pub struct BuildAsk<'a> {
     pub irritability: Irritability,
     /// Minutes a day that the patient has.
     pub minutes_per_day: Option<u32>,
+    /// Exercises at most, where fewer than the phase gives are wanted.
+    pub max_lines: Option<usize>,
     /// Needs of work beyond the findings, by need id.
     pub job: Vec<&'static str>,
     /// Tasks that matter to the patient.
@@ -55,6 +57,7 @@ impl<'a> BuildAsk<'a> {
             impaired,
             irritability,
             minutes_per_day: facts.minutes_left().map(|m| m.floor() as u32),
+            max_lines: None,
             job,
             goals: &facts.story.tasks,
             current: &facts.lines,
@@ -302,7 +305,8 @@ fn build_phase(
         max_lines: style
             .max_lines
             .unwrap_or(phase.max_lines)
-            .min(phase.max_lines),
+            .min(phase.max_lines)
+            .min(ask.max_lines.unwrap_or(usize::MAX)),
         max_minutes: phase.max_minutes,
         max_day_minutes: ask.minutes_per_day.map(f64::from),
         choices: Vec::new(),
@@ -329,7 +333,7 @@ fn build_phase(
         if taken.contains(ladder) || style.leave_out.contains_key(*ladder) {
             continue;
         }
-        let rungs = open_rungs(ctx, ask, phase, ladder);
+        let rungs = open_rungs(ctx, ask, phase, ladder, &plan.lines);
         if rungs.is_empty() {
             later.push((place, Reason::new("later-no-rung")));
             continue;
@@ -399,10 +403,12 @@ fn build_phase(
         if !goes_on && lines.first().is_some_and(|l| l.from_day == start) {
             let wait = WEEK * (fresh / (per_week as usize).max(1)) as i32;
             fresh += 1;
-            lines.retain(|l| l.to_day > start + wait);
-            if let Some(first) = lines.first_mut() {
-                first.from_day = first.from_day.max(start + wait);
+            // The whole ladder waits: nobody begins on its second rung because the first week was full.
+            for line in &mut lines {
+                line.from_day += wait;
+                line.to_day = (line.to_day + wait).min(span.to_day);
             }
+            lines.retain(|l| l.to_day > l.from_day);
         }
         plan.lines.extend(lines);
     }
@@ -500,6 +506,7 @@ fn open_rungs<'a>(
     ask: &BuildAsk,
     phase: &PhaseRule,
     ladder: &str,
+    planned: &[Line],
 ) -> Vec<&'a Exercise> {
     let bound = bounding(ask.irritability, ctx.rules.clock);
     // How irritable it is today says nothing about a phase that is not reached.
@@ -518,8 +525,23 @@ fn open_rungs<'a>(
         .filter(|(_, opens)| *opens == phase.number)
         .map(|(e, _)| *e)
         .collect();
-    let mut out = if own.is_empty() {
-        all.last().map(|(e, _)| *e).into_iter().collect()
+    // Whoever is first seen in a later phase has trained nothing here: loading starts at the ladder's first rung.
+    let on_it = |l: &Line| {
+        let exercise = ctx.known.exercises.get(&l.exercise);
+        exercise.is_some_and(|e| e.ladder == ladder)
+    };
+    let late = ctx.phase > 1 && ask.current.is_empty() && !planned.iter().any(on_it);
+    let loads = |e: &&Exercise| e.hardest() >= Level::ResistedLight;
+    let mut out = if late && own.first().is_some_and(loads) {
+        let here = |(e, opens): &&(&'a Exercise, u32)| *opens == phase.number || loads(e);
+        all.iter().filter(here).map(|(e, _)| *e).collect()
+    } else if own.is_empty() {
+        let highest = all.last().map(|(e, _)| *e);
+        let lowest = || all.iter().map(|(e, _)| *e).find(loads);
+        match highest {
+            Some(e) if late && loads(&e) => lowest().into_iter().collect(),
+            e => e.into_iter().collect::<Vec<_>>(),
+        }
     } else {
         own
     };

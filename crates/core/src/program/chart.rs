@@ -3,13 +3,14 @@
 use super::ceiling::{Band, band_view, ceiling_on};
 use super::dose::{Volume, volume};
 use super::safety::{CheckContext, Verdict, check_line};
-use super::schedule::{PhaseSpan, reached_phase, schedule};
+use super::schedule::{PhaseSpan, catching_up, expected, reached_phase, schedule};
 use crate::calendar::{Clock, EpisodeDay};
 use crate::episode::{Facts, Line};
 use crate::knowledge::{Comparison, CriterionKind, HealingClock, Helper, Purpose, Quantity, Unit};
 use crate::progress::{GateView, evaluate_gate};
 use crate::ranges::measurement_view;
 use crate::reading::measure_for;
+use crate::reason::Reason;
 use crate::trend::Trend;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -146,6 +147,9 @@ pub struct PlanChart {
     pub end_day: EpisodeDay,
     /// Phases.
     pub phases: Vec<PhaseSpan>,
+    /// Why the dates are later than the pathway's.
+    #[serde(default)]
+    pub waits: Option<Reason>,
     /// The phase reached, by number.
     pub phase: u32,
     /// Sling wear.
@@ -279,7 +283,7 @@ fn trend(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<Trend> {
 /// The plan chart of a program.
 pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
     let rules = ctx.rules;
-    let phases = schedule(rules, facts);
+    let phases = expected(ctx, facts);
     let lines = facts
         .lines
         .iter()
@@ -368,6 +372,12 @@ pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
                 }
             })
             .collect(),
+        waits: catching_up(ctx, facts)
+            .filter(|(day, _)| {
+                let plain = schedule(rules, facts);
+                plain.iter().any(|p| p.projected && p.from_day < *day)
+            })
+            .map(|(_, reason)| reason),
         phases,
         lines,
         gates,

@@ -31,5 +31,5 @@ pub use safety::{
     CheckContext, Finding, Status, Verdict, barred_until, bars_position, check_exercise,
     check_line, resolved_path,
 };
-pub use schedule::{PhaseSpan, reached_phase, schedule};
+pub use schedule::{PhaseSpan, catching_up, expected, reached_phase, schedule};
 pub use what_if::{Moved, Variant, WhatIf, what_if};

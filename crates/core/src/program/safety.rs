@@ -87,6 +87,8 @@ pub struct CheckContext<'a> {
     pub mass_kg: Option<f64>,
     /// What is at hand.
     pub kit: &'a [String],
+    /// The day of the newest steroid injection.
+    pub injected_day: Option<EpisodeDay>,
     /// True when a plan is judged: what waits for a gate is planned, and runs only once the gate is passed.
     pub planning: bool,
 }
@@ -395,6 +397,18 @@ pub fn check_exercise(
             Caution,
             true,
             Reason::new("kit-missing").with("kit", missing.as_str()),
+        );
+    }
+    let rest = ctx.known.threshold("injection-rest-days") as EpisodeDay;
+    if let Some(ends) = ctx.injected_day.map(|on| on + rest).filter(|ends| {
+        exercise.hardest() >= Level::ResistedLight && (ends - rest..*ends).contains(&day)
+    }) {
+        say(
+            Caution,
+            true,
+            Reason::new("after-injection")
+                .with("day", ends)
+                .with("days", rest),
         );
     }
     if let Some(finding) = super::dose::rest_findings(exercise, dose, day) {

@@ -1,8 +1,12 @@
 //! Which phase has been reached, and when the later ones may come.
 
 use super::rules::Rules;
+use super::safety::CheckContext;
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::Facts;
+use crate::knowledge::{Criterion, CriterionKind, LogEvent};
+use crate::progress::adherence_pct;
+use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
 /// A phase over days.
@@ -30,6 +34,57 @@ pub fn reached_phase(rules: &Rules, facts: &Facts) -> u32 {
         phase += 1;
     }
     phase
+}
+
+/// The phases over days as they are to be expected: a gate that asks for sessions that were not done comes later.
+///
+/// The earliest day on which the share can be reached when everything is done from today on. Nothing that heals by the calendar
+/// moves.
+pub fn expected(ctx: &CheckContext, facts: &Facts) -> Vec<PhaseSpan> {
+    let mut spans = schedule(ctx.rules, facts);
+    let Some((day, _)) = catching_up(ctx, facts) else {
+        return spans;
+    };
+    let mut earliest = day;
+    for at in 0..spans.len() {
+        if !spans[at].projected {
+            continue;
+        }
+        let moved = spans[at].from_day.max(earliest);
+        spans[at].to_day += moved - spans[at].from_day;
+        spans[at].from_day = moved;
+        earliest = moved + LEAST_STAY_DAYS;
+        if at > 0 {
+            spans[at - 1].to_day = moved;
+        }
+    }
+    spans
+}
+
+/// The day on which the next gate can have its share of sessions at the earliest, and why.
+pub fn catching_up(ctx: &CheckContext, facts: &Facts) -> Option<(EpisodeDay, Reason)> {
+    let gate = ctx.rules.gate_after(reached_phase(ctx.rules, facts))?;
+    let asked = |c: &Criterion| match c.ask {
+        CriterionKind::CountFromLog {
+            event: LogEvent::SessionsDonePct,
+            window_days,
+            n,
+            ..
+        } => Some((window_days, n)),
+        _ => None,
+    };
+    let (window, least) = gate
+        .criteria
+        .iter()
+        .find_map(|c| asked(c).or_else(|| c.ask.parts().iter().find_map(asked)))?;
+    let done = adherence_pct(ctx, facts, window).filter(|done| *done < least && *done < 100.0)?;
+    let days = (f64::from(window) * (least - done) / (100.0 - done)).ceil() as EpisodeDay;
+    let day = facts.day() + days;
+    let reason = Reason::new("dates-wait-for-sessions")
+        .with("percent", done.round())
+        .with("least", least)
+        .with("day", day);
+    Some((day, reason))
 }
 
 /// A phase takes at least a fortnight, however late it begins. Source: our choice.

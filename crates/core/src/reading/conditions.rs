@@ -57,6 +57,47 @@ pub fn measure_for(facts: &Facts, quantity: &Quantity) -> (f64, &'static str) {
     }
 }
 
+/// Whether passive range is lost the way a frozen or arthritic shoulder loses it, radiograph there or not.
+///
+/// The signs under the roof say nothing in such a shoulder. Source: common practice, no published source.
+pub fn stiff_pattern(ctx: &CheckContext, facts: &Facts) -> Option<ConditionView> {
+    conditions(ctx, facts)
+        .into_iter()
+        .find(|c| matches!(c.status, ConditionStatus::Met | ConditionStatus::RangeOnly))
+}
+
+/// Why the chosen pathway is challenged before anything is built: its kind of pain against a stiff pattern. A clinician may
+/// keep it with a reason; nothing is decided here.
+pub fn pathway_challenge(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
+    let pathway = ctx.known.pathways.get(&facts.story.pathway)?;
+    if !pathway.not_when_stiff || facts.operated() {
+        return None;
+    }
+    let kept = facts
+        .exam_notes
+        .iter()
+        .any(|n| matches!(&n.fact, ExamFact::PathwayKept { pathway: id, .. } if *id == pathway.id));
+    if kept {
+        return None;
+    }
+    let found = stiff_pattern(ctx, facts)?;
+    let rule = match found.status {
+        ConditionStatus::Met => "pathway-against-criterion",
+        _ => "pathway-against-stiffness",
+    };
+    let lost = found
+        .parts
+        .iter()
+        .filter(|p| p.rule == "plane-lost")
+        .count();
+    Some(
+        Reason::new(rule)
+            .with("pathway", pathway.id.as_str())
+            .with("condition", found.condition.as_str())
+            .with("count", lost as f64),
+    )
+}
+
 /// Reads both conditions.
 ///
 /// Frozen shoulder: passive external rotation at most half of the other side or below 30°, more than a quarter lost in at

@@ -1,6 +1,8 @@
 //! Which findings may be used, and why the others may not.
 
+use super::conditions::stiff_pattern;
 use crate::episode::{Facts, OtherSide, TestAnswer, TestFinding};
+use crate::flags::derived_flags;
 use crate::knowledge::{Accuracy, ClinicalTest, Found, Knowledge, Need};
 use crate::mechanics::Arm;
 use crate::program::CheckContext;
@@ -13,8 +15,11 @@ use serde::{Deserialize, Serialize};
 pub struct Weighed {
     /// The finding.
     pub finding: TestFinding,
-    /// Why it is not used; `None` when it is.
+    /// Why it changes no likelihood; `None` when it does.
     pub unused: Option<Reason>,
+    /// The red flag that it raises: such a finding is used, whatever its likelihood.
+    #[serde(default)]
+    pub raises: Option<String>,
     /// Other findings of the same day on the same test and side, kept and shown.
     pub also: Vec<TestFinding>,
 }
@@ -25,6 +30,13 @@ pub struct Weighed {
 /// contradiction, and neither is used. What was not done or cannot be interpreted contributes nothing.
 /// Source: our choice, because a doubtful answer must not move a probability.
 pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
+    let stiff = side == facts.story.side && stiff_pattern(ctx, facts).is_some();
+    let raised = derived_flags(ctx, facts);
+    let raises = |finding: &TestFinding| {
+        let id = finding.id.to_string();
+        let of = raised.iter().find(|d| d.key.split('+').any(|k| k == id));
+        of.map(|d| d.flag.to_owned())
+    };
     ctx.known
         .tests
         .iter()
@@ -60,10 +72,13 @@ pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
                 Some(Reason::new("finding-on-sound-side").with("test", test.id.as_str()))
             } else if disagrees {
                 Some(Reason::new("finding-contradicted").with("test", test.id.as_str()))
+            } else if stiff && test.impingement {
+                Some(Reason::new("stiff-says-nothing").with("test", test.id.as_str()))
             } else {
                 why_not(ctx, facts, test, newest)
             };
             Some(Weighed {
+                raises: raises(newest),
                 finding: newest.clone(),
                 unused,
                 also: same_day.into_iter().cloned().collect(),
@@ -131,6 +146,7 @@ pub fn unmet(ctx: &CheckContext, facts: &Facts, need: &Need, side: Arm) -> Optio
             .with("needs", need.at_least)
     };
     match reach {
+        None if need.when_measured => None,
         None => Some(reason("needs-unmeasured-range")),
         Some(value) if value < need.at_least => Some(reason("needs-range").with("value", value)),
         Some(_) => None,

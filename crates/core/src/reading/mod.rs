@@ -19,7 +19,9 @@ mod view;
 
 pub use change::{ChangeView, ChangeWord, change_word, changes, default_detectable, detectable};
 pub use compare::{Compared, Subject, VisitComparison, compare};
-pub use conditions::{ConditionStatus, ConditionView, conditions, measure_for};
+pub use conditions::{
+    ConditionStatus, ConditionView, conditions, measure_for, pathway_challenge, stiff_pattern,
+};
 pub use evidence::{Weighed, answer_fault, positive, unmet, weigh};
 pub use impairments::{Impairment, impairments, rotation_deficit};
 pub use irritability::{Irritability, IrritabilityView, VoteView, irritability};

@@ -19,6 +19,9 @@ pub struct WorkedOut {
     pub reason: Reason,
     /// Reference id or plain source.
     pub source: String,
+    /// What it proposes to note about the other side, where that is not noted yet.
+    #[serde(default)]
+    pub proposes: Option<OtherSide>,
 }
 
 /// The score from which joints count as generally loose at an age.
@@ -84,6 +87,13 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
             value: Some(score),
             reason: Reason::new(rule).with("score", score).with("limit", bound),
             source: "beighton-1973".into(),
+            // A loose other side is no measure; one that heals or hurts stays what it is.
+            proposes: (score >= bound
+                && matches!(
+                    facts.story.other_side,
+                    OtherSide::Sound | OtherSide::NotKnown
+                ))
+            .then_some(OtherSide::Hypermobile),
         });
     }
     let answered: Vec<(Severity, bool)> = facts
@@ -131,6 +141,7 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
             value: Some(score),
             reason,
             source: "balg-2007".into(),
+            proposes: None,
         });
     }
     out.extend(winging(&newest).map(|reason| WorkedOut {
@@ -138,6 +149,7 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
         value: None,
         reason,
         source: "common practice, no published source".into(),
+        proposes: None,
     }));
     if let Some(touches) = number("closed-chain-touches") {
         if let Some(height) = facts.story.height_cm {
@@ -148,6 +160,7 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
                 reason: Reason::new("touches-by-height")
                     .with("score", (value * 1000.0).round() / 1000.0),
                 source: "goldbeck-2000".into(),
+                proposes: None,
             });
         }
         if let Some(mass) = facts.story.mass_kg {
@@ -157,6 +170,7 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
                 value: Some(value),
                 reason: Reason::new("touch-power").with("score", (value * 10.0).round() / 10.0),
                 source: "goldbeck-2000".into(),
+                proposes: None,
             });
         }
     }
@@ -171,6 +185,7 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
             value: Some(index),
             reason: Reason::new(rule).with("score", index),
             source: "borstad-2005".into(),
+            proposes: None,
         });
     }
     out

@@ -1,7 +1,7 @@
 //! The whole reading, as the page shows it.
 
 use super::change::{ChangeView, changes};
-use super::conditions::{ConditionStatus, ConditionView, conditions};
+use super::conditions::{ConditionStatus, ConditionView, conditions, pathway_challenge};
 use super::evidence::{Weighed, weigh};
 use super::impairments::{Impairment, impairments};
 use super::irritability::{IrritabilityView, irritability};
@@ -25,6 +25,8 @@ pub struct ReadView {
     pub operated: bool,
     /// Open red flags; they outrank all below.
     pub flags: Vec<FlagView>,
+    /// Why the chosen pathway is challenged before anything is built.
+    pub challenge: Option<Reason>,
     /// Conditions decided by criterion.
     pub conditions: Vec<ConditionView>,
     /// Hypotheses, in the order of the knowledge; empty for an operated shoulder.
@@ -119,6 +121,7 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
     ReadView {
         operated: facts.operated(),
         flags: open_flags,
+        challenge: pathway_challenge(&ctx, facts),
         conditions: if facts.operated() { Vec::new() } else { found },
         hypotheses,
         state,
@@ -166,7 +169,9 @@ fn summary(
         .iter()
         .map(|f| Reason::new("summary-flag").with("flag", f.flag.as_str()))
         .collect();
-    let used = findings.iter().filter(|w| w.unused.is_none()).count();
+    let used = (findings.iter())
+        .filter(|w| w.unused.is_none() || w.raises.is_some())
+        .count();
     out.push(
         Reason::new("summary-done")
             .with("used", used as f64)

@@ -31,6 +31,7 @@ fn ctx<'a>(rules: &'a Rules, kit: &'a [String]) -> CheckContext<'a> {
         helper_heals: false,
         mass_kg: None,
         kit,
+        injected_day: None,
         planning: true,
     }
 }

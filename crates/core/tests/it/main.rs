@@ -4,6 +4,7 @@ mod choosing;
 mod courses;
 mod criteria;
 mod deciding;
+mod doses;
 mod examined;
 mod facts;
 mod flags;
