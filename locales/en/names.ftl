@@ -295,6 +295,7 @@ field-times-per-day = times a day
 field-days-per-week = days a week
 field-load-kg = weight
 field-elastic-level = elastic level
+field-distance-m = distance to the anchor
 field-effort-pct = effort
 
 pathway-no-operation = No operation
@@ -1247,3 +1248,20 @@ words-words = In words
 words-resumes = May resume
 words-judged-over = Judged before as above the ceiling of
 words-judged-within = Judged before as within the ceiling of
+
+## Reasons given with one key
+reason-patient-wishes = The patient wishes it
+reason-seen-in-the-room = Seen in the room
+reason-surgeon-agrees = The surgeon agrees
+reason-flare-expected = A passing flare
+reason-log-incomplete = The log is incomplete
+reason-equipment-or-time = Equipment or time
+reason-cause-found = The cause was found
+reason-measured-otherwise = Measured in another way
+reason-wrong-person = Wrong person
+reason-wrong-side = Wrong side
+reason-typing-mistake = Typed wrongly
+reason-measured-wrongly = Measured wrongly
+
+injected-steroid = Steroid
+injected-other = Other

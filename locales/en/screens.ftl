@@ -891,3 +891,23 @@ week-half = About half
 week-hardly = Hardly
 tapped-by-mistake = tapped by mistake
 late-nothing-planned = Nothing was planned here before.
+
+## Reasons, remarks, challenges
+remark = Remark
+log-remark = In words (kept with the next tap)
+short-plan-propose = Propose a short plan
+read-flag-only = Used for a red flag, not for a likelihood
+read-raises = Raises: { $flag }.
+read-propose-other-side = Note for the other side: { $other }
+pathway-choose = Choose another pathway
+pathway-keep = Keep this pathway
+pathway-keep-why = Why it is kept
+injection-title = Injections
+injection-lead = after a steroid resisted work rests for two weeks, and pain tells less than usual
+injection-on = Day of the injection
+injection-keep = Record
+health-locked-arm = an arm that does not turn out is a red flag without an injury too
+health-starts-low = new doses start low
+load-pull = Pulls with { $pull-n } N at most, { $metres } m from the anchor;
+note-pathway_kept = Pathway kept
+note-injection = Injection

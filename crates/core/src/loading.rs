@@ -217,6 +217,9 @@ pub struct LoadView {
     pub along: Along,
     /// Free length of the band, m.
     pub slack_m: Option<f64>,
+    /// Greatest pull of the band along the path, N.
+    #[serde(default)]
+    pub pull_n: Option<f64>,
     /// Published activity of the most active muscle, as a class.
     pub demand: DemandClass,
     /// Which table gave the segments.
@@ -497,6 +500,7 @@ pub fn load_view(
         harder: step(STEP_UP),
         easier: step(STEP_DOWN),
         slack_m: load.band.map(|b| b.slack_m),
+        pull_n: load.band.and_then(|_| pull_along(&found)),
         along: along(path),
         demand: DemandClass::of(&exercise.activity),
         table: table.id.clone(),
@@ -619,7 +623,10 @@ pub fn greatest_pull_n(
     let path = exercise.path();
     let load = resolve(exercise, &arm, &path, &setup, levels);
     load.band?;
-    let found = curve(&arm, exercise.attitude, &load, &path, 41, 1.0);
+    pull_along(&curve(&arm, exercise.attitude, &load, &path, 41, 1.0))
+}
+
+fn pull_along(found: &Curve) -> Option<f64> {
     let pulls = found.points.iter().filter_map(|p| p.band);
     pulls.map(|[_, newtons]| newtons).reduce(f64::max)
 }

@@ -6,12 +6,16 @@ use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::program::{check_lines, with_pull, within_budget};
+use crate::reasons::in_words;
 use crate::validate::Faults;
 use crate::visit::{VisitPage, page};
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::deciding::{Change, Move, apply, asks_more, decide};
 use ritorno_core::episode::{Line, LineStep};
+use ritorno_core::knowledge::ReasonFor;
 use ritorno_core::permission::Action;
+use ritorno_store::deciding::{Made, Why};
+use ritorno_store::event::{self, Role};
 use ritorno_store::user::User;
 use ritorno_store::{PgConnection, StoreError, deciding, episode, program};
 use serde::Deserialize;
@@ -38,9 +42,12 @@ pub(crate) struct Deciding {
     /// What was on the page; when it is no longer proposed the answer is refused.
     kind: Move,
     answer: DecisionAnswer,
-    /// Why, where it is not accepted.
+    /// Why, where it is not accepted: in words, besides or instead of one of the list.
     #[serde(default)]
     reason: String,
+    /// One of the list of reasons.
+    #[serde(default)]
+    reason_code: Option<String>,
     /// What is done instead, when changed.
     #[serde(default)]
     change: Option<Change>,
@@ -64,9 +71,11 @@ pub(crate) fn keep_decision(
     let assessment = assess(&known, &loaded.facts)?;
     let ctx = assessment.ctx();
     let mut faults = Faults::default();
+    let code = form.reason_code.as_deref();
+    let why = in_words(state, ReasonFor::Decision, code, &form.reason, &mut faults);
     faults.text(
         "reason",
-        &form.reason,
+        &why,
         1000,
         form.answer != DecisionAnswer::Accepted,
     );
@@ -108,6 +117,7 @@ pub(crate) fn keep_decision(
         faults.dose(&known, "change.dose", dose);
     }
     faults.check()?;
+    let mut made_rev = None;
     if change != Change::None {
         let new = Uuid::now_v7();
         let lines = &loaded.facts.lines;
@@ -115,7 +125,6 @@ pub(crate) fn keep_decision(
         let mut lines = with_pull(&known, &loaded.facts, changed);
         if form.answer != DecisionAnswer::Accepted {
             // The reason is about this line, and stands on no other.
-            let why = form.reason.trim().to_owned();
             let about = |l: &&mut Line| {
                 l.from_day == ctx.today && (l.id == new || l.id == form.line) && l.by_hand
             };
@@ -134,33 +143,38 @@ pub(crate) fn keep_decision(
             .program
             .as_ref()
             .ok_or(StoreError::NotFound("program"))?;
-        program::save(conn, id, head.rev, &head.knowledge_sha256, &lines)?;
-    }
-    // A stop that is accepted holds until a clinician lets the exercise go on.
-    let stopped = proposal.kind == Move::Stop && change == Change::None;
-    if stopped && form.answer == DecisionAnswer::Accepted && ctx.open_flags.is_empty() {
-        let pause = LineStep {
-            id: Uuid::now_v7(),
-            exercise: proposal.exercise.clone(),
-            on: state.today.date(),
-            paused: true,
-            reason: proposal.rule.rule.clone(),
-        };
-        deciding::add_step(conn, id, &pause)?;
+        let saved = program::save(conn, id, head.rev, &head.knowledge_sha256, &lines)?;
+        made_rev = Some(saved.rev);
     }
     let answer = match form.answer {
         DecisionAnswer::Accepted => "accepted",
         DecisionAnswer::Changed => "changed",
         DecisionAnswer::Overridden => "overridden",
     };
-    deciding::add(
-        conn,
-        form.id,
-        id,
-        &proposal,
-        (answer, form.reason.trim()),
-        state.today.date(),
-    )?;
+    let made = made_rev.map(|rev| Made {
+        lines_before: &loaded.facts.lines,
+        rev,
+    });
+    let why = Why {
+        answer,
+        code: code.unwrap_or_default(),
+        reason: &why,
+    };
+    let on = state.today.date();
+    deciding::add(conn, form.id, id, &proposal, why, made, on)?;
+    // A stop that is accepted holds until a clinician lets the exercise go on.
+    let stopped = proposal.kind == Move::Stop && change == Change::None;
+    if stopped && form.answer == DecisionAnswer::Accepted && ctx.open_flags.is_empty() {
+        let pause = LineStep {
+            id: Uuid::now_v7(),
+            exercise: proposal.exercise.clone(),
+            on,
+            paused: true,
+            reason: proposal.rule.rule.clone(),
+        };
+        deciding::add_step(conn, id, &pause)?;
+        event::act(conn, pause.id, form.id, Role::ActsOn)?;
+    }
     Ok(())
 }
 
@@ -193,8 +207,12 @@ pub(crate) struct Resuming {
     /// Made where it was entered.
     id: Uuid,
     exercise: String,
-    /// Why it may go on.
+    /// Why it may go on: in words, besides or instead of one of the list.
+    #[serde(default)]
     reason: String,
+    /// One of the list of reasons.
+    #[serde(default)]
+    reason_code: Option<String>,
 }
 
 #[utoipa::path(tag = "visit", request_body = Resuming, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
@@ -215,7 +233,9 @@ pub(crate) async fn resume_line(
             let loaded = episode::load(conn, *id, state.today.date())?;
             still_open(&loaded)?;
             let mut faults = Faults::default();
-            faults.text("reason", &form.reason, 1000, true);
+            let code = form.reason_code.as_deref();
+            let why = in_words(state, ReasonFor::Resume, code, &form.reason, &mut faults);
+            faults.text("reason", &why, 1000, true);
             let known = loaded.facts.line_steps.iter().any(|s| s.id == form.id);
             let paused = known || loaded.facts.paused(&form.exercise).is_some();
             faults.known("exercise", &form.exercise, paused);
@@ -225,7 +245,7 @@ pub(crate) async fn resume_line(
                 exercise: form.exercise,
                 on: state.today.date(),
                 paused: false,
-                reason: form.reason,
+                reason: why,
             };
             deciding::add_step(conn, *id, &step)?;
             let loaded = refresh_lane(state, conn, *id)?;

@@ -21,6 +21,7 @@ mod patients;
 mod problem;
 mod program;
 mod ranges;
+mod reasons;
 mod reliability;
 mod security;
 mod session;

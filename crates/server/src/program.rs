@@ -51,6 +51,8 @@ pub(crate) struct SignedInfo {
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct ProgramPage {
     rev: i32,
+    /// The chosen pathway.
+    pathway: String,
     /// Why the chosen pathway is challenged; nothing is built or saved until somebody says why it is kept.
     challenge: Option<Reason>,
     /// The first letters of the knowledge release it was built with.
@@ -137,6 +139,7 @@ fn page(
         .collect();
     Ok(ProgramPage {
         rev: loaded.program.as_ref().map_or(0, |p| p.rev),
+        pathway: loaded.facts.story.pathway.clone(),
         challenge: pathway_challenge(&ctx, &loaded.facts),
         knowledge: loaded
             .program

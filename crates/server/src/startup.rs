@@ -5,7 +5,7 @@ use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
     bounds, daylist, deciding, entries, examine, home, library, limits, outcome, pathways,
-    patients, program, ranges, reliability, security, session, story, withdrawals,
+    patients, program, ranges, reasons, reliability, security, session, story, withdrawals,
 };
 use crate::{strength, timeline, visit};
 use actix_files::{Files, NamedFile};
@@ -67,6 +67,7 @@ fn api(config: &mut ServiceConfig) {
             .service(strength::force)
             .service(library::exercises)
             .service(bounds::show_bounds)
+            .service(reasons::show_reasons)
             .service(library::exercise_figure)
             .service(library::exercise_load)
             .service(library::elastics)

@@ -11,7 +11,7 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use ritorno_core::calendar::Clock;
 use ritorno_core::episode::{
-    Answer, Because, FlagAnswer, FlagStep, FlagStepKind, Story, SurgeonLimit,
+    Answer, Because, ExamFact, ExamNote, FlagAnswer, FlagStep, FlagStepKind, Story, SurgeonLimit,
 };
 use ritorno_core::flags::{CauseKind, CauseState, FlagView, may_rest_on};
 use ritorno_core::lexicon::{Hit, screen};
@@ -47,6 +47,8 @@ pub(crate) struct StoryPage {
     dials: Vec<Dial>,
     /// General health to choose from, with what each changes.
     health: Vec<HealthChoice>,
+    /// Injections with their dates, oldest first.
+    injections: Vec<ExamNote>,
     /// Ids of kit to choose from.
     kit: Vec<String>,
     /// Kinds of movement a task may ask for.
@@ -68,6 +70,10 @@ pub(crate) struct HealthChoice {
     strength_delay_weeks: i32,
     /// Days after which a range is due again, when sooner than usual.
     max_age_days: Option<i32>,
+    /// An arm that does not turn out is a flag here without an injury too.
+    locked_arm: bool,
+    /// New doses start low.
+    starts_low: bool,
 }
 
 /// An edit of a story.
@@ -180,7 +186,13 @@ pub(crate) fn page(
                 id: h.id.clone(),
                 strength_delay_weeks: h.strength_delay_weeks,
                 max_age_days: h.max_age_days,
+                locked_arm: h.locked_arm,
+                starts_low: h.starts_low,
             })
+            .collect(),
+        injections: (facts.exam_notes.iter())
+            .filter(|n| matches!(n.fact, ExamFact::Injection { .. }))
+            .cloned()
             .collect(),
         kit,
         goals: goals(known).map(str::to_owned).collect(),

@@ -5,13 +5,16 @@ use crate::assess::assess;
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
+use crate::reasons::in_words;
 use crate::validate::Faults;
+use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, post, web};
+use ritorno_core::knowledge::ReasonFor;
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::{judge, judge_anew};
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, episode, event, flags, measurement};
+use ritorno_store::{PgConnection, StoreError, deciding, episode, event, flags, measurement};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -45,6 +48,8 @@ pub(crate) enum WithdrawalOf {
     BreachAnswer,
     /// A gate that was passed.
     GatePass,
+    /// What was made of a proposal for an exercise, as long as nothing was built on it.
+    Decision,
 }
 
 impl WithdrawalOf {
@@ -63,6 +68,7 @@ impl WithdrawalOf {
             WithdrawalOf::LimitEnd => "limit_end",
             WithdrawalOf::BreachAnswer => "breach_answer",
             WithdrawalOf::GatePass => "gate_pass",
+            WithdrawalOf::Decision => "decision",
         }
     }
 
@@ -74,6 +80,7 @@ impl WithdrawalOf {
                 | WithdrawalOf::LimitEnd
                 | WithdrawalOf::BreachAnswer
                 | WithdrawalOf::GatePass
+                | WithdrawalOf::Decision
                 | WithdrawalOf::Attestation
         )
     }
@@ -84,7 +91,9 @@ impl WithdrawalOf {
             WithdrawalOf::Limit | WithdrawalOf::LimitEnd | WithdrawalOf::BreachAnswer => {
                 Action::RecordLimit
             }
-            WithdrawalOf::GatePass | WithdrawalOf::Attestation => Action::Sign,
+            WithdrawalOf::GatePass | WithdrawalOf::Attestation | WithdrawalOf::Decision => {
+                Action::Sign
+            }
             WithdrawalOf::Log | WithdrawalOf::WeekUse => Action::EnterLog,
             _ => Action::Measure,
         }
@@ -106,6 +115,9 @@ pub(crate) struct Withdrawal {
     /// Why, where there is more to say than *by mistake*.
     #[serde(default)]
     reason: String,
+    /// One of the list of reasons.
+    #[serde(default)]
+    reason_code: Option<String>,
 }
 
 /// What was taken back.
@@ -124,7 +136,9 @@ pub(crate) fn keep_withdrawal(
     form: &Withdrawal,
 ) -> Result<(), ApiError> {
     let mut faults = Faults::default();
-    faults.text("reason", &form.reason, 500, form.kind.needs_reason());
+    let code = form.reason_code.as_deref();
+    let why = in_words(state, ReasonFor::TakeBack, code, &form.reason, &mut faults);
+    faults.text("reason", &why, 500, form.kind.needs_reason());
     faults.check()?;
     let today = state.today.date();
     // What touches the other arm lies with that arm's own episode.
@@ -134,14 +148,16 @@ pub(crate) fn keep_withdrawal(
         _ => id,
     };
     let before = episode::load(conn, owner, today)?;
-    let taken = event::take_back(
-        conn,
-        owner,
-        form.entry,
-        form.kind.kind(),
-        today,
-        &form.reason,
-    )?;
+    let why = (code.unwrap_or_default(), why.as_str());
+    if form.kind == WithdrawalOf::Decision {
+        deciding::undo(conn, owner, form.entry, today, why).map_err(|error| match error {
+            StoreError::Stale { .. } => {
+                ApiError::new(StatusCode::CONFLICT, "decision-built-on", &[])
+            }
+            other => other.into(),
+        })?;
+    }
+    let taken = event::take_back(conn, owner, form.entry, form.kind.kind(), today, why)?;
     if let Some(by) = taken {
         flags::take_back_raises(conn, owner, form.entry, by)?;
     }

@@ -2,12 +2,13 @@
 
 use crate::StoreError;
 use crate::convert::word;
-use crate::event::{Entry, Role, Stored, act, enter, standing};
+use crate::event::{self as events, Entry, Role, Stored, act, enter, standing};
+use crate::program;
 use crate::schema::{event, line_decision, line_step};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::deciding::LineDecision;
-use ritorno_core::episode::LineStep;
+use ritorno_core::episode::{Line, LineStep};
 use ritorno_core::snapshot::{DecisionV1, Kind};
 use uuid::Uuid;
 
@@ -30,6 +31,26 @@ pub struct Kept {
     pub on: NaiveDate,
 }
 
+/// The answer to a proposal, and why.
+#[derive(Debug, Clone, Copy)]
+pub struct Why<'a> {
+    /// `accepted`, `changed` or `overridden`.
+    pub answer: &'a str,
+    /// A reason of the list, where one was chosen.
+    pub code: &'a str,
+    /// In words.
+    pub reason: &'a str,
+}
+
+/// What a decision did to the program.
+#[derive(Debug, Clone, Copy)]
+pub struct Made<'a> {
+    /// The lines as they stood before.
+    pub lines_before: &'a [Line],
+    /// The revision it made.
+    pub rev: i32,
+}
+
 /// Keeps a decision once.
 ///
 /// # Errors
@@ -39,13 +60,24 @@ pub fn add(
     id: Uuid,
     episode: Uuid,
     proposal: &LineDecision,
-    (answer, reason): (&str, &str),
+    why: Why,
+    made: Option<Made>,
     on: NaiveDate,
 ) -> Result<Stored, StoreError> {
     use line_decision as t;
     let body = serde_json::to_value(DecisionV1::from(proposal))
         .map_err(|_| StoreError::Unreadable("decision"))?;
+    let Why {
+        answer,
+        code,
+        reason,
+    } = why;
     let asked = (proposal.line, word(proposal.kind), answer, reason);
+    let before = made
+        .as_ref()
+        .map(|m| serde_json::to_value(m.lines_before))
+        .transpose()
+        .map_err(|_| StoreError::Unreadable("lines"))?;
     let stored = enter(conn, Entry::new(episode, id, "decision", on), &asked)?;
     if stored == Stored::New {
         diesel::insert_into(t::table)
@@ -59,10 +91,47 @@ pub fn add(
                 t::reason.eq(reason),
                 t::kind_version.eq(Kind::Decision.version()),
                 t::body.eq(body),
+                t::lines_before.eq(before),
+                t::made_rev.eq(made.map(|m| m.rev)),
             ))
             .execute(conn)?;
+        if !code.is_empty() {
+            events::reason(conn, id, code, reason)?;
+        }
     }
     Ok(stored)
+}
+
+/// Undoes what a decision did to the lines, so that it can be taken back: the lines as they stood, and what it paused goes on.
+///
+/// # Errors
+/// `Stale` when the program was changed after it: what others built on is not pulled away from under them.
+pub fn undo(
+    conn: &mut PgConnection,
+    episode: Uuid,
+    id: Uuid,
+    on: NaiveDate,
+    why: (&str, &str),
+) -> Result<(), StoreError> {
+    use line_decision as t;
+    let kept: Option<(Option<serde_json::Value>, Option<i32>)> = standing!(t, episode)
+        .filter(t::id.eq(id))
+        .select((t::lines_before, t::made_rev))
+        .first(conn)
+        .optional()?;
+    let Some((before, made_rev)) = kept else {
+        return Ok(());
+    };
+    if let (Some(before), Some(rev)) = (before, made_rev) {
+        let head = program::head(conn, episode)?.ok_or(StoreError::NotFound("program"))?;
+        let lines: Vec<Line> =
+            serde_json::from_value(before).map_err(|_| StoreError::Unreadable("lines"))?;
+        program::save(conn, episode, rev, &head.knowledge_sha256, &lines)?;
+    }
+    for step in events::acting_on(conn, id, "line_step")? {
+        events::take_back(conn, episode, step, "line_step", on, why)?;
+    }
+    Ok(())
 }
 
 /// Whether a decision with this id was kept before.

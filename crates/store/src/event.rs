@@ -216,7 +216,8 @@ pub fn reason(
 }
 
 /// Which kinds of events can be taken back.
-const TAKEN_BACK: [&str; 15] = [
+const TAKEN_BACK: [&str; 16] = [
+    "line_step",
     "week_use",
     "measurement",
     "finding",
@@ -244,7 +245,7 @@ pub fn take_back(
     target: Uuid,
     kind: &str,
     on: NaiveDate,
-    words: &str,
+    why: (&str, &str),
 ) -> Result<Option<Uuid>, StoreError> {
     let found = event::table
         .filter(event::id.eq(target))
@@ -269,8 +270,40 @@ pub fn take_back(
     let id = Uuid::now_v7();
     enter(conn, Entry::new(episode, id, "taken_back", on), &target)?;
     act(conn, id, target, Role::TakesBack)?;
-    reason(conn, id, "", words)?;
+    let (code, words) = why;
+    reason(conn, id, code, words)?;
     Ok(Some(id))
+}
+
+/// Events of a kind that act on another, oldest first.
+///
+/// # Errors
+/// Database failure.
+pub fn acting_on(
+    conn: &mut PgConnection,
+    target: Uuid,
+    kind: &str,
+) -> Result<Vec<Uuid>, StoreError> {
+    let found: Option<(Uuid, i64)> = event::table
+        .filter(event::id.eq(target))
+        .select((event::patient_id, event::seq))
+        .first(conn)
+        .optional()?;
+    let Some((patient, seq)) = found else {
+        return Ok(Vec::new());
+    };
+    let acts = effect::table
+        .filter(effect::patient_id.eq(patient))
+        .filter(effect::target.eq(seq))
+        .filter(effect::role.eq(Role::ActsOn.word()))
+        .select(effect::seq);
+    Ok(event::table
+        .filter(event::patient_id.eq(patient))
+        .filter(event::kind.eq(kind))
+        .filter(event::seq.eq_any(acts))
+        .order(event::seq)
+        .select(event::id)
+        .load(conn)?)
 }
 
 /// The episode an event belongs to.
@@ -366,7 +399,7 @@ pub fn timeline(
             coalesce(to_jsonb(r), '{}') || coalesce(
                 to_jsonb(m), to_jsonb(f), to_jsonb(x), to_jsonb(st), to_jsonb(os), to_jsonb(sc), to_jsonb(a), to_jsonb(l),
                 to_jsonb(sl), to_jsonb(fa), to_jsonb(fs), to_jsonb(fr), to_jsonb(ba), to_jsonb(ls), to_jsonb(tx), to_jsonb(w),
-                to_jsonb(n) - 'summary', to_jsonb(d) - 'body', to_jsonb(p) - 'body',
+                to_jsonb(n) - 'summary', to_jsonb(d) - 'body' - 'lines_before' - 'made_rev', to_jsonb(p) - 'body',
                 to_jsonb(g) || jsonb_build_object('overridden', (
                     select jsonb_object_agg(o.criterion, o.reason) from gate_override o where o.pass_id = g.id)),
                 '{}') || coalesce((

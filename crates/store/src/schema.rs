@@ -116,7 +116,7 @@ diesel::table! {
 diesel::table! {
     line_decision (id) {
         id -> Uuid, line_id -> Uuid, exercise -> Text, proposed -> Text, rule -> Text, answer -> Text, reason -> Text,
-        kind_version -> Int4, body -> Jsonb,
+        kind_version -> Int4, body -> Jsonb, lines_before -> Nullable<Jsonb>, made_rev -> Nullable<Int4>,
     }
 }
 diesel::table! {

@@ -855,6 +855,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/reasons": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_reasons"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/reliability": {
         parameters: {
             query?: never;
@@ -1602,8 +1618,10 @@ export interface components {
             kind: components["schemas"]["Move"];
             /** Format: uuid */
             line: string;
-            /** @description Why, where it is not accepted. */
+            /** @description Why, where it is not accepted: in words, besides or instead of one of the list. */
             reason?: string;
+            /** @description One of the list of reasons. */
+            reason_code?: string | null;
         };
         /**
          * @description What the clinician makes of a proposal.
@@ -1913,6 +1931,18 @@ export interface components {
             /** @description How it went. */
             went: components["schemas"]["TryOutWord"];
         } | {
+            /** @enum {string} */
+            kind: "pathway_kept";
+            /** @description Pathway id. */
+            pathway: string;
+            /** @description Why. */
+            reason: string;
+        } | {
+            /** @enum {string} */
+            kind: "injection";
+            /** @description What. */
+            what: components["schemas"]["Injected"];
+        } | {
             /** @description Hypothesis id. */
             hypothesis: string;
             /** @enum {string} */
@@ -2204,11 +2234,15 @@ export interface components {
         /** @description General health that changes the plan, and how. */
         HealthChoice: {
             id: string;
+            /** @description An arm that does not turn out is a flag here without an injury too. */
+            locked_arm: boolean;
             /**
              * Format: int32
              * @description Days after which a range is due again, when sooner than usual.
              */
             max_age_days?: number | null;
+            /** @description New doses start low. */
+            starts_low: boolean;
             /**
              * Format: int32
              * @description Weeks by which strength work comes later.
@@ -2293,6 +2327,11 @@ export interface components {
             /** @description Unit id: `deg`, `level`, `n`, `mm`, `index`. */
             unit: string;
         };
+        /**
+         * @description What was injected.
+         * @enum {string}
+         */
+        Injected: "steroid" | "other";
         /** @description One instrument. */
         Instrument: {
             /** @description Where the change values come from. */
@@ -2613,6 +2652,11 @@ export interface components {
             harder?: components["schemas"]["LoadStep"] | null;
             /** @description What to mind. */
             minds: components["schemas"]["Reason"][];
+            /**
+             * Format: double
+             * @description Greatest pull of the band along the path, N.
+             */
+            pull_n?: number | null;
             /** @description The set-up that was computed, gaps filled. */
             setup: components["schemas"]["Setup"];
             /**
@@ -3093,6 +3137,7 @@ export interface components {
             today: components["schemas"]["Clock"];
             /** @description What the exercises of each phase add up to in a week of it. */
             volumes?: components["schemas"]["PhaseVolume"][];
+            waits?: components["schemas"]["Reason"] | null;
         };
         /** @description What a re-run changes against the present program. */
         PlanDifference: {
@@ -3186,9 +3231,12 @@ export interface components {
         /** @description The program with its plan chart. */
         ProgramPage: {
             candidates: components["schemas"]["Candidate"][];
+            challenge?: components["schemas"]["Reason"] | null;
             chart: components["schemas"]["PlanChart"];
             /** @description The first letters of the knowledge release it was built with. */
             knowledge?: string | null;
+            /** @description The chosen pathway. */
+            pathway: string;
             /** Format: int32 */
             rev: number;
             /** @description Ids of the lines that run today: never one that waits for a gate or is blocked. */
@@ -3286,6 +3334,7 @@ export interface components {
         };
         /** @description Everything that Read shows. */
         ReadView: {
+            challenge?: components["schemas"]["Reason"] | null;
             /** @description What changed since the last visit. */
             changes: components["schemas"]["ChangeView"][];
             /** @description Conditions decided by criterion. */
@@ -3337,6 +3386,22 @@ export interface components {
             };
             /** @description Stable id; `locales/` holds its sentence under `rule-<id>`. */
             rule: string;
+        };
+        /**
+         * @description What a reason is given for.
+         * @enum {string}
+         */
+        ReasonFor: "decision" | "line" | "gate" | "resume" | "take_back";
+        /** @description A reason that is given with one key; words may be added. */
+        ReasonRow: {
+            /** @description How sure we are. */
+            confidence: components["schemas"]["Confidence"];
+            /** @description Stable id, e.g. `patient-wishes`; the catalogue names it. */
+            id: string;
+            /** @description Where the row comes from. */
+            source: string;
+            /** @description What it may be given for. */
+            uses: components["schemas"]["ReasonFor"][];
         };
         /** @description Who let go of a limit, and when: a looser value is valid only with this. */
         Release: {
@@ -3415,8 +3480,10 @@ export interface components {
              * @description Made where it was entered.
              */
             id: string;
-            /** @description Why it may go on. */
-            reason: string;
+            /** @description Why it may go on: in words, besides or instead of one of the list. */
+            reason?: string;
+            /** @description One of the list of reasons. */
+            reason_code?: string | null;
         };
         /**
          * @description The roles that exist from the start.
@@ -3789,6 +3856,8 @@ export interface components {
             head: components["schemas"]["PatientHead"];
             /** @description General health to choose from, with what each changes. */
             health: components["schemas"]["HealthChoice"][];
+            /** @description Injections with their dates, oldest first. */
+            injections: components["schemas"]["ExamNote"][];
             /** @description Ids of kit to choose from. */
             kit: string[];
             limits: components["schemas"]["SurgeonLimit"][];
@@ -4300,6 +4369,7 @@ export interface components {
             phase?: string | null;
             /** @description Precautions of today. */
             precautions: components["schemas"]["PrecautionSpan"][];
+            short_plan?: components["schemas"]["Reason"] | null;
             /** @description Exercises that run today and were never tried out in the room: nothing new goes home untried. */
             untried: string[];
             /** @description What today's exercises add up to. */
@@ -4418,6 +4488,8 @@ export interface components {
             also: components["schemas"]["TestFinding"][];
             /** @description The finding. */
             finding: components["schemas"]["TestFinding"];
+            /** @description The red flag that it raises: such a finding is used, whatever its likelihood. */
+            raises?: string | null;
             unused?: components["schemas"]["Reason"] | null;
         };
         /** @description Both, side by side. */
@@ -4442,12 +4514,14 @@ export interface components {
             kind: components["schemas"]["WithdrawalOf"];
             /** @description Why, where there is more to say than *by mistake*. */
             reason?: string;
+            /** @description One of the list of reasons. */
+            reason_code?: string | null;
         };
         /**
          * @description What can be taken back.
          * @enum {string}
          */
-        WithdrawalOf: "measurement" | "finding" | "exam_note" | "strength_trial" | "outcome_sheet" | "score" | "attestation" | "log" | "week_use" | "limit" | "limit_end" | "breach_answer" | "gate_pass";
+        WithdrawalOf: "measurement" | "finding" | "exam_note" | "strength_trial" | "outcome_sheet" | "score" | "attestation" | "log" | "week_use" | "limit" | "limit_end" | "breach_answer" | "gate_pass" | "decision";
         /** @description What was taken back. */
         Withdrawn: {
             /**
@@ -4469,6 +4543,7 @@ export interface components {
         };
         /** @description One thing worked out, with its sentence. */
         WorkedOut: {
+            proposes?: components["schemas"]["OtherSide"] | null;
             /** @description What it says. */
             reason: components["schemas"]["Reason"];
             /** @description Id, a wording key. */
@@ -5350,7 +5425,10 @@ export interface operations {
     };
     build_program: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description A short one: few exercises in few minutes, for somebody who does little. */
+                short?: boolean;
+            };
             header?: never;
             path: {
                 id: string;
@@ -6406,6 +6484,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TimelinePage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_reasons: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ReasonRow"][];
                 };
             };
             default: {

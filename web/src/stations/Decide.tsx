@@ -1,11 +1,11 @@
 import Button from "antd/es/button";
-import Input from "antd/es/input";
 import { useState } from "react";
 import { newId, type Schemas } from "../app/client";
 import { useFaulty } from "../app/faulty";
 import { NumberField } from "../app/NumberField";
 import { nameOf, sentence, shortDate, t } from "../app/wording";
 import { Ten } from "../app/parts";
+import { given, inWords, NO_REASON, Why } from "../app/Why";
 import { MoveMark } from "../pictures/Marks";
 import type { Post } from "./visit/post";
 
@@ -153,7 +153,8 @@ function Row({
   onOpen: () => void;
   post: Post;
 }) {
-  const [reason, setReason] = useState("");
+  const [reason, setReason] = useState(NO_REASON);
+  const said = given(reason);
   const [id, setId] = useState(newId);
   const say = (
     answer: "accepted" | "changed" | "overridden",
@@ -162,13 +163,21 @@ function Row({
     void post(
       {
         kind: "decision",
-        body: { id, line: d.line, kind: d.kind, answer, reason, change },
-        says: `${nameOf("exercise", d.exercise)}: ${t(`decided-${answer}`)}${reason ? ` (${reason})` : ""}`,
+        body: {
+          id,
+          line: d.line,
+          kind: d.kind,
+          answer,
+          reason: reason.words,
+          reason_code: reason.code ?? null,
+          change,
+        },
+        says: `${nameOf("exercise", d.exercise)}: ${t(`decided-${answer}`)}${said ? ` (${inWords(reason)})` : ""}`,
       },
       `decision-${d.line}`,
     ).then((ok) => {
       if (ok) {
-        setReason("");
+        setReason(NO_REASON);
         setId(newId());
       }
     });
@@ -225,7 +234,7 @@ function Row({
                 {a.overridable ? (
                   <Button
                     size="small"
-                    disabled={reason.trim() === ""}
+                    disabled={!said}
                     onClick={() => say("changed", a.change)}
                   >
                     {t("decide-instead")}
@@ -235,17 +244,17 @@ function Row({
                 )}
               </p>
             ))}
-            <Input
-              size="small"
-              aria-label={t("decide-reason")}
-              placeholder={t("decide-reason")}
+            <Why
+              id={`why-${d.line}`}
+              of="decision"
+              label={t("decide-reason")}
               value={reason}
-              onChange={(e) => setReason(e.target.value)}
+              onChange={setReason}
             />
             {line && (
               <Own
                 line={line}
-                disabled={reason.trim() === "" || d.kind === "stop"}
+                disabled={!said || d.kind === "stop"}
                 onTake={(change) => say("changed", change)}
               />
             )}
@@ -267,7 +276,7 @@ function Row({
         {!answered && open && (
           <Button
             size="small"
-            disabled={reason.trim() === ""}
+            disabled={!said}
             onClick={() => say("overridden", null)}
           >
             {t("decide-override")}

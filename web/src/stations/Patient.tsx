@@ -202,6 +202,7 @@ export default function Patient({ today }: { today: string }) {
               <Program
                 episode={episode}
                 who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
+                today={today}
               />
             }
           />

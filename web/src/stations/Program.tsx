@@ -1,10 +1,12 @@
 import { useQuery } from "@tanstack/react-query";
-import { useState } from "react";
+import { useEffect, useState } from "react";
+import { useSearchParams } from "react-router";
 import { api, ask } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
-import { t } from "../app/wording";
+import { sentence, t } from "../app/wording";
 import { PlanChart } from "../pictures/PlanChart";
 import { Add } from "./program/Add";
+import { Challenge } from "./program/Challenge";
 import { useDraft } from "./program/draft";
 import { Foot, NoPathway } from "./program/Foot";
 import { Head, Weeks, type Zoom, ZOOMS } from "./program/Head";
@@ -17,7 +19,27 @@ import { useSent } from "./program/useSent";
 import { useWidth } from "./program/useWidth";
 import { WhatIf } from "./program/WhatIf";
 
-export function Program({ episode, who }: { episode: string; who: string }) {
+/** A short plan that was asked for elsewhere is proposed once, as soon as the page is there. */
+function useShort(ready: boolean, build: () => void) {
+  const [params, setParams] = useSearchParams();
+  const wanted = params.has("short");
+  useEffect(() => {
+    if (!ready || !wanted) return;
+    setParams({}, { replace: true });
+    build();
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- what builds is new at every look
+  }, [ready, wanted]);
+}
+
+export function Program({
+  episode,
+  who,
+  today: date,
+}: {
+  episode: string;
+  who: string;
+  today: string;
+}) {
   const page = useQuery({
     queryKey: ["program", episode],
     queryFn: () =>
@@ -38,6 +60,7 @@ export function Program({ episode, who }: { episode: string; who: string }) {
   const { view, lines } = draft;
   const chosen = view?.lines.find((l) => l.line.id === selected);
   useSent(page.data, draft, setSelected);
+  useShort(page.data !== undefined, () => void acts.build(true));
   /** The rung above or below on the same ladder takes the place of this one. */
   const rung = (id: string, step: number) => {
     const at = view?.lines.find((l) => l.line.id === id);
@@ -103,6 +126,19 @@ export function Program({ episode, who }: { episode: string; who: string }) {
         onWhatIf={() => setWhatIf(!whatIf)}
       />
       <ProblemNote error={draft.error} />
+      {page.data.challenge && (
+        <Challenge
+          episode={episode}
+          challenge={page.data.challenge}
+          pathway={page.data.pathway}
+          today={date}
+        />
+      )}
+      {view.waits && (
+        <div className="notice decide" id="dates-wait">
+          {sentence(view.waits)}
+        </div>
+      )}
       {told && (
         <div className="notice go" role="status">
           {told}

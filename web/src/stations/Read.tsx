@@ -69,6 +69,12 @@ export function Read({ episode, today }: { episode: string; today: string }) {
           <Link to={`/e/${episode}/story`}>{t("read-flag-act")}</Link>
         </div>
       ))}
+      {view.challenge && (
+        <div className="notice decide" role="alert" id="challenged">
+          {sentence(view.challenge)}{" "}
+          <Link to={`/e/${episode}/program`}>{t("nav-program")}</Link>
+        </div>
+      )}
       <div className="read">
         <div>
           {first && <Criteria view={view} onNote={note} />}
@@ -85,7 +91,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
         <aside>
           <Irritability page={page.data} onNote={note} />
           <Next view={view} episode={episode} />
-          <WorkedOut page={page.data} onNote={note} />
+          <WorkedOut page={page.data} episode={episode} onNote={note} />
           <Responses kept={view.responses} onNote={note} />
           <Unused page={page.data} unit={unit} />
           <Summary view={view} />

@@ -4,6 +4,7 @@ import type { Schemas } from "../app/client";
 import { t } from "../app/wording";
 import { Flags } from "./story/Flags";
 import { Happened } from "./story/Happened";
+import { Injections } from "./story/Injections";
 import { Limits } from "./story/Limits";
 import { Shoulders } from "./story/Shoulders";
 
@@ -40,6 +41,15 @@ export function Story({
         page={page}
         keep={keep}
         today={today}
+      />
+      <Injections
+        episode={episode}
+        injections={page.injections}
+        today={today}
+        onKept={() => {
+          for (const key of ["story", "program", "visit"])
+            void queries.invalidateQueries({ queryKey: [key] });
+        }}
       />
       <Limits episode={episode} page={page} keep={keep} today={today} />
       <Shoulders page={page} episode={episode} today={today} keep={keep} />

@@ -1,11 +1,11 @@
 import { useInfiniteQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
-import Input from "antd/es/input";
 import Segmented from "antd/es/segmented";
 import { useState } from "react";
 import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, useEntries } from "../app/entries";
 import { Pending, ProblemNote } from "../app/parts";
+import { NO_REASON, Why } from "../app/Why";
 import { moment, nameOf, sentence, shortDate, t } from "../app/wording";
 
 type Entry = Schemas["TimelineEntry"];
@@ -35,6 +35,7 @@ const TAKE_BACK = new Set([
   "breach_answer",
   "gate_pass",
   "week_use",
+  "decision",
 ]);
 
 /** Everything that happened to this person, newest first: nothing signed is ever unreadable. */
@@ -179,25 +180,30 @@ function TakeBack({
   episode: string;
   onDone: () => void;
 }) {
-  const [reason, setReason] = useState("");
+  const [reason, setReason] = useState(NO_REASON);
   const { keep, state, error } = useEntries(episode);
   return (
     <>
       <ProblemNote error={error} />
+      <Why
+        id={`why-${entry.seq}`}
+        of="take_back"
+        label={t("take-back-why")}
+        value={reason}
+        onChange={setReason}
+      />
       <p className="row above-6">
-        <Input
-          id={`why-${entry.seq}`}
-          aria-label={t("take-back-why")}
-          placeholder={t("take-back-why")}
-          value={reason}
-          onChange={(ev) => setReason(ev.target.value)}
-        />
         <Button
           onClick={() =>
             void keep(
               {
                 kind: "withdrawal",
-                body: { entry: entry.id, kind: entry.kind, reason },
+                body: {
+                  entry: entry.id,
+                  kind: entry.kind,
+                  reason: reason.words,
+                  reason_code: reason.code ?? null,
+                },
                 says: `${t("take-back")}: ${sentence(entry.says)}`,
               },
               entry.id,

@@ -5,7 +5,15 @@ import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, useEntries } from "../app/entries";
 import { useBounds } from "../app/numbers";
 import { Pending, ProblemNote } from "../app/parts";
-import { capital, clock, nameOf, shortDate, t, withUnit } from "../app/wording";
+import {
+  capital,
+  clock,
+  nameOf,
+  sentence,
+  shortDate,
+  t,
+  withUnit,
+} from "../app/wording";
 import { Decide } from "./Decide";
 import { Corridors } from "./visit/Corridors";
 import { FlagLine } from "./visit/FlagLine";
@@ -97,6 +105,14 @@ export function Visit({ episode }: { episode: string }) {
           {view.watches.length > 0 && <Watched watches={view.watches} />}
         </div>
       </div>
+      {view.short_plan && (
+        <div className="notice decide" id="short-plan">
+          {sentence(view.short_plan)}{" "}
+          <Link to={`/e/${episode}/program?short=1`}>
+            <Button size="small">{t("short-plan-propose")}</Button>
+          </Link>
+        </div>
+      )}
       {!unplanned && (
         <Decide
           day={view.clock.day}

@@ -159,6 +159,10 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         .iter()
         .for_each(|r| source("health.toml", &r.id, &r.source));
     known
+        .reasons
+        .iter()
+        .for_each(|r| source("reasons.toml", &r.id, &r.source));
+    known
         .thresholds
         .values()
         .for_each(|r| source("thresholds.toml", &r.id, &r.source));

@@ -17,7 +17,8 @@ use super::pathway::{
     Precaution, Sling,
 };
 use super::rows::{
-    AskRow, Bound, GateClass, HealthItem, NeedRow, Quantity, RedFlag, Reference, Threshold,
+    AskRow, Bound, GateClass, HealthItem, NeedRow, Quantity, ReasonRow, RedFlag, Reference,
+    Threshold,
 };
 use super::school::School;
 use super::span::RungSpan;
@@ -53,6 +54,8 @@ pub struct Knowledge {
     pub lexicon: BTreeMap<String, Vec<AskRow>>,
     /// General health that changes a plan.
     pub health: Vec<HealthItem>,
+    /// Reasons that are given with one key, in order.
+    pub reasons: Vec<ReasonRow>,
     /// Classes of exercises, by id.
     pub gate_classes: BTreeMap<String, GateClass>,
     /// Exercises, by id.
@@ -476,6 +479,10 @@ fn read_file(
         "health.toml" => {
             one("health", faults);
             known.health = rows(name, table, "health", faults);
+        }
+        "reasons.toml" => {
+            one("reason", faults);
+            known.reasons = rows(name, table, "reason", faults);
         }
         "thresholds.toml" => {
             one("threshold", faults);

@@ -44,8 +44,8 @@ pub use pathway::{
 };
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
 pub use rows::{
-    AskRow, Bound, Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, RedFlag, Reference,
-    Threshold, Tier, Unit,
+    AskRow, Bound, Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, ReasonFor,
+    ReasonRow, RedFlag, Reference, Threshold, Tier, Unit,
 };
 pub use school::{School, SetStructure};
 pub use span::RungSpan;

@@ -167,6 +167,38 @@ pub struct HealthItem {
     pub confidence: Confidence,
 }
 
+/// What a reason is given for.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum ReasonFor {
+    /// A decision about an exercise that is not the proposed one.
+    Decision,
+    /// A line with a caution.
+    Line,
+    /// A criterion of a gate that is overridden.
+    Gate,
+    /// A paused exercise that goes on.
+    Resume,
+    /// An entry that is taken back.
+    TakeBack,
+}
+
+/// A reason that is given with one key; words may be added.
+#[derive(Debug, Clone, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ReasonRow {
+    /// Stable id, e.g. `patient-wishes`; the catalogue names it.
+    pub id: String,
+    /// What it may be given for.
+    pub uses: Vec<ReasonFor>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
 /// The earliest completed week of a class of exercises, per pathway.
 #[derive(Debug, Clone, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]

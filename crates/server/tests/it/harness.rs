@@ -146,11 +146,20 @@ impl Clinic {
 
     /// A second server on the same database, with a pool and a state of its own.
     pub fn twin(&self) -> Clinic {
+        self.with_today(self.state.today)
+    }
+
+    /// The same clinic on another day.
+    pub fn on(&self, day: &str) -> Clinic {
+        self.with_today(Today::Fixed(day.parse().expect("a date")))
+    }
+
+    fn with_today(&self, today: Today) -> Clinic {
         let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
         let state = AppState::new(
             open_pool(&url(false, &self.database)),
             (*self.state.knowledge).clone(),
-            self.state.today,
+            today,
             root.join("web/dist"),
         );
         Clinic::serving(state, self.database.clone())

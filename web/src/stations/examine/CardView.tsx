@@ -1,3 +1,4 @@
+import Input from "antd/es/input";
 import {
   attr,
   capital,
@@ -135,6 +136,15 @@ function Answers({ exam, current }: { exam: Exam; current: Card }) {
       >
         <kbd>x</kbd> {t("could-not")}
       </button>
+      <Input
+        id="finding-remark"
+        className="w-440"
+        aria-label={t("remark")}
+        placeholder={t("remark")}
+        maxLength={500}
+        value={exam.remark}
+        onChange={(e) => exam.setRemark(e.target.value)}
+      />
     </div>
   );
 }

@@ -68,6 +68,7 @@ export function useExam(episode: string, today: string) {
   const [other, setOther] = useState(false);
   const [at, setAt] = useState<string>();
   const [typed, setTyped] = useState("");
+  const [remark, setRemark] = useState("");
   const [variant, setVariant] = useState(0);
   const [kept, setKept] = useState<
     { id: string; test: string; waits: boolean }[]
@@ -95,6 +96,7 @@ export function useExam(episode: string, today: string) {
     setAt(test);
     setTyped("");
     setVariant(0);
+    setRemark("");
   }, []);
   const step = (by: number) => {
     const i = list.findIndex((x) => x.test === current?.id);
@@ -116,7 +118,9 @@ export function useExam(episode: string, today: string) {
       variant: test.variants[variant] ?? null,
       on: today,
       rater: id,
+      remark,
     };
+    const words = remark;
     const i = open.findIndex((x) => x.test === test.id);
     go((open[i + 1] ?? open.find((x) => x.test !== test.id))?.test);
     setKept((all) => [{ id, test: test.id, waits: true }, ...all]);
@@ -130,6 +134,7 @@ export function useExam(episode: string, today: string) {
       () => {
         if (now.current !== "") return false;
         go(test.id);
+        setRemark(words);
         // What was typed stands there again, to be put right.
         if (answer.kind === "number") setTyped(String(answer.value));
         return true;
@@ -180,6 +185,8 @@ export function useExam(episode: string, today: string) {
     setOther,
     typed,
     setTyped,
+    remark,
+    setRemark,
     variant,
     setVariant,
     kept,

@@ -4,6 +4,7 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../../app/client";
+import { inWords, NO_REASON, Why } from "../../app/Why";
 import { NumberField } from "../../app/NumberField";
 import type { Typed } from "../../app/numbers";
 import { attr, nameOf, sentence, t } from "../../app/wording";
@@ -18,7 +19,7 @@ const FIELDS = [
   "times_per_day",
   "days_per_week",
 ] as const;
-const LOADS = ["load_kg", "elastic_level", "effort_pct"] as const;
+const LOADS = ["load_kg", "elastic_level", "distance_m", "effort_pct"] as const;
 
 /** One exercise: figure, dose, what the check says, why it is there. */
 export function LinePanel({
@@ -88,7 +89,10 @@ export function LinePanel({
 function Dose({ line, draft }: { line: Schemas["Line"]; draft: Draft }) {
   const dose = (part: Partial<Schemas["Dose"]>) =>
     void draft.edit(line.id, { dose: { ...line.dose, ...part } });
-  const loads = LOADS.filter((f) => line.dose[f] != null);
+  // A band pulls by its distance: both are told.
+  const loads = LOADS.filter((f) =>
+    f === "distance_m" ? line.dose.elastic_level != null : line.dose[f] != null,
+  );
   return (
     <div className="doses" key={line.id}>
       {[...FIELDS, ...loads].map((f) => (
@@ -273,19 +277,46 @@ function Check({
         </p>
       )}
       {chosen.verdict.status === "caution" && (
-        <label className="field above-10">
-          {t("override-reason")}
-          <Input
-            id="caution-reason"
-            defaultValue={line.override_reason ?? ""}
-            onBlur={(e) =>
-              void draft.edit(line.id, {
-                override_reason: e.target.value || null,
-              })
-            }
-          />
-        </label>
+        <CautionReason key={line.id} line={line} draft={draft} />
       )}
+    </div>
+  );
+}
+
+/** Why a caution is accepted: by one key, in words, or both. */
+function CautionReason({
+  line,
+  draft,
+}: {
+  line: Schemas["Line"];
+  draft: Draft;
+}) {
+  const [reason, setReason] = useState({
+    ...NO_REASON,
+    words: line.override_reason ?? "",
+  });
+  const settle = (next: typeof reason) => {
+    const words = inWords(next);
+    if (words !== (line.override_reason ?? ""))
+      void draft.edit(line.id, { override_reason: words || null });
+  };
+  return (
+    <div
+      className="above-10"
+      onBlur={(e) => {
+        if (!e.currentTarget.contains(e.relatedTarget)) settle(reason);
+      }}
+    >
+      <Why
+        id="caution-reason"
+        of="line"
+        label={t("override-reason")}
+        value={reason}
+        onChange={(next) => {
+          setReason(next);
+          if (next.code !== reason.code) settle(next);
+        }}
+      />
     </div>
   );
 }
@@ -308,7 +339,7 @@ function Load({ episode, line }: { episode: string; line: Schemas["Line"] }) {
     height_m: height / 100,
     weight_kg: line.dose.load_kg ?? null,
     level: line.dose.elastic_level ?? null,
-    distance_m: null,
+    distance_m: line.dose.distance_m ?? null,
     doubled: false,
   };
   const load = useQuery({
@@ -335,6 +366,14 @@ function Load({ episode, line }: { episode: string; line: Schemas["Line"] }) {
       : t("load-body", { mass, height });
   return (
     <p className="small num" id="line-load">
+      {view.pull_n != null && view.setup.distance_m != null && (
+        <b id="line-pull">
+          {t("load-pull", {
+            pull_n: Math.round(view.pull_n),
+            metres: view.setup.distance_m,
+          })}{" "}
+        </b>
+      )}
       <b>{t("load-peak", { peak_nm: view.curve.peak_nm.toFixed(1) })}</b>{" "}
       <span className="soft">{body}.</span>{" "}
       {share_pct != null ? (

@@ -34,10 +34,12 @@ export function useActs(episode: string, rev: number, draft: Draft) {
     // Nothing is said to be saved while something unsaved lies on the desk.
     state: draft.draft && saver.state === "saved" ? "idle" : saver.state,
     busy: saver.busy,
-    build: () =>
+    build: (short = false) =>
       run(async () => {
         const next = await ask(
-          api.POST("/api/episodes/{id}/program/build", path),
+          api.POST("/api/episodes/{id}/program/build", {
+            params: { ...path.params, query: { short } },
+          }),
         );
         setProposal(next);
         draft.lay(next.chart);

@@ -1,3 +1,4 @@
+import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { useMe } from "../../app/me";
 import { capital, nameOf, t } from "../../app/wording";
@@ -68,6 +69,16 @@ export function Entry({ room }: { room: Room }) {
           t("ranges-arc-kept", { from: arc[0] ?? 0, to: arc[1] ?? "…" })
         )}
       </span>
+      <Input
+        id="remark"
+        size="small"
+        className="w-190"
+        aria-label={t("remark")}
+        placeholder={t("remark")}
+        maxLength={500}
+        value={room.remark}
+        onChange={(e) => room.setRemark(e.target.value)}
+      />
       <HowMeasured room={room} running={running} />
       {fault && (
         <span className="bad" role="alert" id="typed-fault">

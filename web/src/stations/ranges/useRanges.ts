@@ -47,6 +47,7 @@ export function useRanges(episode: string, today: string) {
   const [which, setWhich] = useState<Which>("operated");
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState("");
+  const [remark, setRemark] = useState("");
   const [arc, setArc] = useState<number[]>([]);
   const [kept, setKept] = useState<Said[]>([]);
   const [asking, setAsking] = useState(false);
@@ -68,6 +69,7 @@ export function useRanges(episode: string, today: string) {
   const empty = () => {
     setTyped("");
     setArc([]);
+    setRemark("");
     setAsking(false);
     clear();
   };
@@ -106,10 +108,11 @@ export function useRanges(episode: string, today: string) {
           ? { from: Math.min(...arc), to: Math.max(...arc) }
           : null,
       method: simulated ? "simulated" : dial.unit === "deg" ? method : null,
+      remark,
     };
     const says = `${capital(nameOf("quantity", dial.quantity))}, ${nameOf("side", side)}: ${value}${dial.unit === "deg" ? "°" : ""}, ${nameOf("stop", stop)}${simulated ? ` (${t("simulated-never")})` : ""}`;
     // The next one can be typed while this one is on its way; refused, it stands there again.
-    const before = { typed, arc, at };
+    const before = { typed, arc, at, remark };
     move(1);
     const done = await handIn(
       { kind: "measurement", body: measurement, says },
@@ -119,6 +122,7 @@ export function useRanges(episode: string, today: string) {
         setAt(before.at);
         setTyped(before.typed);
         setArc(before.arc);
+        setRemark(before.remark);
         return true;
       },
     );
@@ -177,6 +181,8 @@ export function useRanges(episode: string, today: string) {
     empty,
     move,
     keep,
+    remark,
+    setRemark,
     undo,
     markPain,
     turn: () => {

@@ -1,8 +1,12 @@
+import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { Link } from "react-router";
+import { api, ask, type Schemas } from "../../app/client";
+import { SaveMark, useSaver } from "../../app/entries";
 import { NumberField } from "../../app/NumberField";
+import { ProblemNote } from "../../app/parts";
 import type { Typed } from "../../app/numbers";
 import { nameOf, sentence, t } from "../../app/wording";
 import { answerText } from "../examine/words";
@@ -44,7 +48,15 @@ export function Next({ view, episode }: { view: View; episode: string }) {
 }
 
 /** Scores worked out from findings, and the questions that only a slipping shoulder is asked. */
-export function WorkedOut({ page, onNote }: { page: Page; onNote: OnNote }) {
+export function WorkedOut({
+  page,
+  episode,
+  onNote,
+}: {
+  page: Page;
+  episode: string;
+  onNote: OnNote;
+}) {
   const { view, story } = page;
   if (view.worked_out.length === 0 && story.complaint !== "slipping")
     return null;
@@ -55,6 +67,9 @@ export function WorkedOut({ page, onNote }: { page: Page; onNote: OnNote }) {
         <p key={w.score} className="small">
           <b>{nameOf("score", w.score)}</b> {sentence(w.reason)}{" "}
           <span className="soft">{t("read-source", { source: w.source })}</span>
+          {w.proposes && (
+            <Propose page={page} episode={episode} other={w.proposes} />
+          )}
         </p>
       ))}
       {story.complaint === "slipping" &&
@@ -87,6 +102,50 @@ export function WorkedOut({ page, onNote }: { page: Page; onNote: OnNote }) {
   );
 }
 
+/** One key that notes in the story what was worked out about the other side. */
+function Propose({
+  page,
+  episode,
+  other,
+}: {
+  page: Page;
+  episode: string;
+  other: Schemas["OtherSide"];
+}) {
+  const queries = useQueryClient();
+  const saver = useSaver();
+  const [error, setError] = useState<unknown>();
+  const note = () =>
+    saver
+      .run(async () => {
+        const story = { ...page.story, other_side: other };
+        await ask(
+          api.PUT("/api/episodes/{id}/story", {
+            params: { path: { id: episode } },
+            body: { rev: page.rev, story },
+          }),
+        );
+        for (const key of ["reading", "story", "program", "visit"])
+          void queries.invalidateQueries({ queryKey: [key] });
+      })
+      .catch(setError);
+  return (
+    <>
+      <br />
+      <Button
+        size="small"
+        id="propose-other-side"
+        disabled={saver.busy}
+        onClick={() => void note()}
+      >
+        {t("read-propose-other-side", { other: nameOf("other-side", other) })}
+      </Button>{" "}
+      <SaveMark state={saver.state} />
+      <ProblemNote error={error} />
+    </>
+  );
+}
+
 /** What was found and not used, each with its reason. */
 export function Unused({
   page,
@@ -96,14 +155,46 @@ export function Unused({
   unit: (test: string) => string | null | undefined;
 }) {
   const { view, story } = page;
-  const unused = [...view.findings, ...view.other_findings].filter(
+  const all = [...view.findings, ...view.other_findings].filter(
     (w) => w.unused,
   );
-  if (unused.length === 0) return null;
+  const flagged = all.filter((w) => w.raises);
+  const unused = all.filter((w) => !w.raises);
   return (
-    <section className="block" id="unused">
-      <h2>{t("read-unused")}</h2>
-      {unused.map((w) => (
+    <>
+      <Listed
+        id="flagged"
+        title={t("read-flag-only")}
+        {...{ list: flagged, story, unit }}
+      />
+      <Listed
+        id="unused"
+        title={t("read-unused")}
+        {...{ list: unused, story, unit }}
+      />
+    </>
+  );
+}
+
+/** Findings with why they change no likelihood. */
+function Listed({
+  id,
+  title,
+  list,
+  story,
+  unit,
+}: {
+  id: string;
+  title: string;
+  list: View["findings"];
+  story: Page["story"];
+  unit: (test: string) => string | null | undefined;
+}) {
+  if (list.length === 0) return null;
+  return (
+    <section className="block" id={id}>
+      <h2>{title}</h2>
+      {list.map((w) => (
         <p key={w.finding.id} className="small">
           <b>{nameOf("test", w.finding.test)}</b>{" "}
           {w.finding.side === story.side
@@ -111,6 +202,9 @@ export function Unused({
             : `(${nameOf("side", w.finding.side)}) `}
           {answerText(w.finding.answer, unit(w.finding.test))}
           <br />
+          {w.raises && (
+            <b>{t("read-raises", { flag: nameOf("flag", w.raises) })} </b>
+          )}
           <span className="soft">{w.unused ? sentence(w.unused) : ""}</span>
         </p>
       ))}

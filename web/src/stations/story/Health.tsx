@@ -25,6 +25,8 @@ export function Health({
       ...(h.max_age_days != null
         ? [t("health-ranges", { days: h.max_age_days })]
         : []),
+      ...(h.locked_arm ? [t("health-locked-arm")] : []),
+      ...(h.starts_low ? [t("health-starts-low")] : []),
     ].join(", ");
   return (
     <>

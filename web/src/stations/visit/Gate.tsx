@@ -1,9 +1,9 @@
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
-import Input from "antd/es/input";
 import { useState } from "react";
 import { Link } from "react-router";
 import { newId, type Schemas } from "../../app/client";
+import { given, inWords, NO_REASON, type Reason, Why } from "../../app/Why";
 import { nameOf, sentence, t } from "../../app/wording";
 import { StatusMark } from "../../pictures/Marks";
 import type { Post } from "./post";
@@ -12,10 +12,10 @@ type Criterion = Schemas["CriterionView"];
 
 interface Overrides {
   /** Criteria that are overridden, each with its own reason. */
-  chosen: Record<string, string>;
+  chosen: Record<string, Reason>;
   open: boolean;
   toggle: (id: string, on: boolean) => void;
-  say: (id: string, reason: string) => void;
+  say: (id: string, reason: Reason) => void;
 }
 
 /** The next gate: what it asks, what stands behind each answer, and passing it. */
@@ -30,19 +30,19 @@ export function Gate({
   today: string;
   post: Post;
 }) {
-  const [over, setOver] = useState<Record<string, string>>({});
+  const [over, setOver] = useState<Record<string, Reason>>({});
   const [id] = useState(newId);
   const unmet = gate.criteria.filter((c) => c.status !== "met");
   const ready =
     gate.time_reached &&
-    unmet.every((c) => (over[c.id] ?? "").trim() !== "" && c.overridable);
+    unmet.every((c) => given(over[c.id] ?? NO_REASON) && c.overridable);
   const overrides: Overrides = {
     chosen: over,
     open: gate.time_reached,
     toggle: (criterion, on) =>
       setOver((now) =>
         on
-          ? { ...now, [criterion]: "" }
+          ? { ...now, [criterion]: NO_REASON }
           : Object.fromEntries(
               Object.entries(now).filter(([id]) => id !== criterion),
             ),
@@ -55,7 +55,12 @@ export function Gate({
       {
         kind: "gate_pass",
         gate: gate.gate,
-        body: { id, overridden: over },
+        body: {
+          id,
+          overridden: Object.fromEntries(
+            Object.entries(over).map(([c, reason]) => [c, inWords(reason)]),
+          ),
+        },
         says: nameOf("gate", gate.gate),
       },
       "gate",
@@ -128,13 +133,12 @@ function Criteria(props: {
                 {c.datum ? `: ${lower(sentence(c.datum))}` : ""}
               </span>
               {overrides && c.id in overrides.chosen && (
-                <Input
-                  className="above-6"
+                <Why
                   id={`override-reason-${c.id}`}
-                  aria-label={`${t("override-reason")}: ${sentence(c.asks)}`}
-                  placeholder={t("override-reason")}
-                  value={overrides.chosen[c.id]}
-                  onChange={(e) => overrides.say(c.id, e.target.value)}
+                  of="gate"
+                  label={`${t("override-reason")}: ${sentence(c.asks)}`}
+                  value={overrides.chosen[c.id] ?? NO_REASON}
+                  onChange={(reason) => overrides.say(c.id, reason)}
                 />
               )}
               {c.parts.length > 0 && (

@@ -3,6 +3,7 @@ import Input from "antd/es/input";
 import { type ReactNode, useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
+import { inWords, NO_REASON, Why } from "../../app/Why";
 import { nameOf, sentence, shortDate, t } from "../../app/wording";
 
 type View = Schemas["VisitView"];
@@ -63,6 +64,7 @@ export function Held({
             id={`resume-${p.exercise}`}
             label={`${t("resume-why")}: ${nameOf("exercise", p.exercise)}`}
             button={t("line-resume")}
+            of="resume"
             {...ends}
             send={(id, reason) =>
               ask(
@@ -84,6 +86,7 @@ function InWords({
   id,
   label,
   button,
+  of,
   send,
   onDone,
   onError,
@@ -91,34 +94,46 @@ function InWords({
   id: string;
   label: string;
   button: ReactNode;
+  /** Offers the list of reasons beside the words. */
+  of?: Schemas["ReasonFor"];
   send: (entry: string, words: string) => Promise<unknown>;
   onDone: () => void;
   onError: (e: unknown) => void;
 }) {
-  const [words, setWords] = useState("");
+  const [reason, setReason] = useState(NO_REASON);
   const [entry] = useState(newId);
   const saver = useSaver();
   const record = () =>
     saver
       .run(async () => {
-        await send(entry, words);
+        await send(entry, inWords(reason));
         onDone();
       })
       .catch(onError);
   return (
-    <p className="row wrap above-6">
-      <Input
-        id={id}
-        className="w-440"
-        aria-label={label}
-        placeholder={label}
-        value={words}
-        onChange={(e) => setWords(e.target.value)}
-      />
+    <div className="row wrap above-6">
+      {of ? (
+        <Why
+          id={id}
+          of={of}
+          label={label}
+          value={reason}
+          onChange={setReason}
+        />
+      ) : (
+        <Input
+          id={id}
+          className="w-440"
+          aria-label={label}
+          placeholder={label}
+          value={reason.words}
+          onChange={(e) => setReason({ ...NO_REASON, words: e.target.value })}
+        />
+      )}
       <Button disabled={saver.busy} onClick={() => void record()}>
         {button}
       </Button>
       <SaveMark state={saver.state} />
-    </p>
+    </div>
   );
 }

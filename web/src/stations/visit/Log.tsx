@@ -1,6 +1,8 @@
+import Input from "antd/es/input";
 import { useState } from "react";
 import { newId, type Schemas } from "../../app/client";
 import { Ten } from "../../app/parts";
+import { Screened } from "../../app/Screened";
 import { nameOf, shortDate, t } from "../../app/wording";
 import type { Post } from "./post";
 import { Diary } from "./Diary";
@@ -35,17 +37,22 @@ type Enter = (
 export function Log({ page, post }: { page: Page; post: Post }) {
   const [on, setOn] = useState(page.today);
   const [tapped, setTapped] = useState<Tapped>(NOTHING);
+  const [remark, setRemark] = useState("");
   const tap = (part: Partial<Tapped>) =>
     setTapped((now) => ({ ...now, ...part }));
   const enter: Enter = (exercise, fact, says) =>
     post(
       {
         kind: "log",
-        body: { id: newId(), on, exercise, ...fact },
+        // Words go with the tap that follows them, and are screened like every text.
+        body: { id: newId(), on, exercise, remark, ...fact },
         says: `${shortDate(on)}: ${says}`,
       },
       `log-${on}-${exercise ?? ""}-${JSON.stringify(fact)}`,
-    );
+    ).then((ok) => {
+      if (ok) setRemark("");
+      return ok;
+    });
   return (
     <section className="block" id="log">
       <h2>
@@ -66,6 +73,16 @@ export function Log({ page, post }: { page: Page; post: Post }) {
               }}
             />
           </label>
+          <Input
+            id="log-remark"
+            className="below-10"
+            aria-label={t("log-remark")}
+            placeholder={t("log-remark")}
+            maxLength={500}
+            value={remark}
+            onChange={(e) => setRemark(e.target.value)}
+          />
+          <Screened text={remark} />
           {page.lines.length === 0 && (
             <p className="soft above-8">{t("log-no-lines")}</p>
           )}

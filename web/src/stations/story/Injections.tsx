@@ -1,0 +1,87 @@
+import Button from "antd/es/button";
+import Input from "antd/es/input";
+import Segmented from "antd/es/segmented";
+import { useState } from "react";
+import type { Schemas } from "../../app/client";
+import { newId } from "../../app/client";
+import { SaveMark, useEntries } from "../../app/entries";
+import { ProblemNote } from "../../app/parts";
+import { nameOf, shortDate, t } from "../../app/wording";
+
+type What = Schemas["Injected"];
+const WHAT: What[] = ["steroid", "other"];
+
+/** Injections with their dates: after a steroid resisted work rests, and pain tells less than usual. */
+export function Injections({
+  episode,
+  injections,
+  today,
+  onKept,
+}: {
+  episode: string;
+  injections: Schemas["ExamNote"][];
+  today: string;
+  onKept: () => void;
+}) {
+  const [what, setWhat] = useState<What>("steroid");
+  const [on, setOn] = useState("");
+  const { keep, state, error } = useEntries(episode);
+  const record = () => {
+    const id = newId();
+    void keep(
+      {
+        kind: "exam_note",
+        body: { id, on, kind: "injection", what },
+        says: `${t("injection-title")}: ${nameOf("injected", what)}, ${shortDate(on)}`,
+      },
+      id,
+    ).then((kept) => {
+      if (!kept) return;
+      setOn("");
+      onKept();
+    });
+  };
+  return (
+    <section className="block" id="injections">
+      <h2>
+        {t("injection-title")}{" "}
+        <span className="soft small">{t("injection-lead")}</span>
+      </h2>
+      <ProblemNote error={error} />
+      <ul className="plainlist">
+        {injections.map(
+          (note) =>
+            note.kind === "injection" && (
+              <li key={note.id}>
+                <b>{nameOf("injected", note.what)}</b>{" "}
+                <span className="num">{shortDate(note.on)}</span>
+              </li>
+            ),
+        )}
+      </ul>
+      <p className="row wrap above-6">
+        <Segmented<What>
+          value={what}
+          onChange={setWhat}
+          options={WHAT.map((value) => ({
+            value,
+            label: nameOf("injected", value),
+          }))}
+        />
+        <Input
+          type="date"
+          id="injection-on"
+          className="w-190"
+          aria-label={t("injection-on")}
+          max={today}
+          value={on}
+          onChange={(e) => setOn(e.target.value)}
+        />
+        <Button id="injection-keep" disabled={on === ""} onClick={record}>
+          {t("injection-keep")}
+        </Button>
+        <SaveMark state={state} />
+      </p>
+    </section>
+  );
+}
