@@ -911,3 +911,5 @@ health-starts-low = new doses start low
 load-pull = Pulls with { $pull-n } N at most, { $metres } m from the anchor;
 note-pathway_kept = Pathway kept
 note-injection = Injection
+flare-stop-list = Before it is called a bad day: is any of this there?
+flare-none = None of these: a bad day

@@ -153,7 +153,7 @@ fn two_shoulders_for_a_fortnight_keep_their_own_days_limits_and_troubles() {
         assert_eq!((clock(&right), clock(&left)), (json!(38 + day), json!(day)));
         if day == 7 || day == 14 {
             // Measured through the right one's pages, the left arm is judged by its own protection: barred for a fortnight.
-            let mut of_left = measurement("passive-elevation", 110.0, &date);
+            let mut of_left = measurement("passive-elevation", 130.0, &date);
             of_left["side"] = json!("left");
             let sent = s.post(&at(&right, "measurements"), &of_left);
             assert_eq!(sent.status, if day == 7 { 422 } else { 200 });

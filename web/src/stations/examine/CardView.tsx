@@ -138,7 +138,7 @@ function Answers({ exam, current }: { exam: Exam; current: Card }) {
       </button>
       <Input
         id="finding-remark"
-        className="w-440"
+        className="whole-row"
         aria-label={t("remark")}
         placeholder={t("remark")}
         maxLength={500}

@@ -1,6 +1,7 @@
 import Button from "antd/es/button";
-import Input from "antd/es/input";
+import DatePicker from "antd/es/date-picker";
 import Segmented from "antd/es/segmented";
+import dayjs from "dayjs";
 import { useState } from "react";
 import type { Schemas } from "../../app/client";
 import { newId } from "../../app/client";
@@ -48,40 +49,43 @@ export function Injections({
         <span className="soft small">{t("injection-lead")}</span>
       </h2>
       <ProblemNote error={error} />
-      <ul className="plainlist">
-        {injections.map(
-          (note) =>
-            note.kind === "injection" && (
-              <li key={note.id}>
-                <b>{nameOf("injected", note.what)}</b>{" "}
-                <span className="num">{shortDate(note.on)}</span>
-              </li>
-            ),
-        )}
-      </ul>
-      <p className="row wrap above-6">
-        <Segmented<What>
-          value={what}
-          onChange={setWhat}
-          options={WHAT.map((value) => ({
-            value,
-            label: nameOf("injected", value),
-          }))}
-        />
-        <Input
-          type="date"
-          id="injection-on"
-          className="w-190"
-          aria-label={t("injection-on")}
-          max={today}
-          value={on}
-          onChange={(e) => setOn(e.target.value)}
-        />
-        <Button id="injection-keep" disabled={on === ""} onClick={record}>
-          {t("injection-keep")}
-        </Button>
-        <SaveMark state={state} />
-      </p>
+      <div className="sheet">
+        <ul className="plainlist">
+          {injections.map(
+            (note) =>
+              note.kind === "injection" && (
+                <li key={note.id}>
+                  <b>{nameOf("injected", note.what)}</b>{" "}
+                  <span className="num">{shortDate(note.on)}</span>
+                </li>
+              ),
+          )}
+        </ul>
+        <p className="row wrap above-6">
+          <Segmented<What>
+            value={what}
+            onChange={setWhat}
+            options={WHAT.map((value) => ({
+              value,
+              label: nameOf("injected", value),
+            }))}
+          />
+          <DatePicker
+            id="injection-on"
+            className="w-190"
+            aria-label={t("injection-on")}
+            placeholder={t("injection-on")}
+            format="D MMM YYYY"
+            maxDate={dayjs(today)}
+            value={on === "" ? null : dayjs(on)}
+            onChange={(day) => setOn(day?.format("YYYY-MM-DD") ?? "")}
+          />
+          <Button id="injection-keep" disabled={on === ""} onClick={record}>
+            {t("injection-keep")}
+          </Button>
+          <SaveMark state={state} />
+        </p>
+      </div>
     </section>
   );
 }

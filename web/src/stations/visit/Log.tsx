@@ -1,5 +1,6 @@
 import Input from "antd/es/input";
 import { useState } from "react";
+import { FlareAsks } from "./FlareAsks";
 import { newId, type Schemas } from "../../app/client";
 import { Ten } from "../../app/parts";
 import { Screened } from "../../app/Screened";
@@ -34,7 +35,15 @@ type Enter = (
 ) => Promise<boolean>;
 
 /** A day at home, entered in the room: what was done, pain, slips. */
-export function Log({ page, post }: { page: Page; post: Post }) {
+export function Log({
+  episode,
+  page,
+  post,
+}: {
+  episode: string;
+  page: Page;
+  post: Post;
+}) {
   const [on, setOn] = useState(page.today);
   const [tapped, setTapped] = useState<Tapped>(NOTHING);
   const [remark, setRemark] = useState("");
@@ -97,7 +106,13 @@ export function Log({ page, post }: { page: Page; post: Post }) {
               }))
             }
           />
-          <Felt tapped={tapped} tap={tap} enter={enter} />
+          <Felt
+            episode={episode}
+            flags={page.view.flags}
+            tapped={tapped}
+            tap={tap}
+            enter={enter}
+          />
         </div>
         <Diary log={page.view.log} post={post} />
       </div>
@@ -177,14 +192,19 @@ function Done({
 
 /** How it felt: pain, effort, a slip and how it was worse, a bad day. */
 function Felt({
+  episode,
+  flags,
   tapped,
   tap,
   enter,
 }: {
+  episode: string;
+  flags: Schemas["FlagView"][];
   tapped: Tapped;
   tap: (part: Partial<Tapped>) => void;
   enter: Enter;
 }) {
+  const [asking, setAsking] = useState(false);
   const say = (
     fact: { kind: string } & Record<string, unknown>,
     says: string,
@@ -252,14 +272,27 @@ function Felt({
               className="yn"
               id="log-flare"
               aria-pressed={tapped.flare}
-              onClick={() =>
-                say({ kind: "flare_day" }, t("log-flare"), { flare: true })
-              }
+              aria-expanded={asking}
+              onClick={() => setAsking(!asking)}
             >
               {t("log-flare")}
             </button>
           </td>
         </tr>
+        {asking && !tapped.flare && (
+          <tr>
+            <td colSpan={2}>
+              <FlareAsks
+                episode={episode}
+                flags={flags}
+                onNone={() => {
+                  setAsking(false);
+                  say({ kind: "flare_day" }, t("log-flare"), { flare: true });
+                }}
+              />
+            </td>
+          </tr>
+        )}
       </tbody>
     </table>
   );
