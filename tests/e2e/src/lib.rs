@@ -427,6 +427,15 @@ impl House {
             .expect("answered")
     }
 
+    /// Sends a write from inside the page; answers with its status.
+    pub async fn post(&self, path: &str, body: &Value) -> Value {
+        let script = "const [p,b,done]=arguments;fetch(p,{method:'POST',headers:{'content-type':'application/json'},body:JSON.stringify(b)}).then(r=>done(r.status))";
+        self.browser
+            .execute_async(script, vec![json!(path), body.clone()])
+            .await
+            .expect("answered")
+    }
+
     /// Changes the database behind the application's back.
     pub fn sql(&self, sql: &str) {
         psql_on(&self.door, &self.database, sql);

@@ -51,3 +51,17 @@ pub struct PrecautionRow {
     /// How sure we are.
     pub confidence: Confidence,
 }
+
+/// A forbidden position that a surgeon's release of a movement lifts.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct PositionRow {
+    /// The position, as pathways name it.
+    pub id: String,
+    /// Quantities whose release lifts it.
+    pub released_by: Vec<String>,
+    /// Where the row comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}

@@ -135,6 +135,21 @@ pub(super) fn thresholds(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
 }
 
 pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
+    for row in &known.positions {
+        let strange = row
+            .released_by
+            .iter()
+            .filter(|q| known.quantity(q).is_none());
+        for quantity in strange {
+            let problem = format!("`{quantity}` is not a quantity");
+            faults.push(KnowledgeError::at(
+                "positions.toml",
+                &row.id,
+                "released_by",
+                problem,
+            ));
+        }
+    }
     let mut source = |file: &str, row: &str, text: &str| {
         if !PLAIN_SOURCES.contains(&text) && !known.references.contains_key(text) {
             let problem =
@@ -158,6 +173,10 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         .health
         .iter()
         .for_each(|r| source("health.toml", &r.id, &r.source));
+    known
+        .positions
+        .iter()
+        .for_each(|r| source("positions.toml", &r.id, &r.source));
     known
         .reasons
         .iter()

@@ -1,6 +1,6 @@
 //! From text to knowledge, or to a list of faults.
 
-use super::asks::{AttestationRow, PrecautionRow};
+use super::asks::{AttestationRow, PositionRow, PrecautionRow};
 use super::bounds;
 use super::check;
 use super::check_asks;
@@ -54,6 +54,8 @@ pub struct Knowledge {
     pub lexicon: BTreeMap<String, Vec<AskRow>>,
     /// General health that changes a plan.
     pub health: Vec<HealthItem>,
+    /// Forbidden positions that a release lifts.
+    pub positions: Vec<PositionRow>,
     /// Reasons that are given with one key, in order.
     pub reasons: Vec<ReasonRow>,
     /// Classes of exercises, by id.
@@ -479,6 +481,10 @@ fn read_file(
         "health.toml" => {
             one("health", faults);
             known.health = rows(name, table, "health", faults);
+        }
+        "positions.toml" => {
+            one("position", faults);
+            known.positions = rows(name, table, "position", faults);
         }
         "reasons.toml" => {
             one("reason", faults);

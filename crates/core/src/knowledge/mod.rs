@@ -25,7 +25,7 @@ mod span;
 mod step;
 mod watch;
 
-pub use asks::{AttestationRow, PrecautionRow};
+pub use asks::{AttestationRow, PositionRow, PrecautionRow};
 pub use clinical_test::{
     Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need,
     Prior, Setting, TestKind,

@@ -3,6 +3,7 @@
 use super::rules::Rules;
 use crate::calendar::{EpisodeDay, episode_day};
 use crate::episode::SurgeonLimit;
+use crate::knowledge::Knowledge;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -150,6 +151,28 @@ pub fn ceiling_on(
     }
     out.reason = out.reason.with("quantity", quantity);
     out
+}
+
+/// The first day from which a surgeon's release lifts a forbidden position, where one does on `day`.
+///
+/// The released ceiling goes on holding the movement. Source: our choice, because a sheet that allows and forbids is no sheet.
+pub fn released_from(
+    known: &Knowledge,
+    rules: &Rules,
+    limits: &[SurgeonLimit],
+    position: &str,
+    day: EpisodeDay,
+) -> Option<EpisodeDay> {
+    let row = known.positions.iter().find(|p| p.id == position)?;
+    let releases = limits.iter().filter(|l| {
+        l.release.is_some() && row.released_by.contains(&l.quantity) && in_force(rules, l, day)
+    });
+    releases
+        .map(|l| match (l.starts_on(), rules.day0) {
+            (Some(on), Some(day0)) => episode_day(day0, on),
+            _ => day,
+        })
+        .min()
 }
 
 /// The floor of `quantity` on `day`: the smaller of the pathway's and the surgeon's, never above the ceiling.

@@ -1,7 +1,8 @@
 //! Everything the chart shows, worked out: nothing is left to compute on the page.
 
-use super::ceiling::{Band, band_view, ceiling_on};
+use super::ceiling::{Band, band_view, ceiling_on, released_from};
 use super::dose::{Volume, volume};
+use super::rules::ForbiddenRule;
 use super::safety::{CheckContext, Verdict, check_line};
 use super::schedule::{PhaseSpan, catching_up, expected, reached_phase, schedule};
 use crate::calendar::{Clock, EpisodeDay};
@@ -280,6 +281,21 @@ fn trend(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<Trend> {
     )
 }
 
+/// The day from which the surgeon's releases lift everything a precaution tells in words; none where it tells more.
+fn released_day(ctx: &CheckContext, precaution: &str) -> Option<EpisodeDay> {
+    let row = ctx.known.precautions.iter().find(|p| p.id == precaution)?;
+    let mut told = (ctx.rules.forbidden.iter())
+        .filter(|f| row.positions.contains(&f.id))
+        .peekable();
+    if !row.tags.is_empty() || told.peek().is_none() {
+        return None;
+    }
+    let lifted =
+        |f: &ForbiddenRule| released_from(ctx.known, ctx.rules, ctx.limits, &f.id, ctx.today);
+    told.map(lifted)
+        .try_fold(0, |last, day| Some(last.max(day?)))
+}
+
 /// The plan chart of a program.
 pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
     let rules = ctx.rules;
@@ -352,8 +368,9 @@ pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
             .map(|p| PrecautionSpan {
                 id: p.id.clone(),
                 from_day: p.from_day,
-                to_day: p.until_day,
+                to_day: released_day(ctx, &p.id).map_or(p.until_day, |day| p.until_day.min(day)),
             })
+            .filter(|p| p.to_day > p.from_day)
             .collect(),
         corridors: corridor_views(ctx, facts),
         volumes: phases

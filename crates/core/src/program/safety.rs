@@ -369,7 +369,7 @@ pub fn check_exercise(
             .rules
             .forbidden
             .iter()
-            .filter(|f| f.tags.contains(tag) && day < f.until_day)
+            .filter(|f| f.tags.contains(tag) && forbids(ctx, f, day))
         {
             say(Blocked, false, forbidden(ctx, rule));
         }
@@ -462,6 +462,12 @@ pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: EpisodeDay) -
     .unwrap_or_else(|| exercise.path())
 }
 
+/// Whether a position is forbidden on a day: until its own day, unless the surgeon has released the movement.
+fn forbids(ctx: &CheckContext, rule: &super::rules::ForbiddenRule, day: EpisodeDay) -> bool {
+    day < rule.until_day
+        && super::ceiling::released_from(ctx.known, ctx.rules, ctx.limits, &rule.id, day).is_none()
+}
+
 /// The reason a position is forbidden, with when that ends.
 fn forbidden(ctx: &CheckContext, rule: &super::rules::ForbiddenRule) -> Reason {
     if ctx.rules.clock == HealingClock::None {
@@ -548,7 +554,7 @@ fn check_path(
         .rules
         .forbidden
         .iter()
-        .filter(|f| day < f.until_day && f.touches(exercise.frames()))
+        .filter(|f| forbids(ctx, f, day) && f.touches(exercise.frames()))
     {
         say(Status::Blocked, false, forbidden(ctx, rule));
     }
@@ -603,7 +609,7 @@ pub fn bars_position(
 ) -> Vec<Reason> {
     let mut out = Vec::new();
     let frames = path.frames();
-    for rule in ctx.rules.forbidden.iter().filter(|f| day < f.until_day) {
+    for rule in ctx.rules.forbidden.iter().filter(|f| forbids(ctx, f, day)) {
         if rule.touches(&frames) || tags.iter().any(|tag| rule.tags.contains(tag)) {
             out.push(forbidden(ctx, rule));
         }

@@ -189,3 +189,44 @@ proptest! {
         prop_assert_eq!(facts.story.side, Arm::Right);
     }
 }
+
+/// A release changes dial, avoid list and precautions together, from its own date: the sheet never says both.
+#[test]
+fn a_release_lifts_the_position_and_the_precaution_that_speak_of_it_from_its_own_date() {
+    use ritorno_core::knowledge::Demand;
+    use ritorno_core::program::{bars_position, plan_chart};
+    use ritorno_core::visit::Assessment;
+    let mut facts = shoulder(60);
+    facts.story.pathway = "reverse-shoulder".into();
+    let says = |facts: &Facts| {
+        let assessment = Assessment::new(known(), facts).expect("known");
+        let ctx = assessment.ctx();
+        let precaution = plan_chart(&ctx, facts)
+            .precautions
+            .into_iter()
+            .any(|p| p.id == "no-combined-behind" && (p.from_day..p.to_day).contains(&ctx.today));
+        let none: &[Demand] = &[];
+        let path = ritorno_core::mechanics::Path { keys: Vec::new() };
+        let barred = bars_position(&ctx, &path, none, &["behind-back".into()], ctx.today);
+        let named = |position: &str| {
+            use ritorno_core::reason::Arg;
+            let this = Some(&Arg::Text(position.into()));
+            barred.iter().any(|r| r.args.get("position") == this)
+        };
+        (precaution, named("combined-behind"))
+    };
+    assert_eq!(says(&facts), (true, true));
+    let mut release = limit("hand-behind-back", 4.0, None);
+    release.release = Some(Release {
+        role: "surgeon".into(),
+        on: on(55),
+    });
+    facts.limits = vec![release];
+    assert_eq!(says(&facts), (false, false), "both are lifted");
+    facts.today = on(54);
+    assert_eq!(says(&facts), (true, true), "not before its own date");
+    // A limit that is no release lifts nothing.
+    facts.today = on(60);
+    facts.limits[0].release = None;
+    assert_eq!(says(&facts), (true, true));
+}

@@ -367,9 +367,7 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
     let own = ".own-dose .number-field:nth-of-type(2) input";
     refuses(&house, own, "2,5").await;
     house.fill(own, "9").await;
-    house
-        .fill(".decision.open .decision-more > input", "tired")
-        .await;
+    house.fill(".decision.open .why input", "tired").await;
     house.click(".own-dose button").await;
     took(&house, "\"repetitions\":9").await;
     house.close().await;

@@ -7,6 +7,7 @@ mod library;
 mod outage;
 mod outbox;
 mod program;
+mod reasons;
 mod scores;
 mod screens;
 mod timeline;
