@@ -313,7 +313,16 @@ rule-event-finding = { $test }, { $side }: { $kind ->
     [number] { $value }
    *[word] { $found }
 }
-rule-event-exam-note = { $kind }: { $subject }
+rule-event-exam-note = { $kind ->
+    [pathway_kept] Pathway kept: { $pathway }
+    [injection] Injection: { $injected }
+    [pre_test] Own pre-test value: { $hypothesis }
+    [known] Seen by { $by }: { $hypothesis }
+    [try_out] Tried out: { $exercise }
+    [response] Before and after: { $subject }
+    [instability] { $severity }
+   *[irritability] Irritability: { $vote }
+}
 rule-event-strength-trial = { $strength }, { $side }: { $peak-n } N
 rule-event-outcome-sheet = { $instrument } filled in
 rule-event-score = { $score }: { $value }/10
@@ -356,6 +365,7 @@ rule-event-taken-back = Taken back
 rule-stiff-pattern-first = Stiff pattern, radiograph outstanding: signs under the roof are positive by themselves in such a shoulder, so this is withheld.
 rule-pathway-against-stiffness = Passive turning out and { $count } movements are lost: a stiff pattern, radiograph outstanding. This pathway is for pain under the roof. Choose another, or say why it is kept, before anything is built.
 rule-pathway-against-criterion = The criterion of { $condition } holds. This pathway is for pain under the roof. Choose another, or say why it is kept, before anything is built.
+rule-quick-with-health = { $health }: a fall or a knock does more harm, quick work needs a reason.
 rule-after-injection = A steroid was injected less than { $days } days ago: resisted work rests until day { $day }, and pain tells less than usual.
 rule-short-plan = { $percent } % of the planned sessions were done, { $least } % are needed. { $count } exercises in { $minutes } minutes are done more often than a long list: try a short plan.
 rule-dates-wait-for-sessions = { $percent } % of the planned sessions were done and the next gate asks for { $least } %: with every session from today on that is reached on { $day-day } at the earliest, so the dates are later.

@@ -98,6 +98,9 @@ impl<'a> Assessment<'a> {
                 || self.facts.other_side_heals(),
             kit: &self.facts.story.kit,
             injected_day: self.injected,
+            quick_caution: (self.known.health.iter())
+                .find(|h| h.quick_caution && self.facts.story.health.contains(&h.id))
+                .map(|h| h.id.as_str()),
             planning: false,
         }
     }

@@ -380,12 +380,18 @@ fn never_more(assessment: &Assessment, lines: &[Line]) -> Result<(), ApiError> {
         let Some(old) = facts.lines.iter().find(|l| l.id == proposal.line) else {
             continue;
         };
+        let ladder = |l: &Line| ctx.known.exercises.get(&l.exercise).map(|e| &e.ladder);
         let now = |l: &&(usize, &Line)| {
-            l.1.exercise == old.exercise && (l.1.from_day..l.1.to_day).contains(&ctx.today)
+            ladder(l.1) == ladder(old)
+                && !facts.lines.contains(l.1)
+                && (l.1.from_day..l.1.to_day).contains(&ctx.today)
         };
         let all: Vec<(usize, &Line)> = lines.iter().enumerate().collect();
         for (i, line) in all.iter().filter(now) {
-            let change = Change::Dose { dose: line.dose };
+            let change = Change::Exercise {
+                exercise: line.exercise.clone(),
+                dose: line.dose,
+            };
             if asks_more(ctx.known, old, &change) {
                 faults.push(&format!("lines[{i}].dose"), "never-more", &[]);
                 reasons.push(proposal.rule.clone());

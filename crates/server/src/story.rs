@@ -49,6 +49,8 @@ pub(crate) struct StoryPage {
     health: Vec<HealthChoice>,
     /// Injections with their dates, oldest first.
     injections: Vec<ExamNote>,
+    /// What imaging or an operation has shown or excluded, oldest first.
+    imaging: Vec<ExamNote>,
     /// Ids of kit to choose from.
     kit: Vec<String>,
     /// Kinds of movement a task may ask for.
@@ -74,6 +76,8 @@ pub(crate) struct HealthChoice {
     locked_arm: bool,
     /// New doses start low.
     starts_low: bool,
+    /// Quick work needs a reason.
+    quick_caution: bool,
 }
 
 /// An edit of a story.
@@ -171,6 +175,10 @@ pub(crate) fn page(
         },
         home: if signed { "done" } else { "empty" },
     };
+    let noted = |is: fn(&ExamFact) -> bool| -> Vec<ExamNote> {
+        let all = facts.exam_notes.iter().filter(|n| is(&n.fact));
+        all.cloned().collect()
+    };
     Ok(StoryPage {
         head: head(conn, &loaded.patient, loaded.episode)?,
         clock: Clock::at(facts.day()),
@@ -188,12 +196,11 @@ pub(crate) fn page(
                 max_age_days: h.max_age_days,
                 locked_arm: h.locked_arm,
                 starts_low: h.starts_low,
+                quick_caution: h.quick_caution,
             })
             .collect(),
-        injections: (facts.exam_notes.iter())
-            .filter(|n| matches!(n.fact, ExamFact::Injection { .. }))
-            .cloned()
-            .collect(),
+        injections: noted(|fact| matches!(fact, ExamFact::Injection { .. })),
+        imaging: noted(|fact| matches!(fact, ExamFact::Known { .. })),
         kit,
         goals: goals(known).map(str::to_owned).collect(),
         pathways: pathway_choices(state, conn)?,

@@ -130,6 +130,16 @@ fn entry(told: event::Told, day_of: impl Fn(DateTime<Utc>) -> NaiveDate) -> Time
                 ("finding", "word") => "found",
                 ("strength_trial", "test") => "strength",
                 ("episode_end", "code") => "end",
+                ("exam_note", "subject") => match text("kind") {
+                    "pathway_kept" => "pathway",
+                    "injection" => "injected",
+                    "pre_test" | "known" => "hypothesis",
+                    "try_out" => "exercise",
+                    "instability" => "severity",
+                    "irritability" => "vote",
+                    _ => "subject",
+                },
+                ("exam_note", "word") if text("kind") == "known" => "by",
                 (_, name) => name,
             };
             let worded = WORDS.iter().any(|(field, _)| *field == name);
@@ -149,6 +159,15 @@ fn entry(told: event::Told, day_of: impl Fn(DateTime<Utc>) -> NaiveDate) -> Time
             text: text(field).to_owned(),
         })
         .collect();
+    // What was said for it stands where other notes keep a word.
+    if matches!(text("kind"), "pathway_kept" | "pre_test" | "response") {
+        words.push(Words {
+            label: "reason".to_owned(),
+            text: text("word").to_owned(),
+        });
+    }
+    // A reason of the list is kept in words beside its code: once is enough.
+    words.dedup_by(|a, b| a.text == b.text);
     if let Some(reasons) = told.body.get("overridden").and_then(Value::as_object) {
         for (criterion, reason) in reasons {
             words.push(Words {

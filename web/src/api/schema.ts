@@ -2241,6 +2241,8 @@ export interface components {
              * @description Days after which a range is due again, when sooner than usual.
              */
             max_age_days?: number | null;
+            /** @description Quick work needs a reason. */
+            quick_caution: boolean;
             /** @description New doses start low. */
             starts_low: boolean;
             /**
@@ -3856,6 +3858,8 @@ export interface components {
             head: components["schemas"]["PatientHead"];
             /** @description General health to choose from, with what each changes. */
             health: components["schemas"]["HealthChoice"][];
+            /** @description What imaging or an operation has shown or excluded, oldest first. */
+            imaging: components["schemas"]["ExamNote"][];
             /** @description Injections with their dates, oldest first. */
             injections: components["schemas"]["ExamNote"][];
             /** @description Ids of kit to choose from. */

@@ -45,6 +45,7 @@ export function Story({
       <Injections
         episode={episode}
         injections={page.injections}
+        imaging={page.imaging}
         today={today}
         onKept={() => {
           for (const key of ["story", "program", "visit"])

@@ -312,6 +312,7 @@ impl Asked<'_> {
             mass_kg: None,
             kit: self.kit,
             injected_day: None,
+            quick_caution: None,
             planning: true,
         }
     }

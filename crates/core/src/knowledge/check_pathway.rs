@@ -689,6 +689,7 @@ pub(super) fn reach(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
             mass_kg: None,
             kit: &kit,
             injected_day: None,
+            quick_caution: None,
             planning: true,
         };
         let last = rules.end_day - 1;

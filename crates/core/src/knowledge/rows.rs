@@ -161,6 +161,9 @@ pub struct HealthItem {
     /// Pain is felt more: where nothing heals by the calendar a new dose starts as for moderate irritability at least.
     #[serde(default)]
     pub starts_low: bool,
+    /// A fall or a knock does more harm: quick work needs a reason.
+    #[serde(default)]
+    pub quick_caution: bool,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.

@@ -89,6 +89,8 @@ pub struct CheckContext<'a> {
     pub kit: &'a [String],
     /// The day of the newest steroid injection.
     pub injected_day: Option<EpisodeDay>,
+    /// General health in which quick work needs a reason, by id.
+    pub quick_caution: Option<&'a str>,
     /// True when a plan is judged: what waits for a gate is planned, and runs only once the gate is passed.
     pub planning: bool,
 }
@@ -397,6 +399,16 @@ pub fn check_exercise(
             Caution,
             true,
             Reason::new("kit-missing").with("kit", missing.as_str()),
+        );
+    }
+    if let Some(health) = ctx
+        .quick_caution
+        .filter(|_| exercise.hardest() >= Level::Ballistic)
+    {
+        say(
+            Caution,
+            true,
+            Reason::new("quick-with-health").with("health", health),
         );
     }
     let rest = ctx.known.threshold("injection-rest-days") as EpisodeDay;

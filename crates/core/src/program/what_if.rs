@@ -3,7 +3,7 @@
 use super::build::PlanDifference;
 use super::ceiling::Ceiling;
 use super::chart::{PlanChart, plan_chart};
-use super::schedule::schedule;
+use super::schedule::expected;
 use crate::calendar::EpisodeDay;
 use crate::episode::{Facts, Line, SurgeonLimit};
 use crate::knowledge::Knowledge;
@@ -103,7 +103,7 @@ fn plan(
     let today = facts.day();
     let lines = {
         let assessment = Assessment::new(known, &facts)?;
-        let mut spans = schedule(&assessment.rules, &facts);
+        let mut spans = expected(&assessment.ctx(), &facts);
         for span in &mut spans {
             if span.from_day > today {
                 span.from_day += missed;

@@ -32,6 +32,7 @@ fn ctx<'a>(rules: &'a Rules, kit: &'a [String]) -> CheckContext<'a> {
         mass_kg: None,
         kit,
         injected_day: None,
+        quick_caution: None,
         planning: true,
     }
 }

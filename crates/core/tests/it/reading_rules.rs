@@ -820,6 +820,36 @@ fn what_the_story_tells_changes_what_it_says_it_changes() {
     let before = age(&facts);
     facts.story.health = vec!["thyroid".into()];
     assert!(age(&facts) < before);
+    // Quick work needs a reason where a fall does more harm.
+    let quick = (known().exercises.values())
+        .find(|e| e.hardest() == ritorno_core::knowledge::Level::Ballistic)
+        .expect("quick work");
+    let asks = |facts: &Facts| {
+        let assessment = Assessment::new(known(), facts).expect("known");
+        let ctx = assessment.ctx();
+        let verdict = check_exercise(&ctx, quick, &quick.dose, ctx.today);
+        verdict
+            .findings
+            .iter()
+            .any(|f| f.reason.rule == "quick-with-health")
+    };
+    assert!(!asks(&facts));
+    for health in ["anticoagulants", "osteoporosis"] {
+        facts.story.health = vec![health.into()];
+        assert!(asks(&facts), "{health}");
+    }
+    // Every row of general health changes something.
+    for row in &known().health {
+        assert!(
+            row.strength_delay_weeks > 0
+                || row.max_age_days.is_some()
+                || row.locked_arm
+                || row.starts_low
+                || row.quick_caution,
+            "{} changes nothing",
+            row.id
+        );
+    }
     // Two weeks after a steroid no resisted work without a reason.
     let heavy = &known().exercises["external-rotation-side-lying-weight"];
     let warned = |facts: &Facts| {

@@ -331,7 +331,10 @@ fn a_roof_pathway_against_a_stiff_shoulder_builds_nothing_until_somebody_says_wh
             .status,
         422
     );
+    let seen = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "known", "about": "frozen-shoulder", "present": false, "by": "radiograph" });
+    vera.post(&at(&episode, "exam-notes"), &seen).ok();
     let told = vera.get(&at(&episode, "story")).ok();
+    assert_eq!(told["imaging"][0]["by"], "radiograph");
     assert_eq!(told["injections"][0]["what"], "steroid");
 }
 

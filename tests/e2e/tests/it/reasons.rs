@@ -75,7 +75,10 @@ async fn a_roof_pathway_is_challenged_in_a_stiff_shoulder_and_kept_with_a_reason
     house.click("#build").await;
     house.see("#problem").await;
     house
-        .fill("#pathway-kept-why", "the loss of turning is as old as she is")
+        .fill(
+            "#pathway-kept-why",
+            "the loss of turning is as old as she is",
+        )
         .await;
     house.click("#pathway-keep").await;
     house.until("!document.querySelector('#challenge')").await;
@@ -88,5 +91,44 @@ async fn a_roof_pathway_is_challenged_in_a_stiff_shoulder_and_kept_with_a_reason
     // An injection is part of the story.
     house.goto(&format!("/e/{episode}/story")).await;
     house.see("#injection-on").await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_release_after_a_breach_excuses_nothing_and_a_measurement_inside_closes_it() {
+    let house = House::open("breach", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let measure = async |value: &str| {
+        house.goto(&format!("/e/{episode}/ranges")).await;
+        house.see("#entry").await;
+        house.fill("#remark", "after the warm-up").await;
+        house.until("(document.activeElement.blur(), true)").await;
+        house.keys(&format!("{value}s")).await;
+        house.says(&format!("right: {value}°")).await;
+    };
+    measure("126").await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    house.see("[data-breach='passive-elevation']").await;
+    house.says("6° over the surgeon’s limit of 120°").await;
+    // The surgeon lets go of the limit today: what was above it stays above it.
+    house.goto(&format!("/e/{episode}/story")).await;
+    house
+        .click("#limit-quantity option[value='passive-elevation']")
+        .await;
+    house.fill("#limit-ceiling", "140").await;
+    house.click("#limit-release").await;
+    house.click("#add-limit").await;
+    house.says("up to 140").await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    house.see("[data-breach='passive-elevation']").await;
+    measure("118").await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    house.see("#decide").await;
+    house
+        .until("!document.querySelector('[data-breach]')")
+        .await;
+    house.goto(&format!("/e/{episode}/timeline")).await;
+    house.says("after the warm-up").await;
     house.close().await;
 }

@@ -27,6 +27,7 @@ export function Health({
         : []),
       ...(h.locked_arm ? [t("health-locked-arm")] : []),
       ...(h.starts_low ? [t("health-starts-low")] : []),
+      ...(h.quick_caution ? [t("health-quick-caution")] : []),
     ].join(", ");
   return (
     <>

@@ -3,24 +3,27 @@ import DatePicker from "antd/es/date-picker";
 import Segmented from "antd/es/segmented";
 import dayjs from "dayjs";
 import { useState } from "react";
+import { Link } from "react-router";
 import type { Schemas } from "../../app/client";
 import { newId } from "../../app/client";
 import { SaveMark, useEntries } from "../../app/entries";
 import { ProblemNote } from "../../app/parts";
-import { nameOf, shortDate, t } from "../../app/wording";
+import { capital, nameOf, shortDate, t } from "../../app/wording";
 
 type What = Schemas["Injected"];
 const WHAT: What[] = ["steroid", "other"];
 
-/** Injections with their dates: after a steroid resisted work rests, and pain tells less than usual. */
+/** Injections with their dates, and what imaging has shown: the one rests resisted work, the other ends the guessing. */
 export function Injections({
   episode,
   injections,
+  imaging,
   today,
   onKept,
 }: {
   episode: string;
   injections: Schemas["ExamNote"][];
+  imaging: Schemas["ExamNote"][];
   today: string;
   onKept: () => void;
 }) {
@@ -51,6 +54,18 @@ export function Injections({
       <ProblemNote error={error} />
       <div className="sheet">
         <ul className="plainlist">
+          {imaging.map(
+            (note) =>
+              note.kind === "known" && (
+                <li key={note.id}>
+                  <b>{capital(nameOf("by", note.by))}</b>{" "}
+                  <span className="num">{shortDate(note.on)}</span>:{" "}
+                  {t(note.present ? "imaging-shows" : "imaging-excludes", {
+                    hypothesis: note.about,
+                  })}
+                </li>
+              ),
+          )}
           {injections.map(
             (note) =>
               note.kind === "injection" && (
@@ -61,6 +76,9 @@ export function Injections({
               ),
           )}
         </ul>
+        <p className="soft small flush">
+          <Link to={`/e/${episode}/read`}>{t("imaging-add")}</Link>
+        </p>
         <p className="row wrap above-6">
           <Segmented<What>
             value={what}

@@ -190,6 +190,7 @@ export function Limits({
           />
           <Checkbox
             className="tall"
+            id="limit-release"
             checked={form.release}
             onChange={(e) => setForm({ ...form, release: e.target.checked })}
           >
