@@ -132,6 +132,7 @@ rule-irritability-ache = An ache of more than a day: at least moderate.
 rule-irritability-median = The middle of { $n } votes, ties up.
 rule-vote-dropped-surgery = Dropped: after an operation active is expected to lag behind passive.
 rule-vote-dropped-weakness = Dropped: weakness explains the difference.
+rule-vote-ranges-conflict = Active { $active } lies beyond passive { $passive }: measure both again; this vote waits.
 rule-vote-no-ranges = Needs active and passive elevation.
 rule-vote-from-ranges = Active { $active }, passive { $passive }.
 rule-range-deficit = { $value } against { $bound } ({ $against }).

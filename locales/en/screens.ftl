@@ -917,3 +917,4 @@ health-quick-caution = quick work needs a reason
 imaging-shows = shows { $hypothesis }, no longer guessed
 imaging-excludes = excludes { $hypothesis }, no longer guessed
 imaging-add = Note what imaging or an operation has shown
+read-withheld = withheld

@@ -280,6 +280,11 @@ fn apart(active: &Quantity, passive: &Quantity) -> Option<f64> {
     }
 }
 
+/// Whether a measurement stands against another of its day: kept and shown, used for nothing until it is measured again.
+pub fn in_conflict(ctx: &CheckContext, facts: &Facts, measurement: &Measurement) -> bool {
+    beyond_partner(ctx, facts, measurement).is_some()
+}
+
 /// Active beyond passive on one day, in the same or in another position: both are kept, neither is used, and the re-test comes first.
 fn beyond_partner(ctx: &CheckContext, facts: &Facts, measurement: &Measurement) -> Option<Reason> {
     let of = |m: &Measurement| ctx.known.quantity(&m.quantity);

@@ -2293,6 +2293,8 @@ export interface components {
             steps: components["schemas"]["Step"][];
             /** @description Why this word. */
             why: components["schemas"]["Reason"][];
+            /** @description Another criterion comes first: no number is shown, only why. */
+            withheld?: boolean;
             /** @description The word. */
             word: components["schemas"]["Word"];
         };

@@ -3,6 +3,7 @@
 use crate::episode::{ExamFact, Facts, OtherSide, StopReason};
 use crate::knowledge::Quantity;
 use crate::program::CheckContext;
+use crate::ranges::in_conflict;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -106,7 +107,10 @@ pub fn pathway_challenge(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
 pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
     let threshold = |id: &str| ctx.known.threshold(id);
     // Stopped at a permitted limit is at least that much: no loss can be read from it.
-    let newest = |id: &str| facts.newest(id).filter(|r| r.stop != StopReason::AtLimit);
+    let newest = |id: &str| {
+        let last = facts.newest(id).filter(|r| r.stop != StopReason::AtLimit);
+        last.filter(|r| !in_conflict(ctx, facts, r))
+    };
     let film = facts.exam_notes.iter().rev().find_map(|n| match &n.fact {
         ExamFact::Known { about, present, .. } if about == "glenohumeral-osteoarthritis" => {
             Some(*present)

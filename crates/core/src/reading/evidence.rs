@@ -6,6 +6,7 @@ use crate::flags::derived_flags;
 use crate::knowledge::{Accuracy, ClinicalTest, Found, Knowledge, Need};
 use crate::mechanics::Arm;
 use crate::program::CheckContext;
+use crate::ranges::in_conflict;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -133,7 +134,8 @@ pub fn unmet(ctx: &CheckContext, facts: &Facts, need: &Need, side: Arm) -> Optio
             f64::from(facts.day() - facts.day_of(r.on))
                 <= ctx.known.threshold("finding-max-age-days")
         })
-        // Of each quantity the newest, of those the greatest.
+        // What stands against another shows nothing. Of each quantity the newest, of those the greatest.
+        .filter(|r| !in_conflict(ctx, facts, r))
         .fold(std::collections::BTreeMap::new(), |mut newest, r| {
             newest.insert(r.quantity.as_str(), r.value);
             newest

@@ -115,6 +115,9 @@ pub struct HypothesisView {
     pub why: Vec<Reason>,
     /// What pulls against what.
     pub conflicts: Vec<Reason>,
+    /// Another criterion comes first: no number is shown, only why.
+    #[serde(default)]
+    pub withheld: bool,
 }
 
 /// The pre-test probability of a hypothesis for this person: the clinician's own, or the first row that fits.
@@ -289,6 +292,7 @@ pub fn read_hypothesis(
         word,
         why,
         conflicts,
+        withheld: false,
     }
 }
 

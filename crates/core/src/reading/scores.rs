@@ -4,6 +4,7 @@ use crate::calendar::age_years;
 use crate::episode::{ExamFact, Facts, OtherSide, Severity, TestAnswer};
 use crate::knowledge::Found;
 use crate::program::CheckContext;
+use crate::ranges::in_conflict;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -121,7 +122,7 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
         let hyperlax = facts.story.other_side == OtherSide::Hypermobile
             || facts
                 .newest("passive-er-side")
-                .is_some_and(|r| r.value > 85.0);
+                .is_some_and(|r| r.value > 85.0 && !in_conflict(ctx, facts, r));
         let score = f64::from(instability_severity(age, hyperlax, &present));
         let rule = if answered.len() < Severity::ALL.len() {
             "severity-incomplete"

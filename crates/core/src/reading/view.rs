@@ -85,6 +85,7 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
             _ => "stiff-pattern-first",
         };
         view.word = Word::Open;
+        view.withheld = true;
         view.why = vec![Reason::new(rule).with("condition", condition.condition.as_str())];
     }
     for view in hypotheses.iter_mut().filter(|h| h.word == Word::Unlikely) {

@@ -52,6 +52,14 @@ fn contradicted_repeated_old_and_uninterpretable_findings_are_kept_and_not_used(
     );
     assert_eq!(
         why(&facts, "neer").0,
+        Some("needs-unmeasured-range".into()),
+        "active beyond passive: neither shows anything"
+    );
+    facts
+        .measurements
+        .retain(|r| r.quantity != "passive-elevation");
+    assert_eq!(
+        why(&facts, "neer").0,
         None,
         "what the arm does by itself it also does when lifted"
     );
@@ -873,4 +881,29 @@ fn what_the_story_tells_changes_what_it_says_it_changes() {
     assert!(!warned(&facts), "fourteen days are over");
     facts.exam_notes.push(injected(Injected::Steroid, 20));
     assert!(warned(&facts));
+}
+
+/// Active beyond passive: neither serves a vote or a criterion, and of a withheld beam no number is shown.
+#[test]
+fn what_stands_against_another_serves_no_vote_and_no_criterion() {
+    let mut facts = sore();
+    measure(&mut facts, "passive-er-side", 20.0, StopReason::Stiff);
+    measure(&mut facts, "passive-er-90", 40.0, StopReason::Stiff);
+    let before = view(&facts);
+    assert_eq!(before.conditions[0].status, ConditionStatus::RangeOnly);
+    assert!(of(&before, "subacromial-pain").withheld);
+    // It turns out further by itself than it is turned.
+    measure(&mut facts, "active-er-side", 60.0, StopReason::Stiff);
+    let after = view(&facts);
+    assert_eq!(after.conditions[0].status, ConditionStatus::NotMeasured);
+    assert!(!of(&after, "subacromial-pain").withheld);
+    let vote = |facts: &Facts| {
+        let votes = view(facts).irritability.votes;
+        let found = votes.into_iter().find(|v| v.question == "active_passive");
+        let found = found.expect("it");
+        (found.level.is_some(), found.reason.expect("told").rule)
+    };
+    assert_eq!(vote(&facts), (true, "vote-from-ranges".into()));
+    measure(&mut facts, "passive-elevation", 95.0, StopReason::Stiff);
+    assert_eq!(vote(&facts), (false, "vote-ranges-conflict".into()));
 }

@@ -67,14 +67,26 @@ function Block({
         onClick={() => onOpen()}
       >
         <span className="name">{nameOf("hypothesis", h.hypothesis)}</span>
-        <Beam
-          view={h}
-          width={BEAM}
-          label={`${nameOf("hypothesis", h.hypothesis)}: ${percent(h.probability)}, ${nameOf("word", h.word)}`}
-        />
+        {h.withheld ? (
+          <span className="soft small withheld">
+            {h.why.map(sentence).join(" ")}
+          </span>
+        ) : (
+          <Beam
+            view={h}
+            width={BEAM}
+            label={`${nameOf("hypothesis", h.hypothesis)}: ${percent(h.probability)}, ${nameOf("word", h.word)}`}
+          />
+        )}
         <span className="num">
-          <b>{percent(h.probability)}</b>{" "}
-          <span className="soft">{nameOf("word", h.word)}</span>
+          {h.withheld ? (
+            <b>{t("read-withheld")}</b>
+          ) : (
+            <>
+              <b>{percent(h.probability)}</b>{" "}
+              <span className="soft">{nameOf("word", h.word)}</span>
+            </>
+          )}
         </span>
       </button>
       {open && (
@@ -84,7 +96,7 @@ function Block({
               <li key={sentence(r)}>{sentence(r)}</li>
             ))}
           </ul>
-          <BeamSteps view={h} width={250} />
+          {!h.withheld && <BeamSteps view={h} width={250} />}
           <Sources view={h} />
           <Own
             hypothesis={h.hypothesis}
