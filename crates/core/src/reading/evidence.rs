@@ -74,7 +74,7 @@ pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
             } else if disagrees {
                 Some(Reason::new("finding-contradicted").with("test", test.id.as_str()))
             } else if stiff && test.impingement {
-                Some(Reason::new("stiff-says-nothing").with("test", test.id.as_str()))
+                Some(stiff_says_nothing(test))
             } else {
                 why_not(ctx, facts, test, newest)
             };
@@ -86,6 +86,11 @@ pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
             })
         })
         .collect()
+}
+
+/// Why a sign under the roof is not interpretable in a stiff shoulder.
+pub(super) fn stiff_says_nothing(test: &ClinicalTest) -> Reason {
+    Reason::new("stiff-says-nothing").with("test", test.id.as_str())
 }
 
 /// An answer that nobody expects of a sound shoulder.
@@ -124,11 +129,21 @@ fn why_not(
 /// Why a need is not met on a side; an active measurement shows at least as much passive range.
 pub fn unmet(ctx: &CheckContext, facts: &Facts, need: &Need, side: Arm) -> Option<Reason> {
     let quantity = ctx.known.quantity(&need.quantity)?;
+    // What the arm did by itself before it was lifted last says nothing against that.
+    let lifted = facts
+        .measurements
+        .iter()
+        .rev()
+        .find(|r| r.side == side && r.quantity == quantity.id)
+        .map(|r| r.on);
     let reach = facts
         .measurements
         .iter()
         .filter(|r| {
-            r.side == side && (r.quantity == quantity.id || quantity.shown_by.contains(&r.quantity))
+            let own = r.quantity == quantity.id;
+            let shows =
+                quantity.shown_by.contains(&r.quantity) && lifted.is_none_or(|on| r.on >= on);
+            r.side == side && (own || shows)
         })
         .filter(|r| {
             f64::from(facts.day() - facts.day_of(r.on))

@@ -1,6 +1,7 @@
 //! What to examine next: the fixed core, then optional tests by what they would tell per minute.
 
-use super::evidence::{Weighed, unmet};
+use super::conditions::stiff_pattern;
+use super::evidence::{Weighed, stiff_says_nothing, unmet};
 use super::irritability::Irritability;
 use super::model::ReadingModel;
 use super::posterior::{HypothesisView, Word, answers_of};
@@ -124,6 +125,7 @@ pub fn plan(
         .filter_map(|id| ctx.known.red_flag(id))
         .flat_map(|flag| flag.tests.clone())
         .collect();
+    let stiff = stiff_pattern(ctx, facts).is_some();
     let complaint = facts.story.complaint.map(crate::episode::Complaint::word);
     let mut items: Vec<(PlanItem, u32)> =
         ctx.known
@@ -150,6 +152,9 @@ pub fn plan(
                     .find_map(|need| unmet(ctx, facts, need, facts.story.side))
                 {
                     reasons.push(reason);
+                    Place::NotNow
+                } else if stiff && test.impingement {
+                    reasons.push(stiff_says_nothing(test));
                     Place::NotNow
                 } else if irritability == Irritability::High && test.provocation >= 2 {
                     reasons.push(Reason::new("too-provoking").with("test", test.id.as_str()));
@@ -231,7 +236,7 @@ fn worth(
     }
     let mut parts: Vec<(f64, String)> = views
         .iter()
-        .filter(|v| !matches!(v.word, Word::Shown | Word::Excluded))
+        .filter(|v| !v.withheld && !matches!(v.word, Word::Shown | Word::Excluded))
         .filter_map(|v| {
             let gain = gain_bits(known, model, &v.hypothesis, v.probability, used, &test.id)?;
             let weight = known

@@ -718,6 +718,23 @@ fn in_a_stiff_shoulder_roof_signs_say_nothing_and_their_pathway_is_challenged() 
             weighed.finding.test
         );
     }
+    // Nor is any of them proposed, for as long as it is stiff.
+    facts.findings.clear();
+    let signs = ["painful-arc", "hawkins-kennedy", "neer", "yocum"];
+    let seen = view(&facts);
+    let planned = seen
+        .plan
+        .iter()
+        .filter(|i| signs.contains(&i.test.as_str()));
+    for item in planned {
+        assert_eq!(item.place, Place::NotNow, "{}", item.test);
+    }
+    assert!(
+        seen.telling
+            .iter()
+            .all(|i| !signs.contains(&i.test.as_str())
+                && i.about.iter().all(|h| h != "subacromial-pain"))
+    );
     assert_eq!(
         challenge(&facts).as_deref(),
         Some("pathway-against-stiffness")
@@ -906,4 +923,24 @@ fn what_stands_against_another_serves_no_vote_and_no_criterion() {
     assert_eq!(vote(&facts), (true, "vote-from-ranges".into()));
     measure(&mut facts, "passive-elevation", 95.0, StopReason::Stiff);
     assert_eq!(vote(&facts), (false, "vote-ranges-conflict".into()));
+}
+
+/// What the arm did by itself earlier says nothing against what it was lifted to last.
+#[test]
+fn an_older_active_range_does_not_stand_for_a_newer_passive_one() {
+    let mut facts = sore();
+    find(&mut facts, "painful-arc", word(Found::Familiar));
+    let why = |facts: &Facts| view(facts).findings[0].unused.clone().map(|r| r.rule);
+    assert_eq!(why(&facts), None);
+    facts.today = on(5);
+    measure(&mut facts, "passive-elevation", 120.0, StopReason::Pain);
+    assert_eq!(why(&facts).as_deref(), Some("needs-range"));
+    facts.today = on(6);
+    measure(
+        &mut facts,
+        "active-elevation-upright",
+        155.0,
+        StopReason::Pain,
+    );
+    assert_eq!(why(&facts), None, "newer, it shows that the range is there");
 }
