@@ -295,7 +295,7 @@ field-times-per-day = times a day
 field-days-per-week = days a week
 field-load-kg = weight
 field-elastic-level = elastic level
-field-distance-m = distance to the anchor
+field-distance-m = distance
 field-effort-pct = effort
 
 pathway-no-operation = No operation

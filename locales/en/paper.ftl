@@ -55,6 +55,7 @@ paper-days = { $days ->
 }
 paper-load = { $load } kg in your hand
 paper-elastic = elastic level { $level }
+paper-distance = { $metres } m from where it is fixed
 paper-effort = press with about { $effort } % of your strength
 paper-watch = Watch out for: { $faults }.
 paper-task = Helps with: { $task }

@@ -62,6 +62,9 @@ fn dose_text(wording: &Wording, line: &Line) -> String {
     }
     if let Some(level) = d.elastic_level {
         parts.push(wording.say("paper-elastic", &[("level", number(level))]));
+        if let Some(metres) = d.distance_m {
+            parts.push(wording.say("paper-distance", &[("metres", Value::Number(metres))]));
+        }
     }
     if let Some(effort) = d.effort_pct {
         parts.push(wording.say("paper-effort", &[("effort", number(effort))]));

@@ -345,6 +345,7 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
     for (family, field, good, bad) in [
         ("Vess", "load_kg", "1.25", "900"),
         ("Vess", "elastic_level", "2", "2,5"),
+        ("Vess", "distance_m", "1.25", "9"),
         ("Falanga", "effort_pct", "25", "3"),
     ] {
         let episode = house.open_patient(family).await;
