@@ -181,6 +181,9 @@ pub struct StrengthTrial {
     pub sound: bool,
     /// When.
     pub on: NaiveDate,
+    /// Anything else about it, in words.
+    #[serde(default)]
+    pub remark: String,
 }
 
 /// The trials of one test, side and day together.

@@ -66,6 +66,9 @@ pub(crate) struct PushForm {
     pain: Option<f64>,
     on: NaiveDate,
     force: Force,
+    /// Anything else about it, in words.
+    #[serde(default)]
+    remark: String,
 }
 
 /// What came of it: the room as it is now, and what the trace said.
@@ -137,6 +140,7 @@ pub(crate) fn keep_push(
     if let Some(pain) = form.pain {
         faults.bound(&known, "pain", "pain", pain);
     }
+    faults.text("remark", &form.remark, 1000, false);
     let (peak_n, measurement) = match &form.force {
         Force::Typed { peak_n } => {
             faults.bound(&known, "force.peak_n", "force_n", *peak_n);
@@ -173,6 +177,7 @@ pub(crate) fn keep_push(
         },
         sound: measurement.as_ref().is_none_or(|r| r.faults.is_empty()),
         on: form.on,
+        remark: form.remark.trim().to_owned(),
     };
     let broken = |_| StoreError::Unreadable("trace");
     let trace = match (&form.force, &measurement) {

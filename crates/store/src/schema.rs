@@ -60,7 +60,7 @@ diesel::table! {
 diesel::table! {
     strength_trial (id) {
         id -> Uuid, test -> Text, side -> Text, peak_n -> Float8, lever_m -> Nullable<Float8>, pain -> Nullable<Float8>,
-        device -> Nullable<Text>, sound -> Bool,
+        device -> Nullable<Text>, sound -> Bool, remark -> Text,
     }
 }
 diesel::table! {

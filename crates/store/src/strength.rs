@@ -19,12 +19,13 @@ type Row = (
         Option<f64>,
         Option<String>,
         bool,
+        String,
     ),
     NaiveDate,
 );
 
 fn to_trial(
-    ((id, test, side, peak_n, lever_m, pain, device, sound), on): Row,
+    ((id, test, side, peak_n, lever_m, pain, device, sound, remark), on): Row,
 ) -> Result<StrengthTrial, StoreError> {
     Ok(StrengthTrial {
         id,
@@ -36,6 +37,7 @@ fn to_trial(
         device,
         sound,
         on,
+        remark,
     })
 }
 
@@ -65,6 +67,7 @@ pub fn add(
             t::pain.eq(trial.pain),
             t::device.eq(&trial.device),
             t::sound.eq(trial.sound),
+            t::remark.eq(&trial.remark),
         ))
         .execute(conn)?;
     if let Some((samples, measurement)) = trace {

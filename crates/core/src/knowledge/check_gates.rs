@@ -364,6 +364,7 @@ impl Witness {
                 pain: None,
                 device: None,
                 sound: true,
+                remark: String::new(),
                 on: self.facts.today,
             });
         }

@@ -278,6 +278,7 @@ fn a_share_of_strength_needs_the_right_test_and_permission() {
             pain: Some(0.0),
             device: None,
             sound: true,
+            remark: String::new(),
             on: facts.today,
         });
     }

@@ -215,6 +215,7 @@ fn two_visits_side_by_side_use_what_may_be_used() {
         pain: None,
         device: None,
         sound: true,
+        remark: String::new(),
         on,
     };
     let later = earlier + Days::new(14);
@@ -351,6 +352,7 @@ fn tight_and_weak_sides_are_impairments_with_their_error() {
                 pain: Some(1.0),
                 device: None,
                 sound: true,
+                remark: String::new(),
                 on: facts.today,
             });
         }

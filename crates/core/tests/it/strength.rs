@@ -125,6 +125,7 @@ fn push(facts: &mut Facts, test: &str, side: Arm, forces: &[f64]) {
             pain: Some(1.0),
             device: None,
             sound: true,
+            remark: String::new(),
             on: facts.today,
         };
         facts.strength.push(trial);

@@ -380,6 +380,14 @@ fn pushes_are_typed_or_measured_and_a_spoiled_trace_is_kept_unused() {
         ),
         (422, true)
     );
+    // Words beside a push are kept and screened like any other.
+    let mut told = push("right", typed(90.0));
+    told["remark"] = json!("Heard a loud pop and let go.");
+    let kept = s.post(&path, &told).ok();
+    let trials = &kept["room"]["page"]["tests"][0]["affected"]["trials"];
+    let last = trials.as_array().and_then(|t| t.last()).expect("a trial");
+    assert_eq!(last["remark"], told["remark"]);
+    assert_eq!(s.flag(&episode, "pop")["state"], "queried");
 }
 
 #[test]

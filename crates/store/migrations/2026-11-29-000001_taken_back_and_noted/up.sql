@@ -9,3 +9,6 @@ alter table line_decision
 alter table exam_note drop constraint exam_note_kind_check;
 alter table exam_note add constraint exam_note_kind_check check (kind in
     ('irritability', 'known', 'pre_test', 'instability', 'response', 'try_out', 'injection', 'pathway_kept'));
+
+-- Words beside a push, as beside every measurement and finding.
+alter table strength_trial add column remark text not null default '';

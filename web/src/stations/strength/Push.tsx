@@ -1,3 +1,4 @@
+import Input from "antd/es/input";
 import type { Schemas } from "../../app/client";
 import { useMe } from "../../app/me";
 import { NumberField } from "../../app/NumberField";
@@ -123,6 +124,15 @@ function Enter({
           </button>
         ))}
       </div>
+      <Input
+        id="push-remark"
+        className="w-440 above-6 below-10"
+        aria-label={t("remark")}
+        placeholder={t("remark")}
+        maxLength={500}
+        value={room.remark}
+        onChange={(e) => room.setRemark(e.target.value)}
+      />
       {live && (
         <Trace
           samples={live.samples}
@@ -179,6 +189,7 @@ function Trials({
         <span key={x.id} className={x.sound ? "" : "unsound"}>
           {i + 1}: <b className="num">{n(x.peak_n)} N</b>
           {x.pain != null ? ` ${t("with-pain", { pain: x.pain })}` : ""}
+          {x.remark ? <span className="soft"> {x.remark}</span> : null}
         </span>
       ))}
       {invented.map((x) => (

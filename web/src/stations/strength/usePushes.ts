@@ -34,6 +34,7 @@ export function usePushes(episode: string, today: string) {
   const [other, setOther] = useState(false);
   const [typed, setTyped] = useState("");
   const [lever, setLever] = useState<Record<string, Typed>>({});
+  const [remark, setRemark] = useState("");
   const [pain, setPain] = useState<number>();
   const [live, setLive] = useState<Live>();
   const [kept, setKept] = useState<string[]>([]);
@@ -64,8 +65,9 @@ export function usePushes(episode: string, today: string) {
     // A lever that cannot be read is put right first: nothing is kept with another one.
     if (!test || leverCm === undefined) return undefined;
     const id = newId();
-    const before = { typed, pain };
+    const before = { typed, pain, remark };
     setTyped("");
+    setRemark("");
     setPain(undefined);
     const entry = {
       kind: "push" as const,
@@ -77,6 +79,7 @@ export function usePushes(episode: string, today: string) {
         pain: pain ?? null,
         on: today,
         force: what,
+        remark,
       },
       says: `${nameOf("strength", test.test)}, ${nameOf("side", side)}: ${says}`,
     };
@@ -85,6 +88,7 @@ export function usePushes(episode: string, today: string) {
       if (what.kind !== "typed" || now.current !== "") return false;
       setTyped(before.typed);
       setPain(before.pain);
+      setRemark(before.remark);
       return true;
     });
     if (!done) return undefined;
@@ -196,6 +200,8 @@ export function usePushes(episode: string, today: string) {
       test && setLever((all) => ({ ...all, [test.test]: cm })),
     pain,
     setPain,
+    remark,
+    setRemark,
     live,
     kept,
     keepTyped,
