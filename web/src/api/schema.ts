@@ -3293,6 +3293,8 @@ export interface components {
             on: string;
             /** Format: double */
             pain?: number | null;
+            /** @description Anything else about it, in words. */
+            remark?: string;
             side: components["schemas"]["Arm"];
             test: string;
         };
@@ -3973,6 +3975,8 @@ export interface components {
              * @description Greatest force in newtons.
              */
             peak_n: number;
+            /** @description Anything else about it, in words. */
+            remark?: string;
             /** @description Side. */
             side: components["schemas"]["Arm"];
             /** @description Whether the trace was sound. */
