@@ -126,7 +126,15 @@ export function Visit({ episode }: { episode: string }) {
       {view.untried.length > 0 && (
         <TryOut exercises={view.untried} today={today} post={post} />
       )}
-      {!unplanned && <Log episode={episode} page={page.data} post={post} />}
+      {!unplanned && (
+        <Log
+          episode={episode}
+          page={page.data}
+          post={post}
+          onAsked={refresh}
+          onError={setError}
+        />
+      )}
       <Note episode={episode} most={noteMost} post={post} />
       <p className="soft small num">{clock(view.clock)}</p>
     </>

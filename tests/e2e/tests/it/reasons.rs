@@ -75,12 +75,9 @@ async fn a_roof_pathway_is_challenged_in_a_stiff_shoulder_and_kept_with_a_reason
     house.click("#build").await;
     house.see("#problem").await;
     house
-        .fill(
-            "#pathway-kept-why",
-            "the loss of turning is as old as she is",
-        )
+        .fill("#pathway-kept", "the loss of turning is as old as she is")
         .await;
-    house.click("#pathway-keep").await;
+    house.click("#pathway-kept-record").await;
     house.until("!document.querySelector('#challenge')").await;
     house.click("#build").await;
     house.see("#draft").await;

@@ -1,4 +1,4 @@
-import Input from "antd/es/input";
+import { Remark } from "../../app/Remark";
 import {
   attr,
   capital,
@@ -136,14 +136,11 @@ function Answers({ exam, current }: { exam: Exam; current: Card }) {
       >
         <kbd>x</kbd> {t("could-not")}
       </button>
-      <Input
+      <Remark
         id="finding-remark"
         className="whole-row"
-        aria-label={t("remark")}
-        placeholder={t("remark")}
-        maxLength={500}
         value={exam.remark}
-        onChange={(e) => exam.setRemark(e.target.value)}
+        onChange={exam.setRemark}
       />
     </div>
   );

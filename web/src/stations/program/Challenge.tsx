@@ -1,10 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
-import Input from "antd/es/input";
-import { useState } from "react";
 import { Link } from "react-router";
-import { newId, type Schemas } from "../../app/client";
-import { SaveMark, useEntries } from "../../app/entries";
+import type { Schemas } from "../../app/client";
+import { useEntries } from "../../app/entries";
+import { InWords } from "../../app/InWords";
 import { ProblemNote } from "../../app/parts";
 import { sentence, t } from "../../app/wording";
 
@@ -21,48 +20,37 @@ export function Challenge({
   today: string;
 }) {
   const queries = useQueryClient();
-  const [reason, setReason] = useState("");
-  const { keep, state, error } = useEntries(episode);
-  const record = () => {
-    const id = newId();
-    void keep(
-      {
-        kind: "exam_note",
-        body: { id, on: today, kind: "pathway_kept", pathway, reason },
-        says: `${t("pathway-keep")}: ${reason}`,
-      },
-      id,
-    ).then((kept) => {
-      if (!kept) return;
-      for (const key of ["program", "reading", "story"])
-        void queries.invalidateQueries({ queryKey: [key] });
-    });
+  const { keep, error, setError } = useEntries(episode);
+  const refresh = () => {
+    for (const key of ["program", "reading", "story"])
+      void queries.invalidateQueries({ queryKey: [key] });
   };
   return (
     <div className="notice decide" role="alert" id="challenge">
       <b>{sentence(challenge)}</b>
       <ProblemNote error={error} />
-      <p className="row wrap above-6">
+      <div className="row wrap">
         <Link to={`/e/${episode}/story`}>
           <Button type="primary">{t("pathway-choose")}</Button>
         </Link>
-        <Input
-          id="pathway-kept-why"
-          className="w-440"
-          aria-label={t("pathway-keep-why")}
-          placeholder={t("pathway-keep-why")}
-          value={reason}
-          onChange={(e) => setReason(e.target.value)}
+        <InWords
+          id="pathway-kept"
+          label={t("pathway-keep-why")}
+          button={t("pathway-keep")}
+          send={(id, { words: reason }) =>
+            keep(
+              {
+                kind: "exam_note",
+                body: { id, on: today, kind: "pathway_kept", pathway, reason },
+                says: `${t("pathway-keep")}: ${reason}`,
+              },
+              id,
+            )
+          }
+          onDone={refresh}
+          onError={setError}
         />
-        <Button
-          id="pathway-keep"
-          disabled={reason.trim() === ""}
-          onClick={record}
-        >
-          {t("pathway-keep")}
-        </Button>
-        <SaveMark state={state} />
-      </p>
+      </div>
     </div>
   );
 }

@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
+import Select from "antd/es/select";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../../app/client";
@@ -111,24 +112,16 @@ function Dose({ line, draft }: { line: Schemas["Line"]; draft: Draft }) {
       />
       <label className="field">
         {nameOf("field", "structure")}
-        <select
-          className="native"
+        <Select
+          id="dose-structure"
           value={line.dose.structure ?? "straight"}
-          onChange={(e) =>
-            dose({
-              structure:
-                e.target.value === "straight"
-                  ? null
-                  : (e.target.value as "circuit"),
-            })
+          onChange={(structure) =>
+            dose({ structure: structure === "straight" ? null : structure })
           }
-        >
-          {["straight", "circuit", "single"].map((s) => (
-            <option key={s} value={s}>
-              {t(`structure-${s}`)}
-            </option>
-          ))}
-        </select>
+          options={(["straight", "circuit", "single"] as const).map(
+            (value) => ({ value, label: t(`structure-${value}`) }),
+          )}
+        />
       </label>
       {(["from_day", "to_day"] as const).map((f) => (
         <Settled

@@ -1,6 +1,6 @@
-import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { useMe } from "../../app/me";
+import { Remark } from "../../app/Remark";
 import { capital, nameOf, t } from "../../app/wording";
 import { StopMark } from "../../pictures/Marks";
 import { type Method, METHODS, type Room } from "./useRanges";
@@ -69,15 +69,12 @@ export function Entry({ room }: { room: Room }) {
           t("ranges-arc-kept", { from: arc[0] ?? 0, to: arc[1] ?? "…" })
         )}
       </span>
-      <Input
+      <Remark
         id="remark"
-        size="small"
         className="w-190"
-        aria-label={t("remark")}
-        placeholder={t("remark")}
-        maxLength={500}
+        small
         value={room.remark}
-        onChange={(e) => room.setRemark(e.target.value)}
+        onChange={room.setRemark}
       />
       <HowMeasured room={room} running={running} />
       {fault && (

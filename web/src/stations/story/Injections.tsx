@@ -13,7 +13,7 @@ import { capital, nameOf, shortDate, t } from "../../app/wording";
 type What = Schemas["Injected"];
 const WHAT: What[] = ["steroid", "other"];
 
-/** Injections with their dates, and what imaging has shown: the one rests resisted work, the other ends the guessing. */
+/** Injections, which rest resisted work, and what imaging has shown, which ends the guessing; each with its date. */
 export function Injections({
   episode,
   injections,

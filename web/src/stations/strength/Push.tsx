@@ -1,7 +1,7 @@
-import Input from "antd/es/input";
 import type { Schemas } from "../../app/client";
 import { useMe } from "../../app/me";
 import { NumberField } from "../../app/NumberField";
+import { Remark } from "../../app/Remark";
 import { attr, nameOf, sentence, t } from "../../app/wording";
 import { Trace } from "../../pictures/Trace";
 import { n } from "./words";
@@ -124,14 +124,11 @@ function Enter({
           </button>
         ))}
       </div>
-      <Input
+      <Remark
         id="push-remark"
         className="w-440 above-6 below-10"
-        aria-label={t("remark")}
-        placeholder={t("remark")}
-        maxLength={500}
         value={room.remark}
-        onChange={(e) => room.setRemark(e.target.value)}
+        onChange={room.setRemark}
       />
       {live && (
         <Trace

@@ -1,9 +1,5 @@
-import Button from "antd/es/button";
-import Input from "antd/es/input";
-import { type ReactNode, useState } from "react";
-import { api, ask, newId, type Schemas } from "../../app/client";
-import { SaveMark, useSaver } from "../../app/entries";
-import { inWords, NO_REASON, Why } from "../../app/Why";
+import { api, ask, type Schemas } from "../../app/client";
+import { InWords } from "../../app/InWords";
 import { nameOf, sentence, shortDate, t } from "../../app/wording";
 
 type View = Schemas["VisitView"];
@@ -38,7 +34,7 @@ export function Held({
               label={t("breach-answer")}
               button={t("breach-record")}
               {...ends}
-              send={(id, words) =>
+              send={(id, { words }) =>
                 ask(
                   api.POST("/api/episodes/{id}/breach-answers", {
                     ...path,
@@ -70,7 +66,12 @@ export function Held({
               ask(
                 api.POST("/api/episodes/{id}/resumes", {
                   ...path,
-                  body: { id, exercise: p.exercise, reason },
+                  body: {
+                    id,
+                    exercise: p.exercise,
+                    reason: reason.words,
+                    reason_code: reason.code ?? null,
+                  },
                 }),
               )
             }
@@ -78,62 +79,5 @@ export function Held({
         </div>
       ))}
     </>
-  );
-}
-
-/** One line of words, and the key that records it. */
-function InWords({
-  id,
-  label,
-  button,
-  of,
-  send,
-  onDone,
-  onError,
-}: {
-  id: string;
-  label: string;
-  button: ReactNode;
-  /** Offers the list of reasons beside the words. */
-  of?: Schemas["ReasonFor"];
-  send: (entry: string, words: string) => Promise<unknown>;
-  onDone: () => void;
-  onError: (e: unknown) => void;
-}) {
-  const [reason, setReason] = useState(NO_REASON);
-  const [entry] = useState(newId);
-  const saver = useSaver();
-  const record = () =>
-    saver
-      .run(async () => {
-        await send(entry, inWords(reason));
-        onDone();
-      })
-      .catch(onError);
-  return (
-    <div className="row wrap above-6">
-      {of ? (
-        <Why
-          id={id}
-          of={of}
-          label={label}
-          value={reason}
-          onChange={setReason}
-        />
-      ) : (
-        <Input
-          id={id}
-          className="w-440"
-          aria-label={label}
-          placeholder={label}
-          value={reason.words}
-          onChange={(e) => setReason({ ...NO_REASON, words: e.target.value })}
-        />
-      )}
-      <Button disabled={saver.busy} onClick={() => void record()}>
-        {button}
-      </Button>
-      <SaveMark state={saver.state} />
-    </div>
   );
 }

@@ -1,9 +1,10 @@
-import Input from "antd/es/input";
+import DatePicker from "antd/es/date-picker";
+import dayjs from "dayjs";
 import { useState } from "react";
-import { FlareAsks } from "./FlareAsks";
+import { StopList } from "./StopList";
 import { newId, type Schemas } from "../../app/client";
 import { Ten } from "../../app/parts";
-import { Screened } from "../../app/Screened";
+import { Remark } from "../../app/Remark";
 import { nameOf, shortDate, t } from "../../app/wording";
 import type { Post } from "./post";
 import { Diary } from "./Diary";
@@ -39,8 +40,12 @@ export function Log({
   episode,
   page,
   post,
+  onAsked,
+  onError,
 }: {
   episode: string;
+  onAsked: () => void;
+  onError: (e: unknown) => void;
   page: Page;
   post: Post;
 }) {
@@ -71,27 +76,25 @@ export function Log({
         <div className="sheet">
           <label className="field w-190 below-10">
             {t("log-day")}
-            <input
-              type="date"
+            <DatePicker
               id="log-day"
-              max={page.today}
-              value={on}
-              onChange={(e) => {
-                setOn(e.target.value || page.today);
+              format="D MMM YYYY"
+              allowClear={false}
+              maxDate={dayjs(page.today)}
+              value={dayjs(on)}
+              onChange={(day) => {
+                if (day) setOn(day.format("YYYY-MM-DD"));
                 setTapped(NOTHING);
               }}
             />
           </label>
-          <Input
+          <Remark
             id="log-remark"
             className="below-10"
-            aria-label={t("log-remark")}
-            placeholder={t("log-remark")}
-            maxLength={500}
+            label={t("log-remark")}
             value={remark}
-            onChange={(e) => setRemark(e.target.value)}
+            onChange={setRemark}
           />
-          <Screened text={remark} />
           {page.lines.length === 0 && (
             <p className="soft above-8">{t("log-no-lines")}</p>
           )}
@@ -109,6 +112,8 @@ export function Log({
           <Felt
             episode={episode}
             flags={page.view.flags}
+            onAsked={onAsked}
+            onError={onError}
             tapped={tapped}
             tap={tap}
             enter={enter}
@@ -197,9 +202,13 @@ function Felt({
   tapped,
   tap,
   enter,
+  onAsked,
+  onError,
 }: {
   episode: string;
   flags: Schemas["FlagView"][];
+  onAsked: () => void;
+  onError: (e: unknown) => void;
   tapped: Tapped;
   tap: (part: Partial<Tapped>) => void;
   enter: Enter;
@@ -281,14 +290,19 @@ function Felt({
         </tr>
         {asking && !tapped.flare && (
           <tr>
-            <td colSpan={2}>
-              <FlareAsks
+            <td colSpan={2} id="flare-asks">
+              <StopList
                 episode={episode}
+                id="flare-none"
+                title={t("flare-stop-list")}
+                button={t("flare-none")}
                 flags={flags}
                 onNone={() => {
                   setAsking(false);
                   say({ kind: "flare_day" }, t("log-flare"), { flare: true });
                 }}
+                onKept={onAsked}
+                onError={onError}
               />
             </td>
           </tr>
