@@ -18,6 +18,7 @@ pub mod outcome;
 pub mod permission;
 pub mod program;
 pub mod progress;
+pub mod pull;
 pub mod ranges;
 pub mod reading;
 pub mod reason;

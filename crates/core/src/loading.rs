@@ -1,12 +1,13 @@
 //! How hard an exercise is for a body and a set-up: the curve, what to mind, the next step up and the easy day.
 
 use crate::episode::Facts;
-use crate::knowledge::{Confidence, DemandClass, Dose, Exercise, Knowledge, Level};
+use crate::knowledge::{Confidence, DemandClass, Exercise, Knowledge, Level};
 use crate::mechanics::{
     ArmBody, Band, Curve, Fit, Law, Load, PLANNED_PCT, Path, Person, PullPoint, Resolved, Supply,
     Vec3, curve, fit, peak_nm, solve_for,
 };
 use crate::program::CheckContext;
+use crate::pull::pull_along;
 use crate::reason::Reason;
 use crate::strength::strength_page;
 use chrono::NaiveDate;
@@ -288,7 +289,7 @@ fn band(
     })
 }
 
-fn resolve(
+pub(crate) fn resolve(
     exercise: &Exercise,
     arm: &ArmBody,
     path: &Path,
@@ -604,55 +605,6 @@ fn step_to(
         _ => None,
     }
 }
-
-/// The greatest pull of the band along the path of an exercise, N; `None` without a band. Gaps are filled from the exercise.
-pub fn greatest_pull_n(
-    known: &Knowledge,
-    exercise: &Exercise,
-    setup: Setup,
-    levels: &[ElasticLevel],
-) -> Option<f64> {
-    let setup = complete(exercise, setup).ok()?;
-    let arm = ArmBody::new(
-        known.segment_table()?,
-        Person {
-            mass_kg: setup.mass_kg,
-            height_m: setup.height_m,
-        },
-    );
-    let path = exercise.path();
-    let load = resolve(exercise, &arm, &path, &setup, levels);
-    load.band?;
-    pull_along(&curve(&arm, exercise.attitude, &load, &path, 41, 1.0))
-}
-
-fn pull_along(found: &Curve) -> Option<f64> {
-    let pulls = found.points.iter().filter_map(|p| p.band);
-    pulls.map(|[_, newtons]| newtons).reduce(f64::max)
-}
-
-/// The pull of a line's band for the body of a story, N, with the clinic's own levels.
-pub fn pull_of_dose(
-    known: &Knowledge,
-    facts: &Facts,
-    exercise: &Exercise,
-    dose: &Dose,
-) -> Option<f64> {
-    dose.elastic_level?;
-    let setup = Setup {
-        mass_kg: facts.story.mass_kg.unwrap_or(ASSUMED_BODY.0),
-        height_m: facts.story.height_cm.unwrap_or(ASSUMED_BODY.1) / 100.0,
-        weight_kg: None,
-        level: dose.elastic_level,
-        distance_m: dose.distance_m,
-        doubled: false,
-    };
-    let levels = elastic_levels(known, &facts.elastics, facts.today);
-    greatest_pull_n(known, exercise, setup, &levels).map(|n| n.round())
-}
-
-/// Mass in kg and height in cm of a body nobody has weighed. Source: our choice, the body of the check values.
-const ASSUMED_BODY: (f64, f64) = (75.0, 175.0);
 
 /// What set-up gives a wanted peak.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]

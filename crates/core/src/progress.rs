@@ -710,47 +710,63 @@ pub fn adherence_pct(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<f
 /// A week told as a whole speaks where nothing was logged.
 pub fn adherence(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<Adherence> {
     let today = facts.day();
-    let (mut planned, mut done, mut known) = (0.0, 0.0, 0.0);
+    let mut all = DayShare::default();
     for day in (today - window)..today {
-        let told = facts.week_uses.iter().rev().find(|week| {
-            let last = facts.day_of(week.on);
-            (last - 6..=last).contains(&day)
-        });
-        for line in scheduled_lines(ctx, facts, day) {
-            let wanted =
-                f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
-            // A later entry for the same day and exercise corrects the earlier one.
-            let last = facts
-                .log
-                .iter()
-                .rev()
-                .filter(|e| {
-                    facts.day_of(e.on) == day
-                        && e.exercise.as_deref() == Some(line.exercise.as_str())
-                })
-                .find_map(|e| match e.fact {
-                    LogFact::Done { sessions, .. } => Some(sessions),
-                    LogFact::LeftOut => Some(0),
-                    _ => None,
-                });
-            planned += wanted;
-            match (last, told) {
-                (Some(sessions), _) => {
-                    known += wanted;
-                    done += f64::from(sessions).min(f64::from(line.dose.times_per_day));
-                }
-                (None, Some(week)) => {
-                    known += wanted;
-                    done += wanted * told_share(ctx, week.how);
-                }
-                (None, None) => {}
+        let of_day = day_share(ctx, facts, day);
+        all.planned += of_day.planned;
+        all.done += of_day.done;
+        all.known += of_day.known;
+    }
+    (all.known > 0.0 && all.planned > 0.0).then(|| Adherence {
+        pct: (100.0 * all.done / all.planned).min(100.0),
+        known_pct: (100.0 * all.known / all.planned).min(100.0),
+    })
+}
+
+/// Sessions of one day: planned, done at least, and of which anything is known.
+#[derive(Debug, Clone, Copy, Default, PartialEq)]
+pub(crate) struct DayShare {
+    pub(crate) planned: f64,
+    pub(crate) done: f64,
+    known: f64,
+}
+
+/// What was planned on a day and what is known of it.
+pub(crate) fn day_share(ctx: &CheckContext, facts: &Facts, day: EpisodeDay) -> DayShare {
+    let mut out = DayShare::default();
+    let told = facts.week_uses.iter().rev().find(|week| {
+        let last = facts.day_of(week.on);
+        (last - 6..=last).contains(&day)
+    });
+    for line in scheduled_lines(ctx, facts, day) {
+        let wanted = f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
+        // A later entry for the same day and exercise corrects the earlier one.
+        let last = facts
+            .log
+            .iter()
+            .rev()
+            .filter(|e| {
+                facts.day_of(e.on) == day && e.exercise.as_deref() == Some(line.exercise.as_str())
+            })
+            .find_map(|e| match e.fact {
+                LogFact::Done { sessions, .. } => Some(sessions),
+                LogFact::LeftOut => Some(0),
+                _ => None,
+            });
+        out.planned += wanted;
+        match (last, told) {
+            (Some(sessions), _) => {
+                out.known += wanted;
+                out.done += f64::from(sessions).min(f64::from(line.dose.times_per_day));
             }
+            (None, Some(week)) => {
+                out.known += wanted;
+                out.done += wanted * told_share(ctx, week.how);
+            }
+            (None, None) => {}
         }
     }
-    (known > 0.0 && planned > 0.0).then(|| Adherence {
-        pct: (100.0 * done / planned).min(100.0),
-        known_pct: (100.0 * known / planned).min(100.0),
-    })
+    out
 }
 
 fn told_share(ctx: &CheckContext, how: UseHow) -> f64 {

@@ -15,7 +15,7 @@ use ritorno_core::episode::{Line, LineStep};
 use ritorno_core::knowledge::ReasonFor;
 use ritorno_core::permission::Action;
 use ritorno_store::deciding::{Made, Why};
-use ritorno_store::event::{self, Role};
+use ritorno_store::event::{self, Role, Stored};
 use ritorno_store::user::User;
 use ritorno_store::{PgConnection, StoreError, deciding, episode, program};
 use serde::Deserialize;
@@ -247,7 +247,10 @@ pub(crate) async fn resume_line(
                 paused: false,
                 reason: why,
             };
-            deciding::add_step(conn, *id, &step)?;
+            let stored = deciding::add_step(conn, *id, &step)?;
+            if let (Stored::New, Some(code)) = (stored, code) {
+                event::reason(conn, step.id, code, &step.reason)?;
+            }
             let loaded = refresh_lane(state, conn, *id)?;
             Ok(web::Json(page(state, conn, &loaded)?))
         },

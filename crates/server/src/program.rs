@@ -11,12 +11,12 @@ use chrono::NaiveDate;
 use ritorno_core::deciding::{Change, asks_more, decide};
 use ritorno_core::episode::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
-use ritorno_core::loading::pull_of_dose;
 use ritorno_core::permission::Action;
 use ritorno_core::program::{
     LaterItem, LineWhy, MovedUp, PlanChart, PlanDifference, Proposal, Status, Variant, Verdict,
     WhatIf, check_exercise, check_line, plan_chart, running_lines, volume, what_if,
 };
+use ritorno_core::pull::pull_of_dose;
 use ritorno_core::reading::pathway_challenge;
 use ritorno_core::reason::Reason;
 use ritorno_core::snapshot::{ProgramV1, read_program};

@@ -401,8 +401,6 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
     let (simulated, measurements): (Vec<_>, Vec<_>) = measured
         .into_iter()
         .partition(|m| m.method == Some(Method::Simulated));
-    let (simulated_strength, strength): (Vec<_>, Vec<_>) =
-        pushed.into_iter().partition(|t| t.simulated());
     let (story_mechanisms, story_notes) = story_words(conn, id)?;
     let mut texts = visit::texts(conn, id)?;
     let exam_notes = findings::notes(conn, id)?;
@@ -413,7 +411,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         .map(|m| (m.id, m.on, &m.remark))
         .chain(findings.iter().map(|f| (f.id, f.on, &f.remark)))
         .chain(log.iter().map(|e| (e.id, e.on, &e.remark)))
-        .chain(strength.iter().map(|t| (t.id, t.on, &t.remark)))
+        .chain(pushed.iter().map(|t| (t.id, t.on, &t.remark)))
         .chain(exam_notes.iter().filter_map(|n| match &n.fact {
             ExamFact::PreTest { reason, .. } | ExamFact::PathwayKept { reason, .. } => {
                 Some((n.id, n.on, reason))
@@ -426,6 +424,7 @@ pub fn load(conn: &mut PgConnection, id: Uuid, today: NaiveDate) -> Result<Loade
         on,
         text: text.clone(),
     }));
+    let (simulated_strength, strength) = pushed.into_iter().partition(|t| t.simulated());
     let facts = Facts {
         today,
         other_operated_on,

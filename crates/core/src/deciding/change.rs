@@ -133,6 +133,11 @@ pub fn asks_more(known: &Knowledge, line: &Line, change: &Change) -> bool {
         };
     }
     let old = &line.dose;
+    // Without a distance of its own a dose has the row's.
+    let anchor = known
+        .exercises
+        .get(&line.exercise)
+        .and_then(Exercise::anchor_m);
     let work = |d: &Dose| d.sets * d.repetitions * d.times_per_day * d.days_per_week;
     let more = |new: Option<f64>, old: Option<f64>| new.unwrap_or(0.0) > old.unwrap_or(0.0) + 1e-9;
     let count = |v: Option<u32>| v.map(f64::from);
@@ -141,15 +146,14 @@ pub fn asks_more(known: &Knowledge, line: &Line, change: &Change) -> bool {
         || more(new.load_kg, old.load_kg)
         || more(count(new.elastic_level), count(old.elastic_level))
         || more(count(new.effort_pct), count(old.effort_pct))
-        || more(new.distance_m, old.distance_m.or(new.distance_m))
+        || more(new.distance_m.or(anchor), old.distance_m.or(anchor))
 }
 
 /// One lighter day: nearer to the anchor where there is a distance, else the level below, else half the weight; and half the sets.
 ///
-/// `nearer_m` is how much nearer; what lies closer than half a metre is not made closer. `anchor_m` is where the row puts the
-/// anchor when the dose does not say it. Source: common practice, no published source.
-pub(super) fn eased(dose: &Dose, anchor_m: Option<f64>, nearer_m: f64) -> Dose {
-    const LEAST_M: f64 = 0.5;
+/// `nearer_m` is how much nearer; what lies closer than `least_m` is not made closer. `anchor_m` is where the row puts the anchor
+/// when the dose does not say it. Source: common practice, no published source.
+pub(super) fn eased(dose: &Dose, anchor_m: Option<f64>, [nearer_m, least_m]: [f64; 2]) -> Dose {
     let mut out = less(dose, 50.0);
     match (
         dose.distance_m.or(anchor_m),
@@ -157,7 +161,7 @@ pub(super) fn eased(dose: &Dose, anchor_m: Option<f64>, nearer_m: f64) -> Dose {
         dose.load_kg,
     ) {
         (Some(metres), Some(_), _) => {
-            let nearer = (metres - nearer_m).max(LEAST_M.min(metres));
+            let nearer = (metres - nearer_m).max(least_m.min(metres));
             out.distance_m = Some((nearer * 100.0).round() / 100.0);
             // The pull of the old place does not hold here; who knows the band works it out.
             out.force_n = None;

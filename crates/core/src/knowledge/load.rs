@@ -105,7 +105,8 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 76] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 77] = [
+    "flare-least-m",
     "short-plan-minutes",
     "short-plan-exercises",
     "overdone-day-times",

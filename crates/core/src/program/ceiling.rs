@@ -155,19 +155,24 @@ pub fn ceiling_on(
 
 /// The first day from which a surgeon's release lifts a forbidden position, where one does on `day`.
 ///
-/// The released ceiling goes on holding the movement. Source: our choice, because a sheet that allows and forbids is no sheet.
+/// Only a release that the ceiling rests on: a tighter limit written after it forbids again. The released ceiling goes on holding
+/// the movement. Source: our choice, because a sheet that allows and forbids is no sheet.
 pub fn released_from(
     known: &Knowledge,
     rules: &Rules,
     limits: &[SurgeonLimit],
     position: &str,
     day: EpisodeDay,
+    today: EpisodeDay,
 ) -> Option<EpisodeDay> {
     let row = known.positions.iter().find(|p| p.id == position)?;
-    let releases = limits.iter().filter(|l| {
-        l.release.is_some() && row.released_by.contains(&l.quantity) && in_force(rules, l, day)
+    let reigning = row.released_by.iter().filter_map(|quantity| {
+        let rests_on = ceiling_on(rules, limits, quantity, day, today).limit?;
+        limits
+            .iter()
+            .find(|l| l.id == rests_on && l.release.is_some())
     });
-    releases
+    reigning
         .map(|l| match (l.starts_on(), rules.day0) {
             (Some(on), Some(day0)) => episode_day(day0, on),
             _ => day,

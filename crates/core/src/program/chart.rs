@@ -290,8 +290,11 @@ fn released_day(ctx: &CheckContext, precaution: &str) -> Option<EpisodeDay> {
     if !row.tags.is_empty() || told.peek().is_none() {
         return None;
     }
-    let lifted =
-        |f: &ForbiddenRule| released_from(ctx.known, ctx.rules, ctx.limits, &f.id, ctx.today);
+    let lifted = |f: &ForbiddenRule| {
+        released_from(
+            ctx.known, ctx.rules, ctx.limits, &f.id, ctx.today, ctx.today,
+        )
+    };
     told.map(lifted)
         .try_fold(0, |last, day| Some(last.max(day?)))
 }

@@ -477,7 +477,8 @@ pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: EpisodeDay) -
 /// Whether a position is forbidden on a day: until its own day, unless the surgeon has released the movement.
 fn forbids(ctx: &CheckContext, rule: &super::rules::ForbiddenRule, day: EpisodeDay) -> bool {
     day < rule.until_day
-        && super::ceiling::released_from(ctx.known, ctx.rules, ctx.limits, &rule.id, day).is_none()
+        && super::ceiling::released_from(ctx.known, ctx.rules, ctx.limits, &rule.id, day, ctx.today)
+            .is_none()
 }
 
 /// The reason a position is forbidden, with when that ends.

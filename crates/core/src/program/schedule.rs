@@ -5,7 +5,7 @@ use super::safety::CheckContext;
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::episode::Facts;
 use crate::knowledge::{Criterion, CriterionKind, LogEvent};
-use crate::progress::adherence_pct;
+use crate::progress::{adherence_pct, day_share};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -78,8 +78,21 @@ pub fn catching_up(ctx: &CheckContext, facts: &Facts) -> Option<(EpisodeDay, Rea
         .iter()
         .find_map(|c| asked(c).or_else(|| c.ask.parts().iter().find_map(asked)))?;
     let done = adherence_pct(ctx, facts, window).filter(|done| *done < least && *done < 100.0)?;
-    let days = (f64::from(window) * (least - done) / (100.0 - done)).ceil() as EpisodeDay;
-    let day = facts.day() + days;
+    let today = facts.day();
+    // Day by day: what was missed leaves the window while whole days come in.
+    let of_day = |day: EpisodeDay| {
+        let told = day_share(ctx, facts, day);
+        let done = if day < today { told.done } else { told.planned };
+        (told.planned, done)
+    };
+    let days: Vec<(f64, f64)> = (today + 1 - window..today + window).map(of_day).collect();
+    let reached = days.windows(window as usize).position(|days| {
+        let (planned, done) = days
+            .iter()
+            .fold((0.0, 0.0), |sum, day| (sum.0 + day.0, sum.1 + day.1));
+        planned > 0.0 && 100.0 * done / planned >= least
+    });
+    let day = today + reached.map_or(window, |at| at as EpisodeDay + 1);
     let reason = Reason::new("dates-wait-for-sessions")
         .with("percent", done.round())
         .with("least", least)

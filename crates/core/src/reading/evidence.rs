@@ -31,8 +31,14 @@ pub struct Weighed {
 /// contradiction, and neither is used. What was not done or cannot be interpreted contributes nothing.
 /// Source: our choice, because a doubtful answer must not move a probability.
 pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
-    let stiff = side == facts.story.side && stiff_pattern(ctx, facts).is_some();
-    let raised = derived_flags(ctx, facts);
+    let own = side == facts.story.side;
+    let stiff = own && stiff_pattern(ctx, facts).is_some();
+    // Findings of the other side raise nothing here.
+    let raised = if own {
+        derived_flags(ctx, facts)
+    } else {
+        Vec::new()
+    };
     let raises = |finding: &TestFinding| {
         let id = finding.id.to_string();
         let of = raised.iter().find(|d| d.key.split('+').any(|k| k == id));

@@ -225,6 +225,14 @@ fn a_release_lifts_the_position_and_the_precaution_that_speak_of_it_from_its_own
     assert_eq!(says(&facts), (false, false), "both are lifted");
     facts.today = on(54);
     assert_eq!(says(&facts), (true, true), "not before its own date");
+    // A tighter limit written after the release forbids again: the surgeon's last word holds.
+    facts.today = on(60);
+    facts.limits.push(SurgeonLimit {
+        from: Some(on(58)),
+        ..limit("hand-behind-back", 1.0, None)
+    });
+    assert_eq!(says(&facts), (true, true), "tightened again");
+    facts.limits.pop();
     // A limit that is no release lifts nothing.
     facts.today = on(60);
     facts.limits[0].release = None;

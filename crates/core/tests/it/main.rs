@@ -12,6 +12,7 @@ mod gates;
 mod harmless;
 mod held;
 mod house;
+mod interpretable;
 mod knowledge;
 mod lexicon;
 mod library;
