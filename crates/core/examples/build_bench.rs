@@ -1,9 +1,9 @@
 //! Times building and checking one program: `./bench` runs it in release.
 
-use ritorno_core::episode::{Answer, Clearance, Facts, FlagAnswer, GatePass, Start, Story};
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::{Answer, Clearance, Facts, FlagAnswer, GatePass, Start, Story};
 use ritorno_core::mechanics::Arm;
-use ritorno_core::program::check_line;
-use ritorno_core::visit::Assessment;
+use ritorno_core::safety::check_line;
 use std::time::Instant;
 use uuid::Uuid;
 
@@ -19,7 +19,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
             .split(' ')
             .map(str::to_owned)
             .collect(),
-        other_side: ritorno_core::episode::OtherSide::Sound,
+        other_side: ritorno_core::facts::OtherSide::Sound,
         ..Story::begun("cuff-repair-small-medium", Arm::Right, day0, Start::Surgery)
     };
     let asked = known.red_flags.iter();

@@ -1,12 +1,12 @@
 //! Times the reading: `./bench` runs it in release. Prints one line a goal.
 
+use ritorno_core::assessment::Assessment;
 use ritorno_core::episode::*;
 use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::reading::{
     IrritabilityView, ReadingModel, irritability, plan, read, read_hypothesis, weigh,
 };
-use ritorno_core::visit::Assessment;
 use std::time::{Duration, Instant};
 use uuid::Uuid;
 
@@ -43,7 +43,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
     );
     let story = Story {
         complaint: Some(Complaint::Raising),
-        other_side: ritorno_core::episode::OtherSide::Sound,
+        other_side: ritorno_core::facts::OtherSide::Sound,
         ..begun
     };
     let measurement = |quantity: &str, value: f64| Measurement {

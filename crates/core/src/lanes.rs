@@ -1,15 +1,15 @@
 //! Which lane of the day's work a patient is in, and the one-line reason.
 
 use crate::calendar::{Clock, WEEK};
+use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
-use crate::episode::{Facts, LogFact};
+use crate::facts::{Facts, LogFact};
 use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::WatchAct;
-use crate::program::{Ceiling, CheckContext, CorridorView, ceiling_on, corridor_views};
-use crate::progress::{CriterionStatus, next_gate};
-use crate::ranges::{calls, is_due, open_breaches};
+use crate::progress::{CriterionStatus, next_gate, watch_views};
+use crate::ranges::{CorridorView, calls, corridor_views, is_due, open_breaches};
 use crate::reason::Reason;
-use crate::watching::watch_views;
+use crate::rules::{Ceiling, ceiling_on};
 use serde::{Deserialize, Serialize};
 
 /// The lanes, most pressing first.

@@ -3,28 +3,46 @@
 //! No clock, no database, no HTTP, no files: dates come in as arguments and knowledge comes in as
 //! text. Angles are degrees at every boundary. Everything that decides answers with a
 //! [`reason::Reason`] (a rule id and typed arguments); the wording lives in `locales/`.
+//!
+//! Each module is a room. A room uses only the rooms above it in this list, and no two files use each
+//! other; `tests/it/house.rs` holds the list against the code.
 
-pub mod angle;
 pub mod calendar;
-pub mod deciding;
-pub mod episode;
-pub mod flags;
-pub mod knowledge;
-pub mod lanes;
-pub mod lexicon;
-pub mod loading;
-pub mod mechanics;
-pub mod outcome;
+pub mod confidence;
 pub mod permission;
-pub mod program;
-pub mod progress;
-pub mod pull;
-pub mod ranges;
-pub mod reading;
 pub mod reason;
-pub mod reliability;
-pub mod snapshot;
-pub mod strength;
-pub mod trend;
+
+pub mod mechanics;
+
+pub mod knowledge;
+
+pub mod facts;
+
+pub mod rules;
+
+pub mod context;
+
+pub mod safety;
+
+pub mod ranges;
+
+pub mod force;
+
+pub mod progress;
+
+pub mod flags;
+
+pub mod assessment;
+
+pub mod reading;
+
+pub mod plan;
+
+pub mod deciding;
+
+pub mod lanes;
 pub mod visit;
-pub mod watching;
+
+pub mod snapshot;
+
+pub mod admission;

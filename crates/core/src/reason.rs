@@ -22,16 +22,19 @@ impl From<f64> for Arg {
         Arg::Number(value)
     }
 }
+
 impl From<i32> for Arg {
     fn from(value: i32) -> Self {
         Arg::Number(f64::from(value))
     }
 }
+
 impl From<&str> for Arg {
     fn from(value: &str) -> Self {
         Arg::Text(value.to_owned())
     }
 }
+
 impl From<String> for Arg {
     fn from(value: String) -> Self {
         Arg::Text(value)

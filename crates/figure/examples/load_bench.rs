@@ -1,6 +1,6 @@
 //! How long the load bench takes: `cargo run --release -p ritorno-figure --example load_bench`. Figures are goals, never asserted.
 
-use ritorno_core::loading::{Setup, complete, elastic_levels, load_view};
+use ritorno_core::force::{Setup, complete, elastic_levels, load_view};
 use ritorno_core::mechanics::{Arm, ArmBody, Law, Person, Resolved, curve};
 use ritorno_figure::{FigureSpec, figure_svg};
 use std::hint::black_box;

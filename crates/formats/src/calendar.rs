@@ -5,9 +5,11 @@
 use chrono::{DateTime, Datelike, Days, NaiveDate, Utc, Weekday};
 use icalendar::{Calendar, Component, Event, Property};
 use ritorno_core::calendar::date_of;
-use ritorno_core::episode::{Facts, Line};
+use ritorno_core::context::CheckContext;
+use ritorno_core::facts::{Facts, Line};
 use ritorno_core::knowledge::Dose;
-use ritorno_core::program::{CheckContext, plan_chart, running_lines};
+use ritorno_core::plan::plan_chart;
+use ritorno_core::safety::running_lines;
 use ritorno_core::visit::untried;
 use ritorno_wording::{Value, Wording};
 

@@ -4,8 +4,9 @@
 //! elbow is at an elevation follows from shoulder height 0.818 H and upper-arm length 0.186 H
 //! (Drillis & Contini 1966, from memory); heights of face and chest are ours, from memory.
 
+use ritorno_core::context::CheckContext;
 use ritorno_core::knowledge::Exercise;
-use ritorno_core::program::{Ceiling, CheckContext, ceiling_on};
+use ritorno_core::rules::{Ceiling, ceiling_on};
 use ritorno_wording::Wording;
 
 fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {

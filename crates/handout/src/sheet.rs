@@ -2,9 +2,11 @@
 
 use crate::landmarks::{limit_rows, session_limit};
 use ritorno_core::calendar::{Clock, date_of};
-use ritorno_core::episode::{Facts, Line};
+use ritorno_core::context::CheckContext;
+use ritorno_core::facts::{Facts, Line};
 use ritorno_core::knowledge::{Exercise, Group, HealingClock, Helper, Level, SetStructure};
-use ritorno_core::program::{CheckContext, plan_chart, resolved_path, running_lines};
+use ritorno_core::plan::plan_chart;
+use ritorno_core::safety::{resolved_path, running_lines};
 use ritorno_core::visit::untried;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_wording::{Value, Wording, capital};

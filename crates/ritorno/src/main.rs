@@ -1,8 +1,6 @@
 //! The small binary: `serve`, `migrate`, `demo`, `openapi`.
 
 mod demo;
-mod demo_examined;
-mod demo_pathways;
 
 use chrono::NaiveDate;
 use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, run_jobs, server};

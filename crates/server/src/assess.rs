@@ -3,9 +3,9 @@
 use crate::problem::ApiError;
 use crate::validate::Faults;
 use chrono::NaiveDate;
-use ritorno_core::episode::Facts;
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::Facts;
 use ritorno_core::knowledge::Knowledge;
-use ritorno_core::visit::Assessment;
 use ritorno_store::StoreError;
 use ritorno_store::episode::Loaded;
 use ritorno_wording::Value;

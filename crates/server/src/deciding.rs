@@ -11,7 +11,7 @@ use crate::validate::Faults;
 use crate::visit::{VisitPage, page};
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::deciding::{Change, Move, apply, asks_more, decide};
-use ritorno_core::episode::{Line, LineStep};
+use ritorno_core::facts::{Line, LineStep};
 use ritorno_core::knowledge::ReasonFor;
 use ritorno_core::permission::Action;
 use ritorno_store::deciding::{Made, Why};

@@ -18,8 +18,8 @@ use crate::visit::{
 use crate::withdrawals::{Withdrawal, keep_withdrawal, withdrawal_action};
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, post, web};
-use ritorno_core::episode::{Attestation, ExamNote, LogEntry, Measurement, Score, TestFinding};
-use ritorno_core::outcome::Sheet;
+use ritorno_core::facts::Sheet;
+use ritorno_core::facts::{Attestation, ExamNote, LogEntry, Measurement, Score, TestFinding};
 use ritorno_core::permission::{Action, may};
 use ritorno_store::user::User;
 use ritorno_store::{PgConnection, StoreError};

@@ -8,8 +8,9 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use ritorno_core::calendar::Clock;
-use ritorno_core::episode::{ExamFact, ExamNote, Story, TestFinding};
-use ritorno_core::knowledge::{ClinicalTest, Confidence, Found, Knowledge, TestKind};
+use ritorno_core::confidence::Confidence;
+use ritorno_core::facts::{ExamFact, ExamNote, Story, TestFinding};
+use ritorno_core::knowledge::{ClinicalTest, Found, Knowledge, TestKind};
 use ritorno_core::permission::Action;
 use ritorno_core::reading::{ReadView, answer_fault, barred, read};
 use ritorno_store::episode::Loaded;
@@ -139,7 +140,7 @@ fn check_finding(
         match (reason.rule.as_str(), finding.answer, test.min, test.max) {
             (
                 "answer-outside",
-                ritorno_core::episode::TestAnswer::Number { value },
+                ritorno_core::facts::TestAnswer::Number { value },
                 Some(min),
                 Some(max),
             ) => faults.within("answer.value", value, min, max),
@@ -243,7 +244,7 @@ pub(crate) fn keep_exam_note(
     }
     match &note.fact {
         ExamFact::Irritability { question, value } => {
-            let max = if *question == ritorno_core::episode::Vote::WorstPain {
+            let max = if *question == ritorno_core::facts::Vote::WorstPain {
                 10.0
             } else {
                 2.0

@@ -7,7 +7,7 @@ use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{NaiveTime, TimeZone, Utc};
 use ritorno_core::permission::Action;
-use ritorno_core::program::resolved_path;
+use ritorno_core::safety::resolved_path;
 use ritorno_core::snapshot::read_program;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_formats::{CalendarInput, program_calendar};

@@ -3,11 +3,11 @@
 
 use crate::app::AppState;
 use crate::problem::ApiError;
-use ritorno_core::episode::FlagRaise;
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::FlagRaise;
 use ritorno_core::flags::derived_flags;
 use ritorno_core::lanes::lane;
 use ritorno_core::ranges::judge;
-use ritorno_core::visit::Assessment;
 use ritorno_store::episode::Loaded;
 use ritorno_store::{Actor, PgConnection, StoreError, daylist, episode, flags, measurement};
 use uuid::Uuid;

@@ -7,17 +7,19 @@ use crate::problem::{ApiError, Problem, wording};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
 use chrono::NaiveDate;
-use ritorno_core::knowledge::{
-    Activity, Confidence, DemandClass, Dose, Exercise, Helper, Knowledge, Level, Purpose,
+use ritorno_core::confidence::Confidence;
+use ritorno_core::facts::Calibration;
+use ritorno_core::force::{
+    ElasticLevel, LoadView, Setup, SolveFor, complete, elastic_levels, load_table, load_view,
+    share_of_strength, solve,
 };
-use ritorno_core::loading::{
-    Calibration, ElasticLevel, LoadView, Setup, SolveFor, complete, elastic_levels, load_table,
-    load_view, share_of_strength, solve,
+use ritorno_core::knowledge::{
+    Activity, DemandClass, Dose, Exercise, Helper, Knowledge, Level, Purpose,
 };
 use ritorno_core::mechanics::{Arm, Attitude, Load, Person, PullPoint, Supply, check_points};
 use ritorno_core::permission::Action;
-use ritorno_core::program::resolved_path;
 use ritorno_core::reason::Reason;
+use ritorno_core::safety::resolved_path;
 use ritorno_figure::{FigureSpec, figure_svg, moving_figure_svg};
 use ritorno_store::{StoreError, elastic, episode};
 use ritorno_wording::Value;

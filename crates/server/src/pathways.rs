@@ -7,9 +7,11 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use chrono::NaiveDate;
-use ritorno_core::knowledge::{HealingClock, Knowledge, KnowledgeError, NamedText, Pathway};
+use ritorno_core::admission::KnowledgeError;
+use ritorno_core::admission::NamedText;
+use ritorno_core::knowledge::{HealingClock, Knowledge, Pathway};
 use ritorno_core::permission::Action;
-use ritorno_core::program::{Band, Choices, PhaseSpan, Rules, band_view, schedule};
+use ritorno_core::rules::{Band, Choices, PhaseSpan, Rules, band_view, schedule};
 use ritorno_store::pathway::OwnPathway;
 use ritorno_store::{PgConnection, StoreError, knowledge, pathway};
 use ritorno_wording::Value;
@@ -169,14 +171,14 @@ fn page(
         .and_then(|b| known.pathways.get(b))
         .map(|b| Rules::new(known, b, &Choices::default()));
     let today = chrono::NaiveDate::MIN;
-    let facts = ritorno_core::episode::Facts::new(
+    let facts = ritorno_core::facts::Facts::new(
         today,
         today,
-        ritorno_core::episode::Story::begun(
+        ritorno_core::facts::Story::begun(
             &p.id,
             ritorno_core::mechanics::Arm::Right,
             today,
-            ritorno_core::episode::Start::Surgery,
+            ritorno_core::facts::Start::Surgery,
         ),
     );
     Ok(PathwayPage {
@@ -224,9 +226,9 @@ fn against_base(base: &Rules, own: &Rules) -> Vec<AgainstBase> {
         }
     }
     let value = |rules: &Rules, quantity: &str, day| {
-        let on = ritorno_core::program::ceiling_on(rules, &[], quantity, day, day).ceiling;
+        let on = ritorno_core::rules::ceiling_on(rules, &[], quantity, day, day).ceiling;
         match on {
-            ritorno_core::program::Ceiling::NoneAllowed => Some(-999.0),
+            ritorno_core::rules::Ceiling::NoneAllowed => Some(-999.0),
             other => other.value(),
         }
     };

@@ -9,7 +9,7 @@ use crate::validate::Faults;
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, get, post, put, web};
 use chrono::{Months, NaiveDate};
-use ritorno_core::episode::{Start, Story};
+use ritorno_core::facts::{Start, Story};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
 use ritorno_store::episode::Patient;

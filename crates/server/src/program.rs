@@ -8,19 +8,21 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use chrono::NaiveDate;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::{Change, asks_more, decide};
-use ritorno_core::episode::{Facts, Line};
+use ritorno_core::facts::{Facts, Line};
+use ritorno_core::force::pull_of_dose;
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
-use ritorno_core::program::{
-    LaterItem, LineWhy, MovedUp, PlanChart, PlanDifference, Proposal, Status, Variant, Verdict,
-    WhatIf, check_exercise, check_line, plan_chart, running_lines, volume, what_if,
+use ritorno_core::plan::{
+    LaterItem, LineWhy, MovedUp, PlanChart, PlanDifference, Proposal, Variant, WhatIf, plan_chart,
+    volume, what_if,
 };
-use ritorno_core::pull::pull_of_dose;
 use ritorno_core::reading::pathway_challenge;
 use ritorno_core::reason::Reason;
+use ritorno_core::safety::{Status, Verdict, check_exercise, check_line, running_lines};
 use ritorno_core::snapshot::{ProgramV1, read_program};
-use ritorno_core::visit::{Assessment, untried};
+use ritorno_core::visit::untried;
 use ritorno_store::episode::Loaded;
 use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
 use serde::{Deserialize, Serialize};

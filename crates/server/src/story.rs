@@ -10,11 +10,11 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
 use ritorno_core::calendar::Clock;
-use ritorno_core::episode::{
+use ritorno_core::facts::{
     Answer, Because, ExamFact, ExamNote, FlagAnswer, FlagStep, FlagStepKind, Story, SurgeonLimit,
 };
 use ritorno_core::flags::{CauseKind, CauseState, FlagView, may_rest_on};
-use ritorno_core::lexicon::{Hit, screen};
+use ritorno_core::flags::{Hit, screen};
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::{Dial, dials};
 use ritorno_store::episode::Loaded;

@@ -11,14 +11,14 @@ use actix_web::http::StatusCode;
 use actix_web::http::header::{CONTENT_ENCODING, CacheControl, CacheDirective};
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
 use chrono::NaiveDate;
-use ritorno_core::angle::{AngleMeasurement, AngleSample, read_angle};
 use ritorno_core::calendar::Clock;
+use ritorno_core::facts::{STAND_INS, StrengthTrial};
+use ritorno_core::force::{
+    ForceSample, StrengthPage, TraceMeasurement, read_trace, strength_barred, strength_page,
+};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
-use ritorno_core::strength::{
-    ForceSample, STAND_INS, StrengthPage, StrengthTrial, TraceMeasurement, read_trace,
-    strength_barred, strength_page,
-};
+use ritorno_core::ranges::{AngleMeasurement, AngleSample, read_angle};
 use ritorno_instruments::{Dynamometer, Inclinometer, Instrument, Push, Quantity, Replay};
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;

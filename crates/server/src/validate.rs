@@ -2,7 +2,7 @@
 
 use crate::problem::{ApiError, FieldFault, wording};
 use chrono::{Months, NaiveDate};
-use ritorno_core::episode::Line;
+use ritorno_core::facts::Line;
 use ritorno_core::knowledge::{Dose, Knowledge};
 use ritorno_wording::Value;
 

@@ -1,6 +1,7 @@
 //! Takes the knowledge folder off the disk: the core reads text only, so somebody has to open the files.
 
-use ritorno_core::knowledge::{Knowledge, NamedText, load};
+use ritorno_core::admission::{NamedText, load};
+use ritorno_core::knowledge::Knowledge;
 use std::path::Path;
 
 /// Every file below `folder` with this extension, in order of name: its path below the folder, and its text.

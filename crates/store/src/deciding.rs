@@ -8,7 +8,7 @@ use crate::schema::{event, line_decision, line_step};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::deciding::LineDecision;
-use ritorno_core::episode::{Line, LineStep};
+use ritorno_core::facts::{Line, LineStep};
 use ritorno_core::snapshot::{DecisionV1, Kind};
 use uuid::Uuid;
 

@@ -6,7 +6,7 @@ use crate::event::{Stored, settle};
 use crate::schema::elastic_level as t;
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::loading::Calibration;
+use ritorno_core::facts::Calibration;
 use uuid::Uuid;
 
 type Row = (

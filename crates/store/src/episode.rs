@@ -12,7 +12,7 @@ use crate::{
 };
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{
+use ritorno_core::facts::{
     Clearance, ExamFact, Facts, Method, OtherSide, Start, Story, Task, Written,
 };
 use ritorno_core::mechanics::Arm;

@@ -9,7 +9,7 @@ use crate::event::{Entry, Stored, enter, standing};
 use crate::schema::{attestation, event, gate_override, gate_pass, log_entry, score, week_use};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{Attestation, GatePass, LogEntry, LogFact, Score, WeekUse};
+use ritorno_core::facts::{Attestation, GatePass, LogEntry, LogFact, Score, WeekUse};
 use std::collections::BTreeMap;
 use uuid::Uuid;
 

@@ -6,7 +6,7 @@ use crate::event::{Entry, Stored, enter, standing};
 use crate::schema::{event, exam_note, finding};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{ExamFact, ExamNote, TestAnswer, TestFinding};
+use ritorno_core::facts::{ExamFact, ExamNote, TestAnswer, TestFinding};
 use uuid::Uuid;
 
 type FindingRow = (

@@ -6,7 +6,7 @@ use crate::event::{Entry, Role, Stored, act, enter, standing};
 use crate::schema::{event, flag_answer, flag_raise, flag_step};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{FlagAnswer, FlagRaise, FlagStep, FlagStepKind};
+use ritorno_core::facts::{FlagAnswer, FlagRaise, FlagStep, FlagStepKind};
 use uuid::Uuid;
 
 /// Adds an answer to a red-flag question once.

@@ -6,7 +6,7 @@ use crate::schema::{event, surgeon_limit};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use diesel::sql_types::{Date, Uuid as SqlUuid};
-use ritorno_core::episode::{Release, SurgeonLimit};
+use ritorno_core::facts::{Release, SurgeonLimit};
 use uuid::Uuid;
 
 type Row = (

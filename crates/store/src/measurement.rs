@@ -6,7 +6,7 @@ use crate::event::{Entry, Role, Stored, act, enter, standing};
 use crate::schema::{breach_answer, event, measurement, verdict};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::{BreachAnswer, CeilingVerdict, Measurement, PainArc};
+use ritorno_core::facts::{BreachAnswer, CeilingVerdict, Measurement, PainArc};
 use uuid::Uuid;
 
 /// Adds a measurement once. Sent again under another sign-in it is the same measurement, and stays the first rater's.

@@ -5,7 +5,7 @@ use crate::event::{Entry, Stored, enter, standing};
 use crate::schema::{event, outcome_sheet};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::outcome::Sheet;
+use ritorno_core::facts::Sheet;
 use uuid::Uuid;
 
 type Row = (Uuid, String, serde_json::Value, NaiveDate);

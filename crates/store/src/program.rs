@@ -6,7 +6,7 @@ use crate::event::{Entry, enter};
 use crate::schema::{event, program, program_line, program_snapshot};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::Line;
+use ritorno_core::facts::Line;
 use ritorno_core::knowledge::{Dose, Weekdays};
 use ritorno_core::snapshot::{Kind, ProgramV1};
 use uuid::Uuid;

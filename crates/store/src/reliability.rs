@@ -4,7 +4,7 @@ use crate::StoreError;
 use crate::schema::clinic_error;
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::ClinicError;
+use ritorno_core::facts::ClinicError;
 use uuid::Uuid;
 
 /// Keeps the result of a bench once.

@@ -6,7 +6,7 @@ use crate::event::{Entry, Stored, enter, standing};
 use crate::schema::{event, strength_trace, strength_trial};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::strength::StrengthTrial;
+use ritorno_core::facts::StrengthTrial;
 use uuid::Uuid;
 
 type Row = (

@@ -5,7 +5,7 @@ use crate::event::{Entry, Stored, enter, standing};
 use crate::schema::{event, visit_note};
 use chrono::NaiveDate;
 use diesel::prelude::*;
-use ritorno_core::episode::Written;
+use ritorno_core::facts::Written;
 use ritorno_core::snapshot::{Kind, VisitV1};
 use uuid::Uuid;
 

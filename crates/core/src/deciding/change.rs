@@ -1,11 +1,13 @@
 //! What a decision does to a line: the next dose, the next rung, the rung below.
 
-use super::Change;
+use super::decision::Change;
 use crate::calendar::EpisodeDay;
-use crate::episode::Line;
+use crate::context::CheckContext;
+use crate::facts::Line;
 use crate::knowledge::{Dose, Exercise, Knowledge};
-use crate::program::{CheckContext, Finding, Status, check_exercise, start_dose};
+use crate::plan::start_dose;
 use crate::reading::Irritability;
+use crate::safety::{Finding, Status, check_exercise};
 use uuid::Uuid;
 
 /// Whether a dose stands at the top of its range in what progresses first: repetitions, sets, hold.

@@ -1,7 +1,7 @@
 //! What the home log says about one exercise: sessions by day, pain around them, gaps.
 
 use crate::calendar::EpisodeDay;
-use crate::episode::{Facts, LogFact, UseHow};
+use crate::facts::{Facts, LogFact, UseHow};
 
 /// One day on which an exercise was done.
 #[derive(Debug, Clone, Copy, PartialEq)]

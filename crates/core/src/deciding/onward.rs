@@ -1,10 +1,11 @@
 //! Going on: more of the same or the next rung, once enough sessions in a row were whole and quiet.
 
-use super::change;
-use super::{Alternative, Case, Change, Move, Say};
-use crate::program::{Finding, Status};
+use super::case::{Case, Say};
+use super::decision::{Alternative, Change, Move};
+use crate::deciding::change;
 use crate::progress::{CriterionStatus, evaluate};
 use crate::reason::Reason;
+use crate::safety::{Finding, Status};
 
 impl Case<'_> {
     /// The last sessions in a row that were whole and quiet; what was not answered breaks the row and is told.

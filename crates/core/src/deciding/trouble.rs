@@ -1,13 +1,14 @@
 //! What speaks against going on: a stop, days without, trouble that steps back, a bad day, what holds.
 
-use super::change;
+use super::case::{Case, Say};
+use super::decision::{Change, Move};
 use super::diary::SessionDay;
-use super::{Case, Change, Move, Say};
 use crate::calendar::EpisodeDay;
-use crate::episode::LogFact;
+use crate::deciding::change;
+use crate::facts::LogFact;
+use crate::force::pull_of_dose;
 use crate::knowledge::{Dose, Group, Level, WatchAct};
 use crate::progress::adherence_pct;
-use crate::pull::pull_of_dose;
 use crate::ranges::calls;
 use crate::reason::{Reason, wire};
 

@@ -1,10 +1,10 @@
 //! The causes of a flag: answers, passages of texts, findings, each with a key that a step can name.
 
 use super::derived::Derived;
-use crate::episode::{Answer, Because, Facts, FlagStepKind, Start};
+use super::screen::{Hit, screen};
+use crate::context::CheckContext;
+use crate::facts::{Answer, Because, Facts, FlagStepKind, Start};
 use crate::knowledge::RedFlag;
-use crate::lexicon::{Hit, screen};
-use crate::program::CheckContext;
 use crate::reason::Reason;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
@@ -215,7 +215,7 @@ fn state_of(facts: &Facts, flag: &RedFlag, cause: &CauseView, derived: &[Derived
     let named = |causes: &[String]| causes.contains(&cause.key);
     let ended = steps().any(|s| !matches!(s.kind, FlagStepKind::Acted { .. }) && named(&s.causes));
     let asked_about = || {
-        let about = |a: &&crate::episode::FlagAnswer| a.flag == flag.id && named(&a.about);
+        let about = |a: &&crate::facts::FlagAnswer| a.flag == flag.id && named(&a.about);
         facts.flag_answers.iter().any(|a| about(&a))
     };
     if ended

@@ -1,14 +1,14 @@
 //! Flags that findings, measurements and the log raise. Each keeps its cause: newer and better news never takes it away.
 
 use crate::calendar::age_years;
-use crate::episode::{
+use crate::context::CheckContext;
+use crate::facts::{
     Answer, Facts, LAG_TESTS, LogFact, Measurement, SlipHow, Start, TestAnswer, TestFinding,
 };
 use crate::knowledge::{Found, WatchAct};
-use crate::program::CheckContext;
+use crate::progress::watch_views;
 use crate::ranges::calls_of;
 use crate::reason::Reason;
-use crate::watching::watch_views;
 use chrono::NaiveDate;
 
 /// A flag that something on record raises.

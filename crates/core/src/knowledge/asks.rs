@@ -1,7 +1,7 @@
 //! What an attestation asks the shoulder to do, and what a precaution of daily life keeps it from.
 
 use super::exercise::Demand;
-use super::rows::Confidence;
+use crate::confidence::Confidence;
 use crate::mechanics::KeyPose;
 use serde::{Deserialize, Serialize};
 

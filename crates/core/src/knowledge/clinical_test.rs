@@ -1,7 +1,7 @@
 //! Clinical tests, what they speak for, and how well: rows of `tests/`, `hypotheses.toml` and `clusters.toml`.
 
 use super::exercise::Demand;
-use super::rows::Confidence;
+use crate::confidence::Confidence;
 use crate::mechanics::{KeyPose, Path};
 use serde::{Deserialize, Serialize};
 

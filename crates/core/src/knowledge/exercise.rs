@@ -1,9 +1,8 @@
 //! Exercises: path, demand, dose.
 
-use super::load::Knowledge;
 use super::picture::{Cue, OtherArm, WallSide};
-use super::rows::Confidence;
 use super::school::SetStructure;
+use crate::confidence::Confidence;
 use crate::mechanics::{AnchorSide, Attitude, KeyPose, Load, Path, PathPoint};
 use serde::{Deserialize, Serialize};
 use std::sync::OnceLock;
@@ -218,37 +217,6 @@ pub struct DoseField {
 impl Dose {
     /// Seconds one repetition takes without a hold. Source: our choice, because a slow up-and-down takes about 4 s.
     pub const REPETITION_S: u32 = 4;
-
-    /// The first field outside human sense, if any. Source of the bounds: `bounds.toml`.
-    pub fn fault(&self, known: &Knowledge) -> Option<DoseField> {
-        let count = |value: u32| Some(f64::from(value));
-        let fields = [
-            ("sets", count(self.sets)),
-            ("repetitions", count(self.repetitions)),
-            ("hold_s", count(self.hold_s)),
-            ("rest_s", count(self.rest_s)),
-            ("times_per_day", count(self.times_per_day)),
-            ("days_per_week", count(self.days_per_week)),
-            ("load_kg", self.load_kg),
-            ("elastic_level", self.elastic_level.and_then(count)),
-            ("effort_pct", self.effort_pct.and_then(count)),
-            ("tempo_s", count(self.repetition_s())),
-            ("duration_s", self.duration_s.and_then(count)),
-            ("pull_n", self.force_n),
-            ("distance_m", self.distance_m),
-            ("weekdays", self.weekdays.and_then(|w| count(w.count()))),
-        ];
-        fields.into_iter().find_map(|(field, value)| {
-            let given = value?;
-            let bound = known.possible(field, given).err()?;
-            Some(DoseField {
-                field,
-                min: bound.min,
-                max: bound.max,
-                given,
-            })
-        })
-    }
 
     /// Seconds one repetition takes without its hold.
     pub fn repetition_s(&self) -> u32 {

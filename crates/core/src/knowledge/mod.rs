@@ -5,49 +5,52 @@
 //! each naming file, row and field.
 
 mod asks;
-mod bounds;
-mod check;
-mod check_asks;
-mod check_gates;
-mod check_pathway;
-mod check_tests;
 mod clinical_test;
 mod criteria;
-mod error;
+mod dose_bounds;
+mod elastic;
 mod exercise;
-mod load;
+mod instrument;
 mod modifier;
 mod pathway;
+mod pattern;
 mod picture;
 mod rows;
 mod school;
+mod set;
 mod span;
 mod step;
+mod strength_test;
 mod watch;
 
 pub use asks::{AttestationRow, PositionRow, PrecautionRow};
 pub use clinical_test::{
     Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need,
-    Prior, Setting, TestKind,
+    Prior, Setting, SideCompare, TestKind,
 };
 pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
-pub use error::KnowledgeError;
+pub use elastic::ElasticRow;
 pub use exercise::{
     Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper,
-    Level, Purpose, Weekdays,
+    Level, Purpose, Weekdays, Worked,
 };
-pub use load::{Knowledge, NamedText, load, load_release};
+pub use instrument::{Formula, Instrument, ScorePart};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};
 pub use pathway::{
     Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate,
     HealingClock, Milestone, PainRow, Pathway, Phase, Precaution, Sling,
 };
+pub use pattern::Pattern;
+pub(crate) use pattern::words;
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
 pub use rows::{
-    AskRow, Bound, Confidence, GateClass, HealthItem, Mode, NeedRow, Quantity, ReasonFor,
-    ReasonRow, RedFlag, Reference, Threshold, Tier, Unit,
+    AskRow, Bound, GateClass, HealthItem, Mode, NeedRow, Quantity, ReasonFor, ReasonRow, RedFlag,
+    Reference, Threshold, Tier, Unit,
 };
 pub use school::{School, SetStructure};
+pub use set::Knowledge;
+pub(crate) use set::REQUIRED_THRESHOLDS;
 pub use span::RungSpan;
 pub use step::Step;
+pub use strength_test::StrengthTest;
 pub use watch::{Told, Watch, WatchAct};

@@ -2,7 +2,7 @@
 
 use super::exercise::{Group, Level};
 use super::pathway::{AngleTest, Precaution};
-use super::rows::Confidence;
+use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 
 /// A ceiling that a modifier adds, before a completed week.

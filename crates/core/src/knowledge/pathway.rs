@@ -5,11 +5,11 @@
 
 use super::criteria::Criterion;
 use super::exercise::{Group, Level};
-use super::rows::Confidence;
 use super::school::School;
 use super::span::RungSpan;
 use super::watch::Watch;
 use crate::calendar::{EpisodeDay, WEEK};
+use crate::confidence::Confidence;
 use crate::mechanics::ArmPose;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;

@@ -1,20 +1,7 @@
 //! The small row types: references, quantities, red flags, general health, gate classes, thresholds.
 
+use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
-
-/// How sure we are of a row.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum Confidence {
-    /// Clearly remembered from a publication; still to be checked against it.
-    A,
-    /// Believed close to a publication.
-    B,
-    /// A configurable default, never shown as published.
-    C,
-    /// Common practice, no published source.
-    P,
-}
 
 /// A publication that rows point at. All were recalled, not read: `recalled` says so.
 #[derive(Debug, Clone, Serialize, Deserialize)]
@@ -306,7 +293,7 @@ pub struct AskRow {
     /// How sure we are.
     pub confidence: Confidence,
     #[serde(skip)]
-    pub(crate) patterns: Vec<crate::lexicon::Pattern>,
+    pub(crate) patterns: Vec<super::pattern::Pattern>,
     #[serde(skip)]
     pub(crate) silencers: Vec<Vec<String>>,
 }
@@ -320,12 +307,12 @@ impl AskRow {
         self.patterns = self
             .any
             .iter()
-            .map(|text| crate::lexicon::Pattern::read(text))
+            .map(|text| super::pattern::Pattern::read(text))
             .collect::<Result<_, _>>()?;
         self.silencers = self
             .unless
             .iter()
-            .map(|t| crate::lexicon::words(t))
+            .map(|t| super::pattern::words(t))
             .collect();
         Ok(())
     }

@@ -1,6 +1,6 @@
 //! Schools: where practitioners disagree, each side is a named rule that somebody chooses.
 
-use super::rows::Confidence;
+use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 

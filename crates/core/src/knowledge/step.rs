@@ -1,7 +1,7 @@
 //! What a rung asks for before the next one, besides full doses without trouble.
 
 use super::criteria::Criterion;
-use super::rows::Confidence;
+use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 
 /// One step of a ladder that asks for more than the common rule.

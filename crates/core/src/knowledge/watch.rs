@@ -1,7 +1,7 @@
 //! What a pathway watches for besides the common rules: its hold, back and stop blocks as rows.
 
 use super::criteria::Criterion;
-use super::rows::Confidence;
+use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 
 /// What is done when a watch speaks, the gravest first.

@@ -27,5 +27,5 @@ pub use pose::{Arm, ArmPose, Rotation};
 pub use segments::{ArmBody, GRAVITY, Person, PersonFault, Segment, SegmentTable, Sex};
 pub use solve::{NoAnswer, peak_nm, solve_for};
 pub use standard::StandardAngles;
-pub use turn::Turn;
+pub use turn::{Arc, Turn};
 pub use vector::{Vec3, rotate_about};

@@ -1,6 +1,6 @@
 //! What an arm weighs and where: segment masses, lengths and centres from body mass and height.
 
-use crate::knowledge::Confidence;
+use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 use thiserror::Error;
 

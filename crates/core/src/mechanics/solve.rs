@@ -1,7 +1,10 @@
 //! The way back: which weight, level or distance gives a wanted peak.
 
+use super::attitude::Attitude;
+use super::load::Resolved;
 use super::moment::{Curve, curve};
-use super::{ArmBody, Attitude, Path, Resolved};
+use super::path::Path;
+use super::segments::ArmBody;
 use serde::{Deserialize, Serialize};
 
 /// Why there is no answer.

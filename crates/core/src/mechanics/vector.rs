@@ -51,12 +51,14 @@ impl Add for Vec3 {
         Vec3::new(self.x + o.x, self.y + o.y, self.z + o.z)
     }
 }
+
 impl Sub for Vec3 {
     type Output = Vec3;
     fn sub(self, o: Vec3) -> Vec3 {
         Vec3::new(self.x - o.x, self.y - o.y, self.z - o.z)
     }
 }
+
 impl Mul<f64> for Vec3 {
     type Output = Vec3;
     fn mul(self, k: f64) -> Vec3 {

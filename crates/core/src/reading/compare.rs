@@ -1,12 +1,11 @@
 //! Two visits side by side: everything that was found on both days, with what the difference means.
 
-use super::change::{ChangeWord, change_word, detectable};
-use crate::episode::{Facts, StopReason, TestAnswer};
+use super::outcome::{instruments, score};
+use crate::context::CheckContext;
+use crate::facts::{Facts, StopReason, TestAnswer};
+use crate::force::sets_on;
 use crate::knowledge::Unit;
-use crate::outcome::{instruments, score};
-use crate::program::CheckContext;
-use crate::ranges::measurement_view;
-use crate::strength::sets_on;
+use crate::ranges::{ChangeWord, change_word, detectable, measurement_view};
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 

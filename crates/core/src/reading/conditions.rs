@@ -1,9 +1,8 @@
 //! Frozen shoulder and osteoarthritis: decided by criterion, not by likelihood ratios, and before subacromial pain.
 
-use crate::episode::{ExamFact, Facts, OtherSide, StopReason};
-use crate::knowledge::Quantity;
-use crate::program::CheckContext;
-use crate::ranges::in_conflict;
+use crate::context::CheckContext;
+use crate::facts::{ExamFact, Facts, StopReason};
+use crate::ranges::{in_conflict, measure_for};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -42,21 +41,6 @@ const PLANES: [&str; 5] = [
     "passive-er-90",
     "passive-ir-90",
 ];
-
-/// What a side is measured against: the other side where that may serve, else the reference.
-///
-/// Source: common practice, no published source.
-pub fn measure_for(facts: &Facts, quantity: &Quantity) -> (f64, &'static str) {
-    let other = facts
-        .measurements
-        .iter()
-        .rev()
-        .find(|r| r.quantity == quantity.id && r.side != facts.story.side);
-    match other {
-        Some(other) if facts.story.other_side == OtherSide::Sound => (other.value, "other-side"),
-        _ => (quantity.reference, "reference"),
-    }
-}
 
 /// Whether passive range is lost the way a frozen or arthritic shoulder loses it, radiograph there or not.
 ///

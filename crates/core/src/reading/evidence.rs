@@ -1,11 +1,11 @@
 //! Which findings may be used, and why the others may not.
 
 use super::conditions::stiff_pattern;
-use crate::episode::{Facts, OtherSide, TestAnswer, TestFinding};
+use crate::context::CheckContext;
+use crate::facts::{Facts, OtherSide, TestAnswer, TestFinding};
 use crate::flags::derived_flags;
 use crate::knowledge::{Accuracy, ClinicalTest, Found, Knowledge, Need};
 use crate::mechanics::Arm;
-use crate::program::CheckContext;
 use crate::ranges::in_conflict;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};

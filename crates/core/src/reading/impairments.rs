@@ -1,12 +1,11 @@
 //! What is impaired, how much, and how sure that is: ranked, for the program to work on.
 
-use super::conditions::measure_for;
-use crate::episode::{Facts, OtherSide, TestAnswer};
+use crate::context::CheckContext;
+use crate::facts::{Facts, OtherSide, TestAnswer};
+use crate::force::strength_page;
 use crate::knowledge::Unit;
-use crate::program::CheckContext;
-use crate::ranges::{measurement_view, protection};
+use crate::ranges::{measure_for, measurement_view, protection};
 use crate::reason::Reason;
-use crate::strength::strength_page;
 use serde::{Deserialize, Serialize};
 
 /// One deficit.

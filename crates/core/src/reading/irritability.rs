@@ -1,7 +1,7 @@
 //! How easily the shoulder is stirred up: six votes and their rule.
 
-use crate::episode::{ExamFact, Facts, StopReason, Vote};
-use crate::program::CheckContext;
+use crate::context::CheckContext;
+use crate::facts::{ExamFact, Facts, StopReason, Vote};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 

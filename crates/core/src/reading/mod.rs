@@ -3,7 +3,6 @@
 //! Nothing here asserts a diagnosis. Red flags come first, conditions with a criterion before subacromial pain, and an
 //! operated shoulder gets a state instead of probabilities.
 
-mod change;
 mod compare;
 mod conditions;
 mod evidence;
@@ -13,21 +12,25 @@ mod model;
 mod next;
 mod normal;
 mod operated;
+mod outcome;
 mod posterior;
 mod scores;
 mod view;
 
-pub use change::{ChangeView, ChangeWord, change_word, changes, default_detectable, detectable};
 pub use compare::{Compared, Subject, VisitComparison, compare};
 pub use conditions::{
-    ConditionStatus, ConditionView, conditions, measure_for, pathway_challenge, stiff_pattern,
+    ConditionStatus, ConditionView, conditions, pathway_challenge, stiff_pattern,
 };
 pub use evidence::{Weighed, answer_fault, positive, unmet, weigh};
 pub use impairments::{Impairment, impairments, rotation_deficit};
 pub use irritability::{Irritability, IrritabilityView, VoteView, irritability};
 pub use model::{DRAWS, Group, GroupModel, Member, ReadingModel};
-pub use next::{Place, PlanItem, barred, entropy, gain_bits, plan};
+pub use next::{Place, PlanItem, barred, entropy, gain_bits, plan, telling};
 pub use operated::{SignState, SignView, operated_state};
+pub use outcome::{
+    InstrumentView, PartScore, Scored, SheetView, band, faults, force_points, instruments,
+    outcome_page, score,
+};
 pub use posterior::{
     ClusterUse, HypothesisView, PreTest, Step, StepTest, Word, after_ratio, pre_test,
     read_hypothesis,

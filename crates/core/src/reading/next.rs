@@ -5,10 +5,12 @@ use super::evidence::{Weighed, stiff_says_nothing, unmet};
 use super::irritability::Irritability;
 use super::model::ReadingModel;
 use super::posterior::{HypothesisView, Word, answers_of};
-use crate::episode::Facts;
+use crate::context::CheckContext;
+use crate::facts::Facts;
 use crate::knowledge::{ClinicalTest, Knowledge};
-use crate::program::{Ceiling, CheckContext, bars_position, ceiling_on};
 use crate::reason::Reason;
+use crate::rules::{Ceiling, ceiling_on};
+use crate::safety::bars_position;
 use serde::{Deserialize, Serialize};
 
 /// Where a test stands in the plan.
@@ -126,7 +128,7 @@ pub fn plan(
         .flat_map(|flag| flag.tests.clone())
         .collect();
     let stiff = stiff_pattern(ctx, facts).is_some();
-    let complaint = facts.story.complaint.map(crate::episode::Complaint::word);
+    let complaint = facts.story.complaint.map(crate::facts::Complaint::word);
     let mut items: Vec<(PlanItem, u32)> =
         ctx.known
             .tests

@@ -1,10 +1,10 @@
 //! An operated shoulder has no diagnostic probabilities: it is inside its corridor, too stiff, too far, or in trouble.
 
-use crate::episode::{Facts, TestAnswer};
+use crate::context::CheckContext;
+use crate::facts::{Facts, TestAnswer};
 use crate::flags::{FlagState, FlagView};
 use crate::knowledge::Found;
-use crate::program::{CheckContext, corridor_views};
-use crate::ranges::calls;
+use crate::ranges::{calls, corridor_views};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 

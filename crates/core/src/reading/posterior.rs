@@ -3,8 +3,9 @@
 use super::evidence::{Weighed, positive};
 use super::model::{Group, ReadingModel};
 use crate::calendar::age_years;
-use crate::episode::{Complaint, Evidence, ExamFact, Facts, OtherSide, Start};
-use crate::knowledge::{Confidence, Hypothesis, Knowledge, Prior};
+use crate::confidence::Confidence;
+use crate::facts::{Complaint, Evidence, ExamFact, Facts, OtherSide, Start};
+use crate::knowledge::{Hypothesis, Knowledge, Prior};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 

@@ -1,9 +1,9 @@
 //! Scores and decisions worked out from findings: laxity, severity of instability, winging, performance.
 
 use crate::calendar::age_years;
-use crate::episode::{ExamFact, Facts, OtherSide, Severity, TestAnswer};
+use crate::context::CheckContext;
+use crate::facts::{ExamFact, Facts, OtherSide, Severity, TestAnswer};
 use crate::knowledge::Found;
-use crate::program::CheckContext;
 use crate::ranges::in_conflict;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};

@@ -1,6 +1,5 @@
 //! The whole reading, as the page shows it.
 
-use super::change::{ChangeView, changes};
 use super::conditions::{ConditionStatus, ConditionView, conditions, pathway_challenge};
 use super::evidence::{Weighed, weigh};
 use super::impairments::{Impairment, impairments};
@@ -10,11 +9,12 @@ use super::next::{PlanItem, plan, telling};
 use super::operated::{SignView, operated_state};
 use super::posterior::{HypothesisView, Word, read_hypothesis};
 use super::scores::{ResponseView, WorkedOut, responses, worked_out};
-use crate::episode::{Facts, OtherSide};
+use crate::assessment::Assessment;
+use crate::context::CheckContext;
+use crate::facts::{Facts, OtherSide};
 use crate::flags::FlagView;
-use crate::program::CheckContext;
+use crate::ranges::{ChangeView, changes};
 use crate::reason::Reason;
-use crate::visit::Assessment;
 use serde::{Deserialize, Serialize};
 
 /// Everything that Read shows.

@@ -1,6 +1,6 @@
 //! What several snapshots of version 1 are made of.
 
-use crate::episode::SurgeonLimit;
+use crate::facts::SurgeonLimit;
 use crate::knowledge::Dose;
 use crate::reason::{Arg, Reason, wire};
 use chrono::NaiveDate;

@@ -1,9 +1,10 @@
 //! A signed program, version 1: lines, ceilings, gates and verdicts as they stood.
 
 use super::parts_v1::{DoseV1, LimitV1, ReasonV1};
-use crate::episode::SurgeonLimit;
-use crate::program::{Ceiling, PlanChart};
+use crate::facts::SurgeonLimit;
+use crate::plan::PlanChart;
 use crate::reason::wire;
+use crate::rules::Ceiling;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 use uuid::Uuid;
@@ -251,7 +252,7 @@ impl ProgramV1 {
 }
 
 fn phases(chart: &PlanChart) -> Vec<PhaseV1> {
-    let copy = |p: &crate::program::PhaseSpan| PhaseV1 {
+    let copy = |p: &crate::rules::PhaseSpan| PhaseV1 {
         id: p.id.clone(),
         number: p.number,
         from_day: p.from_day,
@@ -262,7 +263,7 @@ fn phases(chart: &PlanChart) -> Vec<PhaseV1> {
 }
 
 fn corridors(chart: &PlanChart) -> Vec<CorridorV1> {
-    let bands = |c: &crate::program::CorridorView| {
+    let bands = |c: &crate::ranges::CorridorView| {
         c.bands
             .iter()
             .map(|b| CeilingV1 {
@@ -274,7 +275,7 @@ fn corridors(chart: &PlanChart) -> Vec<CorridorV1> {
             })
             .collect()
     };
-    let measured = |c: &crate::program::CorridorView| {
+    let measured = |c: &crate::ranges::CorridorView| {
         c.measurements
             .iter()
             .map(|m| MeasuredV1 {

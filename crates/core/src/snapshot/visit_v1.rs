@@ -57,7 +57,7 @@ pub struct VisitV1 {
 impl From<&VisitView> for VisitV1 {
     fn from(view: &VisitView) -> Self {
         use crate::flags::FlagState;
-        use crate::program::Ceiling;
+        use crate::rules::Ceiling;
         VisitV1 {
             day: view.clock.day,
             phase: view.phase.clone(),

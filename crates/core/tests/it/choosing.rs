@@ -1,7 +1,7 @@
 //! The exact chooser against every subset.
 
 use proptest::prelude::*;
-use ritorno_core::program::{Choice, Offer, choose, value_of};
+use ritorno_core::plan::{Choice, Offer, choose, value_of};
 
 fn any_offer() -> impl Strategy<Value = Offer> {
     let choice = (

@@ -10,9 +10,9 @@ use super::shoulder::*;
 use rand_chacha::ChaCha8Rng;
 use rand_chacha::rand_core::{RngCore, SeedableRng};
 use rand_distr::{Distribution, Normal};
+use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::Move;
-use ritorno_core::episode::{Facts, LogFact};
-use ritorno_core::visit::Assessment;
+use ritorno_core::facts::{Facts, LogFact};
 
 const CASES: [(&str, &[&str], &str, i32); 4] = [
     (
@@ -152,7 +152,7 @@ fn ready_courses_go_on_within_two_visits_and_troubled_ones_hold_or_step_back() {
                 LogFact::Slip
             } else {
                 LogFact::SlipWorse {
-                    how: ritorno_core::episode::SlipHow::StaysOut,
+                    how: ritorno_core::facts::SlipHow::StaysOut,
                 }
             },
         );

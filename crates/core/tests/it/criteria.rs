@@ -2,12 +2,12 @@
 
 use super::shoulder::*;
 use proptest::prelude::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::episode::*;
 use ritorno_core::knowledge::{Comparison, Criterion, CriterionKind, LogEvent};
 use ritorno_core::lanes::{LaneName, lane};
-use ritorno_core::program::GateRule;
 use ritorno_core::progress::{CriterionStatus as S, evaluate_gate};
-use ritorno_core::visit::Assessment;
+use ritorno_core::rules::GateRule;
 use uuid::Uuid;
 
 /// A leaf whose status is known beforehand, with the facts that make it so.

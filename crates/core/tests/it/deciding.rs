@@ -2,11 +2,11 @@
 //! after Thomeé 1997, Silbernagel 2007 and Holmgren 2012, from memory.
 
 use super::shoulder::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::{Change, LineDecision, Move, apply, decide_line};
-use ritorno_core::episode::{
+use ritorno_core::facts::{
     Facts, Line, LogEntry, LogFact, OtherSide, SlipHow, Start, StopReason, Story,
 };
-use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
 /// A line that has run for three weeks on a day, with whatever else the story says.

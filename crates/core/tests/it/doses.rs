@@ -3,12 +3,14 @@
 use super::deciding::{decide, log, running, whole_day};
 use super::plans::plan;
 use super::shoulder::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::{Change, Move, asks_more, decide as decide_all};
-use ritorno_core::episode::{Facts, LogFact, OtherSide, StopReason, UseHow, WeekUse};
+use ritorno_core::facts::{Facts, LogFact, OtherSide, StopReason, UseHow, WeekUse};
 use ritorno_core::knowledge::{Dose, Level};
-use ritorno_core::program::{running_lines, schedule};
 use ritorno_core::reason::Arg;
-use ritorno_core::visit::{Assessment, visit_view};
+use ritorno_core::rules::schedule;
+use ritorno_core::safety::running_lines;
+use ritorno_core::visit::visit_view;
 use uuid::Uuid;
 
 const LYING: &str = "assisted-elevation-lying-other-hand";
@@ -330,7 +332,7 @@ fn too_little_moves_the_dates_and_offers_a_short_plan() {
     // The gate at week 6 asks for three fifths of two weeks: full days from now on cannot give that before the date told.
     let (plain, chart) = (
         schedule(&assessment.rules, &facts),
-        ritorno_core::program::plan_chart(&assessment.ctx(), &facts),
+        ritorno_core::plan::plan_chart(&assessment.ctx(), &facts),
     );
     let waits = chart.waits.expect("told");
     let (percent, least, day) = (
@@ -357,7 +359,7 @@ fn too_little_moves_the_dates_and_offers_a_short_plan() {
     };
     let days = day as i32 - 38;
     assert!(days >= 1 && after(days) >= least && after(days - 1) < least);
-    let next = |phases: &[ritorno_core::program::PhaseSpan]| {
+    let next = |phases: &[ritorno_core::rules::PhaseSpan]| {
         phases.iter().find(|p| p.projected).expect("one").from_day
     };
     assert!(next(&chart.phases) >= day as i32 && next(&chart.phases) > next(&plain));
@@ -401,10 +403,10 @@ fn a_late_referral_starts_loading_at_the_first_rung_of_each_ladder() {
                     .rules
                     .opening_phase(&e.id)
                     .is_some_and(|p| p.number <= phase)
-                && ritorno_core::program::check_exercise(&ctx, e, &e.dose, 112)
+                && ritorno_core::safety::check_exercise(&ctx, e, &e.dose, 112)
                     .findings
                     .iter()
-                    .all(|f| f.status == ritorno_core::program::Status::Allowed)
+                    .all(|f| f.status == ritorno_core::safety::Status::Allowed)
         });
         assert!(
             sooner.is_none(),

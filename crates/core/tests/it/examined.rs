@@ -1,10 +1,10 @@
 //! A made-up shoulder without an operation, and how it is examined and read.
 
 use crate::shoulder::{known, shoulder};
+use ritorno_core::assessment::Assessment;
 use ritorno_core::episode::*;
 use ritorno_core::knowledge::Found;
 use ritorno_core::reading::*;
-use ritorno_core::visit::Assessment;
 use std::sync::OnceLock;
 use uuid::Uuid;
 

@@ -1,10 +1,12 @@
 //! Facts of the trade that are rules of time or dose. Common practice, no published source.
 
 use super::shoulder::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::knowledge::{Dose, Group, HealingClock, Level, SetStructure};
-use ritorno_core::program::{Choices, Rules, Status, check_exercise, equal_time, start_dose};
+use ritorno_core::plan::{equal_time, start_dose};
 use ritorno_core::reading::Irritability;
-use ritorno_core::visit::Assessment;
+use ritorno_core::rules::{Choices, Rules};
+use ritorno_core::safety::{Status, check_exercise};
 
 fn with(question: &str, school: &str) -> Rules {
     let choices = Choices {
@@ -179,16 +181,16 @@ fn hands_move_at_once_and_a_fixed_biceps_waits() {
 fn irritability_and_fractures_bound_the_work() {
     let mut facts = shoulder(20);
     facts.story.pathway = "subacromial-pain".into();
-    facts.story.start = ritorno_core::episode::Start::Gradual;
+    facts.story.start = ritorno_core::facts::Start::Gradual;
     for (vote, value) in [
-        (ritorno_core::episode::Vote::WorstPain, 8.0),
-        (ritorno_core::episode::Vote::Night, 2.0),
-        (ritorno_core::episode::Vote::Ache, 2.0),
+        (ritorno_core::facts::Vote::WorstPain, 8.0),
+        (ritorno_core::facts::Vote::Night, 2.0),
+        (ritorno_core::facts::Vote::Ache, 2.0),
     ] {
-        facts.exam_notes.push(ritorno_core::episode::ExamNote {
+        facts.exam_notes.push(ritorno_core::facts::ExamNote {
             id: uuid::Uuid::now_v7(),
             on: on(19),
-            fact: ritorno_core::episode::ExamFact::Irritability {
+            fact: ritorno_core::facts::ExamFact::Irritability {
                 question: vote,
                 value,
             },

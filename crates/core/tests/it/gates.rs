@@ -1,13 +1,13 @@
 //! Flags, ceilings and gates, one example each.
 
 use super::shoulder::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::episode::*;
 use ritorno_core::flags::FlagState;
 use ritorno_core::lanes::{LaneName, lane};
-use ritorno_core::program::{Ceiling, ceiling_on, floor_on};
 use ritorno_core::progress::{CriterionStatus as S, next_gate};
 use ritorno_core::ranges::{calls, dials, measurement_view, possible};
-use ritorno_core::visit::Assessment;
+use ritorno_core::rules::{Ceiling, ceiling_on, floor_on};
 use uuid::Uuid;
 
 fn lane_of(facts: &Facts) -> LaneName {

@@ -2,12 +2,13 @@
 
 use super::knowledge::{refused, with};
 use super::shoulder::known;
+use ritorno_core::context::CheckContext;
 use ritorno_core::knowledge::{Exercise, HealingClock, Level};
 use ritorno_core::mechanics::ArmPose;
-use ritorno_core::program::{
-    CheckContext, Choices, Rules, check_exercise, effort_most, start_dose,
-};
+use ritorno_core::plan::start_dose;
 use ritorno_core::reading::Irritability;
+use ritorno_core::rules::{Choices, Rules};
+use ritorno_core::safety::{check_exercise, effort_most};
 
 fn choose(question: &str, school: &str) -> Choices {
     Choices {

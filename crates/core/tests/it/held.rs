@@ -2,14 +2,16 @@
 
 use super::shoulder::*;
 use proptest::prelude::*;
+use ritorno_core::admission::NamedText;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::Move;
 use ritorno_core::episode::*;
-use ritorno_core::knowledge::{Helper, NamedText};
+use ritorno_core::knowledge::Helper;
 use ritorno_core::lanes::{LaneName, lane};
-use ritorno_core::program::{Rules, Status, check_exercise, running_lines};
 use ritorno_core::progress::{adherence, next_gate};
 use ritorno_core::ranges::{is_due, measurement_view};
-use ritorno_core::visit::Assessment;
+use ritorno_core::rules::Rules;
+use ritorno_core::safety::{Status, check_exercise, running_lines};
 use uuid::Uuid;
 
 fn rules_of(

@@ -134,9 +134,9 @@ fn a_laxity_score_at_its_bound_proposes_to_note_a_loose_other_side() {
 /// What the story tells changes something: fits, thyroid, sleep, an injection.
 #[test]
 fn what_the_story_tells_changes_what_it_says_it_changes() {
-    use ritorno_core::program::check_exercise;
+    use ritorno_core::assessment::Assessment;
     use ritorno_core::ranges::max_age_days;
-    use ritorno_core::visit::Assessment;
+    use ritorno_core::safety::check_exercise;
     let mut facts = sore();
     measure(&mut facts, "passive-er-side", -5.0, StopReason::Stiff);
     let locked = |facts: &Facts| {

@@ -1,8 +1,9 @@
 //! The loader: what it accepts, and how it names what it refuses.
 
 use super::shoulder::{CUFF, files, known, rules};
-use ritorno_core::knowledge::{KnowledgeError, load, load_release};
-use ritorno_core::program::Ceiling;
+use ritorno_core::admission::KnowledgeError;
+use ritorno_core::admission::{load, load_release};
+use ritorno_core::rules::Ceiling;
 
 pub fn with(file: &str, from: &str, to: &str) -> Vec<KnowledgeError> {
     let mut all = files();

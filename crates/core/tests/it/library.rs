@@ -1,10 +1,10 @@
 //! The whole library against what must hold for every exercise, whoever wrote its row.
 
 use crate::shoulder::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::knowledge::{Exercise, Group, Level};
 use ritorno_core::mechanics::Load;
-use ritorno_core::program::{Status, check_exercise};
-use ritorno_core::visit::Assessment;
+use ritorno_core::safety::{Status, check_exercise};
 use std::collections::{BTreeMap, BTreeSet};
 
 fn all() -> impl Iterator<Item = &'static Exercise> {

@@ -2,14 +2,14 @@
 
 use super::shoulder::*;
 use proptest::prelude::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::episode::*;
 use ritorno_core::mechanics::Arm;
-use ritorno_core::program::Ceiling;
 use ritorno_core::ranges::{
     calls, is_due, judge, judge_anew, measurement_view, open_breach, protection,
 };
 use ritorno_core::reason::Arg;
-use ritorno_core::visit::Assessment;
+use ritorno_core::rules::Ceiling;
 use uuid::Uuid;
 
 fn dated(quantity: &str, ceiling: f64, from: i32) -> SurgeonLimit {
@@ -193,9 +193,10 @@ proptest! {
 /// A release changes dial, avoid list and precautions together, from its own date: the sheet never says both.
 #[test]
 fn a_release_lifts_the_position_and_the_precaution_that_speak_of_it_from_its_own_date() {
+    use ritorno_core::assessment::Assessment;
     use ritorno_core::knowledge::Demand;
-    use ritorno_core::program::{bars_position, plan_chart};
-    use ritorno_core::visit::Assessment;
+    use ritorno_core::plan::plan_chart;
+    use ritorno_core::safety::bars_position;
     let mut facts = shoulder(60);
     facts.story.pathway = "reverse-shoulder".into();
     let says = |facts: &Facts| {

@@ -4,11 +4,11 @@ use crate::examined::sore;
 use crate::shoulder::{known, on, shoulder};
 use chrono::Days;
 use proptest::prelude::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::episode::*;
+use ritorno_core::facts::StrengthTrial;
 use ritorno_core::loading::*;
 use ritorno_core::mechanics::*;
-use ritorno_core::strength::StrengthTrial;
-use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
 fn open() -> Setup {

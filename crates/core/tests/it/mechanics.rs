@@ -5,7 +5,7 @@
 
 use crate::shoulder::known;
 use proptest::prelude::*;
-use ritorno_core::knowledge::load;
+use ritorno_core::admission::load;
 use ritorno_core::mechanics::*;
 use serde::Deserialize;
 

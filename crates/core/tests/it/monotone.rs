@@ -5,7 +5,7 @@ use super::deciding::{decide, log, running};
 use super::shoulder::*;
 use proptest::prelude::*;
 use ritorno_core::deciding::{Change, Move};
-use ritorno_core::episode::{Facts, LogEntry, LogFact, SlipHow};
+use ritorno_core::facts::{Facts, LogEntry, LogFact, SlipHow};
 use uuid::Uuid;
 
 /// One day of a diary.

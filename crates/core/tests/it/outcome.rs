@@ -6,12 +6,12 @@ use crate::examined::{find, measure, sore, word};
 use crate::shoulder::known;
 use chrono::Days;
 use proptest::prelude::*;
-use ritorno_core::angle::{AngleSample, read_angle};
+use ritorno_core::assessment::Assessment;
 use ritorno_core::episode::*;
 use ritorno_core::knowledge::Found;
 use ritorno_core::outcome::*;
+use ritorno_core::ranges::{AngleSample, read_angle};
 use ritorno_core::reading::*;
-use ritorno_core::visit::Assessment;
 use uuid::Uuid;
 
 fn row(id: &str) -> &'static Instrument {
@@ -206,7 +206,7 @@ fn two_visits_side_by_side_use_what_may_be_used() {
     let mut facts = sore();
     let earlier = facts.today;
     find(&mut facts, "painful-arc", word(Found::Familiar));
-    let push = |peak_n: f64, on| ritorno_core::strength::StrengthTrial {
+    let push = |peak_n: f64, on| ritorno_core::facts::StrengthTrial {
         id: Uuid::now_v7(),
         test: "er-side".into(),
         side: facts.story.side,
@@ -343,7 +343,7 @@ fn tight_and_weak_sides_are_impairments_with_their_error() {
         (side.other(), [119.0, 121.0, 120.0]),
     ] {
         for peak_n in newtons {
-            facts.strength.push(ritorno_core::strength::StrengthTrial {
+            facts.strength.push(ritorno_core::facts::StrengthTrial {
                 id: Uuid::now_v7(),
                 test: "er-side".into(),
                 side: of,

@@ -2,9 +2,10 @@
 
 use super::shoulder::*;
 use proptest::prelude::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::mechanics::{ArmPose, Path, Rotation};
-use ritorno_core::program::{Ceiling, band_view, ceiling_on, floor_on, resolved_path};
-use ritorno_core::visit::Assessment;
+use ritorno_core::rules::{Ceiling, band_view, ceiling_on, floor_on};
+use ritorno_core::safety::resolved_path;
 
 fn pose() -> impl Strategy<Value = ArmPose> {
     (
@@ -101,8 +102,8 @@ fn every_exercise_is_reachable_in_its_pathway_by_somebody() {
         for id in &phase.exercises {
             let exercise = &known().exercises[id];
             let open = (0..26 * 7).step_by(7).find(|day| {
-                ritorno_core::program::check_exercise(&ctx, exercise, &exercise.dose, *day).status
-                    == ritorno_core::program::Status::Allowed
+                ritorno_core::safety::check_exercise(&ctx, exercise, &exercise.dose, *day).status
+                    == ritorno_core::safety::Status::Allowed
             });
             let opens = open.unwrap_or_else(|| panic!("{id} is never open"));
             assert!(

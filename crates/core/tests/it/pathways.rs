@@ -2,13 +2,16 @@
 
 use super::shoulder::*;
 use proptest::prelude::*;
-use ritorno_core::episode::{
+use ritorno_core::admission::NamedText;
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::{
     Answer, Clearance, Facts, FlagAnswer, GatePass, OtherSide, Start, Story,
 };
-use ritorno_core::knowledge::{CriterionKind, Group, HealingClock, Level, NamedText};
+use ritorno_core::knowledge::{CriterionKind, Group, HealingClock, Level};
 use ritorno_core::mechanics::Arm;
-use ritorno_core::program::{Ceiling, Choices, Lock, Rules, Status, Variant, check_line, what_if};
-use ritorno_core::visit::Assessment;
+use ritorno_core::plan::{Variant, what_if};
+use ritorno_core::rules::{Ceiling, Choices, Lock, Rules};
+use ritorno_core::safety::{Status, check_line};
 use std::collections::BTreeSet;
 use uuid::Uuid;
 
@@ -257,7 +260,7 @@ fn pathways_without_a_healing_clock_move_on_criteria_alone() {
         .map(|a| a.rules.corridor("passive-er-side").cloned());
     let later = Assessment::new(known(), &somebody("instability-loose", 200, 2))
         .map(|a| a.rules.corridor("passive-er-side").cloned());
-    let on_200 = |c: Option<Option<ritorno_core::program::CorridorRule>>| {
+    let on_200 = |c: Option<Option<ritorno_core::rules::CorridorRule>>| {
         c.flatten().and_then(|c| c.ceilings.at(200).copied())
     };
     assert_eq!(on_200(early), Some(Ceiling::UpTo { value: 30.0 }));
@@ -500,7 +503,7 @@ proptest! {
         }
         // One rung of a ladder at a time.
         for (i, line) in plan.lines.iter().enumerate() {
-            let ladder = |l: &ritorno_core::episode::Line| &known().exercises[&l.exercise].ladder;
+            let ladder = |l: &ritorno_core::facts::Line| &known().exercises[&l.exercise].ladder;
             let beside = plan.lines[i + 1..].iter().find(|l| ladder(l) == ladder(line) && l.from_day < line.to_day && line.from_day < l.to_day);
             prop_assert!(beside.is_none(), "{} runs beside {:?}", &line.exercise, beside.map(|l| &l.exercise));
         }
@@ -528,7 +531,7 @@ proptest! {
         let days = [0, 20, 60, 100, 170];
         for exercise in known().exercises.values().step_by(7) {
             for day in days {
-                let blocked = |a: &Assessment| ritorno_core::program::check_exercise(&a.ctx(), exercise, &exercise.dose, day).status == Status::Blocked;
+                let blocked = |a: &Assessment| ritorno_core::safety::check_exercise(&a.ctx(), exercise, &exercise.dose, day).status == Status::Blocked;
                 prop_assert!(!blocked(&loose) || blocked(&close), "{} on day {}", &exercise.id, day);
             }
         }

@@ -1,12 +1,12 @@
 //! The builder and the safety check against published timing and stated rules.
 
 use super::shoulder::*;
-use ritorno_core::episode::{Facts, Line, StopReason};
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::{Facts, Line, StopReason};
 use ritorno_core::knowledge::Level;
-use ritorno_core::program::{
-    Proposal, Status, check_exercise, check_line, plan_chart, running_lines, schedule,
-};
-use ritorno_core::visit::Assessment;
+use ritorno_core::plan::{Proposal, plan_chart};
+use ritorno_core::rules::schedule;
+use ritorno_core::safety::{Status, check_exercise, check_line, running_lines};
 use uuid::Uuid;
 
 pub fn plan(facts: &Facts) -> Proposal {

@@ -3,9 +3,10 @@
 use super::plans::plan;
 use super::shoulder::*;
 use proptest::prelude::*;
-use ritorno_core::episode::{Facts, Line};
-use ritorno_core::program::{Ceiling, Status, ceiling_on, check_exercise, resolved_path};
-use ritorno_core::visit::Assessment;
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::{Facts, Line};
+use ritorno_core::rules::{Ceiling, ceiling_on};
+use ritorno_core::safety::{Status, check_exercise, resolved_path};
 use uuid::Uuid;
 
 const QUANTITIES: [&str; 6] = [
@@ -139,7 +140,7 @@ proptest! {
         let day = facts.day();
         let line = Line { id: Uuid::nil(), exercise: "hand-elbow-finger-open-close".into(), from_day: from, to_day: day.max(from + 1), dose: known().exercises["hand-elbow-finger-open-close"].dose, override_reason: None, by_hand: false };
         let assessment = Assessment::new(known(), &facts).expect("known");
-        let verdict = ritorno_core::program::check_line(&assessment.ctx(), &line);
+        let verdict = ritorno_core::safety::check_line(&assessment.ctx(), &line);
         prop_assert!(verdict.findings.iter().all(|f| f.day >= day));
     }
 }

@@ -344,7 +344,7 @@ proptest! {
 
 #[test]
 fn agreement_of_raters_matches_the_classic_table_and_a_statistics_package() {
-    use ritorno_core::reliability::{ReliabilityError, reliability};
+    use ritorno_core::ranges::{ReliabilityError, reliability};
     for case in oracle()["icc"].as_array().expect("tables") {
         let table: Vec<Vec<f64>> = case["table"]
             .as_array()
@@ -434,7 +434,7 @@ proptest! {
         table in proptest::collection::vec(proptest::collection::vec(60.0f64..170.0, 3), 4..12),
         shift in -50.0f64..50.0, scale in 0.2f64..5.0, bias in 1.0f64..40.0,
     ) {
-        use ritorno_core::reliability::reliability;
+        use ritorno_core::ranges::reliability;
         let base = reliability(&table).expect("random people differ");
         let moved: Vec<Vec<f64>> = table.iter().map(|r| r.iter().map(|v| v * scale + shift).collect()).collect();
         let other = reliability(&moved).expect("still differ");

@@ -1,12 +1,13 @@
 //! A made-up operated shoulder to ask questions about.
 
 use chrono::{Days, NaiveDate};
+use ritorno_core::admission::{NamedText, load};
+use ritorno_core::assessment::Assessment;
 use ritorno_core::episode::*;
 use ritorno_core::flags::{CauseState, FlagView};
-use ritorno_core::knowledge::{Knowledge, NamedText, Setting, load};
+use ritorno_core::knowledge::{Knowledge, Setting};
 use ritorno_core::mechanics::Arm;
-use ritorno_core::program::{Choices, Rules};
-use ritorno_core::visit::Assessment;
+use ritorno_core::rules::{Choices, Rules};
 use std::sync::OnceLock;
 use uuid::Uuid;
 

@@ -2,13 +2,14 @@
 
 use super::plans::plan;
 use super::shoulder::*;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::decide;
-use ritorno_core::episode::{Facts, StopReason};
-use ritorno_core::program::plan_chart;
+use ritorno_core::facts::{Facts, StopReason};
+use ritorno_core::plan::plan_chart;
 use ritorno_core::snapshot::{
     DecisionV1, Kind, ProgramV1, VisitV1, read_decision, read_program, read_visit,
 };
-use ritorno_core::visit::{Assessment, visit_view};
+use ritorno_core::visit::visit_view;
 use serde::Serialize;
 use serde_json::Value;
 use uuid::Uuid;

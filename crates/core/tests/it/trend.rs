@@ -3,10 +3,10 @@
 
 use super::shoulder::*;
 use proptest::prelude::*;
-use ritorno_core::episode::StopReason;
-use ritorno_core::program::corridor_views;
-use ritorno_core::trend::Trend;
-use ritorno_core::visit::Assessment;
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::StopReason;
+use ritorno_core::ranges::Trend;
+use ritorno_core::ranges::corridor_views;
 use serde::Deserialize;
 
 #[derive(Deserialize)]
@@ -81,7 +81,7 @@ fn few_or_hurried_measurements_carry_no_trend() {
 /// rise says of no day.
 #[test]
 fn the_corridor_carries_the_trend_toward_the_next_gate() {
-    let view = |facts: &ritorno_core::episode::Facts| {
+    let view = |facts: &ritorno_core::facts::Facts| {
         let assessment = Assessment::new(known(), facts).expect("known");
         corridor_views(&assessment.ctx(), facts)
             .into_iter()

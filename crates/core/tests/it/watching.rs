@@ -4,12 +4,13 @@
 use super::deciding::{decide, log, running, whole_day};
 use super::shoulder::*;
 use proptest::prelude::*;
+use ritorno_core::admission::NamedText;
+use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::Move;
 use ritorno_core::episode::*;
-use ritorno_core::knowledge::{NamedText, Told, WatchAct};
+use ritorno_core::knowledge::{Told, WatchAct};
 use ritorno_core::lanes::{LaneName, lane};
-use ritorno_core::visit::Assessment;
-use ritorno_core::watching::{WatchView, watch_views};
+use ritorno_core::progress::{WatchView, watch_views};
 use uuid::Uuid;
 
 fn watched(facts: &Facts) -> Vec<WatchView> {
@@ -437,7 +438,7 @@ fn a_closed_stop_hides_no_newer_one_and_sources_are_checked() {
         file.text = file
             .text
             .replacen("common practice, no published source", "hearsay", 1);
-        ritorno_core::knowledge::load(&files).expect_err("refused")
+        ritorno_core::admission::load(&files).expect_err("refused")
     };
     for name in ["watches.toml", "steps.toml"] {
         assert!(

@@ -240,7 +240,7 @@ fn a_program_is_judged_by_the_knowledge_it_was_built_with() {
     );
     assert_ne!(older, clinic.state.knowledge.canonical);
     let release =
-        ritorno_core::knowledge::load_release(&older, &clinic.state.knowledge).expect("loads");
+        ritorno_core::admission::load_release(&older, &clinic.state.knowledge).expect("loads");
     let mut owner = clinic.owner();
     ritorno_store::knowledge::keep(&mut owner, &release.sha256, &release.canonical).expect("kept");
     diesel::sql_query(format!(

@@ -1,0 +1,199 @@
+//! From text to knowledge, or to a list of faults.
+
+use super::error::KnowledgeError;
+use super::files::read_file;
+use super::{asks, bounds, clinical_tests, gates, names, pathways};
+use crate::knowledge::{DroppedFloor, Knowledge, RungSpan};
+use sha2::{Digest, Sha256};
+use std::collections::BTreeMap;
+
+/// A file as the caller read it: its path below `knowledge/`, and its text.
+#[derive(Debug, Clone)]
+pub struct NamedText {
+    /// E.g. `exercises/pendulum.toml`.
+    pub name: String,
+    /// The file's text.
+    pub text: String,
+}
+
+/// Loads and cross-checks all files.
+///
+/// # Errors
+/// Every fault found, each naming file, row and field.
+pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
+    let mut faults = Vec::new();
+    let mut tables = BTreeMap::new();
+    for file in files {
+        match file.text.parse::<toml::Table>() {
+            Ok(table) => {
+                tables.insert(file.name.clone(), table);
+            }
+            Err(error) => faults.push(KnowledgeError::at(
+                &file.name,
+                "-",
+                "-",
+                error.to_string().replace('\n', " "),
+            )),
+        }
+    }
+    from_tables(&tables, faults, true)
+}
+
+impl Knowledge {
+    /// This knowledge with files of a clinic's own laid beside it, checked as a whole.
+    ///
+    /// # Errors
+    /// Every fault found, each naming file, row and field.
+    pub fn with_files(&self, files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
+        let mut tables = self.tables()?;
+        let mut faults = Vec::new();
+        for file in files {
+            match file.text.parse::<toml::Table>() {
+                Ok(table) => {
+                    tables.insert(file.name.clone(), table);
+                }
+                Err(error) => faults.push(KnowledgeError::at(
+                    &file.name,
+                    "-",
+                    "-",
+                    error.to_string().replace('\n', " "),
+                )),
+            }
+        }
+        from_tables(&tables, faults, true)
+    }
+
+    /// The file of a pathway, as it would stand in the folder; with another id, a copy of it.
+    pub fn pathway_file(&self, id: &str, copy: Option<(&str, &str)>) -> Option<String> {
+        let mut table = self.tables().ok()?.remove(&format!("pathways/{id}.toml"))?;
+        if let Some((own, title)) = copy {
+            let base = self.pathways.get(id)?.column().to_owned();
+            table.insert("id".to_owned(), own.into());
+            table.insert("based_on".to_owned(), base.into());
+            table.insert("title".to_owned(), title.into());
+        }
+        toml::to_string_pretty(&table).ok()
+    }
+
+    fn tables(&self) -> Result<BTreeMap<String, toml::Table>, Vec<KnowledgeError>> {
+        serde_json::from_str(&self.canonical)
+            .map_err(|error| vec![KnowledgeError::at("release", "-", "-", error.to_string())])
+    }
+}
+
+/// Loads a release as it was stored: the canonical JSON of [`Knowledge::canonical`].
+///
+/// A program goes on being judged by what was known when it was built. Thresholds of rules that came later are taken from
+/// `today`: a rule without its number would be worse than a rule that the release did not know.
+///
+/// # Errors
+/// Every fault found; an older release that this application no longer understands is one.
+pub fn load_release(canonical: &str, today: &Knowledge) -> Result<Knowledge, Vec<KnowledgeError>> {
+    match serde_json::from_str::<BTreeMap<String, toml::Table>>(canonical) {
+        // What was drawn and checked once stays as it was: rules of style that came later do not reach back.
+        Ok(tables) => from_tables(&tables, Vec::new(), false).map(|mut known| {
+            for (id, row) in &today.thresholds {
+                known
+                    .thresholds
+                    .entry(id.clone())
+                    .or_insert_with(|| row.clone());
+            }
+            known
+        }),
+        Err(error) => Err(vec![KnowledgeError::at(
+            "release",
+            "-",
+            "-",
+            error.to_string(),
+        )]),
+    }
+}
+
+fn from_tables(
+    tables: &BTreeMap<String, toml::Table>,
+    mut faults: Vec<KnowledgeError>,
+    new: bool,
+) -> Result<Knowledge, Vec<KnowledgeError>> {
+    for (name, table) in tables {
+        bounds::check(name, table, &mut faults);
+    }
+    // What is out of bounds is not read at all: later checks compute with it.
+    if !faults.is_empty() {
+        return Err(faults);
+    }
+    let mut known = Knowledge::default();
+    for (name, table) in tables {
+        read_file(name, table, &mut known, &mut faults);
+    }
+    resolve_spans(&mut known, &mut faults);
+    names::all(&known, &mut faults);
+    clinical_tests::all(&known, &mut faults);
+    if new {
+        names::thresholds(&known, &mut faults);
+        names::lexicon(&known, &mut faults);
+        names::flag_tests(&known, &mut faults);
+        names::paths_and_loads(&known, &mut faults);
+        if faults.is_empty() {
+            pathways::reach(&known, &mut faults);
+            gates::all(&known, &mut faults);
+            asks::all(&known, &mut faults);
+        }
+    }
+    if !faults.is_empty() {
+        return Err(faults);
+    }
+    known.quantities.sort_by_key(|q| q.order);
+    known.red_flags.sort_by_key(|f| f.tier);
+    known.hypotheses.sort_by_key(|h| h.order);
+    known.tests.sort_by_key(|t| t.order);
+    known.dropped_floors = known
+        .pathways
+        .values()
+        .flat_map(|pathway| {
+            pathway.corridors.iter().flat_map(|corridor| {
+                corridor
+                    .dropped_floors()
+                    .into_iter()
+                    .map(|(day, floor)| DroppedFloor {
+                        pathway: pathway.id.clone(),
+                        quantity: corridor.id.clone(),
+                        day,
+                        floor,
+                    })
+            })
+        })
+        .collect();
+    known.canonical = serde_json::to_string(tables).unwrap_or_default();
+    known.sha256 = Sha256::digest(known.canonical.as_bytes())
+        .iter()
+        .map(|byte| format!("{byte:02x}"))
+        .collect();
+    Ok(known)
+}
+
+/// Turns ladders and rungs of the phases into exercises.
+fn resolve_spans(known: &mut Knowledge, faults: &mut Vec<KnowledgeError>) {
+    let Knowledge {
+        pathways,
+        exercises,
+        ..
+    } = known;
+    for (id, pathway) in pathways {
+        for phase in &mut pathway.phases {
+            let mut ids = |field: &str, spans: &[RungSpan]| {
+                spans
+                    .iter()
+                    .flat_map(|span| {
+                        span.resolve(exercises.values()).unwrap_or_else(|problem| {
+                            let file = format!("pathways/{id}.toml");
+                            faults.push(KnowledgeError::at(&file, &phase.id, field, problem));
+                            Vec::new()
+                        })
+                    })
+                    .collect()
+            };
+            phase.exercises = ids("exercises", &phase.spans);
+            phase.clinician = ids("clinician", &phase.clinician_spans);
+        }
+    }
+}

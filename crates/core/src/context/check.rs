@@ -1,0 +1,43 @@
+//! What every rule looks at besides the exercise.
+
+use crate::calendar::EpisodeDay;
+use crate::facts::SurgeonLimit;
+use crate::knowledge::Knowledge;
+use crate::rules::Rules;
+
+/// What the check looks at besides the exercise.
+#[derive(Debug, Clone, Copy)]
+pub struct CheckContext<'a> {
+    /// All knowledge.
+    pub known: &'a Knowledge,
+    /// The rules of this shoulder: its pathway with schools, modifiers and general health.
+    pub rules: &'a Rules,
+    /// The surgeon's limits.
+    pub limits: &'a [SurgeonLimit],
+    /// Open red flags, by id.
+    pub open_flags: &'a [String],
+    /// Measurements above their ceiling that nobody has dealt with, by quantity: nothing that gains there goes on.
+    pub breaches: &'a [String],
+    /// Flag questions that were never asked.
+    pub flags_not_asked: usize,
+    /// The surgeon's go-ahead is on record.
+    pub cleared: bool,
+    /// The phase reached today.
+    pub phase: u32,
+    /// Today's episode day.
+    pub today: EpisodeDay,
+    /// The other arm is itself protected, so it cannot simply carry this one.
+    pub helper_protected: bool,
+    /// The other arm heals from an operation itself: it carries nothing.
+    pub helper_heals: bool,
+    /// Body mass in kilograms, where it is known.
+    pub mass_kg: Option<f64>,
+    /// What is at hand.
+    pub kit: &'a [String],
+    /// The day of the newest steroid injection.
+    pub injected_day: Option<EpisodeDay>,
+    /// General health in which quick work needs a reason, by id.
+    pub quick_caution: Option<&'a str>,
+    /// True when a plan is judged: what waits for a gate is planned, and runs only once the gate is passed.
+    pub planning: bool,
+}

@@ -1,0 +1,5 @@
+//! What every rule reads.
+
+mod check;
+
+pub use check::CheckContext;

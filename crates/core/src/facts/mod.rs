@@ -1,0 +1,32 @@
+//! What is on record about one shoulder: plain facts, no rules.
+
+mod beginning;
+mod elastic;
+mod examination;
+mod flag;
+mod limit;
+mod line;
+mod log;
+mod measurement;
+mod note;
+mod push;
+mod record;
+mod score;
+mod story;
+
+pub use beginning::{Complaint, OtherSide, Start};
+pub use elastic::Calibration;
+pub use examination::{
+    ClinicError, Evidence, ExamFact, ExamNote, Injected, Severity, TestAnswer, TestFinding,
+    TryOutWord, Vote,
+};
+pub use flag::{Answer, Because, FlagAnswer, FlagRaise, FlagStep, FlagStepKind};
+pub use limit::{BreachAnswer, CeilingVerdict, Release, SurgeonLimit};
+pub use line::{GatePass, Line, LineStep};
+pub use log::{LogEntry, LogFact, SlipHow, UseHow, WeekUse};
+pub use measurement::{Measurement, Method, PainArc, StopReason, TakenBy};
+pub use note::Written;
+pub use push::{STAND_INS, StrengthTrial};
+pub use record::{Facts, LAG_TESTS};
+pub use score::{Attestation, Score, Sheet};
+pub use story::{Clearance, Story, Task};

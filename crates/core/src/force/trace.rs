@@ -1,0 +1,118 @@
+//! From a device's samples to one push.
+
+use crate::reason::Reason;
+use serde::{Deserialize, Serialize};
+
+/// One sample of a device: seconds since the start, newtons.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ForceSample {
+    /// Seconds since the start.
+    pub t_s: f64,
+    /// Newtons.
+    pub force_n: f64,
+}
+
+/// What the samples say.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct TraceMeasurement {
+    /// Greatest force, after a median of five: a single spike is no force.
+    pub peak_n: f64,
+    /// Mean over the plateau, from the first to the last sample of at least 80 % of the peak.
+    pub mean_n: f64,
+    /// From a tenth of the peak to 95 % of it: along a plateau the very peak lies anywhere.
+    pub time_to_peak_s: f64,
+    /// Standard deviation over the plateau in percent of its mean.
+    pub variation_pct: f64,
+    /// What is wrong with the samples; anything here keeps the trial from being used.
+    pub faults: Vec<Reason>,
+}
+
+/// Forces a hand-held device can mean. Source: common practice, no published source.
+const POSSIBLE_N: std::ops::RangeInclusive<f64> = -20.0..=1200.0;
+
+/// Silence longer than this is a gap.
+const GAP_S: f64 = 0.25;
+
+/// A push shorter than this was no make test (build 1 to 2 s, hold 3 to 5 s).
+const LEAST_S: f64 = 2.0;
+
+/// Reads a trace.
+///
+/// Garbage is flagged and kept, never silently used: samples that are no number or impossible, time that runs backwards,
+/// gaps, a trace too short. Source: procedure as commonly taught; the bounds are our choice.
+pub fn read_trace(samples: &[ForceSample]) -> TraceMeasurement {
+    let mut faults = Vec::new();
+    let impossible = samples
+        .iter()
+        .filter(|s| !s.t_s.is_finite() || !POSSIBLE_N.contains(&s.force_n))
+        .count();
+    if impossible > 0 {
+        faults.push(Reason::new("trace-impossible").with("n", impossible as f64));
+    }
+    let sound: Vec<ForceSample> = samples
+        .iter()
+        .copied()
+        .filter(|s| s.t_s.is_finite() && POSSIBLE_N.contains(&s.force_n))
+        .collect();
+    if sound.windows(2).any(|w| w[1].t_s <= w[0].t_s) {
+        faults.push(Reason::new("trace-time"));
+    }
+    let longest = sound
+        .windows(2)
+        .map(|w| w[1].t_s - w[0].t_s)
+        .fold(0.0, f64::max);
+    if longest > GAP_S {
+        faults.push(Reason::new("trace-gap").with("seconds", (longest * 100.0).round() / 100.0));
+    }
+    let smooth: Vec<f64> = (0..sound.len())
+        .map(|i| {
+            let mut five: Vec<f64> = sound[i.saturating_sub(2)..(i + 3).min(sound.len())]
+                .iter()
+                .map(|s| s.force_n)
+                .collect();
+            five.sort_unstable_by(f64::total_cmp);
+            five[five.len() / 2]
+        })
+        .collect();
+    let Some(peak_n) = smooth.iter().copied().reduce(f64::max) else {
+        faults.push(Reason::new("trace-empty"));
+        return TraceMeasurement {
+            peak_n: 0.0,
+            mean_n: 0.0,
+            time_to_peak_s: 0.0,
+            variation_pct: 0.0,
+            faults,
+        };
+    };
+    let onset = smooth.iter().position(|f| *f >= 0.1 * peak_n).unwrap_or(0);
+    let reached = smooth.iter().position(|f| *f >= 0.95 * peak_n).unwrap_or(0);
+    let held: Vec<usize> = (0..smooth.len())
+        .filter(|i| smooth[*i] >= 0.8 * peak_n)
+        .collect();
+    let (from, to) = (
+        held.first().copied().unwrap_or(0),
+        held.last().copied().unwrap_or(0),
+    );
+    let plateau: Vec<f64> = sound[from..=to].iter().map(|s| s.force_n).collect();
+    let mean_n = plateau.iter().sum::<f64>() / plateau.len() as f64;
+    let variance = plateau.iter().map(|f| (f - mean_n).powi(2)).sum::<f64>()
+        / (plateau.len().max(2) - 1) as f64;
+    if peak_n < 5.0 {
+        faults.push(Reason::new("trace-no-push"));
+    } else if sound.last().map_or(0.0, |s| s.t_s) - sound[onset].t_s < LEAST_S {
+        faults.push(Reason::new("trace-short").with("seconds", LEAST_S));
+    }
+    TraceMeasurement {
+        peak_n,
+        mean_n,
+        time_to_peak_s: sound[reached].t_s - sound[onset].t_s,
+        variation_pct: if mean_n > 0.0 {
+            100.0 * variance.sqrt() / mean_n
+        } else {
+            0.0
+        },
+        faults,
+    }
+}

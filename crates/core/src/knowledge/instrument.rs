@@ -1,0 +1,107 @@
+//! Questionnaires: number of items, scale and published formula; the wording belongs to its owners and is not here.
+
+use crate::confidence::Confidence;
+use serde::{Deserialize, Serialize};
+
+/// Consecutive items that are answered alike.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct ScorePart {
+    /// Wording key of the part.
+    pub id: String,
+    /// How many items.
+    pub items: usize,
+    /// Least answer.
+    pub min: f64,
+    /// Greatest answer.
+    pub max: f64,
+    /// How many of them may be missing.
+    #[serde(default)]
+    pub may_miss: usize,
+    /// Unit of the answer where it is not points.
+    #[serde(default)]
+    pub unit: Option<String>,
+}
+
+/// How answers become a number.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Formula {
+    /// Mean of the answered items, stretched from the item's range to 0 to 100.
+    MeanStretched,
+    /// Mean of the answered items as it is.
+    Mean,
+    /// Sum; a missing item counts as the mean of the answered.
+    Sum,
+    /// Each part in percent of the greatest sum its answered items allow; then the mean of the parts.
+    MeanOfParts,
+    /// 100 × (greatest sum − sum) / greatest sum.
+    PercentKept,
+    /// First part pain 0 to 10, second ten items 0 to 3: (10 − pain) × 5 + 5/3 × sum.
+    PainAndFunction,
+    /// Pain 30 − sum, satisfaction, and function as sum / (3 × answered) × 60.
+    PainSatisfactionFunction,
+    /// Three reaches and the length of the limb: 100 × sum of reaches / (3 × length).
+    Reaches,
+    /// Points by part, with bands for two angles and a force: see [`band`] and [`force_points`].
+    PainActivityRangeStrength,
+}
+
+/// One instrument.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Instrument {
+    /// Stable id.
+    pub id: String,
+    /// Place in the list.
+    pub order: u32,
+    /// The parts, in the order of the sheet.
+    pub parts: Vec<ScorePart>,
+    /// How they become a number.
+    pub formula: Formula,
+    /// Least and greatest result.
+    pub range: [f64; 2],
+    /// Whether more is better.
+    pub more_is_better: bool,
+    /// Smallest detectable change, where published.
+    #[serde(default)]
+    pub detectable: Option<f64>,
+    /// Confidence level of `detectable` in percent; all comparisons are made at 95.
+    #[serde(default)]
+    pub detectable_level: Option<f64>,
+    /// Smallest change that matters to patients, where published.
+    #[serde(default)]
+    pub important: Option<f64>,
+    /// Where the change values come from.
+    #[serde(default)]
+    pub change_source: Option<String>,
+    /// The clinical test that it scores: what bars the test bars the sheet.
+    #[serde(default)]
+    pub test: Option<String>,
+    /// What the missing-item rule rests on, where the owner publishes none: `published` or `our-choice`.
+    pub missing_rule: String,
+    /// Where the formula comes from.
+    pub source: String,
+    /// How sure we are.
+    pub confidence: Confidence,
+}
+
+impl Instrument {
+    /// How many answers a sheet has.
+    pub fn items(&self) -> usize {
+        self.parts.iter().map(|p| p.items).sum()
+    }
+
+    /// The smallest detectable change at 95 %, from the published one at its own level (1.645 for 90 %, 1.96 for 95 %).
+    pub fn detectable_95(&self) -> Option<f64> {
+        let z = if self.detectable_level == Some(90.0) {
+            1.645
+        } else {
+            1.96
+        };
+        self.detectable.map(|d| d * 1.96 / z)
+    }
+}

@@ -1,0 +1,239 @@
+//! All knowledge, once it has been let in.
+
+use super::asks::{AttestationRow, PositionRow, PrecautionRow};
+use super::clinical_test::{ClinicalTest, Cluster, Hypothesis};
+use super::criteria::{Criterion, CriterionKind};
+use super::elastic::ElasticRow;
+use super::exercise::Exercise;
+use super::instrument::Instrument;
+use super::modifier::Modifier;
+use super::pathway::{DroppedFloor, Pathway};
+use super::rows::{
+    AskRow, Bound, GateClass, HealthItem, NeedRow, Quantity, ReasonRow, RedFlag, Reference,
+    Threshold,
+};
+use super::school::School;
+use super::step::Step;
+use super::strength_test::StrengthTest;
+use super::watch::Watch;
+use crate::mechanics::SegmentTable;
+use std::collections::{BTreeMap, BTreeSet};
+
+/// Everything the application knows, checked.
+#[derive(Debug, Clone, Default)]
+pub struct Knowledge {
+    /// Publications, by id.
+    pub references: BTreeMap<String, Reference>,
+    /// Measured ranges, in order of examination.
+    pub quantities: Vec<Quantity>,
+    /// Red flags, most urgent first.
+    pub red_flags: Vec<RedFlag>,
+    /// What texts may say that flags must ask about, by language.
+    pub lexicon: BTreeMap<String, Vec<AskRow>>,
+    /// General health that changes a plan.
+    pub health: Vec<HealthItem>,
+    /// Forbidden positions that a release lifts.
+    pub positions: Vec<PositionRow>,
+    /// Reasons that are given with one key, in order.
+    pub reasons: Vec<ReasonRow>,
+    /// Classes of exercises, by id.
+    pub gate_classes: BTreeMap<String, GateClass>,
+    /// Exercises, by id.
+    pub exercises: BTreeMap<String, Exercise>,
+    /// What answers a need.
+    pub needs: Vec<NeedRow>,
+    /// What else was done or is known, and what that tightens.
+    pub modifiers: Vec<Modifier>,
+    /// Schools that concern every pathway.
+    pub schools: Vec<School>,
+    /// What is watched for in several pathways.
+    pub watches: Vec<Watch>,
+    /// What rungs ask for before the next one.
+    pub steps: Vec<Step>,
+    /// What is attested at gates, and what it asks.
+    pub attestations: Vec<AttestationRow>,
+    /// What precautions go with.
+    pub precautions: Vec<PrecautionRow>,
+    /// Pathways, by id.
+    pub pathways: BTreeMap<String, Pathway>,
+    /// What a shoulder may have, in order of the page.
+    pub hypotheses: Vec<Hypothesis>,
+    /// Clinical tests, in order of examination.
+    pub tests: Vec<ClinicalTest>,
+    /// Strength in standard positions, in order.
+    pub strength: Vec<StrengthTest>,
+    /// Levels of elastic, until measured.
+    pub elastics: Vec<ElasticRow>,
+    /// What an arm weighs; the first without a sex is used.
+    pub segments: Vec<SegmentTable>,
+    /// Outcome scores.
+    pub scores: Vec<Instrument>,
+    /// Tests that were studied together.
+    pub clusters: Vec<Cluster>,
+    /// What a number typed into a field may be, by the field's name.
+    pub bounds: BTreeMap<String, Bound>,
+    /// Thresholds of the rules, by id.
+    pub thresholds: BTreeMap<String, Threshold>,
+    /// Floors that came too soon after their movement opened.
+    pub dropped_floors: Vec<DroppedFloor>,
+    /// SHA-256 of `canonical`, in hex.
+    pub sha256: String,
+    /// Canonical JSON of all files, for the release table.
+    pub canonical: String,
+}
+
+/// Thresholds the rules name in code; the loader refuses a set without one of them.
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 77] = [
+    "flare-least-m",
+    "short-plan-minutes",
+    "short-plan-exercises",
+    "overdone-day-times",
+    "injection-rest-days",
+    "lax-young-age-years",
+    "slipped-lately-days",
+    "told-half-pct",
+    "told-hardly-pct",
+    "flare-nearer-m",
+    "flag-back-days",
+    "arm-share-of-body-pct",
+    "helper-share-pulley",
+    "helper-share-stick",
+    "helper-share-hand",
+    "top-sessions",
+    "top-sessions-operated",
+    "pain-baseline-days",
+    "morning-window-days",
+    "morning-rise-points",
+    "morning-worse-days",
+    "pain-above-sessions",
+    "flare-days-in-week",
+    "adherence-pct",
+    "symptom-free-days",
+    "overdone-pct",
+    "effort-max",
+    "quick-work-pain-max",
+    "gap-lower-days",
+    "gap-one-rung-days",
+    "gap-two-rungs-days",
+    "step-back-cut-pct",
+    "step-back-delay-days",
+    "elastic-may-repetitions",
+    "elastic-must-repetitions",
+    "front-back-ratio",
+    "build-weight-need",
+    "build-weight-goal",
+    "build-weight-keep",
+    "build-weight-minute",
+    "over-ceiling-window-days",
+    "sudden-er-gain-deg",
+    "elevation-loss-deg",
+    "er-loss-deg",
+    "change-window-days",
+    "active-passive-gap-deg",
+    "active-passive-gap-week",
+    "repeat-self-measure-days",
+    "recent-trouble-days",
+    "first-visit-new-exercises",
+    "later-visit-new-exercises",
+    "max-measurement-gap-days",
+    "finding-max-age-days",
+    "irritability-max-age-days",
+    "frozen-er-share-pct",
+    "frozen-er-deg",
+    "frozen-plane-loss-pct",
+    "frozen-planes",
+    "strength-variation-pct",
+    "different-rater-factor",
+    "worthwhile-change-deg",
+    "pectoralis-minor-short",
+    "lag-positive-deg",
+    "acute-tear-age-years",
+    "acute-tear-active-deg",
+    "acute-tear-gap-deg",
+    "locked-rotation-deg",
+    "irritability-pain-high",
+    "irritability-pain-moderate",
+    "strength-pain-limit",
+    "symmetry-goal-pct",
+    "response-points",
+    "word-likely-pct",
+    "word-likely-low-pct",
+    "word-unlikely-pct",
+    "word-unlikely-high-pct",
+    "plan-least-bits",
+];
+
+impl Knowledge {
+    /// A threshold of a rule. Every id used in code is required at load, so the fallback is never met.
+    pub fn threshold(&self, id: &str) -> f64 {
+        debug_assert!(
+            REQUIRED_THRESHOLDS.contains(&id),
+            "threshold {id} is not required at load"
+        );
+        self.thresholds.get(id).map_or(0.0, |row| row.value)
+    }
+
+    /// Whether a value typed into a field is possible; a field without a row is not bounded.
+    ///
+    /// # Errors
+    /// The bound it breaks.
+    pub fn possible(&self, field: &str, value: f64) -> Result<(), &Bound> {
+        match self.bounds.get(field) {
+            Some(bound) if !bound.holds(value) => Err(bound),
+            _ => Ok(()),
+        }
+    }
+
+    /// Everything that any exercise needs, once.
+    pub(crate) fn all_kit(&self) -> Vec<String> {
+        let kit = self.exercises.values().flat_map(|e| e.kit.iter().cloned());
+        kit.collect::<BTreeSet<_>>().into_iter().collect()
+    }
+
+    /// The segment table that is used: the one for everybody. A release from before there were tables has none.
+    pub fn segment_table(&self) -> Option<&SegmentTable> {
+        self.segments.iter().find(|t| t.sex.is_none())
+    }
+
+    /// A measured range by id.
+    pub fn quantity(&self, id: &str) -> Option<&Quantity> {
+        self.quantities.iter().find(|q| q.id == id)
+    }
+
+    /// A clinical test by id.
+    pub fn test(&self, id: &str) -> Option<&ClinicalTest> {
+        self.tests.iter().find(|t| t.id == id)
+    }
+
+    /// A hypothesis by id.
+    pub fn hypothesis(&self, id: &str) -> Option<&Hypothesis> {
+        self.hypotheses.iter().find(|h| h.id == id)
+    }
+
+    /// Whether a gate or a watch asks for this score, or the visit always does.
+    pub fn asks_score(&self, id: &str) -> bool {
+        fn asks(criterion: &Criterion, id: &str) -> bool {
+            let own = match &criterion.ask {
+                CriterionKind::Score { score, .. } | CriterionKind::ScoreChange { score, .. } => {
+                    score == id
+                }
+                _ => false,
+            };
+            own || criterion.ask.parts().iter().any(|part| asks(part, id))
+        }
+        let pathways = self.pathways.values();
+        let gates = pathways
+            .clone()
+            .flat_map(|p| p.gates.iter().flat_map(|g| &g.criteria));
+        let watches = pathways
+            .flat_map(|p| &p.watches)
+            .chain(&self.watches)
+            .flat_map(|w| &w.when);
+        ["rest-pain", "task-pain"].contains(&id) || gates.chain(watches).any(|c| asks(c, id))
+    }
+
+    /// A red flag by id.
+    pub fn red_flag(&self, id: &str) -> Option<&RedFlag> {
+        self.red_flags.iter().find(|f| f.id == id)
+    }
+}

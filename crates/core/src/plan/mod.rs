@@ -1,0 +1,21 @@
+//! From a pathway and the facts to a program: which exercises, from when to when, at what dose; and its chart.
+
+mod build;
+mod chart;
+mod choose;
+mod dose;
+mod expected;
+mod propose;
+mod volume;
+mod what_if;
+
+pub use build::{BuildAsk, LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, build};
+pub use chart::{
+    DoseTotals, GateMark, LineView, MilestoneView, PhaseVolume, PlanChart, PrecautionSpan,
+    SlingSpan, plan_chart,
+};
+pub use choose::{Choice, Chosen, Offer, choose, value_of};
+pub use dose::{bounding, equal_time, start_dose, within_irritability};
+pub use expected::{catching_up, expected};
+pub use volume::{Volume, volume};
+pub use what_if::{Moved, Variant, WhatIf, what_if};

@@ -1,0 +1,16 @@
+//! Gates, criteria, adherence, and what a pathway watches for.
+
+mod adherence;
+mod count;
+mod criterion;
+mod gate;
+mod moved;
+mod status;
+mod watch;
+
+pub(crate) use adherence::day_share;
+pub use adherence::{Adherence, adherence, adherence_pct};
+pub(crate) use criterion::evaluate;
+pub use gate::{GateView, evaluate_gate, next_gate};
+pub use status::{CriterionStatus, CriterionView};
+pub use watch::{WatchView, watch_views};

@@ -1,0 +1,30 @@
+//! Ranges: what may be measured today, what a measurement means, what changed, and what a new one calls for.
+
+mod breach;
+mod calls;
+mod change;
+mod compared;
+mod conflict;
+mod corridor;
+mod dial;
+mod inclinometer;
+mod measurement_view;
+mod protection;
+mod reliability;
+mod trend;
+
+pub use breach::{Breach, open_breach, open_breaches};
+pub(crate) use calls::calls_of;
+pub use calls::{calls, is_due, max_age_days};
+pub use change::{ChangeView, ChangeWord, change_word, changes, default_detectable, detectable};
+pub use compared::measure_for;
+pub use conflict::in_conflict;
+pub use corridor::{CorridorDot, CorridorView, corridor_views};
+pub use dial::{Dial, DialSide, dials};
+pub use inclinometer::{AngleMeasurement, AngleSample, read_angle};
+pub use measurement_view::{MeasurementView, judge, judge_anew, measurement_view};
+pub use protection::{RangeFault, possible, protection};
+pub use reliability::{
+    Estimate, ICC_BANDS, IccBand, Reliability, ReliabilityError, icc_band, mdc95, reliability,
+};
+pub use trend::{Reach, Trend};

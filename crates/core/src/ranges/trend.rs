@@ -1,0 +1,151 @@
+//! Where a range is heading: a line through its measurements that one odd measurement cannot bend, and when it may get somewhere.
+
+use crate::calendar::{EpisodeDay, WEEK};
+use serde::{Deserialize, Serialize};
+use statrs::distribution::{ContinuousCDF, Normal};
+
+/// Fewest measurements of a trend. Source: our choice, because three points lie on a line too easily.
+const LEAST_MEASUREMENTS: usize = 4;
+
+/// Least days from the first to the last.
+const LEAST_DAYS: EpisodeDay = 14;
+
+/// Chance outside the interval: 80 % intervals throughout, since four points cannot carry 95 %.
+const OUTSIDE: f64 = 0.2;
+
+/// A line through measurements, with an 80 % interval of its slope.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Trend {
+    /// First day that counts.
+    pub from_day: EpisodeDay,
+    /// Last day that counts.
+    pub to_day: EpisodeDay,
+    /// On the line on the last day, in the quantity's unit.
+    pub at_last: f64,
+    /// Change in a week.
+    pub per_week: f64,
+    /// The 80 % interval of that.
+    pub per_week_low: f64,
+    /// Its upper end.
+    pub per_week_high: f64,
+    /// The line is never followed beyond this: the other side, or the usual measurement.
+    pub cap: f64,
+    /// When the next thing that is asked may be reached.
+    pub reach: Option<Reach>,
+}
+
+/// When a value may be reached; a day that cannot be said is left out.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct Reach {
+    /// What is to be reached.
+    pub target: f64,
+    /// On the steep side of the interval.
+    pub earliest: Option<EpisodeDay>,
+    /// On the line.
+    pub middle: Option<EpisodeDay>,
+    /// On the flat side of the interval.
+    pub latest: Option<EpisodeDay>,
+}
+
+/// Nobody is told of a day further away than this.
+const FURTHEST_DAYS: f64 = 365.0;
+
+impl Trend {
+    /// The line through `measurements` (day and value, any order, one or more a day), or `None` where they do not carry one.
+    ///
+    /// Theil–Sen: the median of the slopes between all pairs of different days; its interval after Sen 1968, with ties. The
+    /// line passes through the medians of days and values. Measurements that only say "at least" must be left out by the caller.
+    /// Source: Theil 1950, Sen 1968 (J Am Stat Assoc), from memory; checked against a general statistics package.
+    pub fn of(measurements: &[(EpisodeDay, f64)], cap: f64) -> Option<Trend> {
+        let (first, last) = (
+            measurements.iter().map(|r| r.0).min()?,
+            measurements.iter().map(|r| r.0).max()?,
+        );
+        if measurements.len() < LEAST_MEASUREMENTS || last - first < LEAST_DAYS {
+            return None;
+        }
+        let days: Vec<f64> = measurements.iter().map(|r| f64::from(r.0)).collect();
+        let values: Vec<f64> = measurements.iter().map(|r| r.1).collect();
+        let (slope, [low, high]) = theil_sen(&days, &values, OUTSIDE)?;
+        let at_last = median(values) + slope * (f64::from(last) - median(days));
+        let week = f64::from(WEEK);
+        Some(Trend {
+            from_day: first,
+            to_day: last,
+            at_last: at_last.min(cap),
+            per_week: slope * week,
+            per_week_low: low * week,
+            per_week_high: high * week,
+            cap,
+            reach: None,
+        })
+    }
+
+    /// With the days on which `target` may be reached, none of them before `from`; none beyond the cap, where the line says nothing.
+    #[must_use]
+    pub fn toward(mut self, target: f64, from: EpisodeDay) -> Trend {
+        let day = |per_week: f64| -> Option<EpisodeDay> {
+            let days = (target - self.at_last) / per_week * f64::from(WEEK);
+            (target <= self.cap && per_week > 0.0 && days.is_finite() && days <= FURTHEST_DAYS)
+                .then(|| (self.to_day + days.max(0.0).ceil() as EpisodeDay).max(from))
+        };
+        self.reach = Some(Reach {
+            target,
+            earliest: day(self.per_week_high),
+            middle: day(self.per_week),
+            latest: day(self.per_week_low),
+        });
+        self
+    }
+}
+
+/// Slope and its interval with `outside` as the chance of lying outside; `None` when all lie on one day.
+fn theil_sen(x: &[f64], y: &[f64], outside: f64) -> Option<(f64, [f64; 2])> {
+    let mut slopes: Vec<f64> = Vec::with_capacity(x.len() * x.len() / 2);
+    for i in 0..x.len() {
+        for j in 0..i {
+            if (x[i] - x[j]).abs() > 0.0 {
+                slopes.push((y[i] - y[j]) / (x[i] - x[j]));
+            }
+        }
+    }
+    if slopes.is_empty() {
+        return None;
+    }
+    slopes.sort_by(f64::total_cmp);
+    let z = Normal::new(0.0, 1.0).ok()?.inverse_cdf(1.0 - outside / 2.0);
+    let n = x.len() as f64;
+    let ties = |v: &[f64]| -> f64 {
+        tie_sizes(v)
+            .into_iter()
+            .map(|k| k * (k - 1.0) * (2.0 * k + 5.0))
+            .sum()
+    };
+    let variance = (n * (n - 1.0) * (2.0 * n + 5.0) - ties(x) - ties(y)) / 18.0;
+    let pairs = slopes.len() as f64;
+    let reach = z * variance.max(0.0).sqrt();
+    let at = |place: f64| slopes[(place.max(0.0) as usize).min(slopes.len() - 1)];
+    let low = at(((pairs - reach) / 2.0).round_ties_even() - 1.0);
+    let high = at(((pairs + reach) / 2.0).round_ties_even());
+    Some((median(slopes.clone()), [low, high]))
+}
+
+fn tie_sizes(values: &[f64]) -> Vec<f64> {
+    let mut sorted = values.to_vec();
+    sorted.sort_by(f64::total_cmp);
+    sorted
+        .chunk_by(|a, b| a == b)
+        .map(|same| same.len() as f64)
+        .collect()
+}
+
+fn median(mut values: Vec<f64>) -> f64 {
+    values.sort_by(f64::total_cmp);
+    let n = values.len();
+    if n == 0 {
+        return f64::NAN;
+    }
+    f64::midpoint(values[(n - 1) / 2], values[n / 2])
+}

@@ -1,0 +1,17 @@
+//! The rules of one shoulder in days: its pathway with schools, modifiers and general health, and the surgeon's limits.
+
+mod ceiling;
+mod lay;
+mod schedule;
+mod timetable;
+mod today;
+mod types;
+
+pub use ceiling::Ceiling;
+pub(crate) use schedule::LEAST_STAY_DAYS;
+pub use schedule::{PhaseSpan, reached_phase, schedule};
+pub use today::{Band, CeilingToday, band_view, ceiling_on, floor_on, released_from};
+pub use types::{
+    AllowanceRule, Choices, ClassRule, CorridorRule, ForbiddenRule, GateRule, Lock, MilestoneRule,
+    PainRule, PhaseRule, PrecautionRule, Rules, SlingRule, Style, WatchRule,
+};

@@ -1,0 +1,53 @@
+//! Whether a dose stays inside its exercise's range and leaves rest.
+
+use super::verdict::{Finding, Status};
+use crate::calendar::EpisodeDay;
+use crate::knowledge::{Dose, Exercise, Level};
+use crate::reason::Reason;
+
+/// Lines whose days break a rule of rest: slow lowering or quick work on more than every other day.
+///
+/// Source: common practice, no published source (48 h after eccentric work).
+pub fn rest_findings(exercise: &Exercise, dose: &Dose, day: EpisodeDay) -> Option<Finding> {
+    (exercise.hardest() >= Level::Eccentric && dose.days_per_week > 3).then(|| Finding {
+        status: Status::Caution,
+        reason: Reason::new("rest-48-hours")
+            .with("days", f64::from(dose.days_per_week))
+            .with("exercise", exercise.id.as_str()),
+        overridable: true,
+        day,
+    })
+}
+
+pub(super) fn outside_range(
+    exercise: &Exercise,
+    dose: &Dose,
+) -> Option<(&'static str, f64, f64, bool)> {
+    let range = &exercise.range;
+    let counted = [
+        ("sets", dose.sets, range.sets),
+        ("repetitions", dose.repetitions, range.repetitions),
+        ("hold_s", dose.hold_s, range.hold_s),
+        ("times_per_day", dose.times_per_day, range.times_per_day),
+    ];
+    let found = |above: bool| {
+        let out = move |(_, value, [low, high]): &(&str, u32, [u32; 2])| {
+            if above { value > high } else { value < low }
+        };
+        let told = move |(field, _, [low, high]): (&'static str, u32, [u32; 2])| {
+            (field, f64::from(low), f64::from(high), above)
+        };
+        counted.into_iter().find(out).map(told)
+    };
+    // What is too much is told before what is too little.
+    found(true)
+        .or_else(|| {
+            let max = range.load_kg_max?;
+            (dose.load_kg? > max).then_some(("load_kg", 0.0, max, true))
+        })
+        .or_else(|| {
+            let max = f64::from(range.elastic_level_max?);
+            (f64::from(dose.elastic_level?) > max).then_some(("elastic_level", 1.0, max, true))
+        })
+        .or_else(|| found(false))
+}

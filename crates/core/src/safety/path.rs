@@ -1,0 +1,153 @@
+//! The path of an exercise on a day: cut where it must end, then judged against every ceiling.
+
+use super::demands::{active_quantity, peaks, rest_deg};
+use super::positions::{forbidden, forbids};
+use super::verdict::Status;
+use crate::calendar::EpisodeDay;
+use crate::context::CheckContext;
+use crate::knowledge::Exercise;
+use crate::mechanics::{ArmPose, Path};
+use crate::reason::Reason;
+use crate::rules::{Ceiling, CeilingToday, ceiling_on};
+
+/// The path on a day, cut where the ceiling it follows is reached; `None` where nothing is cut off.
+///
+/// # Errors
+/// The measurement that is left when the cut leaves less than the exercise needs.
+pub(super) fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path>, f64> {
+    let (Some(adapts), Some(ceiling)) = (&exercise.adapts, ceiling) else {
+        return Ok(None);
+    };
+    let limit = match ceiling {
+        Ceiling::Free => return Ok(None),
+        Ceiling::NoneAllowed => return Err(0.0),
+        Ceiling::UpTo { value } => value,
+    };
+    let measurement = |pose: &ArmPose| match adapts.quantity.as_str() {
+        "passive-er-side" => pose.twist_deg(),
+        "passive-er-90" => pose.clinic_deg(),
+        _ => pose.elevation_deg,
+    };
+    let frames = exercise.frames();
+    let Some(over) = frames
+        .iter()
+        .position(|frame| measurement(&frame.pose) > limit)
+    else {
+        return Ok(None);
+    };
+    let path = exercise.path();
+    if limit < adapts.least_deg || over == 0 {
+        return Err(limit);
+    }
+    // The last place on the way that keeps the limit: halving the step between the two frames, from the permitted side.
+    let (mut cut, mut beyond) = (frames[over - 1].at, frames[over].at);
+    for _ in 0..40 {
+        let middle = (cut + beyond) / 2.0;
+        if path
+            .at(middle)
+            .is_some_and(|pose| measurement(&pose) <= limit)
+        {
+            cut = middle
+        } else {
+            beyond = middle
+        }
+    }
+    let legs = path.keys.len().saturating_sub(1).max(1) as f64;
+    let mut keys: Vec<ArmPose> = path
+        .keys
+        .iter()
+        .enumerate()
+        .filter(|(i, _)| (*i as f64) / legs < cut)
+        .map(|(_, k)| *k)
+        .collect();
+    keys.extend(path.at(cut));
+    Ok(Some(Path { keys }))
+}
+
+/// The ceiling an exercise's path is cut at: raising is cut by the tightest ceiling of raising that applies.
+pub(super) fn adapted_ceiling(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    day: EpisodeDay,
+) -> Option<CeilingToday> {
+    let adapts = exercise.adapts.as_ref()?;
+    let on = |quantity: &str| ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
+    let mut tightest = on(&adapts.quantity);
+    if adapts.quantity.contains("elevation") {
+        for quantity in ["passive-elevation"]
+            .into_iter()
+            .chain(active_quantity(exercise))
+        {
+            let other = on(quantity);
+            if tightest.ceiling.tighter(other.ceiling) != tightest.ceiling {
+                tightest = other;
+            }
+        }
+    }
+    Some(tightest)
+}
+
+/// Where an exercise ends on a day: the path, cut at the ceiling it follows. For the figure and the handout.
+pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: EpisodeDay) -> Path {
+    cut_path(
+        exercise,
+        adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling),
+    )
+    .ok()
+    .flatten()
+    .unwrap_or_else(|| exercise.path())
+}
+
+pub(super) fn check_path(
+    ctx: &CheckContext,
+    exercise: &Exercise,
+    cut: Option<&Path>,
+    day: EpisodeDay,
+    say: &mut impl FnMut(Status, bool, Reason),
+) {
+    for rule in ctx
+        .rules
+        .forbidden
+        .iter()
+        .filter(|f| forbids(ctx, f, day) && f.touches(exercise.frames()))
+    {
+        say(Status::Blocked, false, forbidden(ctx, rule));
+    }
+    let active = active_quantity(exercise);
+    // What the cut is about is judged on the cut path, everything else on the whole one: so a tighter
+    // ceiling can never hide a breach of another.
+    let adapts = exercise.adapts.as_ref().map_or("", |a| a.quantity.as_str());
+    let cut_by = |quantity: &str| {
+        quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"))
+    };
+    let whole = exercise.peaks(|frames| peaks(frames, active));
+    let on_cut = cut.map(|path| peaks(&path.frames(), active));
+    let on_cut = on_cut
+        .as_deref()
+        .unwrap_or(whole)
+        .iter()
+        .filter(|(q, _)| cut_by(q));
+    let on_whole = whole.iter().filter(|(q, _)| !cut_by(q));
+    for (quantity, peak) in on_cut.chain(on_whole).copied() {
+        let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
+        // Turning is judged against neutral where nothing is allowed; lifting against anything beyond rest.
+        let breach = match on.ceiling {
+            Ceiling::Free => false,
+            Ceiling::UpTo { value } => peak > value + 1e-6,
+            Ceiling::NoneAllowed => peak > rest_deg(quantity) + 1e-6,
+        };
+        if breach {
+            let mut reason = Reason::new("path-over-ceiling")
+                .with("quantity", quantity)
+                .with("peak", peak.round());
+            if let Some(value) = on.ceiling.value() {
+                reason = reason.with("ceiling", value);
+            }
+            say(
+                Status::Blocked,
+                false,
+                reason.with("whose", on.reason.rule.as_str()),
+            );
+        }
+    }
+}
