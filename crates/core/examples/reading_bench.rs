@@ -1,7 +1,7 @@
 //! Times the reading: `./bench` runs it in release. Prints one line a goal.
 
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::reading::{

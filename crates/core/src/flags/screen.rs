@@ -20,7 +20,7 @@ pub struct Hit {
 ///
 /// ```
 /// # let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("knowledge");
-/// use ritorno_core::lexicon::screen;
+/// use ritorno_core::flags::screen;
 /// let hits = screen(&known, "Sleeps well. Slipped on the deck yesterday, no fever.");
 /// assert_eq!(hits.len(), 1);
 /// assert_eq!((hits[0].flag.as_str(), hits[0].quote.as_str()), ("deformity", "Slipped on the deck yesterday, no fever."));

@@ -3,7 +3,7 @@
 use super::shoulder::*;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::knowledge::{Comparison, Criterion, CriterionKind, LogEvent};
 use ritorno_core::lanes::{LaneName, lane};
 use ritorno_core::progress::{CriterionStatus as S, evaluate_gate};

@@ -2,7 +2,7 @@
 
 use crate::shoulder::{known, shoulder};
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::knowledge::Found;
 use ritorno_core::reading::*;
 use std::sync::OnceLock;

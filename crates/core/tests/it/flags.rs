@@ -4,7 +4,7 @@ use super::shoulder::*;
 use chrono::Days;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::flags::{CauseState, FlagState, Offer};
 use ritorno_core::lanes::{LaneName, lane};
 use ritorno_core::mechanics::Arm;

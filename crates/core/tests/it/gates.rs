@@ -2,7 +2,7 @@
 
 use super::shoulder::*;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::flags::FlagState;
 use ritorno_core::lanes::{LaneName, lane};
 use ritorno_core::progress::{CriterionStatus as S, next_gate};

@@ -2,7 +2,7 @@
 
 use crate::examined::{find, measure, of, sore, view, word};
 use crate::shoulder::{known, on};
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::knowledge::Found;
 use ritorno_core::reading::*;
 use uuid::Uuid;

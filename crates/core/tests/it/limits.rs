@@ -3,7 +3,7 @@
 use super::shoulder::*;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::ranges::{
     calls, is_due, judge, judge_anew, measurement_view, open_breach, protection,

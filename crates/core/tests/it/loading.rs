@@ -5,9 +5,9 @@ use crate::shoulder::{known, on, shoulder};
 use chrono::Days;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
 use ritorno_core::facts::StrengthTrial;
-use ritorno_core::loading::*;
+use ritorno_core::facts::*;
+use ritorno_core::force::*;
 use ritorno_core::mechanics::*;
 use uuid::Uuid;
 

@@ -7,10 +7,9 @@ use crate::shoulder::known;
 use chrono::Days;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
-use ritorno_core::knowledge::Found;
-use ritorno_core::outcome::*;
-use ritorno_core::ranges::{AngleSample, read_angle};
+use ritorno_core::facts::*;
+use ritorno_core::knowledge::{Formula, Found, Instrument};
+use ritorno_core::ranges::{AngleSample, ChangeView, ChangeWord, changes, read_angle};
 use ritorno_core::reading::*;
 use uuid::Uuid;
 

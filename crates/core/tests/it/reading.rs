@@ -3,7 +3,7 @@
 use crate::examined::{find, model, of, sore, view, word};
 use crate::shoulder::known;
 use proptest::prelude::*;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::knowledge::{Found, Setting};
 use ritorno_core::reading::*;
 use serde_json::Value;

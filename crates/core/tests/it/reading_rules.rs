@@ -3,9 +3,10 @@
 use crate::examined::{find, measure, of, sore, view, word};
 use crate::shoulder::{known, on, shoulder};
 use proptest::prelude::*;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
+use ritorno_core::ranges::*;
 use ritorno_core::reading::*;
 use uuid::Uuid;
 

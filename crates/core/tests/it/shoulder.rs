@@ -3,7 +3,7 @@
 use chrono::{Days, NaiveDate};
 use ritorno_core::admission::{NamedText, load};
 use ritorno_core::assessment::Assessment;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::flags::{CauseState, FlagView};
 use ritorno_core::knowledge::{Knowledge, Setting};
 use ritorno_core::mechanics::Arm;

@@ -4,9 +4,10 @@ use crate::examined::sore;
 use crate::shoulder::{known, on, shoulder};
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::StrengthTrial;
 use ritorno_core::facts::{Facts, OtherSide};
+use ritorno_core::force::*;
 use ritorno_core::mechanics::Arm;
-use ritorno_core::strength::*;
 use ritorno_instruments::{Dynamometer, Instrument, Push, Quantity, Replay};
 use uuid::Uuid;
 

@@ -7,7 +7,7 @@ use proptest::prelude::*;
 use ritorno_core::admission::NamedText;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::Move;
-use ritorno_core::episode::*;
+use ritorno_core::facts::*;
 use ritorno_core::knowledge::{Told, WatchAct};
 use ritorno_core::lanes::{LaneName, lane};
 use ritorno_core::progress::{WatchView, watch_views};

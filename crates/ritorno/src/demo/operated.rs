@@ -1,26 +1,8 @@
 //! Invented patients on the commonest pathways after an operation.
 
 use super::person::{AEL, AEU, ER, G1, G2, G3, IR, PE, Person, USUAL};
-use chrono::{Days, NaiveDate};
-use ritorno_core::facts::{
-    Answer, Attestation, Clearance, FlagAnswer, GatePass, LogEntry, LogFact, Measurement, Score,
-    Start, StopReason, Story, SurgeonLimit, TakenBy, Task,
-};
-use ritorno_core::flags::CauseKind;
-use ritorno_core::knowledge::Setting;
+use ritorno_core::facts::{Start, StopReason};
 use ritorno_core::mechanics::Arm;
-use ritorno_core::permission::Role;
-use ritorno_core::plan::plan_chart;
-use ritorno_core::safety::scheduled_lines;
-use ritorno_core::snapshot::{ProgramV1, VisitV1};
-use ritorno_core::visit::visit_view;
-use ritorno_server::{AppState, assess, hash_password, new_user, refresh_lane};
-use ritorno_store::episode::Patient;
-use ritorno_store::{
-    Actor, PgConnection, StoreError, episode, event, events, flags, knowledge, limits, measurement,
-    program, user, visit, write,
-};
-use uuid::Uuid;
 
 use StopReason::{AtLimit, Pain, Stiff, Weak};
 

@@ -8,17 +8,14 @@ use ritorno_core::facts::{
 };
 use ritorno_core::flags::CauseKind;
 use ritorno_core::knowledge::Setting;
-use ritorno_core::mechanics::Arm;
-use ritorno_core::permission::Role;
 use ritorno_core::plan::plan_chart;
 use ritorno_core::safety::scheduled_lines;
 use ritorno_core::snapshot::{ProgramV1, VisitV1};
 use ritorno_core::visit::visit_view;
-use ritorno_server::{AppState, assess, hash_password, new_user, refresh_lane};
+use ritorno_server::{AppState, assess, refresh_lane};
 use ritorno_store::episode::Patient;
 use ritorno_store::{
-    Actor, PgConnection, StoreError, episode, event, events, flags, knowledge, limits, measurement,
-    program, user, visit, write,
+    PgConnection, StoreError, episode, event, events, flags, limits, measurement, program, visit,
 };
 use uuid::Uuid;
 
@@ -125,7 +122,7 @@ pub(crate) fn add(state: &AppState, conn: &mut PgConnection, p: &Person) -> Resu
                 quantity: quantity.into(),
                 side: p.side.other(),
                 value,
-                stop: Stiff,
+                stop: StopReason::Stiff,
                 by: TakenBy::Clinician,
                 on: on(first),
                 arc: None,
