@@ -1,7 +1,7 @@
 //! Checks across files: every id that is named exists, every number makes sense, every row has a source.
 
 use super::error::KnowledgeError;
-use crate::admission::pathways;
+use super::pathways;
 use crate::knowledge::{Exercise, Formula, Instrument, Knowledge, REQUIRED_THRESHOLDS};
 use crate::mechanics::{AnchorHeight, AnchorSide, Load};
 

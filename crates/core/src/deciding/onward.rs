@@ -1,8 +1,8 @@
 //! Going on: more of the same or the next rung, once enough sessions in a row were whole and quiet.
 
 use super::case::{Case, Say};
+use super::change;
 use super::decision::{Alternative, Change, Move};
-use crate::deciding::change;
 use crate::progress::{CriterionStatus, evaluate};
 use crate::reason::Reason;
 use crate::safety::{Finding, Status};

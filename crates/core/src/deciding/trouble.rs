@@ -1,10 +1,10 @@
 //! What speaks against going on: a stop, days without, trouble that steps back, a bad day, what holds.
 
 use super::case::{Case, Say};
+use super::change;
 use super::decision::{Change, Move};
 use super::diary::SessionDay;
 use crate::calendar::EpisodeDay;
-use crate::deciding::change;
 use crate::facts::LogFact;
 use crate::force::pull_of_dose;
 use crate::knowledge::{Dose, Group, Level, WatchAct};
