@@ -1,7 +1,7 @@
 //! Facts, rules and flags of one shoulder, put together once and read by everything above.
 
 use crate::calendar::EpisodeDay;
-use crate::context::CheckContext;
+use crate::context::{CheckContext, LogIndex};
 use crate::facts::{ExamFact, ExamNote, Facts, Injected, OtherSide};
 use crate::flags::{FlagState, FlagView, flag_views};
 use crate::knowledge::{HealingClock, Knowledge};
@@ -23,6 +23,7 @@ pub struct Assessment<'a> {
     pub flags: Vec<FlagView>,
     /// Open breaches of a ceiling.
     pub breaches: Vec<Breach>,
+    log: LogIndex,
     open: Vec<String>,
     breached: Vec<String>,
     not_asked: usize,
@@ -42,6 +43,7 @@ impl<'a> Assessment<'a> {
             facts,
             flags: Vec::new(),
             breaches: Vec::new(),
+            log: LogIndex::of(facts),
             open: Vec::new(),
             breached: Vec::new(),
             not_asked: 0,
@@ -70,6 +72,7 @@ impl<'a> Assessment<'a> {
         CheckContext {
             known: self.known,
             rules: &self.rules,
+            log: &self.log,
             limits: &self.facts.limits,
             open_flags: &self.open,
             breaches: &self.breached,

@@ -206,9 +206,9 @@ fn wrong(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> Option<Reason
     }
     let window = ctx.known.threshold("recent-trouble-days") as i32;
     let recent = |on: chrono::NaiveDate| (0..window).contains(&(facts.day() - facts.day_of(on)));
-    let trouble = facts
+    let trouble = ctx
         .log
-        .iter()
+        .slips(facts)
         .rev()
         .filter(|e| recent(e.on))
         .find_map(|e| match e.fact {

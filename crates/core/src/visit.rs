@@ -6,7 +6,7 @@ use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{ExamFact, Facts, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord};
 use crate::flags::FlagView;
-use crate::plan::{PrecautionSpan, Volume, plan_chart, volume};
+use crate::plan::{PrecautionSpan, Volume, precaution_spans, volume};
 use crate::progress::{GateView, WatchView, adherence, adherence_pct, next_gate, watch_views};
 use crate::ranges::{Breach, CorridorView, Dial, corridor_views, dials};
 use crate::reason::Reason;
@@ -83,8 +83,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             })
             .cloned()
             .collect(),
-        precautions: plan_chart(&ctx, facts)
-            .precautions
+        precautions: precaution_spans(&ctx)
             .into_iter()
             .filter(|p| (p.from_day..p.to_day).contains(&day))
             .collect(),
@@ -144,10 +143,9 @@ pub fn untried(ctx: &CheckContext, facts: &Facts) -> Vec<String> {
         matches!(last, Some(TryOutWord::Clean | TryOutWord::Faults))
     };
     let done = |id: &str| {
-        facts.log.iter().any(|e| {
-            e.exercise.as_deref() == Some(id)
-                && matches!(e.fact, LogFact::Done { sessions, .. } if sessions > 0)
-        })
+        let counts = |f: &LogFact| matches!(f, LogFact::Done { sessions, .. } if *sessions > 0);
+        let mut days = ctx.log.days(facts, id);
+        days.any(|(_, told)| told.facts().any(counts))
     };
     running_lines(ctx, facts, facts.day())
         .iter()

@@ -295,24 +295,7 @@ impl Asked<'_> {
     }
 
     fn ctx(&self, phase: u32, today: EpisodeDay) -> CheckContext<'_> {
-        CheckContext {
-            known: self.known,
-            rules: self.rules,
-            limits: &[],
-            open_flags: &[],
-            breaches: &[],
-            flags_not_asked: 0,
-            cleared: true,
-            phase,
-            today,
-            helper_protected: false,
-            helper_heals: false,
-            mass_kg: None,
-            kit: self.kit,
-            injected_day: None,
-            quick_caution: None,
-            planning: true,
-        }
+        CheckContext::of_pathway(self.known, self.rules, self.kit, phase, today)
     }
 
     /// A shoulder of this pathway on a day, with nothing else known of it.

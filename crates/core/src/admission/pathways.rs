@@ -674,24 +674,7 @@ pub(super) fn reach(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     let kit = known.all_kit();
     for pathway in known.pathways.values() {
         let rules = Rules::new(known, pathway, &Choices::default());
-        let ctx = CheckContext {
-            known,
-            rules: &rules,
-            limits: &[],
-            open_flags: &[],
-            breaches: &[],
-            flags_not_asked: 0,
-            cleared: true,
-            phase: pathway.phases.len() as u32,
-            today: 0,
-            helper_protected: false,
-            helper_heals: false,
-            mass_kg: None,
-            kit: &kit,
-            injected_day: None,
-            quick_caution: None,
-            planning: true,
-        };
+        let ctx = CheckContext::of_pathway(known, &rules, &kit, pathway.phases.len() as u32, 0);
         let last = rules.end_day - 1;
         let mut days: Vec<EpisodeDay> = rules
             .turning_days()

@@ -1,5 +1,6 @@
 //! What every rule looks at besides the exercise.
 
+use super::log::LogIndex;
 use crate::calendar::EpisodeDay;
 use crate::facts::SurgeonLimit;
 use crate::knowledge::Knowledge;
@@ -12,6 +13,8 @@ pub struct CheckContext<'a> {
     pub known: &'a Knowledge,
     /// The rules of this shoulder: its pathway with schools, modifiers and general health.
     pub rules: &'a Rules,
+    /// The home log by exercise and day.
+    pub log: &'a LogIndex,
     /// The surgeon's limits.
     pub limits: &'a [SurgeonLimit],
     /// Open red flags, by id.
@@ -40,4 +43,35 @@ pub struct CheckContext<'a> {
     pub quick_caution: Option<&'a str>,
     /// True when a plan is judged: what waits for a gate is planned, and runs only once the gate is passed.
     pub planning: bool,
+}
+
+impl<'a> CheckContext<'a> {
+    /// The context of a pathway alone, with nobody in it: everything let go, everything at hand, judged as a plan.
+    pub fn of_pathway(
+        known: &'a Knowledge,
+        rules: &'a Rules,
+        kit: &'a [String],
+        phase: u32,
+        today: EpisodeDay,
+    ) -> Self {
+        CheckContext {
+            known,
+            rules,
+            log: LogIndex::nothing(),
+            limits: &[],
+            open_flags: &[],
+            breaches: &[],
+            flags_not_asked: 0,
+            cleared: true,
+            phase,
+            today,
+            helper_protected: false,
+            helper_heals: false,
+            mass_kg: None,
+            kit,
+            injected_day: None,
+            quick_caution: None,
+            planning: true,
+        }
+    }
 }

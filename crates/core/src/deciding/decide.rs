@@ -42,7 +42,7 @@ fn decide_watched(
     watches: &[WatchView],
 ) -> Option<LineDecision> {
     let exercise = ctx.known.exercises.get(&line.exercise)?;
-    let diary = Diary::of(facts, &line.exercise);
+    let diary = Diary::of(ctx.log, facts, &line.exercise);
     let watches = watches
         .iter()
         .filter(|w| w.speaks && w.concerns(&exercise.ladder))

@@ -1,6 +1,7 @@
 //! What the home log says about one exercise: sessions by day, pain around them, gaps.
 
 use crate::calendar::EpisodeDay;
+use crate::context::LogIndex;
 use crate::facts::{Facts, LogFact, UseHow};
 
 /// One day on which an exercise was done.
@@ -23,129 +24,69 @@ pub(super) struct SessionDay {
 /// The diary of one exercise.
 pub(super) struct Diary<'a> {
     facts: &'a Facts,
+    log: &'a LogIndex,
     exercise: &'a str,
     /// Days done, oldest first.
     pub days: Vec<SessionDay>,
 }
 
 impl<'a> Diary<'a> {
-    pub fn of(facts: &'a Facts, exercise: &'a str) -> Self {
-        let mut days: Vec<EpisodeDay> = Vec::new();
-        for entry in &facts.log {
-            let day = facts.day_of(entry.on);
-            if entry.exercise.as_deref() == Some(exercise)
-                && matches!(entry.fact, LogFact::Done { .. } | LogFact::LeftOut)
-                && !days.contains(&day)
-            {
-                days.push(day);
-            }
-        }
-        days.sort_unstable();
+    pub fn of(log: &'a LogIndex, facts: &'a Facts, exercise: &'a str) -> Self {
         let mut diary = Diary {
             facts,
+            log,
             exercise,
             days: Vec::new(),
         };
-        for day in days {
+        let mut days = log.days(facts, exercise).peekable();
+        while let Some((day, told)) = days.next() {
             // A later entry for the same day corrects the earlier one.
-            let Some(LogFact::Done {
-                sessions,
-                repetitions,
-            }) = diary.last_own(day, |f| {
-                matches!(f, LogFact::Done { .. } | LogFact::LeftOut)
-            })
-            else {
+            let done = told.last(|f| match f {
+                LogFact::Done {
+                    sessions,
+                    repetitions,
+                } => Some((*sessions, *repetitions)),
+                LogFact::LeftOut => Some((0, 0)),
+                _ => None,
+            });
+            let Some((sessions, repetitions)) = done.filter(|(sessions, _)| *sessions > 0) else {
                 continue;
             };
-            if sessions == 0 {
-                continue;
-            }
-            let about = |pick: fn(&LogFact) -> Option<f64>, day| diary.worst(day, pick);
-            let session = SessionDay {
+            let whole = log.whole_day(facts, day);
+            let morning = days.peek().filter(|(next, _)| *next == day + 1);
+            let next_morning = worse(
+                morning.and_then(|(_, told)| told.last(morning_pain)),
+                log.whole_day(facts, day + 1).last(morning_pain),
+            );
+            let worst =
+                |pick: fn(&LogFact) -> Option<f64>| worse(told.last(pick), whole.last(pick));
+            diary.days.push(SessionDay {
                 day,
                 sessions,
                 repetitions,
-                pain_during: about(
-                    |f| {
-                        if let LogFact::PainDuring { value } = f {
-                            Some(*value)
-                        } else {
-                            None
-                        }
-                    },
-                    day,
-                ),
-                next_morning: about(
-                    |f| {
-                        if let LogFact::PainNextMorning { value } = f {
-                            Some(*value)
-                        } else {
-                            None
-                        }
-                    },
-                    day + 1,
-                ),
-                effort: about(
-                    |f| {
-                        if let LogFact::Effort { value } = f {
-                            Some(*value)
-                        } else {
-                            None
-                        }
-                    },
-                    day,
-                ),
-                flare: diary.flare_on(day),
-            };
-            diary.days.push(session);
+                pain_during: worst(|f| match f {
+                    LogFact::PainDuring { value } => Some(*value),
+                    _ => None,
+                }),
+                next_morning,
+                effort: worst(|f| match f {
+                    LogFact::Effort { value } => Some(*value),
+                    _ => None,
+                }),
+                flare: told
+                    .facts()
+                    .chain(whole.facts())
+                    .any(|f| *f == LogFact::FlareDay),
+            });
         }
         diary
     }
 
-    fn about(&self, day: EpisodeDay) -> impl DoubleEndedIterator<Item = &'a LogFact> + '_ {
-        let facts = self.facts;
-        facts
-            .log
-            .iter()
-            .filter(move |e| {
-                facts.day_of(e.on) == day
-                    && e.exercise.as_deref().is_none_or(|id| id == self.exercise)
-            })
-            .map(|e| &e.fact)
-    }
-
-    fn last_own(&self, day: EpisodeDay, is: fn(&LogFact) -> bool) -> Option<LogFact> {
-        let own = self.facts.log.iter().rev().filter(|e| {
-            self.facts.day_of(e.on) == day && e.exercise.as_deref() == Some(self.exercise)
-        });
-        own.map(|e| e.fact).find(is)
-    }
-
-    /// The worst of what was said on a day, about this exercise or about the day as a whole.
-    ///
-    /// A later entry about the same corrects an earlier one; of what was said about this exercise and about the whole day the
-    /// worse counts.
-    fn worst(&self, day: EpisodeDay, pick: fn(&LogFact) -> Option<f64>) -> Option<f64> {
-        let last = |own: bool| {
-            let said = self
-                .facts
-                .log
-                .iter()
-                .rev()
-                .filter(|e| self.facts.day_of(e.on) == day);
-            let mut said = said.filter(|e| {
-                if own {
-                    e.exercise.as_deref() == Some(self.exercise)
-                } else {
-                    e.exercise.is_none()
-                }
-            });
-            said.find_map(|e| pick(&e.fact))
-        };
-        match (last(true), last(false)) {
-            (Some(a), Some(b)) => Some(a.max(b)),
-            (a, b) => a.or(b),
-        }
+    /// Everything told of a day, about this exercise and about the day as a whole.
+    fn about(&self, day: EpisodeDay) -> impl Iterator<Item = &'a LogFact> {
+        let own = self.log.own(self.facts, self.exercise, day);
+        own.facts()
+            .chain(self.log.whole_day(self.facts, day).facts())
     }
 
     pub fn flare_on(&self, day: EpisodeDay) -> bool {
@@ -159,14 +100,14 @@ impl<'a> Diary<'a> {
             .count()
     }
 
+    /// How bad a morning was, about this exercise or as a whole.
     pub fn next_morning(&self, day: EpisodeDay) -> Option<f64> {
-        self.worst(day, |f| {
-            if let LogFact::PainNextMorning { value } = f {
-                Some(*value)
-            } else {
-                None
-            }
-        })
+        worse(
+            self.log
+                .own(self.facts, self.exercise, day)
+                .last(morning_pain),
+            self.log.whole_day(self.facts, day).last(morning_pain),
+        )
     }
 
     /// The usual morning over the days before `day`: the median of what was said, next-morning answers and pain before.
@@ -222,13 +163,7 @@ impl<'a> Diary<'a> {
             let day = self.facts.day_of(w.on);
             w.how == UseHow::Hardly && day > last && day <= today
         });
-        let said = self.facts.log.iter().any(|e| {
-            let day = self.facts.day_of(e.on);
-            day > last
-                && day <= today
-                && e.exercise.as_deref().is_none_or(|id| id == self.exercise)
-                && e.fact == LogFact::LeftOut
-        });
+        let said = (last + 1..=today).any(|day| self.about(day).any(|f| *f == LogFact::LeftOut));
         (today - last - 1, said || hardly)
     }
 
@@ -244,5 +179,20 @@ impl<'a> Diary<'a> {
             .filter(|d| (today - window..=today).contains(&d.day))
             .map(|d| d.sessions)
             .sum()
+    }
+}
+
+fn morning_pain(fact: &LogFact) -> Option<f64> {
+    match fact {
+        LogFact::PainNextMorning { value } => Some(*value),
+        _ => None,
+    }
+}
+
+/// Of what was said about this exercise and about the whole day the worse counts.
+fn worse(own: Option<f64>, whole: Option<f64>) -> Option<f64> {
+    match (own, whole) {
+        (Some(a), Some(b)) => Some(a.max(b)),
+        (a, b) => a.or(b),
     }
 }

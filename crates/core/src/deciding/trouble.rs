@@ -23,9 +23,9 @@ impl Case<'_> {
             });
         }
         let recent = |days: i32| {
-            self.facts
+            self.ctx
                 .log
-                .iter()
+                .slips(self.facts)
                 .filter(move |e| (0..days).contains(&(self.day - self.facts.day_of(e.on))))
         };
         if let Some((how, on)) =
@@ -349,11 +349,10 @@ impl Case<'_> {
         }
         let free = self.threshold("symptom-free-days") as i32;
         let slip = self
-            .facts
+            .ctx
             .log
-            .iter()
-            .rev()
-            .find(|e| e.fact.is_slip())
+            .slips(self.facts)
+            .next_back()
             .map(|e| self.day - self.facts.day_of(e.on));
         if slip.is_some_and(|ago| ago < free) {
             return hold(

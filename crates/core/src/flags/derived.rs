@@ -50,7 +50,7 @@ impl Derived {
 pub fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<Derived> {
     let mut out = Vec::new();
     elevation(ctx, facts, &mut out);
-    slips(facts, &mut out);
+    slips(ctx, facts, &mut out);
     for watch in watch_views(ctx, facts) {
         if watch.speaks && watch.act == WatchAct::Stop {
             let day = watch.since_day.unwrap_or(facts.day());
@@ -140,8 +140,8 @@ fn elevation(ctx: &CheckContext, facts: &Facts, out: &mut Vec<Derived>) {
 }
 
 /// A slip told as worse than any before: the joint stays out, or the hand is numb.
-fn slips(facts: &Facts, out: &mut Vec<Derived>) {
-    for entry in &facts.log {
+fn slips(ctx: &CheckContext, facts: &Facts, out: &mut Vec<Derived>) {
+    for entry in ctx.log.slips(facts) {
         let flag = match entry.fact {
             LogFact::SlipWorse {
                 how: SlipHow::StaysOut,

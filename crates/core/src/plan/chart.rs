@@ -150,6 +150,20 @@ pub struct PhaseVolume {
     pub volume: Volume,
 }
 
+/// Every precaution over days, shortened by the surgeon's releases.
+pub fn precaution_spans(ctx: &CheckContext) -> Vec<PrecautionSpan> {
+    ctx.rules
+        .precautions
+        .iter()
+        .map(|p| PrecautionSpan {
+            id: p.id.clone(),
+            from_day: p.from_day,
+            to_day: released_day(ctx, &p.id).map_or(p.until_day, |day| p.until_day.min(day)),
+        })
+        .filter(|p| p.to_day > p.from_day)
+        .collect()
+}
+
 /// The day from which the surgeon's releases lift everything a precaution tells in words; none where it tells more.
 fn released_day(ctx: &CheckContext, precaution: &str) -> Option<EpisodeDay> {
     let row = ctx.known.precautions.iter().find(|p| p.id == precaution)?;
@@ -234,16 +248,7 @@ pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
             day_and_night_until: s.day_and_night_until,
             nights_until: s.nights_until,
         }),
-        precautions: rules
-            .precautions
-            .iter()
-            .map(|p| PrecautionSpan {
-                id: p.id.clone(),
-                from_day: p.from_day,
-                to_day: released_day(ctx, &p.id).map_or(p.until_day, |day| p.until_day.min(day)),
-            })
-            .filter(|p| p.to_day > p.from_day)
-            .collect(),
+        precautions: precaution_spans(ctx),
         corridors: corridor_views(ctx, facts),
         volumes: phases
             .iter()

@@ -12,7 +12,7 @@ mod what_if;
 pub use build::{BuildAsk, LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, build};
 pub use chart::{
     DoseTotals, GateMark, LineView, MilestoneView, PhaseVolume, PlanChart, PrecautionSpan,
-    SlingSpan, plan_chart,
+    SlingSpan, plan_chart, precaution_spans,
 };
 pub use choose::{Choice, Chosen, Offer, choose, value_of};
 pub use dose::{bounding, equal_time, start_dose, within_irritability};

@@ -2,7 +2,7 @@
 
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
-use crate::facts::{Facts, LogFact, UseHow};
+use crate::facts::{Facts, UseHow};
 use crate::safety::scheduled_lines;
 use serde::{Deserialize, Serialize};
 
@@ -58,19 +58,7 @@ pub(crate) fn day_share(ctx: &CheckContext, facts: &Facts, day: EpisodeDay) -> D
     });
     for line in scheduled_lines(ctx, facts, day) {
         let wanted = f64::from(line.dose.times_per_day) * f64::from(line.dose.days_per_week) / 7.0;
-        // A later entry for the same day and exercise corrects the earlier one.
-        let last = facts
-            .log
-            .iter()
-            .rev()
-            .filter(|e| {
-                facts.day_of(e.on) == day && e.exercise.as_deref() == Some(line.exercise.as_str())
-            })
-            .find_map(|e| match e.fact {
-                LogFact::Done { sessions, .. } => Some(sessions),
-                LogFact::LeftOut => Some(0),
-                _ => None,
-            });
+        let last = ctx.log.sessions(facts, &line.exercise, day);
         out.planned += wanted;
         match (last, told) {
             (Some(sessions), _) => {

@@ -34,11 +34,6 @@ pub(super) fn count(
         .with("days", window);
     // Days on which it happened; a later entry of a day corrects an earlier one.
     let mut days: BTreeMap<EpisodeDay, bool> = BTreeMap::new();
-    let entries = facts
-        .log
-        .iter()
-        .map(|e| (facts.day_of(e.on), &e.fact))
-        .filter(|(day, _)| within(*day));
     let counted = match event {
         LogEvent::OverCeiling => {
             // Only measurements can breach a ceiling; with none in the window there is nothing to hold against anybody.
@@ -53,9 +48,9 @@ pub(super) fn count(
             )
         }
         LogEvent::Slip => {
-            let slips: Vec<EpisodeDay> = entries
-                .filter(|(_, fact)| fact.is_slip())
-                .map(|(day, _)| day)
+            let slips: Vec<EpisodeDay> = (ctx.log.slips(facts))
+                .map(|e| facts.day_of(e.on))
+                .filter(|day| within(*day))
                 .collect();
             days.extend(slips.iter().map(|day| (*day, true)));
             logged(facts, &within).then_some(slips.len() as f64)
@@ -63,9 +58,9 @@ pub(super) fn count(
         LogEvent::PainAboveMode => {
             for entry in &facts.log {
                 let day = facts.day_of(entry.on);
-                let exercise = entry.exercise.as_ref();
-                let exercise = exercise.and_then(|id| ctx.known.exercises.get(id));
                 if let (LogFact::PainDuring { value }, true) = (&entry.fact, within(day)) {
+                    let exercise = entry.exercise.as_ref();
+                    let exercise = exercise.and_then(|id| ctx.known.exercises.get(id));
                     let max = ctx.rules.pain_max(ctx.known, exercise, day);
                     days.insert(day, *value > max);
                 }
@@ -94,5 +89,5 @@ pub(super) fn count(
 }
 
 fn logged(facts: &Facts, within: &impl Fn(EpisodeDay) -> bool) -> bool {
-    facts.log.iter().any(|e| within(facts.day_of(e.on)))
+    facts.log.iter().rev().any(|e| within(facts.day_of(e.on)))
 }

@@ -134,14 +134,18 @@ pub(crate) fn evaluate(ctx: &CheckContext, facts: &Facts, criterion: &Criterion)
         CriterionKind::SymptomFreeDays { n } => {
             let asks = Reason::new("asks-symptom-free").with("days", *n);
             let days_ago = |on| facts.day() - facts.day_of(on);
-            let last = facts.log.iter().rev().find(|entry| entry.fact.is_slip());
+            let last = ctx.log.slips(facts).next_back();
             let datum = last.map_or_else(
                 || Reason::new("datum-no-slip"),
                 |slip| Reason::new("datum-last-slip").with("day", facts.day_of(slip.on)),
             );
             // Silence is not freedom from symptoms: the log must reach back so far, and go on.
             let reaches_back = facts.log.iter().any(|e| days_ago(e.on) >= *n);
-            let goes_on = facts.log.iter().any(|e| (0..*n).contains(&days_ago(e.on)));
+            let goes_on = facts
+                .log
+                .iter()
+                .rev()
+                .any(|e| (0..*n).contains(&days_ago(e.on)));
             match last {
                 Some(slip) if days_ago(slip.on) < *n => {
                     (CriterionStatus::NotMet, asks, Some(datum))

@@ -146,10 +146,10 @@ fn lax_and_slipped(ctx: &CheckContext, facts: &Facts) -> bool {
     let lately = ctx.known.threshold("slipped-lately-days") as i32;
     young
         && facts.story.other_side == OtherSide::Hypermobile
-        && facts
+        && ctx
             .log
-            .iter()
-            .any(|e| e.fact.is_slip() && facts.day() - facts.day_of(e.on) <= lately)
+            .slips(facts)
+            .any(|e| facts.day() - facts.day_of(e.on) <= lately)
 }
 
 #[expect(

@@ -18,24 +18,7 @@ fn choose(question: &str, school: &str) -> Choices {
 }
 
 fn ctx<'a>(rules: &'a Rules, kit: &'a [String]) -> CheckContext<'a> {
-    CheckContext {
-        known: known(),
-        rules,
-        limits: &[],
-        open_flags: &[],
-        breaches: &[],
-        flags_not_asked: 0,
-        cleared: true,
-        phase: rules.phases.len() as u32,
-        today: 0,
-        helper_protected: false,
-        helper_heals: false,
-        mass_kg: None,
-        kit,
-        injected_day: None,
-        quick_caution: None,
-        planning: true,
-    }
+    CheckContext::of_pathway(known(), rules, kit, rules.phases.len() as u32, 0)
 }
 
 #[test]
