@@ -65,6 +65,7 @@ fault-side-open = another episode of this shoulder is open
 fault-not-current = is not the next gate
 
 fault-before-episode = lies before the present episode of this shoulder ({ $date })
+fault-unreadable-place = is not a place in this list; begin again at its top
 fault-episode-closed = this episode ended on { $date }
 fault-not-proposed = this is no longer proposed: look again
 fault-never-more = a stop, a step back and too much are never answered by more

@@ -17,6 +17,9 @@ rule-waits-for-gate = Waits for the gate to { $phase }; it does not run before t
 rule-phase-too-early = Opens in the phase { $phase }, after { $week } completed weeks (day { $opens-day }).
 rule-gate-week = Healing time: { $gate-class } after { $week } completed weeks (day { $opens-day }).
 rule-allowance = { $level } work of the { $group } is not permitted yet (allowance from week { $week }).
+rule-allowance-opens = { $level } work of the { $group } is not permitted yet; it opens after { $week } completed weeks (day { $opens-day }).
+rule-allowance-later-phase = { $level } work of the { $group } is not permitted yet; a later phase opens it.
+rule-allowance-never = { $level } work of the { $group } is not permitted in this pathway.
 rule-effort-above = Isometric effort { $given } % is above the { $max } % permitted now.
 rule-load-not-permitted = No weight and no elastic is permitted for the { $group } now: it would turn this into resisted work.
 rule-load-above-light = Only light resistance (to 1 kg or level 2) is permitted for the { $group } now.
@@ -72,6 +75,7 @@ rule-asks-score = { $score } { $op } { $value }/10
 rule-asks-symptom-free = { $days } days without a slip
 rule-asks-time = { $week } completed weeks (day { $day })
 rule-asks-attested = { $code }
+rule-asks-sessions-done = At least { $n } % of the planned sessions done in the last { $days } days
 rule-asks-count = { $event } { $op } { $n } in { $days } days
 
 rule-datum-measurement = { $value } on day { $day }
@@ -87,6 +91,7 @@ rule-datum-last-slip = last slip on day { $day }
 rule-datum-day = today is day { $day }
 rule-datum-attested = signed on day { $day }
 rule-datum-nothing-logged = nothing logged in { $days } days: unlogged is not undone
+rule-datum-sessions-done = { $value } % of the planned sessions done
 rule-datum-count = { $event }: { $value }
 
 # Examination and reading
@@ -233,7 +238,10 @@ rule-later-not-worth = it would add less than the minutes it takes
 rule-volume-front-heavy = More work for the front ({ $front } repetitions a week) than for the back ({ $back }): pushers are strong in front and weak behind.
 rule-volume-over-minutes = { $minutes } minutes a day are more than the { $max } the patient has.
 
-rule-input-session = Day { $day }: { $sessions } sessions of { $repetitions }; pain { $pain }, next morning { $morning }
+rule-input-session = Day { $day }: { $sessions ->
+    [one] 1 session
+   *[other] { $sessions } sessions
+} of { $repetitions } repetitions; pain { $pain }, next morning { $morning }
 rule-input-adherence = { $percent } % of the planned sessions over 14 days
 rule-input-baseline = Usual morning pain { $pain }/10
 rule-stop-flag = Red flag: { $flag }. Nothing goes on before it is dealt with.

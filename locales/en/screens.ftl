@@ -59,6 +59,7 @@ decisions-title = Who needs a decision now?
 decisions-search = Name or work
 decisions-lanes = Lanes
 decisions-empty = No patients yet. Add the first one: name, operated side and the day of surgery are enough to begin.
+decisions-behind = The new day has begun: { $count } more are being brought to it and may still move.
 decisions-none-found = Nobody fits. Take a letter away or clear the lane.
 next-gate = next gate
 no-gate = no further gate
@@ -253,7 +254,15 @@ status-out_of_date = Out of date
 log-title = Done at home
 log-lead = one tap an answer, each kept at once
 log-day = Day
-log-sessions = Sessions
+log-sessions = Exercises done
+log-done = { $exercises ->
+    [0] none
+    [one] 1, { $times ->
+        [one] once
+       *[other] { $times } times
+    }
+   *[other] { $exercises }, { $times } times
+}
 log-pain = Pain
 log-left-out = left out
 log-pain_before = Pain before

@@ -1,11 +1,12 @@
 //! Which lane of the day's work a patient is in, and the one-line reason.
 
-use crate::calendar::{Clock, WEEK};
+use crate::assessment::Assessment;
+use crate::calendar::WEEK;
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{Facts, LogFact};
 use crate::flags::{FlagState, FlagView, flag_views};
-use crate::knowledge::WatchAct;
+use crate::knowledge::{Knowledge, WatchAct};
 use crate::progress::{CriterionStatus, next_gate, watch_views};
 use crate::ranges::{CorridorView, calls, corridor_views, is_due, open_breaches};
 use crate::reason::Reason;
@@ -37,12 +38,10 @@ pub enum LaneName {
 pub struct Lane {
     /// The lane.
     pub lane: LaneName,
-    /// Why.
+    /// The rule that put the patient here, with its numbers.
     pub reason: Reason,
     /// The next gate, with how many of its criteria are met.
     pub next_gate: Option<NextGate>,
-    /// Weeks and days.
-    pub clock: Clock,
     /// The corridor behind the reason (elevation, where nothing else is).
     pub corridor: Option<CorridorView>,
 }
@@ -147,11 +146,29 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
             met: g.met,
             total: g.total,
         }),
-        clock: Clock::at(facts.day()),
         corridor: corridor_views(ctx, facts)
             .into_iter()
             .find(|c| c.quantity == shown),
     }
+}
+
+/// The first day after today on which the lane says something else although nothing new becomes known; at most `most` days ahead.
+///
+/// A gate opens, a limit or a measurement runs out, a window leaves a bad day behind: rather than listing such days, the lane is
+/// worked out for each day to come, so nothing can be forgotten. Until that day it need not be worked out again.
+pub fn next_change(known: &Knowledge, facts: &Facts, now: &Lane, most: u32) -> chrono::NaiveDate {
+    let mut later = facts.clone();
+    for _ in 0..most {
+        let Some(day) = later.today.succ_opt() else {
+            break;
+        };
+        later.today = day;
+        let then = Assessment::new(known, &later).map(|then| lane(&then.ctx(), &later));
+        if then.as_ref() != Some(now) {
+            break;
+        }
+    }
+    later.today
 }
 
 /// Active beyond passive: measured again before anything rests on it, so never quiet.
@@ -290,7 +307,9 @@ fn gate_wants(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
         )
     });
     let count = missing
-        .filter(|c| c.asks.rule != "asks-attested" && c.asks.rule != "asks-count")
+        .filter(|c| {
+            !["asks-attested", "asks-count", "asks-sessions-done"].contains(&c.asks.rule.as_str())
+        })
         .count();
     (count > 0).then(|| {
         Reason::new("lane-gate-unmeasured")

@@ -2,10 +2,12 @@
 
 use crate::app::App;
 use crate::problem::{ApiError, Problem};
+use crate::validate::Faults;
 use actix_web::{HttpRequest, get, web};
+use ritorno_core::calendar::{Clock, episode_day};
 use ritorno_core::lanes::{Lane, LaneName};
 use ritorno_core::permission::Action;
-use ritorno_store::daylist;
+use ritorno_store::daylist::{self, Place};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -18,8 +20,8 @@ pub(crate) struct Query {
     search: Option<String>,
     /// One lane only.
     lane: Option<LaneName>,
-    /// Rows left out at the start.
-    offset: Option<u32>,
+    /// The place after which the page begins: `next` of the page before.
+    after: Option<String>,
 }
 
 /// One patient of the day's work.
@@ -30,6 +32,8 @@ pub(crate) struct DecisionRow {
     name: String,
     work: String,
     side: String,
+    /// Weeks and days.
+    clock: Clock,
     /// As it was worked out and saved: passed on as it lies, not read and written again.
     #[schema(value_type = Lane)]
     lane: serde_json::Value,
@@ -47,7 +51,10 @@ pub(crate) struct LaneCount {
 pub(crate) struct DayListPage {
     rows: Vec<DecisionRow>,
     counts: Vec<LaneCount>,
-    more: bool,
+    /// The place after which the next page begins, where there is one.
+    next: Option<String>,
+    /// Lanes that the change of day has not come to yet: they may say something else today.
+    behind: i64,
 }
 
 #[utoipa::path(tag = "day-list", params(Query), responses((status = 200, body = DayListPage), (status = "default", body = Problem)))]
@@ -58,16 +65,33 @@ pub(crate) async fn list(
     query: web::Query<Query>,
 ) -> Result<web::Json<DayListPage>, ApiError> {
     let query = query.into_inner();
-    app.read(&req, Action::ReadRecord, move |_, conn, _| {
+    let mut faults = Faults::default();
+    let after: Option<Place> = match &query.after {
+        None => None,
+        Some(text) => {
+            let place = serde_json::from_str(text).ok();
+            if place.is_none() {
+                faults.push("after", "unreadable-place", &[]);
+            }
+            place
+        }
+    };
+    faults.check()?;
+    app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let filter = daylist::Filter {
             search: query.search.unwrap_or_default().chars().take(80).collect(),
             lane: query.lane,
-            offset: i64::from(query.offset.unwrap_or(0)),
+            after,
             limit: PAGE,
         };
+        let today = state.today.date();
         let mut found = daylist::list(conn, &filter)?;
         let more = found.len() > PAGE as usize;
         found.truncate(PAGE as usize);
+        let next = found
+            .last()
+            .filter(|_| more)
+            .and_then(|row| serde_json::to_string(&row.place()).ok());
         let rows = found
             .into_iter()
             .map(|row| DecisionRow {
@@ -76,6 +100,7 @@ pub(crate) async fn list(
                 name: format!("{} {}", row.given_name, row.family_name),
                 work: row.work,
                 side: row.side,
+                clock: Clock::at(episode_day(row.day0, today)),
                 lane: row.body,
             })
             .collect();
@@ -83,7 +108,12 @@ pub(crate) async fn list(
             .into_iter()
             .map(|(lane, count)| LaneCount { lane, count })
             .collect();
-        Ok(web::Json(DayListPage { rows, counts, more }))
+        Ok(web::Json(DayListPage {
+            rows,
+            counts,
+            next,
+            behind: daylist::behind(conn, today)?,
+        }))
     })
     .await
 }

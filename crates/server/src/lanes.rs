@@ -6,7 +6,7 @@ use crate::problem::ApiError;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::FlagRaise;
 use ritorno_core::flags::derived_flags;
-use ritorno_core::lanes::lane;
+use ritorno_core::lanes::{Lane, lane, next_change};
 use ritorno_core::ranges::judge;
 use ritorno_store::episode::Loaded;
 use ritorno_store::{Actor, PgConnection, StoreError, daylist, episode, flags, measurement};
@@ -21,22 +21,73 @@ pub fn refresh_lane(
     conn: &mut PgConnection,
     id: Uuid,
 ) -> Result<Loaded, ApiError> {
-    let loaded = follow(state, conn, id)?;
-    // Shoulders of one person share the helping arm and the minutes of the day.
-    for sibling in episode::open_of(conn, loaded.patient.id)? {
-        if sibling != id {
-            follow(state, conn, sibling)?;
-        }
-    }
-    Ok(loaded)
+    follow_all(state, conn, id).map(|(loaded, _)| loaded)
 }
 
-fn follow(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<Loaded, ApiError> {
+/// What a stored entry answers: it is kept, and this is where the shoulder now stands. The page is read when it is looked at.
+#[derive(serde::Serialize, utoipa::ToSchema)]
+pub(crate) struct Acknowledged {
+    /// The lane, while the episode is open.
+    lane: Option<Lane>,
+}
+
+/// As [`refresh_lane`]; answers with the lane alone.
+///
+/// # Errors
+/// Database failure.
+pub(crate) fn acknowledge(
+    state: &AppState,
+    conn: &mut PgConnection,
+    id: Uuid,
+) -> Result<Acknowledged, ApiError> {
+    follow_all(state, conn, id).map(|(_, lane)| Acknowledged { lane })
+}
+
+fn follow_all(
+    state: &AppState,
+    conn: &mut PgConnection,
+    id: Uuid,
+) -> Result<(Loaded, Option<Lane>), ApiError> {
+    let followed = follow(state, conn, id, When::Written)?;
+    // Shoulders of one person share the helping arm and the minutes of the day.
+    for sibling in episode::open_of(conn, followed.0.patient.id)? {
+        if sibling != id {
+            follow(state, conn, sibling, When::Written)?;
+        }
+    }
+    Ok(followed)
+}
+
+/// How far a quiet night looks ahead, in days.
+const LOOK_AHEAD_DAYS: u32 = 14;
+
+/// When a lane is worked out.
+#[derive(Debug, Clone, Copy)]
+enum When {
+    /// After a write: it is looked at again with the next day.
+    Written,
+    /// At the change of day: it looks ahead for the day on which it will say something else.
+    Quiet,
+    /// At the change of day of a person with two shoulders under treatment, who share what each day asks: no looking ahead.
+    TwoShoulders,
+}
+
+/// The knowledge and the application that lanes are worked out with.
+fn made_with(state: &AppState) -> String {
+    format!("{} {}", state.knowledge.sha256, env!("CARGO_PKG_VERSION"))
+}
+
+fn follow(
+    state: &AppState,
+    conn: &mut PgConnection,
+    id: Uuid,
+    when: When,
+) -> Result<(Loaded, Option<Lane>), ApiError> {
     let today = state.today.date();
     let mut loaded = episode::load(conn, id, today)?;
     let known = state.knowledge_of(conn, &loaded)?;
     let Some(assessment) = Assessment::new(&known, &loaded.facts) else {
-        return Ok(loaded);
+        return Ok((loaded, None));
     };
     let ctx = assessment.ctx();
     let facts = &loaded.facts;
@@ -70,16 +121,23 @@ fn follow(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<Loaded,
     for raise in &raised {
         flags::add_raise(conn, id, raise)?;
     }
+    let mut now = None;
     if loaded.closed_on.is_none() {
         let value = lane(&ctx, facts);
-        daylist::save(conn, id, loaded.patient.id, &value, today)?;
+        let next = match when {
+            When::Quiet => next_change(&known, facts, &value, LOOK_AHEAD_DAYS),
+            When::Written | When::TwoShoulders => today.succ_opt().unwrap_or(today),
+        };
+        daylist::save(conn, &loaded, &value, next, &made_with(state))?;
+        now = Some(value);
     }
     loaded.facts.verdicts.extend(judged);
     loaded.facts.flag_raises.extend(raised);
-    Ok(loaded)
+    Ok((loaded, now))
 }
 
-/// Brings every lane to today, one patient a transaction, in the order of their ids.
+/// Brings to today every lane that may say something else by now, one patient a transaction, in the order of their ids. A quiet one
+/// says when that will be, so most nights touch few.
 ///
 /// A patient whose record somebody is writing to is passed over: that write brings the lane to today itself. One that fails is
 /// logged with its id and never stops the rest. Answers how many episodes it moved.
@@ -95,7 +153,8 @@ pub fn change_day(state: &AppState) -> Result<usize, StoreError> {
     };
     let (mut moved, mut after) = (0, None);
     loop {
-        let page = daylist::out_of_date(&mut conn, state.today.date(), after, PAGE)?;
+        let today = state.today.date();
+        let page = daylist::out_of_date(&mut conn, today, &made_with(state), after, PAGE)?;
         for patient in &page {
             after = Some(*patient);
             let done = ritorno_store::write(&mut conn, actor, |conn| {
@@ -103,8 +162,13 @@ pub fn change_day(state: &AppState) -> Result<usize, StoreError> {
                     return Ok(0);
                 }
                 let open = episode::open_of(conn, *patient)?;
+                let when = if open.len() > 1 {
+                    When::TwoShoulders
+                } else {
+                    When::Quiet
+                };
                 for id in &open {
-                    follow(state, conn, *id)
+                    follow(state, conn, *id, when)
                         .map_err(|error| StoreError::Other(error.to_string()))?;
                 }
                 Ok(open.len())

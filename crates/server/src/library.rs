@@ -21,7 +21,7 @@ use ritorno_core::permission::Action;
 use ritorno_core::reason::Reason;
 use ritorno_core::safety::resolved_path;
 use ritorno_figure::{FigureSpec, figure_svg, moving_figure_svg};
-use ritorno_store::{StoreError, elastic, episode};
+use ritorno_store::{StoreError, daylist, elastic, episode};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -361,6 +361,7 @@ pub(crate) async fn add_elastic(
                 },
                 user.id,
             )?;
+            daylist::all_change(conn, state.today.date())?;
             Ok(web::Json(elastic_levels(
                 &state.knowledge,
                 &elastic::all(conn)?,

@@ -13,7 +13,7 @@ use ritorno_core::knowledge::{HealingClock, Knowledge, Pathway};
 use ritorno_core::permission::Action;
 use ritorno_core::rules::{Band, Choices, PhaseSpan, Rules, band_view, schedule};
 use ritorno_store::pathway::OwnPathway;
-use ritorno_store::{PgConnection, StoreError, knowledge, pathway};
+use ritorno_store::{PgConnection, StoreError, daylist, knowledge, pathway};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -369,6 +369,7 @@ fn keep(
         made_on: state.today.date(),
     };
     pathway::add(conn, &row, by)?;
+    daylist::all_change(conn, state.today.date())?;
     knowledge::keep(conn, &known.sha256, &known.canonical)?;
     Ok(())
 }

@@ -71,7 +71,7 @@ pub(crate) struct Ending {
 /// Opening an ended episode again.
 #[derive(Deserialize, utoipa::ToSchema)]
 pub(crate) struct Reopening {
-    /// Why.
+    /// Why it ends, in words.
     words: String,
 }
 

@@ -146,6 +146,7 @@ pub(crate) async fn keep_bench(
                 json(serde_json::to_value(&result))?,
                 user.id,
             )?;
+            ritorno_store::daylist::all_change(conn, state.today.date())?;
             Ok(web::Json(result))
         },
     )

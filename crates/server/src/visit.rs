@@ -3,7 +3,7 @@
 use crate::app::{App, AppState, Of};
 use crate::assess::{assess, last_day, still_open};
 use crate::form::Form;
-use crate::lanes::refresh_lane;
+use crate::lanes::{Acknowledged, acknowledge, refresh_lane};
 use crate::problem::{ApiError, Problem, wording};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
@@ -171,14 +171,14 @@ pub(crate) fn keep_log(
     Ok(())
 }
 
-#[utoipa::path(tag = "visit", request_body = LogEntry, responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[utoipa::path(tag = "visit", request_body = LogEntry, responses((status = 200, body = Acknowledged), (status = "default", body = Problem)))]
 #[post("/episodes/{id}/log")]
 pub(crate) async fn add_log(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
     form: Form<LogEntry>,
-) -> Result<web::Json<VisitPage>, ApiError> {
+) -> Result<web::Json<Acknowledged>, ApiError> {
     let entry = form.into_inner();
     app.command(
         &req,
@@ -187,8 +187,7 @@ pub(crate) async fn add_log(
         Of::Episode(*id),
         move |state, conn, user| {
             keep_log(state, conn, user, *id, entry)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            acknowledge(state, conn, *id).map(web::Json)
         },
     )
     .await

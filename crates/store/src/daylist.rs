@@ -2,14 +2,20 @@
 
 use crate::StoreError;
 use crate::convert::word;
-use crate::schema::{episode, lane, patient, record};
+use crate::episode::Loaded;
+use crate::schema::{episode, lane, record};
 use chrono::NaiveDate;
+use diesel::expression::SqlLiteral;
+use diesel::pg::Pg;
 use diesel::prelude::*;
+use diesel::sql_types::{Bool, Integer, Text, Uuid as SqlUuid};
 use ritorno_core::lanes::{Lane, LaneName};
+use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 /// One row of the list.
-#[derive(Debug, Clone, Queryable)]
+#[derive(Debug, Clone, Queryable, Selectable)]
+#[diesel(table_name = lane)]
 pub struct Row {
     /// Patient id.
     pub patient_id: Uuid,
@@ -21,12 +27,39 @@ pub struct Row {
     pub family_name: String,
     /// Work, in the patient's words.
     pub work: String,
-    /// The operated side.
+    /// The affected side.
     pub side: String,
+    /// The date of day 0.
+    pub day0: NaiveDate,
     /// The lane with its reason, as it was worked out.
     pub body: serde_json::Value,
     /// Place among the lanes.
     pub rank: i32,
+}
+
+impl Row {
+    /// Where the list goes on after this row.
+    pub fn place(&self) -> Place {
+        Place {
+            rank: self.rank,
+            family_name: self.family_name.clone(),
+            given_name: self.given_name.clone(),
+            episode: self.episode_id,
+        }
+    }
+}
+
+/// A place in the order of the list: a page begins after one. Rows that come and go before it move nothing.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+pub struct Place {
+    /// Place among the lanes.
+    pub rank: i32,
+    /// Family name.
+    pub family_name: String,
+    /// Given name.
+    pub given_name: String,
+    /// Episode id.
+    pub episode: Uuid,
 }
 
 /// What to list.
@@ -36,77 +69,115 @@ pub struct Filter {
     pub search: String,
     /// One lane only.
     pub lane: Option<LaneName>,
-    /// Rows left out at the start.
-    pub offset: i64,
+    /// Only what comes after this place.
+    pub after: Option<Place>,
     /// Rows at most.
     pub limit: i64,
 }
 
-/// Saves the lane of an episode.
+#[derive(Insertable, AsChangeset)]
+#[diesel(table_name = lane)]
+struct LaneRow<'a> {
+    episode_id: Uuid,
+    patient_id: Uuid,
+    name: String,
+    rank: i32,
+    body: serde_json::Value,
+    as_of_day: NaiveDate,
+    family_name: &'a str,
+    given_name: &'a str,
+    work: &'a str,
+    side: String,
+    day0: NaiveDate,
+    next_change_day: NaiveDate,
+    made_with: &'a str,
+}
+
+/// Saves the lane of an episode: worked out with `made_with`, and the same until `next_change` unless something becomes known.
 ///
 /// # Errors
 /// Database failure.
 pub fn save(
     conn: &mut PgConnection,
-    episode_id: Uuid,
-    patient_id: Uuid,
+    of: &Loaded,
     value: &Lane,
-    today: NaiveDate,
+    next_change: NaiveDate,
+    made_with: &str,
 ) -> Result<(), StoreError> {
-    use diesel::upsert::excluded;
     let body = serde_json::to_value(value).map_err(|_| StoreError::Unreadable("lane"))?;
+    let row = LaneRow {
+        episode_id: of.episode,
+        patient_id: of.patient.id,
+        name: word(value.lane),
+        rank: value.lane as i32,
+        body,
+        as_of_day: of.facts.today,
+        family_name: &of.patient.family_name,
+        given_name: &of.patient.given_name,
+        work: &of.facts.story.work,
+        side: word(of.facts.story.side),
+        day0: of.facts.story.day0,
+        next_change_day: next_change,
+        made_with,
+    };
     diesel::insert_into(lane::table)
-        .values((
-            lane::episode_id.eq(episode_id),
-            lane::patient_id.eq(patient_id),
-            lane::name.eq(word(value.lane)),
-            lane::rank.eq(value.lane as i32),
-            lane::body.eq(body),
-            lane::as_of_day.eq(today),
-            lane::inputs_rev.eq(1),
-        ))
+        .values((&row, lane::inputs_rev.eq(1)))
         .on_conflict(lane::episode_id)
         .do_update()
-        .set((
-            lane::name.eq(excluded(lane::name)),
-            lane::rank.eq(excluded(lane::rank)),
-            lane::body.eq(excluded(lane::body)),
-            lane::as_of_day.eq(excluded(lane::as_of_day)),
-            lane::inputs_rev.eq(lane::inputs_rev + 1),
-        ))
+        .set((&row, lane::inputs_rev.eq(lane::inputs_rev + 1)))
         .execute(conn)?;
     Ok(())
 }
 
-/// The list: one query, however many rows. Asks for one row more than wanted, so that the caller sees whether there are more.
+/// What the whole clinic measures with has changed: every lane is worked out again with the next day.
+///
+/// # Errors
+/// Database failure.
+pub fn all_change(conn: &mut PgConnection, today: NaiveDate) -> Result<(), StoreError> {
+    let tomorrow = today.succ_opt().unwrap_or(today);
+    diesel::update(lane::table.filter(lane::next_change_day.gt(tomorrow)))
+        .set(lane::next_change_day.eq(tomorrow))
+        .execute(conn)?;
+    Ok(())
+}
+
+/// After a place in the order of the list, as the index of that order reads it.
+fn after(place: &Place) -> Box<dyn BoxableExpression<lane::table, Pg, SqlType = Bool>> {
+    let order: SqlLiteral<Bool> =
+        diesel::dsl::sql("(lane.rank, lane.family_name, lane.given_name, lane.episode_id) > (");
+    let bound = order
+        .bind::<Integer, _>(place.rank)
+        .sql(", ")
+        .bind::<Text, _>(place.family_name.clone())
+        .sql(", ")
+        .bind::<Text, _>(place.given_name.clone())
+        .sql(", ")
+        .bind::<SqlUuid, _>(place.episode)
+        .sql(")");
+    Box::new(bound)
+}
+
+/// The list: one query of one table, however many rows and however far down. Asks for one row more than wanted, so that the
+/// caller sees whether there are more.
 ///
 /// # Errors
 /// Database failure.
 pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreError> {
     let mut query = lane::table
-        .inner_join(patient::table.on(patient::id.eq(lane::patient_id)))
-        .inner_join(episode::table.on(episode::id.eq(lane::episode_id)))
-        .select((
-            patient::id,
-            episode::id,
-            patient::given_name,
-            patient::family_name,
-            episode::work,
-            episode::side,
-            lane::body,
-            lane::rank,
-        ))
+        .select(Row::as_select())
         .order((
             lane::rank,
-            patient::family_name,
-            patient::given_name,
-            patient::id,
+            lane::family_name,
+            lane::given_name,
+            lane::episode_id,
         ))
-        .offset(filter.offset)
         .limit(filter.limit + 1)
         .into_boxed();
     if let Some(name) = filter.lane {
-        query = query.filter(lane::name.eq(word(name)));
+        query = query.filter(lane::rank.eq(name as i32));
+    }
+    if let Some(place) = &filter.after {
+        query = query.filter(after(place));
     }
     for part in filter.search.split_whitespace() {
         // % and _ are letters to a person who types them.
@@ -114,13 +185,7 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
             .replace('\\', "\\\\")
             .replace('%', "\\%")
             .replace('_', "\\_");
-        let like = format!("%{plain}%");
-        query = query.filter(
-            patient::given_name
-                .ilike(like.clone())
-                .or(patient::family_name.ilike(like.clone()))
-                .or(episode::work.ilike(like)),
-        );
+        query = query.filter(lane::search.ilike(format!("%{plain}%")));
     }
     Ok(query.load(conn)?)
 }
@@ -136,14 +201,26 @@ pub fn counts(conn: &mut PgConnection) -> Result<Vec<(String, i64)>, StoreError>
         .load(conn)?)
 }
 
-/// Patients with an open episode whose lane was worked out on another day, or never: in the order of their ids, after one; at most
-/// `limit`.
+/// How many lanes may say something else today and were not worked out again yet.
+///
+/// # Errors
+/// Database failure.
+pub fn behind(conn: &mut PgConnection, today: NaiveDate) -> Result<i64, StoreError> {
+    Ok(lane::table
+        .filter(lane::next_change_day.le(today))
+        .count()
+        .get_result(conn)?)
+}
+
+/// Patients with an open episode whose lane may say something else today, was worked out with other knowledge, or never: in the
+/// order of their ids, after one; at most `limit`.
 ///
 /// # Errors
 /// Database failure.
 pub fn out_of_date(
     conn: &mut PgConnection,
     today: NaiveDate,
+    made_with: &str,
     after: Option<Uuid>,
     limit: i64,
 ) -> Result<Vec<Uuid>, StoreError> {
@@ -153,7 +230,8 @@ pub fn out_of_date(
         .filter(
             lane::episode_id
                 .is_null()
-                .or(lane::as_of_day.nullable().ne(today)),
+                .or(lane::next_change_day.nullable().le(today))
+                .or(lane::made_with.nullable().ne(made_with)),
         )
         .order(episode::patient_id)
         .select(episode::patient_id)

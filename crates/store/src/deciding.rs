@@ -27,7 +27,7 @@ pub struct Kept {
     pub answer: String,
     /// Why, where it was not accepted.
     pub reason: String,
-    /// When.
+    /// The day it was decided.
     pub on: NaiveDate,
 }
 

@@ -23,7 +23,7 @@ pub struct OwnPathway {
     pub state: String,
     /// The file, as it would stand in the knowledge folder.
     pub body: String,
-    /// When.
+    /// The day it was saved.
     pub made_on: NaiveDate,
 }
 

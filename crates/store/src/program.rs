@@ -207,7 +207,7 @@ pub fn save(
 pub struct Signed {
     /// 1, 2, 3 …
     pub version: i32,
-    /// When.
+    /// The day it was signed.
     pub signed_on: NaiveDate,
     /// The knowledge it was built with.
     pub knowledge_sha256: String,

@@ -129,6 +129,8 @@ diesel::table! { visit_note (id) { id -> Uuid, body -> Text, kind_version -> Int
 diesel::table! {
     lane (episode_id) {
         episode_id -> Uuid, patient_id -> Uuid, #[sql_name = "lane"] name -> Text, rank -> Int4, body -> Jsonb, as_of_day -> Date, inputs_rev -> Int4,
+        family_name -> Text, given_name -> Text, work -> Text, side -> Text, day0 -> Date,
+        next_change_day -> Date, made_with -> Text, search -> Text,
     }
 }
 diesel::allow_tables_to_appear_in_same_query!(

@@ -12,7 +12,7 @@ use uuid::Uuid;
 /// A signed note.
 #[derive(Debug, Clone, PartialEq, Queryable)]
 pub struct Note {
-    /// When.
+    /// The day of the visit.
     pub visited_on: NaiveDate,
     /// What the clinician wrote.
     pub body: String,

@@ -352,13 +352,14 @@ mod tests {
     #[test]
     fn arguments_that_name_rows_are_read_out_as_names() {
         let wording = Wording::english().expect("the catalogue parses");
-        let reason = Reason::new("allowance")
+        let reason = Reason::new("allowance-opens")
             .with("group", "pec_lat")
             .with("level", "resisted_light")
-            .with("week", 8);
+            .with("week", 8)
+            .with("opens_day", 56);
         assert_eq!(
             wording.reason(&reason),
-            "Light resistance work of the pectoral and latissimus is not permitted yet (allowance from week 8)."
+            "Light resistance work of the pectoral and latissimus is not permitted yet; it opens after 8 completed weeks (day 56)."
         );
         let gate = Reason::new("gate-week")
             .with("gate_class", "pendulum")

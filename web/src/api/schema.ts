@@ -955,6 +955,10 @@ export interface paths {
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description What a stored entry answers: it is kept, and this is where the shoulder now stands. The page is read when it is looked at. */
+        Acknowledged: {
+            lane?: components["schemas"]["Lane"] | null;
+        };
         /** @description Mean activity of a muscle in healthy people, in percent of its greatest voluntary contraction. */
         Activity: {
             /** @description The muscle, a wording key. */
@@ -989,7 +993,7 @@ export interface components {
         Alternative: {
             /** @description What it would do. */
             change: components["schemas"]["Change"];
-            /** @description What. */
+            /** @description The move that was not proposed. */
             kind: components["schemas"]["Move"];
             /** @description Whether a clinician may take it with a reason. */
             overridable: boolean;
@@ -1076,7 +1080,7 @@ export interface components {
             id: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day it is true of.
              */
             on: string;
         };
@@ -1195,7 +1199,7 @@ export interface components {
             measurement: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day the surgeon answered.
              */
             on: string;
             /** @description Who answered, by role. */
@@ -1378,7 +1382,7 @@ export interface components {
         Clearance: {
             /**
              * Format: date
-             * @description When.
+             * @description The day the go-ahead was given.
              */
             on: string;
             /** @description Role of the person who gave it, e.g. `surgeon`. */
@@ -1590,8 +1594,14 @@ export interface components {
         };
         /** @description One page of the list. */
         DayListPage: {
+            /**
+             * Format: int64
+             * @description Lanes that the change of day has not come to yet: they may say something else today.
+             */
+            behind: number;
             counts: components["schemas"]["LaneCount"][];
-            more: boolean;
+            /** @description The place after which the next page begins, where there is one. */
+            next?: string | null;
             rows: components["schemas"]["DecisionRow"][];
         };
         /** @description What was made of a proposal. */
@@ -1630,6 +1640,8 @@ export interface components {
         DecisionAnswer: "accepted" | "changed" | "overridden";
         /** @description One patient of the day's work. */
         DecisionRow: {
+            /** @description Weeks and days. */
+            clock: components["schemas"]["Clock"];
             /** Format: uuid */
             episode: string;
             /** @description As it was worked out and saved: passed on as it lies, not read and written again. */
@@ -1935,12 +1947,12 @@ export interface components {
             kind: "pathway_kept";
             /** @description Pathway id. */
             pathway: string;
-            /** @description Why. */
+            /** @description The reason, in words. */
             reason: string;
         } | {
             /** @enum {string} */
             kind: "injection";
-            /** @description What. */
+            /** @description The substance that was injected. */
             what: components["schemas"]["Injected"];
         } | {
             /** @description Hypothesis id. */
@@ -1952,7 +1964,7 @@ export interface components {
              * @description Strictly between 0 and 1.
              */
             probability: number;
-            /** @description Why. */
+            /** @description The reason, in words. */
             reason: string;
         };
         /** @description One such fact; the newest about the same thing counts. */
@@ -1964,7 +1976,7 @@ export interface components {
             id: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day of the examination.
              */
             on: string;
         };
@@ -2085,7 +2097,7 @@ export interface components {
             id: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day of the answer.
              */
             on: string;
         };
@@ -2114,7 +2126,7 @@ export interface components {
             /** @enum {string} */
             step: "answered";
         } | {
-            /** @description Why. */
+            /** @description Why it was a mistake, in words. */
             reason: string;
             /** @enum {string} */
             step: "mistake";
@@ -2416,13 +2428,11 @@ export interface components {
         };
         /** @description A patient's place in the day's work. */
         Lane: {
-            /** @description Weeks and days. */
-            clock: components["schemas"]["Clock"];
             corridor?: components["schemas"]["CorridorView"] | null;
             /** @description The lane. */
             lane: components["schemas"]["LaneName"];
             next_gate?: components["schemas"]["NextGate"] | null;
-            /** @description Why. */
+            /** @description The rule that put the patient here, with its numbers. */
             reason: components["schemas"]["Reason"];
         };
         /** @description How many are in a lane. */
@@ -2531,7 +2541,7 @@ export interface components {
             id: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day it was decided.
              */
             on: string;
             /** @description Paused, or going on again. */
@@ -2773,7 +2783,7 @@ export interface components {
             method?: components["schemas"]["Method"] | null;
             /**
              * Format: date
-             * @description When.
+             * @description The day it was taken; its own limits judge it.
              */
             on: string;
             /** @description Quantity id. */
@@ -3456,7 +3466,7 @@ export interface components {
         };
         /** @description Opening an ended episode again. */
         Reopening: {
-            /** @description Why. */
+            /** @description Why it ends, in words. */
             words: string;
         };
         /** @description The same sign before and after one dose. */
@@ -3512,7 +3522,7 @@ export interface components {
             id: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day it is true of.
              */
             on: string;
             /** @description Score id, e.g. `rest-pain`. */
@@ -3612,7 +3622,7 @@ export interface components {
             instrument: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day it is true of.
              */
             on: string;
         };
@@ -3630,7 +3640,7 @@ export interface components {
             id: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day the sheet was filled in.
              */
             on: string;
             refused?: components["schemas"]["Reason"] | null;
@@ -3923,7 +3933,7 @@ export interface components {
             moment_nm?: number | null;
             /**
              * Format: date
-             * @description When.
+             * @description The day of the pushes.
              */
             on: string;
             /**
@@ -3962,7 +3972,7 @@ export interface components {
             lever_m?: number | null;
             /**
              * Format: date
-             * @description When.
+             * @description The day of the push.
              */
             on: string;
             /**
@@ -4121,7 +4131,7 @@ export interface components {
             id: string;
             /**
              * Format: date
-             * @description When.
+             * @description The day of the examination.
              */
             on: string;
             /**
@@ -4611,8 +4621,8 @@ export interface operations {
                 search?: string | null;
                 /** @description One lane only. */
                 lane?: components["schemas"]["LaneName"] | null;
-                /** @description Rows left out at the start. */
-                offset?: number | null;
+                /** @description The place after which the page begins: `next` of the page before. */
+                after?: string | null;
             };
             header?: never;
             path?: never;
@@ -5201,7 +5211,7 @@ export interface operations {
                     [name: string]: unknown;
                 };
                 content: {
-                    "application/json": components["schemas"]["VisitPage"];
+                    "application/json": components["schemas"]["Acknowledged"];
                 };
             };
             default: {

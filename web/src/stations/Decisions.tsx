@@ -23,21 +23,29 @@ export default function Decisions({ today }: { today: string }) {
   const [typed, setTyped] = useState("");
   const [search, setSearch] = useState("");
   const [lane, setLane] = useState<LaneName>();
-  const [offset, setOffset] = useState(0);
+  // Where each page so far began: a page is turned back to where it was, whoever came or went meanwhile.
+  const [places, setPlaces] = useState<string[]>([]);
+  const after = places.at(-1);
   const [adding, setAdding] = useState(false);
   useEffect(() => {
     const timer = window.setTimeout(() => {
       setSearch(typed);
-      setOffset(0);
+      setPlaces([]);
     }, 160);
     return () => window.clearTimeout(timer);
   }, [typed]);
   const page = useQuery({
-    queryKey: ["day-list", search, lane, offset],
+    queryKey: ["day-list", search, lane, after],
     queryFn: () =>
       ask(
         api.GET("/api/day-list", {
-          params: { query: { search, offset, ...(lane ? { lane } : {}) } },
+          params: {
+            query: {
+              search,
+              ...(after ? { after } : {}),
+              ...(lane ? { lane } : {}),
+            },
+          },
         }),
       ),
     placeholderData: keepPreviousData,
@@ -62,7 +70,6 @@ export default function Decisions({ today }: { today: string }) {
           <input
             id="search"
             className="native search"
-
             placeholder={t("decisions-search")}
             aria-label={t("decisions-search")}
             value={typed}
@@ -85,7 +92,7 @@ export default function Decisions({ today }: { today: string }) {
             aria-pressed={lane === name}
             onClick={() => {
               setLane(lane === name ? undefined : name);
-              setOffset(0);
+              setPlaces([]);
             }}
           >
             <LaneMark lane={name} size={17} /> {nameOf("lane", name)}{" "}
@@ -95,6 +102,11 @@ export default function Decisions({ today }: { today: string }) {
       </div>
       {page.error && <ProblemNote error={page.error} />}
       {!page.data && !page.error && <Waiting />}
+      {page.data && page.data.behind > 0 && (
+        <p className="soft" role="status" id="behind">
+          {t("decisions-behind", { count: page.data.behind })}
+        </p>
+      )}
       {page.data?.rows.length === 0 && (
         <p className="soft">
           {search || lane ? t("decisions-none-found") : t("decisions-empty")}
@@ -114,17 +126,19 @@ export default function Decisions({ today }: { today: string }) {
           </section>
         );
       })}
-      {(offset > 0 || page.data?.more) && (
+      {(places.length > 0 || page.data?.next) && (
         <p>
           <Button
-            disabled={offset === 0}
-            onClick={() => setOffset(Math.max(0, offset - 50))}
+            disabled={places.length === 0}
+            onClick={() => setPlaces(places.slice(0, -1))}
           >
             {t("page-before")}
           </Button>{" "}
           <Button
-            disabled={!page.data?.more}
-            onClick={() => setOffset(offset + 50)}
+            disabled={!page.data?.next}
+            onClick={() =>
+              page.data?.next && setPlaces([...places, page.data.next])
+            }
           >
             {t("page-after")}
           </Button>
@@ -137,7 +151,7 @@ export default function Decisions({ today }: { today: string }) {
 
 function Row({ row }: { row: Schemas["DecisionRow"] }) {
   const { lane } = row;
-  const c = lane.clock;
+  const c = row.clock;
   const from = Math.max(0, c.day - 35),
     to = from + 63;
   return (

@@ -51,8 +51,7 @@ export function Visit({ episode }: { episode: string }) {
   const post: Post = async (entry, slot, back) => {
     const kept = await keep(entry, slot, back);
     const whole =
-      entry.kind !== "exam_note" &&
-      entry.kind !== "withdrawal" &&
+      !["exam_note", "withdrawal", "log"].includes(entry.kind) &&
       kept?.reply !== undefined;
     if (whole) queries.setQueryData(["visit", episode], kept.reply as Page);
     return kept !== undefined;

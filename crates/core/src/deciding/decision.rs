@@ -67,7 +67,7 @@ impl Change {
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Alternative {
-    /// What.
+    /// The move that was not proposed.
     pub kind: Move,
     /// Why not.
     pub reason: Reason,

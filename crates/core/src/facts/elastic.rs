@@ -14,7 +14,7 @@ pub struct Calibration {
     pub label: String,
     /// Measured points, ascending.
     pub points: Vec<PullPoint>,
-    /// When.
+    /// The day it was measured.
     pub on: NaiveDate,
     /// A simulated gauge of the demo invented points of it: kept and shown, never used.
     #[serde(default)]

@@ -40,7 +40,7 @@ pub struct TestFinding {
     /// Way of doing it, where the row names several.
     #[serde(default)]
     pub variant: Option<String>,
-    /// When.
+    /// The day of the examination.
     pub on: NaiveDate,
     /// Who examined, set by the server.
     #[serde(default)]
@@ -100,12 +100,12 @@ pub enum ExamFact {
     PathwayKept {
         /// Pathway id.
         pathway: String,
-        /// Why.
+        /// The reason, in words.
         reason: String,
     },
     /// A medicine was injected into or around this shoulder, on the day of the note.
     Injection {
-        /// What.
+        /// The substance that was injected.
         what: Injected,
     },
     /// The clinician's own pre-test probability.
@@ -114,7 +114,7 @@ pub enum ExamFact {
         hypothesis: String,
         /// Strictly between 0 and 1.
         probability: f64,
-        /// Why.
+        /// The reason, in words.
         reason: String,
     },
 }
@@ -222,9 +222,9 @@ pub enum Evidence {
 pub struct ExamNote {
     /// Id, made by the client.
     pub id: Uuid,
-    /// When.
+    /// The day of the examination.
     pub on: NaiveDate,
-    /// What.
+    /// The fact that was noted.
     #[serde(flatten)]
     pub fact: ExamFact,
 }

@@ -76,7 +76,7 @@ pub enum FlagStepKind {
     },
     /// It was entered by mistake.
     Mistake {
-        /// Why.
+        /// Why it was a mistake, in words.
         reason: String,
     },
 }
@@ -89,7 +89,7 @@ pub struct FlagStep {
     pub id: Uuid,
     /// Flag id.
     pub flag: String,
-    /// When.
+    /// The day of the answer.
     pub on: NaiveDate,
     /// What it is about, by cause keys.
     pub causes: Vec<String>,

@@ -72,7 +72,7 @@ pub struct BreachAnswer {
     pub id: Uuid,
     /// The measurement above the ceiling.
     pub measurement: Uuid,
-    /// When.
+    /// The day the surgeon answered.
     pub on: NaiveDate,
     /// Who answered, by role.
     pub role: String,

@@ -15,7 +15,7 @@ pub struct GatePass {
     pub id: Uuid,
     /// Gate id.
     pub gate: String,
-    /// When.
+    /// The day it was decided.
     pub on: NaiveDate,
     /// Criteria that were overridden, by id, each with its own reason.
     pub overridden: BTreeMap<String, String>,
@@ -50,7 +50,7 @@ pub struct LineStep {
     pub id: Uuid,
     /// Exercise id.
     pub exercise: String,
-    /// When.
+    /// The day it was decided.
     pub on: NaiveDate,
     /// Paused, or going on again.
     pub paused: bool,

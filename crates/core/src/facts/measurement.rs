@@ -64,7 +64,7 @@ pub struct Measurement {
     pub stop: StopReason,
     /// Who measured.
     pub by: TakenBy,
-    /// When.
+    /// The day it was taken; its own limits judge it.
     pub on: NaiveDate,
     /// Where pain began and ended on the way, where it did.
     #[serde(default)]

@@ -9,7 +9,7 @@ use uuid::Uuid;
 pub struct Written {
     /// The entry that holds it.
     pub id: Uuid,
-    /// When.
+    /// The day it was written for.
     pub on: NaiveDate,
     /// The text.
     pub text: String,

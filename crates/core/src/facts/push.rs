@@ -37,7 +37,7 @@ pub struct StrengthTrial {
     pub device: Option<String>,
     /// Whether the trace was sound.
     pub sound: bool,
-    /// When.
+    /// The day of the push.
     pub on: NaiveDate,
     /// Anything else about it, in words.
     #[serde(default)]

@@ -14,7 +14,7 @@ pub struct Score {
     pub score: String,
     /// 0 to 10.
     pub value: f64,
-    /// When.
+    /// The day it is true of.
     pub on: NaiveDate,
 }
 
@@ -28,7 +28,7 @@ pub struct Attestation {
     pub code: String,
     /// Whether it was found so.
     pub holds: bool,
-    /// When.
+    /// The day it is true of.
     pub on: NaiveDate,
 }
 
@@ -42,6 +42,6 @@ pub struct Sheet {
     pub instrument: String,
     /// One entry an item; `null` where it was left out or does not apply.
     pub answers: Vec<Option<f64>>,
-    /// When.
+    /// The day it is true of.
     pub on: NaiveDate,
 }

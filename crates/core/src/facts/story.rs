@@ -13,7 +13,7 @@ use std::collections::BTreeMap;
 pub struct Clearance {
     /// Role of the person who gave it, e.g. `surgeon`.
     pub role: String,
-    /// When.
+    /// The day the go-ahead was given.
     pub on: NaiveDate,
 }
 

@@ -15,7 +15,7 @@ use serde::{Deserialize, Serialize};
 pub struct StrengthSet {
     /// Side.
     pub side: Arm,
-    /// When.
+    /// The day of the pushes.
     pub on: NaiveDate,
     /// All trials of that day, oldest first.
     pub trials: Vec<StrengthTrial>,

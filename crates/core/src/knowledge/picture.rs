@@ -58,7 +58,7 @@ pub enum CueWay {
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 pub struct Cue {
-    /// Where.
+    /// The place on the figure that the cue points at.
     pub at: CuePlace,
     /// Which way.
     pub go: CueWay,

@@ -27,8 +27,11 @@ pub(super) fn count(
         LogEvent::SessionsDonePct => "sessions-done-pct",
         LogEvent::PainAboveMode => "pain-above-mode",
     };
-    let asks = Reason::new("asks-count")
-        .with("event", name)
+    let asks = match event {
+        LogEvent::SessionsDonePct => Reason::new("asks-sessions-done"),
+        _ => Reason::new("asks-count").with("event", name),
+    };
+    let asks = asks
         .with("op", op_word(op))
         .with("n", n)
         .with("days", window);
@@ -77,9 +80,11 @@ pub(super) fn count(
             Some(Reason::new("datum-nothing-logged").with("days", window)),
         ),
         Some(value) => {
-            let mut datum = Reason::new("datum-count")
-                .with("event", name)
-                .with("value", value.round());
+            let datum = match event {
+                LogEvent::SessionsDonePct => Reason::new("datum-sessions-done"),
+                _ => Reason::new("datum-count").with("event", name),
+            };
+            let mut datum = datum.with("value", value.round());
             if let Some(day) = days.keys().next_back() {
                 datum = datum.with("day", *day);
             }

@@ -178,7 +178,7 @@ pub fn faults(instrument: &Instrument, answers: &[Option<f64>]) -> Option<(usize
 pub struct SheetView {
     /// Id.
     pub id: Uuid,
-    /// When.
+    /// The day the sheet was filled in.
     pub on: NaiveDate,
     /// What it comes to; absent when the rule allows no score.
     pub scored: Option<Scored>,

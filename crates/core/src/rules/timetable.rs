@@ -312,7 +312,7 @@ pub(super) fn gates(pathway: &Pathway, phases: &[PhaseRule]) -> Vec<GateRule> {
         .collect()
 }
 
-/// Those of the pathway, then those of several.
+/// The watches of the pathway itself, then the watches that several pathways share.
 pub(super) fn watches(known: &Knowledge, pathway: &Pathway, time: &Timetable) -> Vec<WatchRule> {
     let shared = known
         .watches

@@ -325,6 +325,25 @@ impl Rules {
         })
     }
 
+    /// The first day after `day` on which a muscle group may work at a level: by the pathway and by every modifier. `None` when that
+    /// never comes in this pathway.
+    pub fn permitted_from(
+        &self,
+        group: Group,
+        level: Level,
+        day: EpisodeDay,
+    ) -> Option<EpisodeDay> {
+        let rows = self.allowances.iter().map(|(from, _)| *from);
+        let caps = self.caps.iter().map(|cap| cap.until_day);
+        let mut days: Vec<EpisodeDay> = rows.chain(caps).filter(|from| *from > day).collect();
+        days.sort_unstable();
+        let permits = |day: &EpisodeDay| {
+            let allowance = self.allowance(*day);
+            allowance.is_some_and(|a| a.permits(group, level))
+        };
+        days.into_iter().find(permits)
+    }
+
     /// The phase with this number.
     pub fn phase(&self, number: u32) -> Option<&PhaseRule> {
         self.phases.iter().find(|p| p.number == number)

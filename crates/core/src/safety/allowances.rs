@@ -19,6 +19,28 @@ pub fn effort_most(allowance: &AllowanceRule, exercise: &Exercise) -> Option<u32
         .min()
 }
 
+/// Why a muscle group may not work at a level on a day, and when that opens.
+pub(super) fn not_permitted(
+    ctx: &CheckContext,
+    group: Group,
+    level: Level,
+    day: EpisodeDay,
+) -> Reason {
+    let about = |rule: &str| {
+        Reason::new(rule)
+            .with("group", wire(group))
+            .with("level", wire(level))
+    };
+    match ctx.rules.permitted_from(group, level, day) {
+        None => about("allowance-never"),
+        // Nothing heals by the calendar: the phase opens it, whenever that comes.
+        Some(_) if !ctx.rules.protects() => about("allowance-later-phase"),
+        Some(opens) => about("allowance-opens")
+            .with("week", opens / WEEK)
+            .with("opens_day", opens),
+    }
+}
+
 pub(super) fn check_allowances(
     ctx: &CheckContext,
     exercise: &Exercise,
@@ -43,14 +65,8 @@ pub(super) fn check_allowances(
     }
     for demand in &exercise.demand {
         if !allowance.permits(demand.group, demand.level) {
-            let reason = Reason::new("allowance")
-                .with("group", wire(demand.group))
-                .with("level", wire(demand.level));
-            say(
-                Status::Blocked,
-                false,
-                reason.with("week", allowance.from_day / WEEK),
-            );
+            let reason = not_permitted(ctx, demand.group, demand.level, day);
+            say(Status::Blocked, false, reason);
         }
         let light = matches!(demand.level, Level::ResistedLight);
         let heavy = dose.load_kg.is_some_and(|kg| kg > 1.0)

@@ -114,8 +114,8 @@ pub(super) fn check_path(
         say(Status::Blocked, false, forbidden(ctx, rule));
     }
     let active = active_quantity(exercise);
-    // What the cut is about is judged on the cut path, everything else on the whole one: so a tighter
-    // ceiling can never hide a breach of another.
+    // The cut path is checked against the ceiling that made the cut, the whole path against all others: so a tighter
+    // ceiling never hides a breach of another.
     let adapts = exercise.adapts.as_ref().map_or("", |a| a.quantity.as_str());
     let cut_by = |quantity: &str| {
         quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"))

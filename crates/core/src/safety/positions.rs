@@ -1,11 +1,12 @@
 //! Forbidden positions, and what bars a test from taking one.
 
+use super::allowances::not_permitted;
 use super::demands::{peaks, rest_deg};
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::context::CheckContext;
 use crate::knowledge::{HealingClock, Level};
 use crate::mechanics::Path;
-use crate::reason::{Reason, wire};
+use crate::reason::Reason;
 use crate::rules::{Ceiling, ceiling_on};
 
 /// Whether a position is forbidden on a day: until its own day, unless the surgeon has released the movement.
@@ -73,12 +74,7 @@ pub fn bars_position(
             demand
                 .iter()
                 .filter(|d| !allowance.permits(d.group, d.level))
-                .map(|d| {
-                    Reason::new("allowance")
-                        .with("group", wire(d.group))
-                        .with("level", wire(d.level))
-                        .with("week", allowance.from_day / WEEK)
-                }),
+                .map(|d| not_permitted(ctx, d.group, d.level, day)),
         ),
     }
     out

@@ -47,7 +47,7 @@ impl From<&Change> for ChangeV1 {
 /// Something that was not proposed.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 pub struct AlternativeV1 {
-    /// What.
+    /// The move that was not proposed.
     pub kind: String,
     /// Why not.
     pub reason: ReasonV1,

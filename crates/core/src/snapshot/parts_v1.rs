@@ -109,7 +109,7 @@ pub struct LimitV1 {
     pub until_day: Option<i32>,
     /// Who released it.
     pub release_role: Option<String>,
-    /// When.
+    /// The day from which a release holds.
     pub release_on: Option<NaiveDate>,
     /// When its end was confirmed.
     pub ended_on: Option<NaiveDate>,

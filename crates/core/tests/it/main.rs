@@ -14,6 +14,7 @@ mod held;
 mod house;
 mod interpretable;
 mod knowledge;
+mod lanes;
 mod lexicon;
 mod library;
 mod limits;

@@ -141,7 +141,7 @@ fn each_rule_of_the_safety_check_speaks_by_name() {
         38,
         60,
         |_| (),
-        "allowance",
+        "allowance-opens",
     );
     blocked_by(
         &facts,

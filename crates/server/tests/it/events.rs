@@ -550,7 +550,7 @@ fn the_change_of_day_passes_over_who_is_written_to_and_stops_for_nobody() {
     let episodes: Vec<String> = (0..3).map(|_| vera.rigger()).collect();
     let mut owner = clinic.owner();
     owner
-        .batch_execute("update lane set as_of_day = as_of_day - 1")
+        .batch_execute("update lane set as_of_day = as_of_day - 1, next_change_day = as_of_day")
         .expect("yesterday");
     // One is broken: its program names a release that is not there; one is being written to.
     let broken = format!(

@@ -256,7 +256,7 @@ fn an_operated_shoulder_is_examined_within_its_protection_and_read_as_a_state() 
             .as_array()
             .expect("rules")
             .iter()
-            .any(|r| r["rule"] == "allowance")
+            .any(|r| r["rule"] == "allowance-opens")
     );
     // A movement without a corridor is barred as well, and says so.
     let barred = s.measurement(&episode, "passive-ir-90", 40.0, TODAY);
@@ -376,7 +376,7 @@ fn pushes_are_typed_or_measured_and_a_spoiled_trace_is_kept_unused() {
     assert_eq!(
         (
             refused.status,
-            refused.json()["reasons"][0]["rule"].as_str() == Some("allowance")
+            refused.json()["reasons"][0]["rule"].as_str() == Some("allowance-opens")
         ),
         (422, true)
     );

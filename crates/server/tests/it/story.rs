@@ -256,7 +256,8 @@ fn one_shoulder_from_the_first_question_to_the_first_gate() {
         vera.post(&at("log"), &entry)
     };
     log(json!({ "kind": "pain_during", "value": 2.0 })).ok();
-    let page = log(json!({ "kind": "slip" })).ok();
+    log(json!({ "kind": "slip" })).ok();
+    let page = vera.get(&at("visit")).ok();
     assert_eq!(page["view"]["log"].as_array().expect("log").len(), 2);
     assert_eq!(
         vera.get("/api/day-list").ok()["rows"][0]["lane"]["reason"]["rule"],

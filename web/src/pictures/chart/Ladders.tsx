@@ -85,6 +85,7 @@ export function Ladders({
               l={l}
               step={i}
               top={row.y}
+              next={row.lines[i + 1]?.line.from_day}
               frame={frame}
               on={selected === l.line.id}
               marked={marked?.has(l.line.exercise) ?? false}

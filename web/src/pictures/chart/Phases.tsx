@@ -1,12 +1,13 @@
 import { ink } from "../../app/theme";
 import { nameOf, t } from "../../app/wording";
+import { fit } from "./fit";
 import type { Frame, View } from "./frame";
 import { Label } from "./Label";
 
 /** The phases as blocks; one that is only expected is drawn with a broken line. */
 export function Phases({
   view,
-  frame: { id, x, shows },
+  frame: { x, shows },
   y,
 }: {
   view: View;
@@ -34,18 +35,15 @@ export function Phases({
                 strokeDasharray={p.projected ? "4 3" : undefined}
                 rx="2"
               />
-              <clipPath id={`ph-${id}-${p.id}`}>
-                <rect x={x0} y={y} width={w - 4} height={26} />
-              </clipPath>
               <text
                 x={x0 + 7}
                 y={y + 18}
                 fontSize="13"
                 fontWeight="600"
                 fill={now ? "var(--on)" : ink.text}
-                clipPath={`url(#ph-${id}-${p.id})`}
               >
-                {p.number} {nameOf("phase", p.id)}
+                {fit(`${p.number} ${nameOf("phase", p.id)}`, w - 10, 13, 600) ||
+                  fit(String(p.number), w - 4, 13, 600)}
               </text>
             </g>
           );

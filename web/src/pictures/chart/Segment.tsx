@@ -1,6 +1,7 @@
 import type { Schemas } from "../../app/client";
 import { ink } from "../../app/theme";
 import { nameOf, t } from "../../app/wording";
+import { fit } from "./fit";
 import type { Frame } from "./frame";
 import type { Pull } from "./usePull";
 
@@ -26,7 +27,8 @@ export function Segment({
   l,
   step,
   top,
-  frame: { id, x, shows, small, byDay },
+  next,
+  frame: { x, shows, small, byDay, width, right },
   on,
   marked,
   pull,
@@ -36,6 +38,8 @@ export function Segment({
   /** Its turn on the ladder: every other one stands a little higher. */
   step: number;
   top: number;
+  /** The day on which the next line of the ladder begins: until there the row is free for this one's name. */
+  next: number | undefined;
   frame: Frame;
   on: boolean;
   marked: boolean;
@@ -55,6 +59,8 @@ export function Segment({
   // A step up where the rung changes.
   const mid = top + 24 - (step % 2) * 4;
   const name = nameOf("exercise", l.line.exercise);
+  const room = (next === undefined ? width - right : x(next)) - x0 - 6;
+  const label = fit(name + (byDay ? doseText(l.line) : ""), room, 11.8);
   const bad = l.verdict.status !== "allowed";
 
   return (
@@ -152,20 +158,15 @@ export function Segment({
           strokeDasharray="2 2"
         />
       )}
-      <clipPath id={`c-${id}-${l.line.id}`}>
-        <rect x={x0} y={top - 4} width={x1 - x0 - 3} height={32} />
-      </clipPath>
-      {x1 - x0 > 46 && (
+      {label && (
         <text
           x={x0 + 3}
           y={top + 11}
           fontSize="11.8"
           fill={ink.text}
-          clipPath={`url(#c-${id}-${l.line.id})`}
           pointerEvents="none"
         >
-          {name}
-          {byDay ? doseText(l.line) : ""}
+          {label}
         </text>
       )}
     </g>

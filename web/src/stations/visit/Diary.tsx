@@ -6,7 +6,9 @@ import type { Post } from "./post";
 type Entry = Schemas["VisitPage"]["view"]["log"][number];
 
 interface Day {
+  /** Exercises that were done, and how often in all. */
   done: number;
+  times: number;
   out: number;
   pains: string[];
   /** The newest slip and the newest bad day, by id: each is taken back with one key. */
@@ -25,13 +27,16 @@ function daysOf(log: Entry[]): Map<string, Day> {
     seen.add(what);
     const d = days.get(e.on) ?? {
       done: 0,
+      times: 0,
       out: 0,
       pains: [],
       slip: "",
       flare: "",
     };
-    if (e.kind === "done") d.done += e.sessions;
-    else if (e.kind === "left_out") d.out += 1;
+    if (e.kind === "done") {
+      d.done += e.sessions > 0 ? 1 : 0;
+      d.times += e.sessions;
+    } else if (e.kind === "left_out") d.out += 1;
     else if (e.kind === "slip" || e.kind === "slip_worse") d.slip ||= e.id;
     else if (e.kind === "flare_day") d.flare ||= e.id;
     else if (e.kind === "effort")
@@ -76,7 +81,7 @@ export function Diary({ log, post }: { log: Entry[]; post: Post }) {
           <tr key={date}>
             <td className="num">{weekday(date)}</td>
             <td className="num">
-              {d.done}
+              {t("log-done", { exercises: d.done, times: d.times })}
               {d.out ? `, ${d.out} ${t("log-left-out")}` : ""}
             </td>
             <td className="small">{d.pains.filter(Boolean).join(" · ")}</td>
