@@ -14,6 +14,16 @@ pub type EpisodeDay = i32;
 pub const WEEK: i32 = 7;
 
 /// The episode day of `date` when day 0 is `day0`.
+///
+/// ```
+/// use ritorno_core::calendar::episode_day;
+///
+/// let operated = "2028-02-28".parse().expect("a date");
+/// // 2028 is a leap year: 1 March is two days later.
+/// assert_eq!(episode_day(operated, "2028-03-01".parse().expect("a date")), 2);
+/// // The day before the operation.
+/// assert_eq!(episode_day(operated, "2028-02-27".parse().expect("a date")), -1);
+/// ```
 pub fn episode_day(day0: NaiveDate, date: NaiveDate) -> EpisodeDay {
     // A clinical course is a few thousand days; chrono's range divided by a day fits an i32.
     (date - day0).num_days() as EpisodeDay
@@ -34,6 +44,17 @@ pub fn age_years(birth: NaiveDate, on: NaiveDate) -> Option<u32> {
 }
 
 /// A day as a clinician reads it: completed weeks, the days left over, and the bare day.
+///
+/// ```
+/// use ritorno_core::calendar::Clock;
+///
+/// let clock = Clock::at(41);
+/// // The sixth week is not complete before day 42.
+/// assert_eq!((clock.weeks, clock.days), (5, 6));
+/// assert_eq!(Clock::at(42).weeks, 6);
+/// // Before day 0 nothing has been completed.
+/// assert_eq!(Clock::at(-3).weeks, 0);
+/// ```
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct Clock {
@@ -58,6 +79,18 @@ impl Clock {
 }
 
 /// A value that changes on given days and holds in between.
+///
+/// ```
+/// use ritorno_core::calendar::Steps;
+///
+/// let ceiling = Steps::new(vec![(42, 150.0), (14, 120.0)]);
+/// assert_eq!(ceiling.at(14), Some(&120.0));
+/// assert_eq!(ceiling.at(41), Some(&120.0));
+/// // The last value holds for ever.
+/// assert_eq!(ceiling.at(400), Some(&150.0));
+/// // Before the first day there is none, which is not the same as no limit.
+/// assert_eq!(ceiling.at(13), None);
+/// ```
 ///
 /// The list is sorted by day and holds its last value for ever; before its first day there is none.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize, Default)]

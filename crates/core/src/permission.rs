@@ -73,7 +73,18 @@ pub const ACTIONS: [Action; 11] = [
     Action::KeepDefaults,
 ];
 
-/// Whether `role` may do `action`. Source: our choice, because only a licensed clinician signs.
+/// Whether `role` may do `action`.
+///
+/// ```
+/// use ritorno_core::permission::{Action, Role, may};
+///
+/// assert!(may(Role::Clinician, Action::Sign));
+/// // An assistant measures and writes down, and signs nothing.
+/// assert!(may(Role::Assistant, Action::Measure));
+/// assert!(!may(Role::Assistant, Action::Sign));
+/// ```
+///
+/// Source: our choice, because only a licensed clinician signs.
 pub fn may(role: Role, action: Action) -> bool {
     use Action::*;
     match role {

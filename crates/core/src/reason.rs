@@ -53,6 +53,15 @@ pub struct Reason {
 
 impl Reason {
     /// A reason without arguments.
+    ///
+    /// ```
+    /// use ritorno_core::reason::{Arg, Reason};
+    ///
+    /// let reason = Reason::new("gate-week").with("week", 6).with("gate_class", "pendulum");
+    /// assert_eq!(reason.args["week"], Arg::Number(6.0));
+    /// // It holds no sentence: the catalogue says `rule-gate-week` in the reader's language.
+    /// assert_eq!(reason.rule, "gate-week");
+    /// ```
     pub fn new(rule: &str) -> Self {
         Reason {
             rule: rule.to_owned(),

@@ -18,6 +18,18 @@ pub struct NamedText {
 
 /// Loads and cross-checks all files.
 ///
+/// ```
+/// use ritorno_core::admission::{NamedText, load};
+///
+/// let mut files = ritorno_shelf::texts(&ritorno_shelf::shipped()).expect("the folder");
+/// assert!(load(&files).is_ok());
+/// // A row with a field that nobody reads is a fault, told with its file: a typing error never passes for knowledge.
+/// let odd = files.iter_mut().find(|f| f.name == "thresholds.toml").expect("a file");
+/// odd.text = odd.text.replacen("value =", "vallue =", 1);
+/// let faults = load(&files).expect_err("refused");
+/// assert!(faults.iter().any(|f| f.to_string().contains("thresholds.toml")));
+/// ```
+///
 /// # Errors
 /// Every fault found, each naming file, row and field.
 pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {

@@ -253,6 +253,30 @@ pub(super) fn rung_below(
 
 /// The lines after a change of one of them was accepted on `day`: what runs until today ends, what follows begins today.
 ///
+/// ```
+/// use ritorno_core::deciding::{Change, apply};
+/// use ritorno_core::facts::Line;
+/// use uuid::Uuid;
+///
+/// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+/// let dose = known.exercises["pendulum-cradle"].dose;
+/// let line = Line {
+///     id: Uuid::from_u128(1),
+///     exercise: "pendulum-cradle".into(),
+///     from_day: 0,
+///     to_day: 42,
+///     dose,
+///     override_reason: None,
+///     by_hand: false,
+/// };
+/// let more = Change::Dose { dose: ritorno_core::knowledge::Dose { sets: dose.sets + 1, ..dose } };
+/// let lines = apply(&known, &[line.clone()], line.id, &more, 20, Uuid::from_u128(2));
+/// // What ran stays as it was until the day of the change; what follows is a line of its own.
+/// assert_eq!((lines[0].to_day, lines[1].from_day), (20, 20));
+/// assert_eq!(lines[0].dose, dose);
+/// assert_eq!(lines[1].dose.sets, dose.sets + 1);
+/// ```
+///
 /// After less than before, later rungs of the same ladder begin no sooner than `step-back-delay-days` later.
 pub fn apply(
     known: &Knowledge,

@@ -30,6 +30,33 @@ pub fn decide(ctx: &CheckContext, facts: &Facts) -> Vec<LineDecision> {
 
 /// Decides one line; `None` when its exercise is not known.
 ///
+/// ```
+/// use ritorno_core::assessment::Assessment;
+/// use ritorno_core::facts::{Facts, Line, Start, Story};
+/// use ritorno_core::mechanics::Arm;
+/// use ritorno_core::deciding::{Move, decide_line};
+///
+/// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+/// let day0 = "2027-01-22".parse().expect("a date");
+/// let story = Story::begun("cuff-repair-small-medium", Arm::Right, day0, Start::Surgery);
+/// let facts = Facts::new(day0 + chrono::Days::new(20), day0 - chrono::Days::new(18_000), story);
+/// let assessment = Assessment::new(&known, &facts).expect("a known pathway");
+/// let line = Line {
+///     id: uuid::Uuid::nil(),
+///     exercise: "pendulum-cradle".into(),
+///     from_day: 0,
+///     to_day: 42,
+///     dose: known.exercises["pendulum-cradle"].dose,
+///     override_reason: None,
+///     by_hand: false,
+/// };
+/// let decision = decide_line(&assessment.ctx(), &facts, &line).expect("a known exercise");
+/// // Nothing was told in twenty days: nobody goes on because nothing bad is known.
+/// assert!(!matches!(decision.kind, Move::ProgressDose | Move::NextRung));
+/// // It carries its rule and what that rests on, never a sentence.
+/// assert!(!decision.rule.rule.is_empty());
+/// ```
+///
 /// The order is fixed: stop, step back, a flare day, hold, more of it, next rung. What is unknown never counts as good.
 pub fn decide_line(ctx: &CheckContext, facts: &Facts, line: &Line) -> Option<LineDecision> {
     decide_watched(ctx, facts, line, &watch_views(ctx, facts))

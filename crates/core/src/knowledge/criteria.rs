@@ -16,6 +16,24 @@ pub enum Comparison {
 
 impl Comparison {
     /// Whether `value` satisfies the comparison with `bound`.
+    ///
+    /// ```
+    /// use ritorno_core::knowledge::{Comparison, Criterion, CriterionKind};
+    ///
+    /// // Criteria are written as rows: one of two may do, and each keeps its own id and name.
+    /// let row = r#"
+    /// id = "moves"
+    /// kind = "any"
+    /// of = [
+    ///   { id = "raised", kind = "measure", quantity = "passive-elevation", op = ">=", value = 120.0, max_age_days = 14 },
+    ///   { id = "weeks", kind = "time_since", weeks = 12 },
+    /// ]
+    /// "#;
+    /// let criterion: Criterion = toml::from_str(row).expect("a row");
+    /// assert_eq!(criterion.ask.parts().len(), 2);
+    /// // The bound itself satisfies it.
+    /// assert!(Comparison::AtLeast.holds(120.0, 120.0));
+    /// ```
     pub fn holds(self, value: f64, bound: f64) -> bool {
         match self {
             Comparison::AtLeast => value >= bound,

@@ -75,7 +75,29 @@ pub fn value_of(offer: &Offer, taken: &[usize]) -> f64 {
             .sum::<f64>()
 }
 
-/// Solves it.
+/// The best choice there is, exactly, not a good one.
+///
+/// ```
+/// use ritorno_core::plan::{Choice, Offer, choose};
+///
+/// let way = |ladder, minutes, needs: &[usize]| Choice {
+///     ladder,
+///     minutes,
+///     day_minutes: minutes,
+///     value: 0.0,
+///     needs: needs.to_vec(),
+/// };
+/// let offer = Offer {
+///     // One long exercise answers the heavier need; two short ones answer both others.
+///     choices: vec![way(0, 9.0, &[0]), way(1, 5.0, &[1]), way(2, 5.0, &[2])],
+///     needs: vec![3.0, 2.0, 2.0],
+///     max_lines: 3,
+///     max_minutes: 10.0,
+///     max_day_minutes: None,
+/// };
+/// // Taking the heaviest need first would leave no minutes for the two that weigh more together.
+/// assert_eq!(choose(&offer).taken, [1, 2]);
+/// ```
 pub fn choose(offer: &Offer) -> Chosen {
     let mut problem = Problem::new(OptimizationDirection::Maximize);
     let take: Vec<Variable> = offer

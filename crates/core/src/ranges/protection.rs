@@ -18,6 +18,17 @@ pub struct RangeFault {
 
 /// Whether a value is a possible measurement of a quantity.
 ///
+/// ```
+/// use ritorno_core::ranges::possible;
+///
+/// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+/// let raised = known.quantity("passive-elevation").expect("a row");
+/// assert!(possible(raised, 97.0).is_ok());
+/// // A slip of the finger is told with the bounds it breaks, never rounded into them.
+/// assert_eq!(possible(raised, 970.0).expect_err("no arm does that").max, raised.max);
+/// assert!(possible(raised, f64::NAN).is_err());
+/// ```
+///
 /// # Errors
 /// The bounds, when it is not.
 pub fn possible(quantity: &Quantity, value: f64) -> Result<(), RangeFault> {

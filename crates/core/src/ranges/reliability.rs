@@ -170,7 +170,15 @@ pub fn reliability(ratings: &[Vec<f64>]) -> Result<Reliability, ReliabilityError
     })
 }
 
-/// MDC95 = 1.96·√2·SEM.
+/// The smallest change that is more than error: MDC95 = 1.96·√2·SEM, in the unit of the standard error.
+///
+/// ```
+/// // A standard error of 3 degrees hides changes below about 8 degrees.
+/// let smallest = ritorno_core::ranges::mdc95(3.0);
+/// assert!((smallest - 8.3).abs() < 0.1);
+/// ```
+///
+/// Source: Weir 2005 (J Strength Cond Res), from memory.
 pub fn mdc95(sem: f64) -> f64 {
     1.96 * std::f64::consts::SQRT_2 * sem
 }

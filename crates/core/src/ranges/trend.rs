@@ -55,6 +55,19 @@ const FURTHEST_DAYS: f64 = 365.0;
 impl Trend {
     /// The line through `measurements` (day and value, any order, one or more a day), or `None` where they do not carry one.
     ///
+    /// ```
+    /// use ritorno_core::ranges::Trend;
+    ///
+    /// let weekly = [(14, 70.0), (21, 80.0), (28, 90.0), (35, 100.0)];
+    /// let line = Trend::of(&weekly, 165.0).expect("four measurements over three weeks");
+    /// assert!((line.per_week - 10.0).abs() < 1e-9);
+    /// // One odd measurement does not bend the line.
+    /// let odd = [(14, 70.0), (21, 80.0), (28, 20.0), (35, 100.0), (42, 110.0)];
+    /// assert!((Trend::of(&odd, 165.0).expect("a line").per_week - 10.0).abs() < 1e-9);
+    /// // Three measurements carry no line.
+    /// assert!(Trend::of(&weekly[..3], 165.0).is_none());
+    /// ```
+    ///
     /// Theil–Sen: the median of the slopes between all pairs of different days; its interval after Sen 1968, with ties. The
     /// line passes through the medians of days and values. Measurements that only say "at least" must be left out by the caller.
     /// Source: Theil 1950, Sen 1968 (J Am Stat Assoc), from memory; checked against a general statistics package.

@@ -66,6 +66,23 @@ pub fn force_points(force_n: f64) -> f64 {
 
 /// Scores one sheet.
 ///
+/// ```
+/// use ritorno_core::reading::score;
+///
+/// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+/// let row = known.scores.iter().find(|r| r.id == "quickdash").expect("a row");
+/// let items: usize = row.parts.iter().map(|p| p.items).sum();
+/// // The least of every item is no disability at all.
+/// let best = vec![Some(1.0); items];
+/// assert_eq!(score(row, &best).expect("complete").value, 0.0);
+/// // One item may be missing, two may not: then there is a reason instead of a number.
+/// let mut missing = best.clone();
+/// missing[0] = None;
+/// assert!(score(row, &missing).is_ok());
+/// missing[1] = None;
+/// assert!(score(row, &missing).is_err());
+/// ```
+///
 /// # Errors
 /// The reason why there is no score: more missing than the rule of the instrument allows. Answers outside their range and a
 /// wrong number of answers are refused before, by [`faults`].

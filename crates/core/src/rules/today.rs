@@ -42,6 +42,32 @@ fn in_force(rules: &Rules, limit: &SurgeonLimit, day: EpisodeDay) -> bool {
 
 /// The ceiling of `quantity` on `day`, seen from `today`.
 ///
+/// ```
+/// use ritorno_core::facts::SurgeonLimit;
+/// use ritorno_core::rules::{Ceiling, Choices, Rules, ceiling_on};
+///
+/// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+/// let pathway = &known.pathways["cuff-repair-small-medium"];
+/// let rules = Rules::new(&known, pathway, &Choices::default());
+/// let on = |limits: &[SurgeonLimit], day| ceiling_on(&rules, limits, "passive-elevation", day, 20).ceiling;
+/// // A repaired cuff is not raised at all in the first days, and to 120 degrees in week 3.
+/// assert_eq!(on(&[], 5), Ceiling::NoneAllowed);
+/// assert_eq!(on(&[], 20), Ceiling::UpTo { value: 120.0 });
+/// // The surgeon's tighter word wins at once, and holds until it is released.
+/// let written = SurgeonLimit {
+///     id: uuid::Uuid::nil(),
+///     quantity: "passive-elevation".into(),
+///     ceiling: 90.0,
+///     floor: None,
+///     from: None,
+///     until_day: None,
+///     ask_again_day: None,
+///     release: None,
+///     ended_on: None,
+/// };
+/// assert_eq!(on(&[written], 20), Ceiling::UpTo { value: 90.0 });
+/// ```
+///
 /// The surgeon's written value replaces the pathway's: a tighter one at once, a looser one only as a
 /// dated release. A limit whose end date has come goes on holding until its end is confirmed; for days
 /// still to come the plan assumes that it will be, and says so (`provisional`).

@@ -22,6 +22,34 @@ fn turning_days(ctx: &CheckContext, from: EpisodeDay, to: EpisodeDay) -> Vec<Epi
 
 /// Checks a line on every day from today on (from its first day, where that is later).
 ///
+/// ```
+/// use ritorno_core::assessment::Assessment;
+/// use ritorno_core::facts::{Facts, Line, Start, Story};
+/// use ritorno_core::mechanics::Arm;
+/// use ritorno_core::safety::{Status, check_line};
+///
+/// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+/// let day0 = "2027-01-22".parse().expect("a date");
+/// let story = Story::begun("cuff-repair-small-medium", Arm::Right, day0, Start::Surgery);
+/// let facts = Facts::new(day0 + chrono::Days::new(20), day0 - chrono::Days::new(18_000), story);
+/// let assessment = Assessment::new(&known, &facts).expect("a known pathway");
+/// let line = Line {
+///     id: uuid::Uuid::nil(),
+///     exercise: "pendulum-cradle".into(),
+///     from_day: 0,
+///     to_day: 42,
+///     dose: known.exercises["pendulum-cradle"].dose,
+///     override_reason: None,
+///     by_hand: false,
+/// };
+/// // Nobody has asked the red flags of this shoulder: the line is held, and says so.
+/// let verdict = check_line(&assessment.ctx(), &line);
+/// assert_eq!(verdict.status, Status::Blocked);
+/// let unasked = verdict.findings.iter().find(|f| f.reason.rule == "flags-not-asked").expect("said");
+/// // No reason of a clinician overrides that.
+/// assert!(!unasked.overridable);
+/// ```
+///
 /// Only the days on which some rule changes are looked at: between them every rule says the same.
 pub fn check_line(ctx: &CheckContext, line: &Line) -> Verdict {
     let ctx = &CheckContext {
