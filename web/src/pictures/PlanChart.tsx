@@ -76,6 +76,7 @@ export function PlanChart({
       <Sling view={view} frame={frame} y={sling} />
       <Precautions view={view} frame={frame} y={precautions} />
       <Corridors view={view} frame={frame} y={corridors} />
+      <Doors view={view} frame={frame} top={lines} bottom={bottom} />
       <Ladders
         rows={rows}
         frame={frame}
@@ -89,7 +90,6 @@ export function PlanChart({
           {t("chart-empty")}
         </text>
       )}
-      <Doors view={view} frame={frame} top={lines} bottom={bottom} />
       <Today day={view.today.day} frame={frame} bottom={bottom} />
     </svg>
   );

@@ -4,6 +4,8 @@ import { fit } from "./fit";
 import type { Frame, View } from "./frame";
 import { Label } from "./Label";
 
+const SIZES = [13, 12, 11] as const;
+
 /** The phases as blocks; one that is only expected is drawn with a broken line. */
 export function Phases({
   view,
@@ -23,6 +25,10 @@ export function Phases({
           const x0 = x(p.from_day),
             w = Math.max(2, x(p.to_day) - x0),
             now = p.number === view.phase;
+          const name = `${p.number} ${nameOf("phase", p.id)}`;
+          // A little smaller rather than cut short.
+          const size =
+            SIZES.find((s) => fit(name, w - 10, s, 600) === name) ?? SIZES[0];
           return (
             <g key={p.id}>
               <rect
@@ -38,12 +44,12 @@ export function Phases({
               <text
                 x={x0 + 7}
                 y={y + 18}
-                fontSize="13"
+                fontSize={size}
                 fontWeight="600"
                 fill={now ? "var(--on)" : ink.text}
               >
-                {fit(`${p.number} ${nameOf("phase", p.id)}`, w - 10, 13, 600) ||
-                  fit(String(p.number), w - 4, 13, 600)}
+                {fit(name, w - 10, size, 600) ||
+                  fit(String(p.number), w - 4, size, 600)}
               </text>
             </g>
           );

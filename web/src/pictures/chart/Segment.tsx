@@ -164,6 +164,10 @@ export function Segment({
           y={top + 11}
           fontSize="11.8"
           fill={ink.text}
+          stroke="var(--paper)"
+          strokeWidth="4"
+          strokeLinejoin="round"
+          paintOrder="stroke"
           pointerEvents="none"
         >
           {label}

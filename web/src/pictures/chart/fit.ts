@@ -9,8 +9,8 @@ function wide(text: string, size: number, weight: number): number {
 }
 
 /**
- * As many whole words of a text as fit into a room, with a sign that there is more; nothing where not even the first one fits.
- * A word that is cut in half reads as another word.
+ * As many whole words of a text as fit into a room, with a sign that there is more; nothing where not even two fit. A word that
+ * is cut in half reads as another word, and one word alone ("Lying") as every other.
  */
 export function fit(
   text: string,
@@ -20,7 +20,7 @@ export function fit(
 ): string {
   if (wide(text, size, weight) <= room) return text;
   const words = text.split(" ");
-  for (let n = words.length - 1; n > 0; n--) {
+  for (let n = words.length - 1; n > 1; n--) {
     const less = `${words
       .slice(0, n)
       .join(" ")
