@@ -103,3 +103,23 @@ build_web() {
   fi
   cd "$ROOT"
 }
+
+# building WHAT COMMAND... : runs a build on one line of progress. Everything it says lies in $STATE/build.log and is shown when it fails.
+building() {
+  local what="$1" line count=0 log="$STATE/build.log" failed; shift
+  mkdir -p "$STATE"; chmod 711 "$STATE"; : > "$log"
+  { failed=0; "$@" 2>&1 || failed=$?; echo "$failed" > "$STATE/build.status"; } | while IFS= read -r line; do
+    printf '%s\n' "$line" >> "$log"
+    case "$line" in
+      *Compiling*) count=$((count + 1)); line="$count built, now ${line##*Compiling }" ;;
+      *Download*|*Updating*) line="fetching libraries" ;;
+      *) continue ;;
+    esac
+    [ ! -t 1 ] || printf '\r\033[K  %s: %.60s' "$what" "$line"
+  done
+  failed="$(cat "$STATE/build.status")"
+  [ ! -t 1 ] || printf '\r\033[K'
+  if [ "$failed" != 0 ]; then tail -60 "$log"; return "$failed"; fi
+  count="$(grep -c Compiling "$log" || true)"
+  note "$what: $([ "$count" = 0 ] && echo "nothing has changed" || echo "$count parts built")"
+}
