@@ -4,7 +4,7 @@ use crate::calendar::EpisodeDay;
 use crate::context::{CheckContext, LogIndex};
 use crate::facts::{ExamFact, ExamNote, Facts, Injected, OtherSide};
 use crate::flags::{FlagState, FlagView, flag_views};
-use crate::knowledge::{HealingClock, Knowledge};
+use crate::knowledge::{HealingClock, HealthItem, Knowledge};
 use crate::ranges::{Breach, open_breaches};
 use crate::rules::{Rules, reached_phase};
 
@@ -112,11 +112,12 @@ fn newest_steroid(facts: &Facts) -> Option<EpisodeDay> {
 
 /// Weeks by which general health delays strength work: the longest single delay. Source: common practice, no published source.
 pub fn strength_delay_weeks(known: &Knowledge, facts: &Facts) -> i32 {
-    let over_70 = crate::calendar::age_years(facts.birth, facts.today).is_some_and(|age| age > 70);
+    let age = crate::calendar::age_years(facts.birth, facts.today);
+    let old_enough = |h: &HealthItem| h.above_age_years.is_some_and(|bound| age > Some(bound));
     known
         .health
         .iter()
-        .filter(|h| facts.story.health.contains(&h.id) || (over_70 && h.id == "age-over-70"))
+        .filter(|h| facts.story.health.contains(&h.id) || old_enough(h))
         .map(|h| h.strength_delay_weeks)
         .max()
         .unwrap_or(0)

@@ -110,6 +110,11 @@ pub fn load_release(canonical: &str, today: &Knowledge) -> Result<Knowledge, Vec
                     .entry(id.clone())
                     .or_insert_with(|| row.clone());
             }
+            // Older releases knew the age of an item by the item's name.
+            for item in &mut known.health {
+                let now = today.health.iter().find(|h| h.id == item.id);
+                item.above_age_years = item.above_age_years.or(now.and_then(|h| h.above_age_years));
+            }
             known
         }),
         Err(error) => Err(vec![KnowledgeError::at(

@@ -33,18 +33,14 @@ pub struct ElasticLevel {
     pub minds: Vec<Reason>,
 }
 
-/// A drift beyond this is worn rubber, percent. Source: our choice; fatigue of 5 to 15 % is from memory (confidence C).
-const DRIFT_PCT: f64 = 10.0;
-
-/// Measured longer ago than this, a level is measured again. Source: as above.
-const MEASURE_AGAIN_DAYS: i64 = 365;
-
 /// All levels, the clinic's own before the defaults. `measured` is oldest first.
 pub fn elastic_levels(
     known: &Knowledge,
     measured: &[Calibration],
     today: NaiveDate,
 ) -> Vec<ElasticLevel> {
+    let worn = known.threshold("elastic-drift-pct");
+    let again = known.threshold("elastic-again-days");
     known
         .elastics
         .iter()
@@ -65,14 +61,14 @@ pub fn elastic_levels(
             if !invented.is_empty() {
                 minds.push(Reason::new("elastic-simulated"));
             }
-            if let Some(drift) = drift_pct.filter(|d| d.abs() > DRIFT_PCT) {
+            if let Some(drift) = drift_pct.filter(|d| d.abs() > worn) {
                 minds.push(
                     Reason::new("elastic-drifted")
                         .with("percent", drift.round())
-                        .with("limit", DRIFT_PCT),
+                        .with("limit", worn),
                 );
             }
-            if newest.is_some_and(|c| (today - c.on).num_days() > MEASURE_AGAIN_DAYS) {
+            if newest.is_some_and(|c| (today - c.on).num_days() as f64 > again) {
                 minds.push(Reason::new("elastic-old"));
             }
             if found.is_none() {

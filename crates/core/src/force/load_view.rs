@@ -66,14 +66,6 @@ pub struct LoadView {
     pub easier: Option<LoadStep>,
 }
 
-/// How far a step up may go. Source: common practice, no published source (10 to 15 %).
-const STEP_UP: f64 = 1.12;
-
-const STEP_UP_MOST: f64 = 1.15;
-
-/// How far a flare day goes down. Source: our choice, because a third off is felt and still counts as work.
-const STEP_DOWN: f64 = 0.67;
-
 /// Which angle changes most along a path.
 fn along(path: &Path) -> Along {
     let span = |of: fn(&crate::mechanics::ArmPose) -> f64| {
@@ -154,7 +146,8 @@ pub fn load_view(
     if exercise.upper_arm_rests {
         minds.push(Reason::new("upper-arm-rests"));
     }
-    let step = |factor: f64| {
+    let step = |by: &str, at_most: &str| {
+        let factor = known.threshold(by);
         step_to(
             exercise,
             &arm,
@@ -163,11 +156,12 @@ pub fn load_view(
             levels,
             found.peak_nm * factor,
             factor > 1.0,
+            known.threshold(at_most),
         )
     };
     Some(LoadView {
-        harder: step(STEP_UP),
-        easier: step(STEP_DOWN),
+        harder: step("load-step-up", "load-step-up-most"),
+        easier: step("load-step-down", "load-step-down-least"),
         slack_m: load.band.map(|b| b.slack_m),
         pull_n: load.band.and_then(|_| pull_along(&found)),
         along: along(path),
@@ -180,6 +174,10 @@ pub fn load_view(
 }
 
 /// The same exercise at another peak: another weight, another distance, and for a step up that no room allows the next level.
+#[expect(
+    clippy::too_many_arguments,
+    reason = "an exercise, a body and a set-up, and where from there"
+)]
 fn step_to(
     exercise: &Exercise,
     arm: &ArmBody,
@@ -188,6 +186,7 @@ fn step_to(
     levels: &[ElasticLevel],
     wanted_nm: f64,
     up: bool,
+    at_most: f64,
 ) -> Option<LoadStep> {
     let peak = |s: &Setup| {
         peak_nm(
@@ -237,9 +236,9 @@ fn step_to(
                 c.longest_pct <= PLANNED_PCT[1]
                     && c.slack_share == 0.0
                     && if up {
-                        ratio > 1.01 && ratio <= STEP_UP_MOST
+                        ratio > 1.01 && ratio <= at_most
                     } else {
-                        ratio < 0.75
+                        ratio < at_most
                     }
             };
             let tries = if up {

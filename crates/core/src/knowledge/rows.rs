@@ -139,6 +139,9 @@ pub struct HealthItem {
     /// Weeks added to every strength gate (week 12 and later).
     #[serde(default)]
     pub strength_delay_weeks: i32,
+    /// Holds by age alone above so many completed years, said or not.
+    #[serde(default)]
+    pub above_age_years: Option<u32>,
     /// Days after which a range measurement is out of date for this person, when sooner than usual.
     #[serde(default)]
     pub max_age_days: Option<i32>,

@@ -83,7 +83,17 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 77] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 87] = [
+    "light-load-kg",
+    "light-elastic-level",
+    "rest-elevation-deg",
+    "rest-extension-deg",
+    "elastic-drift-pct",
+    "elastic-again-days",
+    "load-step-up",
+    "load-step-up-most",
+    "load-step-down",
+    "load-step-down-least",
     "flare-least-m",
     "short-plan-minutes",
     "short-plan-exercises",

@@ -69,8 +69,12 @@ pub(super) fn check_allowances(
             say(Status::Blocked, false, reason);
         }
         let light = matches!(demand.level, Level::ResistedLight);
-        let heavy = dose.load_kg.is_some_and(|kg| kg > 1.0)
-            || dose.elastic_level.is_some_and(|level| level > 2);
+        let heavy = dose
+            .load_kg
+            .is_some_and(|kg| kg > ctx.known.threshold("light-load-kg"))
+            || dose
+                .elastic_level
+                .is_some_and(|level| f64::from(level) > ctx.known.threshold("light-elastic-level"));
         if light && heavy && !allowance.permits(demand.group, Level::Resisted) {
             say(
                 Status::Blocked,

@@ -1,6 +1,6 @@
 //! What a pose asks of each measured range.
 
-use crate::knowledge::Exercise;
+use crate::knowledge::{Exercise, Knowledge};
 use crate::mechanics::{ArmPose, Attitude, PathPoint};
 
 /// The arm at rest in a sling: never a movement, never a breach.
@@ -74,10 +74,12 @@ pub(super) fn peaks(
 }
 
 /// What a movement that is not made at all may show at rest, in degrees: a hanging arm is never quite still.
-pub(super) fn rest_deg(quantity: &str) -> f64 {
+pub(super) fn rest_deg(known: &Knowledge, quantity: &str) -> f64 {
     match quantity {
-        "active-extension" => 10.0,
-        q if q.contains("elevation") || q.contains("abduction") => 30.0,
+        "active-extension" => known.threshold("rest-extension-deg"),
+        q if q.contains("elevation") || q.contains("abduction") => {
+            known.threshold("rest-elevation-deg")
+        }
         _ => 0.0,
     }
 }

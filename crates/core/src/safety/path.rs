@@ -134,7 +134,7 @@ pub(super) fn check_path(
         let breach = match on.ceiling {
             Ceiling::Free => false,
             Ceiling::UpTo { value } => peak > value + 1e-6,
-            Ceiling::NoneAllowed => peak > rest_deg(quantity) + 1e-6,
+            Ceiling::NoneAllowed => peak > rest_deg(ctx.known, quantity) + 1e-6,
         };
         if breach {
             let mut reason = Reason::new("path-over-ceiling")

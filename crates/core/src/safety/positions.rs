@@ -54,7 +54,7 @@ pub fn bars_position(
     for (quantity, peak) in peaks(&frames, active) {
         let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         match on.ceiling {
-            Ceiling::NoneAllowed if peak > rest_deg(quantity) + 1e-6 => {
+            Ceiling::NoneAllowed if peak > rest_deg(ctx.known, quantity) + 1e-6 => {
                 out.push(barred_until(ctx, quantity))
             }
             Ceiling::UpTo { value } if peak > value + 1e-6 => {

@@ -1,0 +1,54 @@
+// Applies small faults to a copy of the code, one at a time, and runs the tests of the core: each fault must be noticed.
+// node scripts/mutations.mjs COPY [FIRST [LAST]]: COPY is a copy of the repository with a target folder of its own.
+import { spawnSync } from "node:child_process";
+import { readFileSync, writeFileSync } from "node:fs";
+import { join } from "node:path";
+
+const [copy, first = "1", last = "999"] = process.argv.slice(2);
+if (!copy) throw new Error("say where the copy lies");
+const NOTICED_AT_LEAST = 38;
+const rows = readFileSync(join(copy, "scripts/mutations.txt"), "utf8")
+  .split("\n")
+  .filter((line) => line && !line.startsWith("#"))
+  .map((line) => {
+    const [file, ...rest] = line.split(" => ");
+    // What stands there may hold an arrow itself: it is as long as what is put there.
+    const half = rest.length / 2;
+    return {
+      file,
+      from: rest.slice(0, half).join(" => "),
+      to: rest.slice(half).join(" => "),
+    };
+  });
+const test = () =>
+  spawnSync(
+    "cargo",
+    ["test", "-q", "-p", "ritorno-core", "--lib", "--tests"],
+    { cwd: copy, encoding: "utf8" },
+  );
+let noticed = 0;
+let tried = 0;
+for (const [at, { file, from, to }] of rows.entries()) {
+  if (at + 1 < Number(first) || at + 1 > Number(last)) continue;
+  const path = join(copy, "crates/core/src", file);
+  const text = readFileSync(path, "utf8");
+  const flat = (s) => s.replace(/\s+/g, "");
+  const places = text.split(from).length - 1;
+  if (places !== 1) {
+    console.log(`  ${at + 1} ${file}: stands there ${places} times: ${flat(from)}`);
+    process.exitCode = 1;
+    continue;
+  }
+  tried += 1;
+  writeFileSync(path, text.replace(from, () => to));
+  const run = test();
+  writeFileSync(path, text);
+  const built = !/could not compile/.test(run.stderr);
+  if (!built) {
+    console.log(`  ${at + 1} ${file}: does not compile, so it proves nothing`);
+    process.exitCode = 1;
+  } else if (run.status !== 0) noticed += 1;
+  else console.log(`  ${at + 1} ${file}: nobody noticed ${to}`);
+}
+console.log(`  ${noticed} of ${tried} faults were noticed`);
+if (tried === rows.length && noticed < NOTICED_AT_LEAST) process.exitCode = 1;
