@@ -1408,7 +1408,20 @@ export interface components {
              */
             sem_same_rater: number;
         };
-        /** @description A day as a clinician reads it: completed weeks, the days left over, and the bare day. */
+        /**
+         * @description A day as a clinician reads it: completed weeks, the days left over, and the bare day.
+         *
+         *     ```
+         *     use ritorno_core::calendar::Clock;
+         *
+         *     let clock = Clock::at(41);
+         *     // The sixth week is not complete before day 42.
+         *     assert_eq!((clock.weeks, clock.days), (5, 6));
+         *     assert_eq!(Clock::at(42).weeks, 6);
+         *     // Before day 0 nothing has been completed.
+         *     assert_eq!(Clock::at(-3).weeks, 0);
+         *     ```
+         */
         Clock: {
             /** @description Days since day 0. */
             day: components["schemas"]["i32"];
