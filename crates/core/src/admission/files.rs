@@ -7,6 +7,40 @@ use crate::knowledge::{
     Knowledge, Milestone, PainRow, Pathway, Phase, Precaution, Reference, School, Sling, Threshold,
     Watch,
 };
+use serde::Serialize;
+use serde::de::DeserializeOwned;
+use std::collections::BTreeMap;
+
+/// A file on its way in, and the faults found so far.
+struct File<'a> {
+    name: &'a str,
+    table: &'a toml::Table,
+    faults: &'a mut Vec<KnowledgeError>,
+}
+
+impl File<'_> {
+    /// All rows; a file of rows holds one kind of them.
+    fn all<T: DeserializeOwned + Serialize>(&mut self, section: &str) -> Vec<T> {
+        only_section(self.name, self.table, section, self.faults);
+        rows(self.name, self.table, section, self.faults)
+    }
+
+    /// All rows by their ids.
+    fn by_id<T: DeserializeOwned + Serialize>(
+        &mut self,
+        section: &str,
+        id: fn(&T) -> &String,
+    ) -> BTreeMap<String, T> {
+        let rows = self.all(section).into_iter();
+        rows.map(|row| (id(&row).clone(), row)).collect()
+    }
+
+    fn twice(&mut self, id: &str) {
+        let problem = "stands in another file or row already";
+        self.faults
+            .push(KnowledgeError::at(self.name, id, "id", problem));
+    }
+}
 
 pub(super) fn read_file(
     name: &str,
@@ -14,30 +48,49 @@ pub(super) fn read_file(
     known: &mut Knowledge,
     faults: &mut Vec<KnowledgeError>,
 ) {
-    let one = |section: &str, faults: &mut Vec<KnowledgeError>| {
-        only_section(name, table, section, faults)
+    let mut file = File {
+        name,
+        table,
+        faults,
     };
     match name {
-        "references.toml" => {
-            one("reference", faults);
-            for row in rows::<Reference>(name, table, "reference", faults) {
-                known.references.insert(row.id.clone(), row);
-            }
+        "attestations.toml" => known.attestations = file.all("attestation"),
+        "bounds.toml" => known.bounds = file.by_id("bound", |r: &Bound| &r.id),
+        "clusters.toml" => known.clusters = file.all("cluster"),
+        "elastics.toml" => {
+            known.elastics = file.all("elastic");
+            known.elastics.sort_by_key(|e| e.level);
         }
-        "quantities.toml" => {
-            one("quantity", faults);
-            known.quantities = rows(name, table, "quantity", faults);
+        "gate-classes.toml" => known.gate_classes = file.by_id("class", |r: &GateClass| &r.id),
+        "health.toml" => known.health = file.all("health"),
+        "hypotheses.toml" => known.hypotheses = file.all("hypothesis"),
+        "modifiers.toml" => known.modifiers = file.all("modifier"),
+        "needs.toml" => known.needs = file.all("need"),
+        "positions.toml" => known.positions = file.all("position"),
+        "precautions.toml" => known.precautions = file.all("precaution"),
+        "quantities.toml" => known.quantities = file.all("quantity"),
+        "reasons.toml" => known.reasons = file.all("reason"),
+        "red-flags.toml" => known.red_flags = file.all("flag"),
+        "references.toml" => known.references = file.by_id("reference", |r: &Reference| &r.id),
+        "schools.toml" => known.schools = file.all("school"),
+        "scores.toml" => {
+            known.scores = file.all("score");
+            known.scores.sort_by_key(|s| s.order);
         }
-        "red-flags.toml" => {
-            one("flag", faults);
-            known.red_flags = rows(name, table, "flag", faults);
+        "segments.toml" => known.segments = file.all("table"),
+        "steps.toml" => known.steps = file.all("step"),
+        "strength.toml" => {
+            known.strength = file.all("strength");
+            known.strength.sort_by_key(|s| s.order);
         }
+        "thresholds.toml" => known.thresholds = file.by_id("threshold", |r: &Threshold| &r.id),
+        "watches.toml" => known.watches = file.all("watch"),
         _ if name.starts_with("lexicon/") => {
-            one("ask", faults);
-            let mut asks = rows::<AskRow>(name, table, "ask", faults);
+            let mut asks: Vec<AskRow> = file.all("ask");
             for row in &mut asks {
                 if let Err(problem) = row.compile() {
-                    faults.push(KnowledgeError::at(name, &row.flag, "any", problem));
+                    file.faults
+                        .push(KnowledgeError::at(name, &row.flag, "any", problem));
                 }
             }
             let language = name
@@ -45,130 +98,32 @@ pub(super) fn read_file(
                 .trim_end_matches(".toml");
             known.lexicon.insert(language.to_owned(), asks);
         }
-        "health.toml" => {
-            one("health", faults);
-            known.health = rows(name, table, "health", faults);
-        }
-        "positions.toml" => {
-            one("position", faults);
-            known.positions = rows(name, table, "position", faults);
-        }
-        "reasons.toml" => {
-            one("reason", faults);
-            known.reasons = rows(name, table, "reason", faults);
-        }
-        "thresholds.toml" => {
-            one("threshold", faults);
-            for row in rows::<Threshold>(name, table, "threshold", faults) {
-                known.thresholds.insert(row.id.clone(), row);
-            }
-        }
-        "bounds.toml" => {
-            one("bound", faults);
-            for row in rows::<Bound>(name, table, "bound", faults) {
-                known.bounds.insert(row.id.clone(), row);
-            }
-        }
-        "gate-classes.toml" => {
-            one("class", faults);
-            for row in rows::<GateClass>(name, table, "class", faults) {
-                known.gate_classes.insert(row.id.clone(), row);
-            }
-        }
-        "attestations.toml" => {
-            one("attestation", faults);
-            known.attestations = rows(name, table, "attestation", faults);
-        }
-        "precautions.toml" => {
-            one("precaution", faults);
-            known.precautions = rows(name, table, "precaution", faults);
-        }
-        "needs.toml" => {
-            one("need", faults);
-            known.needs = rows(name, table, "need", faults);
-        }
-        "modifiers.toml" => {
-            one("modifier", faults);
-            known.modifiers = rows(name, table, "modifier", faults);
-        }
-        "schools.toml" => {
-            one("school", faults);
-            known.schools = rows(name, table, "school", faults);
-        }
-        "watches.toml" => {
-            one("watch", faults);
-            known.watches = rows(name, table, "watch", faults);
-        }
-        "steps.toml" => {
-            one("step", faults);
-            known.steps = rows(name, table, "step", faults);
-        }
-        "hypotheses.toml" => {
-            one("hypothesis", faults);
-            known.hypotheses = rows(name, table, "hypothesis", faults);
-        }
-        "strength.toml" => {
-            one("strength", faults);
-            known.strength = rows(name, table, "strength", faults);
-            known.strength.sort_by_key(|s| s.order);
-        }
-        "scores.toml" => {
-            one("score", faults);
-            known.scores = rows(name, table, "score", faults);
-            known.scores.sort_by_key(|s| s.order);
-        }
-        "elastics.toml" => {
-            one("elastic", faults);
-            known.elastics = rows(name, table, "elastic", faults);
-            known.elastics.sort_by_key(|e| e.level);
-        }
-        "segments.toml" => {
-            one("table", faults);
-            known.segments = rows(name, table, "table", faults);
-        }
-        "clusters.toml" => {
-            one("cluster", faults);
-            known.clusters = rows(name, table, "cluster", faults);
-        }
         _ if name.starts_with("tests/") => {
-            one("test", faults);
-            for row in rows::<ClinicalTest>(name, table, "test", faults) {
+            for row in file.all::<ClinicalTest>("test") {
                 if known.test(&row.id).is_some() {
-                    faults.push(KnowledgeError::at(
-                        name,
-                        &row.id,
-                        "id",
-                        "stands in another file or row already",
-                    ));
+                    file.twice(&row.id);
                 }
                 known.tests.push(row);
             }
         }
         _ if name.starts_with("exercises/") => {
-            one("exercise", faults);
-            for row in rows::<Exercise>(name, table, "exercise", faults) {
+            for row in file.all::<Exercise>("exercise") {
                 if known.exercises.contains_key(&row.id) {
-                    faults.push(KnowledgeError::at(
-                        name,
-                        &row.id,
-                        "id",
-                        "stands in another file or row already",
-                    ));
+                    file.twice(&row.id);
                 }
                 known.exercises.insert(row.id.clone(), row);
             }
         }
         _ if name.starts_with("pathways/") => {
-            if let Some(pathway) = read_pathway(name, table, faults) {
+            if let Some(pathway) = read_pathway(name, table, file.faults) {
                 known.pathways.insert(pathway.id.clone(), pathway);
             }
         }
-        _ => faults.push(KnowledgeError::at(
-            name,
-            "-",
-            "-",
-            "no such kind of knowledge file",
-        )),
+        _ => {
+            let problem = "no such kind of knowledge file";
+            file.faults
+                .push(KnowledgeError::at(name, "-", "-", problem));
+        }
     }
 }
 

@@ -33,8 +33,15 @@ pub struct NamedText {
 /// # Errors
 /// Every fault found, each naming file, row and field.
 pub fn load(files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
+    laid_beside(BTreeMap::new(), files)
+}
+
+/// Lays files beside tables that are known, in their place where the name is the same, and checks all of it.
+fn laid_beside(
+    mut tables: BTreeMap<String, toml::Table>,
+    files: &[NamedText],
+) -> Result<Knowledge, Vec<KnowledgeError>> {
     let mut faults = Vec::new();
-    let mut tables = BTreeMap::new();
     for file in files {
         match file.text.parse::<toml::Table>() {
             Ok(table) => {
@@ -57,22 +64,7 @@ impl Knowledge {
     /// # Errors
     /// Every fault found, each naming file, row and field.
     pub fn with_files(&self, files: &[NamedText]) -> Result<Knowledge, Vec<KnowledgeError>> {
-        let mut tables = self.tables()?;
-        let mut faults = Vec::new();
-        for file in files {
-            match file.text.parse::<toml::Table>() {
-                Ok(table) => {
-                    tables.insert(file.name.clone(), table);
-                }
-                Err(error) => faults.push(KnowledgeError::at(
-                    &file.name,
-                    "-",
-                    "-",
-                    error.to_string().replace('\n', " "),
-                )),
-            }
-        }
-        from_tables(&tables, faults, true)
+        laid_beside(self.tables()?, files)
     }
 
     /// The file of a pathway, as it would stand in the folder; with another id, a copy of it.
