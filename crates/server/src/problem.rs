@@ -120,8 +120,9 @@ impl From<StoreError> for ApiError {
                 "refused",
                 &[("detail", Value::Text(&detail))],
             ),
-            StoreError::Unreadable(_) | StoreError::Other(_) => {
-                tracing::error!(%error, "store failure");
+            StoreError::Unreadable(_) | StoreError::Other(_) | StoreError::Database(_) => {
+                let source = std::error::Error::source(&error).map(ToString::to_string);
+                tracing::error!(%error, source, "store failure");
                 ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
             }
         }

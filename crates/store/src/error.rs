@@ -30,8 +30,11 @@ pub enum StoreError {
     /// A stored value cannot be read back.
     #[error("a stored {0} cannot be read")]
     Unreadable(&'static str),
+    /// The database or its driver said something else; its own error is kept as the source.
+    #[error("database error")]
+    Database(#[source] DieselError),
     /// Anything else.
-    #[error("database error: {0}")]
+    #[error("{0}")]
     Other(String),
 }
 
@@ -99,10 +102,10 @@ impl From<DieselError> for StoreError {
                     | DatabaseErrorKind::NotNullViolation => {
                         StoreError::Refused(info.constraint_name().map_or(message, str::to_owned))
                     }
-                    _ => StoreError::Other(message),
+                    _ => StoreError::Database(DieselError::DatabaseError(kind, info)),
                 }
             }
-            other => StoreError::Other(other.to_string()),
+            other => StoreError::Database(other),
         }
     }
 }
