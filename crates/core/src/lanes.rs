@@ -5,7 +5,7 @@ use crate::calendar::WEEK;
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{Facts, LogFact};
-use crate::flags::{FlagState, FlagView, flag_views};
+use crate::flags::{FlagState, FlagView, derived_flags, flag_views};
 use crate::knowledge::{Knowledge, WatchAct};
 use crate::progress::{CriterionStatus, next_gate, watch_views};
 use crate::ranges::{CorridorView, calls, corridor_views, is_due, open_breaches};
@@ -155,16 +155,24 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
 /// The first day after today on which the lane says something else although nothing new becomes known; at most `most` days ahead.
 ///
 /// A gate opens, a limit or a measurement runs out, a window leaves a bad day behind: rather than listing such days, the lane is
-/// worked out for each day to come, so nothing can be forgotten. Until that day it need not be worked out again.
+/// worked out for each day to come, so nothing can be forgotten. Until that day it need not be worked out again. A flag that a rule
+/// raises counts as something else to say, since what is raised must be kept on its own day, even where the lane stays as it was.
 pub fn next_change(known: &Knowledge, facts: &Facts, now: &Lane, most: u32) -> chrono::NaiveDate {
+    let raised = |assessment: &Assessment, facts: &Facts| -> Vec<(&'static str, String)> {
+        let derived = derived_flags(&assessment.ctx(), facts).into_iter();
+        derived.map(|d| (d.flag, d.key)).collect()
+    };
+    let today = Assessment::new(known, facts).map(|a| raised(&a, facts));
     let mut later = facts.clone();
     for _ in 0..most {
         let Some(day) = later.today.succ_opt() else {
             break;
         };
         later.today = day;
-        let then = Assessment::new(known, &later).map(|then| lane(&then.ctx(), &later));
-        if then.as_ref() != Some(now) {
+        let Some(then) = Assessment::new(known, &later) else {
+            break;
+        };
+        if lane(&then.ctx(), &later) != *now || Some(raised(&then, &later)) != today {
             break;
         }
     }
