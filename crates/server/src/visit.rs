@@ -11,7 +11,6 @@ use chrono::NaiveDate;
 use ritorno_core::facts::{Attestation, GatePass, Line, LogEntry, LogFact, Score, WeekUse};
 use ritorno_core::permission::Action;
 use ritorno_core::progress::{CriterionStatus, CriterionView, next_gate};
-use ritorno_core::reason::Arg;
 use ritorno_core::safety::scheduled_lines;
 use ritorno_core::snapshot::VisitV1;
 use ritorno_core::visit::{VisitView, visit_view};
@@ -395,8 +394,7 @@ fn enter_late(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<(),
             .partition(|c| c.status == CriterionStatus::Met);
         // Of a program that was never planned here nothing can have been done.
         let unplanned = |c: &&CriterionView| {
-            let sessions = Arg::Text("sessions-done-pct".to_owned());
-            c.asks.args.get("event") == Some(&sessions) && loaded.facts.lines.is_empty()
+            c.asks.rule == "asks-sessions-done" && loaded.facts.lines.is_empty()
         };
         if met.is_empty() || !other.iter().all(unplanned) {
             return Ok(());
