@@ -59,7 +59,10 @@ decisions-title = Who needs a decision now?
 decisions-search = Name or work
 decisions-lanes = Lanes
 decisions-empty = No patients yet. Add the first one: name, operated side and the day of surgery are enough to begin.
-decisions-behind = The new day has begun: { $count } more are being brought to it and may still move.
+decisions-behind = The new day has begun: { $count ->
+    [one] one patient is
+   *[other] { $count } patients are
+} still being brought to it and may move.
 decisions-none-found = Nobody fits. Take a letter away or clear the lane.
 next-gate = next gate
 no-gate = no further gate

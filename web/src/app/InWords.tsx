@@ -5,6 +5,9 @@ import { newId, type Schemas } from "./client";
 import { SaveMark, useSaver } from "./entries";
 import { given, NO_REASON, type Reason, Why } from "./Why";
 
+/** Thrown where the page has told what went wrong already. */
+const TOLD = new Error();
+
 /** One line of words, or a reason of the list, and the key that records it. */
 export function InWords({
   id,
@@ -20,6 +23,7 @@ export function InWords({
   button: ReactNode;
   /** Offers the list of reasons beside the words. */
   of?: Schemas["ReasonFor"];
+  /** Answers `false` where it was not kept and the page has said why: the words stay. */
   send: (entry: string, reason: Reason) => Promise<unknown>;
   onDone: () => void;
   onError: (e: unknown) => void;
@@ -30,10 +34,10 @@ export function InWords({
   const record = () =>
     saver
       .run(async () => {
-        await send(entry, reason);
+        if ((await send(entry, reason)) === false) throw TOLD;
         onDone();
       })
-      .catch(onError);
+      .catch((failure: unknown) => failure !== TOLD && onError(failure));
   return (
     <div className="row wrap above-6">
       {of ? (

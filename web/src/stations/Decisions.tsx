@@ -49,6 +49,8 @@ export default function Decisions({ today }: { today: string }) {
         }),
       ),
     placeholderData: keepPreviousData,
+    // While the change of day is at work the list moves by itself.
+    refetchInterval: (query) => (query.state.data?.behind ? 5_000 : false),
   });
   const counts = new Map(page.data?.counts.map((c) => [c.lane, c.count]));
   return (

@@ -132,7 +132,7 @@ impl LogIndex {
         facts: &'f Facts,
     ) -> impl DoubleEndedIterator<Item = &'f LogEntry> + use<'_, 'f> {
         self.belongs_to(facts);
-        self.slips.iter().map(|at| &facts.log[*at])
+        self.slips.iter().filter_map(|at| facts.log.get(*at))
     }
 
     fn belongs_to(&self, facts: &Facts) {
@@ -164,7 +164,8 @@ impl<'s, 'f> Told<'s, 'f> {
     /// Everything, in the order in which it was told.
     pub fn facts(self) -> impl DoubleEndedIterator<Item = &'f LogFact> + use<'s, 'f> {
         let log = &self.facts.log;
-        self.places.iter().map(move |(_, at)| &log[*at].fact)
+        let at = self.places.iter().filter_map(move |(_, at)| log.get(*at));
+        at.map(|entry| &entry.fact)
     }
 
     /// The newest of what `pick` looks for: a later entry of a day corrects an earlier one.

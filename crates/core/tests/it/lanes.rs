@@ -1,9 +1,15 @@
+//! What spares work without changing an answer: the index of the log, the day on which work opens, and lanes.
+//!
 //! A lane says on which day it may say something else: between those days nobody needs to work it out.
 
 use crate::shoulder::{known, limit, on, pass, read, shoulder};
+use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
+use ritorno_core::context::LogIndex;
 use ritorno_core::facts::*;
+use ritorno_core::knowledge::{Group, Level};
 use ritorno_core::lanes::{Lane, lane, next_change};
+use ritorno_core::rules::{Choices, Rules};
 use uuid::Uuid;
 
 fn lane_on(facts: &Facts, day: i32) -> Lane {
@@ -74,4 +80,117 @@ fn working_out_lanes_on_the_named_days_only_gives_what_every_day_gives() {
         worked_in_all < 4 * 60 / 2,
         "{worked_in_all} times is no gain over every day"
     );
+}
+
+/// What a log says of one exercise on one day, found by walking through all of it.
+fn walked(facts: &Facts, exercise: Option<&str>, day: i32) -> Vec<LogFact> {
+    let told = facts.log.iter();
+    told.filter(|e| e.exercise.as_deref() == exercise && facts.day_of(e.on) == day)
+        .map(|e| e.fact)
+        .collect()
+}
+
+proptest! {
+    /// Entries in any order, late ones among them: the index finds what a walk through the whole log finds.
+    #[test]
+    fn the_index_of_the_log_says_what_the_log_says(
+        told in proptest::collection::vec((0i32..12, 0usize..4, 0usize..5, 0u32..4), 0..60),
+    ) {
+        const WHO: [Option<&str>; 4] = [None, Some("a"), Some("b"), Some("c")];
+        let mut facts = shoulder(20);
+        facts.log = (told.iter())
+            .map(|(day, who, what, n)| LogEntry {
+                id: Uuid::nil(),
+                exercise: WHO[*who].map(str::to_owned),
+                on: on(*day),
+                fact: match what {
+                    0 => LogFact::Done { sessions: *n, repetitions: 10 },
+                    1 => LogFact::LeftOut,
+                    2 => LogFact::PainNextMorning { value: f64::from(*n) },
+                    3 => LogFact::Slip,
+                    _ => LogFact::FlareDay,
+                },
+                remark: String::new(),
+            })
+            .collect();
+        let index = LogIndex::of(&facts);
+        for day in -1..13 {
+            let whole: Vec<LogFact> = index.whole_day(&facts, day).facts().copied().collect();
+            prop_assert_eq!(whole, walked(&facts, None, day));
+            for who in WHO.into_iter().flatten() {
+                let own: Vec<LogFact> = index.own(&facts, who, day).facts().copied().collect();
+                let all = walked(&facts, Some(who), day);
+                let last = all.iter().rev().find_map(|f| match f {
+                    LogFact::Done { sessions, .. } => Some(*sessions),
+                    LogFact::LeftOut => Some(0),
+                    _ => None,
+                });
+                prop_assert_eq!(own, all);
+                prop_assert_eq!(index.sessions(&facts, who, day), last);
+            }
+        }
+        for who in WHO.into_iter().flatten() {
+            let days: Vec<i32> = index.days(&facts, who).map(|(day, _)| day).collect();
+            let expected: Vec<i32> = (0..12).filter(|d| !walked(&facts, Some(who), *d).is_empty()).collect();
+            prop_assert_eq!(days, expected);
+        }
+        let slips = facts.log.iter().filter(|e| e.fact.is_slip());
+        prop_assert!(index.slips(&facts).eq(slips));
+    }
+}
+
+/// The day that is named opens the work, no day before it does, and none is named where none comes.
+#[test]
+fn work_that_is_not_permitted_names_the_first_day_on_which_it_is() {
+    let levels = [
+        Level::Active,
+        Level::Isometric,
+        Level::ResistedLight,
+        Level::Resisted,
+        Level::Ballistic,
+    ];
+    let groups = [
+        Group::Cuff,
+        Group::Subscapularis,
+        Group::Deltoid,
+        Group::Distal,
+    ];
+    let (mut opened, mut never) = (0, 0);
+    for pathway in known().pathways.values().filter(|p| !p.phases.is_empty()) {
+        for modifiers in [
+            Vec::new(),
+            known().modifiers.iter().map(|m| m.id.clone()).collect(),
+        ] {
+            let choices = Choices {
+                modifiers,
+                ..Choices::default()
+            };
+            let rules = Rules::new(known(), pathway, &choices);
+            let end = rules.end_day + 400;
+            for (group, level) in groups
+                .iter()
+                .flat_map(|g| levels.iter().map(move |l| (*g, *l)))
+            {
+                let permits = |day| {
+                    rules
+                        .allowance(day)
+                        .is_some_and(|a| a.permits(group, level))
+                };
+                for day in (0..rules.end_day).step_by(9).filter(|day| !permits(*day)) {
+                    let walked = (day + 1..end).find(|later| permits(*later));
+                    let named = rules.permitted_from(group, level, day);
+                    // What only a later phase opens lies on no day yet.
+                    let named = named.filter(|named| *named < end);
+                    assert_eq!(
+                        named, walked,
+                        "{} {group:?} {level:?} day {day}",
+                        pathway.id
+                    );
+                    opened += usize::from(walked.is_some());
+                    never += usize::from(walked.is_none());
+                }
+            }
+        }
+    }
+    assert!(opened > 100 && never > 10, "{opened} {never}");
 }

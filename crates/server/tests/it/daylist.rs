@@ -1,6 +1,6 @@
 //! The day list: pages that begin after a place, search, and a change of day that touches only what can change.
 
-use super::harness::{Clinic, Session, TODAY, new_patient};
+use super::harness::{Answer, Clinic, Session, TODAY, new_patient};
 use diesel::connection::SimpleConnection;
 use serde_json::{Value, json};
 
@@ -12,6 +12,10 @@ fn comes(s: &Session, family: &str, work: &str) {
 }
 
 fn page(s: &Session, query: &[(&str, &str)]) -> Value {
+    ask(s, query).ok()
+}
+
+fn ask(s: &Session, query: &[(&str, &str)]) -> Answer {
     let encoded: Vec<String> = (query.iter())
         .map(|(name, value)| {
             let plain: String = (value.bytes())
@@ -26,7 +30,7 @@ fn page(s: &Session, query: &[(&str, &str)]) -> Value {
             format!("{name}={plain}")
         })
         .collect();
-    s.get(&format!("/api/day-list?{}", encoded.join("&"))).ok()
+    s.get(&format!("/api/day-list?{}", encoded.join("&")))
 }
 
 fn names(page: &Value) -> Vec<String> {
@@ -76,6 +80,12 @@ fn a_page_begins_after_a_place_and_loses_nobody_when_somebody_comes() {
     let bad = vera.get("/api/day-list?after=here");
     assert_eq!(bad.status, 422);
     assert_eq!(bad.json()["fields"][0]["field"], "after");
+    // A place nobody was given: a character that the database would refuse is refused before it gets there.
+    let odd = place.replace("\"Nerio\"", "\"\\u0000\"");
+    assert_ne!(odd, place);
+    let refused = ask(&vera, &[("after", &odd)]);
+    assert_eq!(refused.status, 422);
+    assert_eq!(refused.json()["fields"][0]["field"], "after");
 }
 
 #[test]

@@ -45,7 +45,7 @@ export function Challenge({
                 says: `${t("pathway-keep")}: ${reason}`,
               },
               id,
-            )
+            ).then((kept) => kept !== undefined)
           }
           onDone={refresh}
           onError={setError}
