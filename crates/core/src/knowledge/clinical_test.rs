@@ -200,7 +200,7 @@ pub struct ClinicalTest {
     /// Ranges it needs.
     #[serde(default)]
     pub needs: Vec<Need>,
-    /// A sign under the roof: in a shoulder that has lost passive rotation and raising it says nothing.
+    /// An impingement sign: in a shoulder that has lost passive rotation and raising it says nothing.
     #[serde(default)]
     pub impingement: bool,
     /// Key poses of the examined arm, for the check against protection.

@@ -383,7 +383,7 @@ pub struct Pathway {
     /// It is about a shoulder that slips as a rule: a slip at the person's own usual number steps back instead of stopping all.
     #[serde(default)]
     pub loose: bool,
-    /// It is for pain under the roof: where passive rotation and raising are lost, choosing it is challenged first.
+    /// It is for subacromial pain: where passive rotation and raising are lost, choosing it is challenged first.
     #[serde(default)]
     pub not_when_stiff: bool,
     /// Earliest completed weeks of classes of exercises, instead of those of `gate-classes.toml`.

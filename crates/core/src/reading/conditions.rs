@@ -44,7 +44,7 @@ const PLANES: [&str; 5] = [
 
 /// Whether passive range is lost the way a frozen or arthritic shoulder loses it, radiograph there or not.
 ///
-/// The signs under the roof say nothing in such a shoulder. Source: common practice, no published source.
+/// The impingement signs say nothing in such a shoulder. Source: common practice, no published source.
 pub fn stiff_pattern(ctx: &CheckContext, facts: &Facts) -> Option<ConditionView> {
     conditions(ctx, facts)
         .into_iter()

@@ -94,7 +94,7 @@ pub fn weigh(ctx: &CheckContext, facts: &Facts, side: Arm) -> Vec<Weighed> {
         .collect()
 }
 
-/// Why a sign under the roof is not interpretable in a stiff shoulder.
+/// Why an impingement sign is not interpretable in a stiff shoulder.
 pub(super) fn stiff_says_nothing(test: &ClinicalTest) -> Reason {
     Reason::new("stiff-says-nothing").with("test", test.id.as_str())
 }

@@ -69,7 +69,7 @@ pub fn read(assessment: &Assessment, model: &ReadingModel) -> ReadView {
             .map(|h| read_hypothesis(ctx.known, model, h, facts, &findings))
             .collect()
     };
-    // A stiff shoulder makes the signs under the roof positive by itself: the criterion comes first.
+    // A stiff shoulder makes the impingement signs positive by itself: the criterion comes first.
     let stiff = found
         .iter()
         .find(|c| matches!(c.status, ConditionStatus::Met | ConditionStatus::RangeOnly));

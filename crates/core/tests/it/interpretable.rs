@@ -7,7 +7,7 @@ use ritorno_core::knowledge::Found;
 use ritorno_core::reading::*;
 use uuid::Uuid;
 
-/// A shoulder that lost turning out and raising: signs under the roof are not interpretable, its pathway is challenged.
+/// A shoulder that lost turning out and raising: impingement signs are not interpretable, its pathway is challenged.
 #[test]
 fn in_a_stiff_shoulder_roof_signs_say_nothing_and_their_pathway_is_challenged() {
     let mut facts = sore();

@@ -283,7 +283,7 @@ fn information_gain_equals_brute_force_enumeration() {
     }
 }
 
-/// Word answers of the signs under the roof, by number.
+/// Word answers of the impingement signs, by number.
 fn sign(test: usize, answer: u8) -> (&'static str, TestAnswer) {
     let pain = [Found::Familiar, Found::OtherPain, Found::Nothing];
     let push = [

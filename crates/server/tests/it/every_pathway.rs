@@ -120,7 +120,7 @@ fn each_goes_from_the_first_question_to_the_sheet() {
     for (i, (pathway, clock)) in pathways.iter().enumerate() {
         let episode = patient(&vera, pathway, clock);
         let at = |what: &str| format!("/api/episodes/{episode}/{what}");
-        // The made-up ranges are stiff; pathways for pain under the roof ask why they are kept.
+        // The made-up ranges are stiff; pathways for subacromial pain ask why they are kept.
         if !vera.get(&at("program")).ok()["challenge"].is_null() {
             let kept = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "pathway_kept", "pathway": pathway, "reason": "asked and answered" });
             vera.post(&at("exam-notes"), &kept).ok();
