@@ -1,5 +1,6 @@
 //! What every handler works with: the pool, the knowledge, the injected day, and the one way to the database.
 
+use crate::home::Sheets;
 use crate::problem::ApiError;
 use crate::security::token_of;
 use actix_web::http::StatusCode;
@@ -11,13 +12,12 @@ use ritorno_core::permission::{Action, may};
 use ritorno_core::reading::ReadingModel;
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{Actor, PgConnection, Pool, StoreError, event};
+use ritorno_store::{Actor, EpisodeId, PatientId, PgConnection, Pool, StoreError, UserId, event};
 use ritorno_wording::Value;
 use std::collections::HashMap;
-use std::sync::{Arc, Mutex};
+use std::sync::{Arc, Mutex, OnceLock};
 use std::time::Duration;
-use tokio::sync::Semaphore;
-use uuid::Uuid;
+use tokio::sync::{OwnedSemaphorePermit, Semaphore};
 
 /// Where today's date comes from.
 #[derive(Debug, Clone, Copy)]
@@ -49,6 +49,45 @@ impl Today {
 /// The number of the newest own version, and what is known with it.
 type WithOwn = (i64, Arc<Knowledge>);
 
+/// Where the model of a release stands once it was built.
+type ModelPlace = Arc<OnceLock<Arc<ReadingModel>>>;
+
+/// Requests that may wait for a connection.
+const IN_LINE: usize = 64;
+/// How long a request waits for its turn: shorter than people wait before they press again.
+const LONGEST_WAIT: Duration = Duration::from_secs(2);
+/// Setting a sheet or hashing a password takes a core for as long as it lasts.
+const HEAVY_AT_ONCE: usize = 2;
+
+/// What takes a core for as long as it lasts.
+#[derive(Debug, Clone, Copy)]
+pub(crate) enum Heavy {
+    /// Setting a sheet for the printer.
+    Paper,
+    /// Hashing a password.
+    Hashing,
+}
+
+/// Waits for a turn, but not for long.
+async fn turn(at: &Arc<Semaphore>) -> Result<OwnedSemaphorePermit, ApiError> {
+    tokio::time::timeout(LONGEST_WAIT, at.clone().acquire_owned())
+        .await
+        .map_err(|_| busy())?
+        .map_err(|_| busy())
+}
+
+/// Too many want the same at once.
+fn busy() -> ApiError {
+    ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "busy", &[]).retry_after(1)
+}
+
+/// Runs what takes a while off the request threads.
+pub(crate) async fn off_thread<T: Send + 'static>(
+    work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
+) -> Result<T, ApiError> {
+    web::block(work).await.map_err(|_| busy())?
+}
+
 /// Shared by all handlers.
 #[derive(Clone)]
 pub struct AppState {
@@ -61,13 +100,21 @@ pub struct AppState {
     /// Older releases that programs in use were built with.
     releases: Arc<Mutex<HashMap<String, Arc<Knowledge>>>>,
     /// Measurement models by release: tables and draws that are built once.
-    models: Arc<Mutex<HashMap<String, Arc<ReadingModel>>>>,
+    models: Arc<Mutex<HashMap<String, ModelPlace>>>,
     /// How many writers each patient has.
-    writers: Arc<Mutex<HashMap<Uuid, usize>>>,
+    writers: Arc<Mutex<HashMap<PatientId, usize>>>,
     /// Where today comes from.
     pub today: Today,
-    /// How many requests may wait for the database at once.
-    pub permits: Arc<Semaphore>,
+    /// Places in the line before the database; whoever finds none is told at once that it is busy.
+    line: Arc<Semaphore>,
+    /// One permit a connection that requests may hold.
+    connections: Arc<Semaphore>,
+    /// How many sheets are set at once.
+    paper: Arc<Semaphore>,
+    /// How many passwords are hashed at once: a sheet never keeps anybody from signing in.
+    hashing: Arc<Semaphore>,
+    /// Sheets set lately, by what they were set from.
+    pub(crate) sheets: Arc<Mutex<Sheets>>,
     /// Whether this is a demo: only then do simulated devices exist.
     pub demo: bool,
     /// Where the built pages lie.
@@ -85,7 +132,7 @@ impl AppState {
         self
     }
 
-    /// A state with room for 64 waiting requests.
+    /// A state whose requests share the pool's connections, with a short line before them.
     pub fn new(
         pool: Pool,
         knowledge: Knowledge,
@@ -100,7 +147,11 @@ impl AppState {
             models: Arc::default(),
             writers: Arc::default(),
             today,
-            permits: Arc::new(Semaphore::new(64)),
+            line: Arc::new(Semaphore::new(ritorno_store::REQUESTS as usize + IN_LINE)),
+            connections: Arc::new(Semaphore::new(ritorno_store::REQUESTS as usize)),
+            paper: Arc::new(Semaphore::new(HEAVY_AT_ONCE)),
+            hashing: Arc::new(Semaphore::new(HEAVY_AT_ONCE)),
+            sheets: Arc::default(),
             demo: false,
             web_dir,
         }
@@ -195,36 +246,75 @@ impl AppState {
 
     /// The reading model of a release, built at its first use.
     pub fn model_of(&self, known: &Knowledge) -> Arc<ReadingModel> {
-        // Whoever comes while it is being built waits for it rather than building it again.
-        let mut models = self
+        // The list is held only to find the place. Whoever comes while a model is being built waits for that one alone.
+        let place = self
             .models
             .lock()
-            .unwrap_or_else(std::sync::PoisonError::into_inner);
-        models
+            .unwrap_or_else(std::sync::PoisonError::into_inner)
             .entry(known.sha256.clone())
-            .or_insert_with(|| Arc::new(ReadingModel::new(known)))
+            .or_default()
+            .clone();
+        place
+            .get_or_init(|| Arc::new(ReadingModel::new(known)))
             .clone()
+    }
+
+    /// Runs `work` on a connection and then `show` without one, off the request threads.
+    ///
+    /// # Errors
+    /// 503 *busy* when the line is full or no connection comes free in time, 503 *unavailable* when the database is away, else
+    /// whatever `work` and `show` answer.
+    async fn with_connection<L: Send + 'static, T: Send + 'static>(
+        &self,
+        work: impl FnOnce(&AppState, &mut PgConnection) -> Result<L, ApiError> + Send + 'static,
+        show: impl FnOnce(&AppState, L) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let place = self.line.clone().try_acquire_owned().map_err(|_| busy())?;
+        let permit = turn(&self.connections).await?;
+        let state = self.clone();
+        off_thread(move || {
+            let _place = place;
+            let read = {
+                let _permit = permit;
+                let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
+                work(&state, &mut conn)?
+            };
+            show(&state, read)
+        })
+        .await
     }
 
     /// Runs `work` on a connection, off the request threads.
     ///
     /// # Errors
-    /// 503 when the database is away or too many requests wait, else whatever `work` answers.
+    /// As [`Self::with_connection`].
     pub(crate) async fn block<T: Send + 'static>(
         &self,
         work: impl FnOnce(&AppState, &mut PgConnection) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        let busy = || ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "busy", &[]).retry_after(1);
-        let waiting =
-            tokio::time::timeout(Duration::from_secs(2), self.permits.clone().acquire_owned());
-        let permit = waiting.await.map_err(|_| busy())?.map_err(|_| busy())?;
-        let state = self.clone();
-        let done = web::block(move || {
-            let _permit = permit;
-            let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
-            work(&state, &mut conn)
-        });
-        done.await.map_err(|_| busy())?
+        self.with_connection(work, |_, done| Ok(done)).await
+    }
+
+    /// Does what takes a core for as long as it lasts (setting paper, hashing a password): off the request threads, without a
+    /// connection, few at once.
+    ///
+    /// # Errors
+    /// 503 *busy* when no place comes free in time, else whatever `work` answers.
+    pub(crate) async fn heavy<T: Send + 'static>(
+        &self,
+        what: Heavy,
+        work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
+        let bound = match what {
+            Heavy::Paper => &self.paper,
+            Heavy::Hashing => &self.hashing,
+        };
+        let place = turn(bound).await?;
+        off_thread(move || {
+            let _place = place;
+            work()
+        })
+        .await
     }
 
     /// Reads for the signed-in user: the session and the read share one connection.
@@ -234,14 +324,25 @@ impl AppState {
         action: Action,
         work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
+        self.view(req, action, work, |_, done| Ok(done)).await
+    }
+
+    /// Reads for the signed-in user what `show` then works out after the connection was given back.
+    pub(crate) async fn view<L: Send + 'static, T: Send + 'static>(
+        &self,
+        req: &HttpRequest,
+        action: Action,
+        work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<L, ApiError> + Send + 'static,
+        show: impl FnOnce(&AppState, L) -> Result<T, ApiError> + Send + 'static,
+    ) -> Result<T, ApiError> {
         let token = token_of(req)?;
-        self.block(move |state, conn| {
+        let work = move |state: &AppState, conn: &mut PgConnection| {
             ritorno_store::read(conn, |conn| {
                 let user = signed_in(conn, &token, action)?;
                 work(state, conn, &user)
             })
-        })
-        .await
+        };
+        self.with_connection(work, show).await
     }
 
     /// Lets the signed-in user in without a transaction: each part of the work has its own.
@@ -300,9 +401,9 @@ impl AppState {
 #[derive(Debug, Clone, Copy)]
 pub(crate) enum Of {
     /// The patient of an episode.
-    Episode(Uuid),
+    Episode(EpisodeId),
     /// A patient.
-    Patient(Uuid),
+    Patient(PatientId),
 }
 
 /// Writers of one patient at a time, the one who writes included; more are asked to come again.
@@ -313,11 +414,11 @@ const TRIES: u32 = 3;
 /// Counts a writer of a patient as long as it lives.
 struct Waiting<'a> {
     state: &'a AppState,
-    patient: Uuid,
+    patient: PatientId,
 }
 
 impl<'a> Waiting<'a> {
-    fn enter(state: &'a AppState, patient: Uuid) -> Result<Self, ApiError> {
+    fn enter(state: &'a AppState, patient: PatientId) -> Result<Self, ApiError> {
         let mut writers = state
             .writers
             .lock()
@@ -419,7 +520,7 @@ fn signer(
     conn: &mut PgConnection,
     token: &[u8],
     action: Action,
-    by: Option<Uuid>,
+    by: Option<UserId>,
 ) -> Result<User, ApiError> {
     let user = signed_in(conn, token, action)?;
     if by.is_some_and(|by| by != user.id) {
@@ -429,7 +530,7 @@ fn signer(
 }
 
 /// Who made the entry, where the page says so: an entry is never signed with another person's session.
-fn made_by(req: &HttpRequest) -> Result<Option<Uuid>, ApiError> {
+fn made_by(req: &HttpRequest) -> Result<Option<UserId>, ApiError> {
     let Some(value) = req.headers().get(MADE_BY) else {
         return Ok(None);
     };

@@ -9,8 +9,8 @@ use ritorno_core::calendar::{Clock, episode_day};
 use ritorno_core::lanes::{Lane, LaneName};
 use ritorno_core::permission::Action;
 use ritorno_store::daylist::{self, Place};
+use ritorno_store::{EpisodeId, PatientId};
 use serde::{Deserialize, Serialize};
-use uuid::Uuid;
 
 const PAGE: i64 = 50;
 
@@ -28,8 +28,10 @@ pub(crate) struct Query {
 /// One patient of the day's work.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct DecisionRow {
-    patient: Uuid,
-    episode: Uuid,
+    #[schema(value_type = Uuid)]
+    patient: PatientId,
+    #[schema(value_type = Uuid)]
+    episode: EpisodeId,
     name: String,
     work: String,
     side: String,

@@ -15,9 +15,9 @@ use ritorno_core::facts::{Line, LineStep};
 use ritorno_core::knowledge::ReasonFor;
 use ritorno_core::permission::Action;
 use ritorno_store::deciding::{Made, Why};
-use ritorno_store::event::{self, Role, Stored};
+use ritorno_store::event::{self, Act, Role, Stored};
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, StoreError, deciding, episode, program};
+use ritorno_store::{EpisodeId, PgConnection, StoreError, deciding, episode, program};
 use serde::Deserialize;
 use uuid::Uuid;
 
@@ -58,7 +58,7 @@ pub(crate) fn keep_decision(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     form: Deciding,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
@@ -173,7 +173,7 @@ pub(crate) fn keep_decision(
             reason: proposal.rule.rule.clone(),
         };
         deciding::add_step(conn, id, &pause)?;
-        event::act(conn, pause.id, form.id, Role::ActsOn)?;
+        event::act(conn, Act::by(pause.id, Role::ActsOn, form.id))?;
     }
     Ok(())
 }
@@ -186,16 +186,17 @@ pub(crate) async fn decide_line(
     id: web::Path<Uuid>,
     form: Form<Deciding>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::Sign,
         "decide",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_decision(state, conn, user, *id, form)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            keep_decision(state, conn, user, id, form)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            page(state, conn, loaded)
         },
     )
     .await
@@ -223,14 +224,15 @@ pub(crate) async fn resume_line(
     id: web::Path<Uuid>,
     form: Form<Resuming>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::Sign,
         "resume",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let loaded = episode::load(conn, id, state.today.date())?;
             still_open(&loaded)?;
             let mut faults = Faults::default();
             let code = form.reason_code.as_deref();
@@ -247,12 +249,12 @@ pub(crate) async fn resume_line(
                 paused: false,
                 reason: why,
             };
-            let stored = deciding::add_step(conn, *id, &step)?;
+            let stored = deciding::add_step(conn, id, &step)?;
             if let (Stored::New, Some(code)) = (stored, code) {
                 event::reason(conn, step.id, code, &step.reason)?;
             }
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            let loaded = refresh_lane(state, conn, id)?;
+            page(state, conn, loaded)
         },
     )
     .await

@@ -22,9 +22,8 @@ use ritorno_core::facts::Sheet;
 use ritorno_core::facts::{Attestation, ExamNote, LogEntry, Measurement, Score, TestFinding};
 use ritorno_core::permission::{Action, may};
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, StoreError};
+use ritorno_store::{EpisodeId, PgConnection, StoreError, UserId};
 use serde::{Deserialize, Serialize};
-use uuid::Uuid;
 
 /// Entries a batch may hold.
 const MOST_ENTRIES: usize = 100;
@@ -63,7 +62,8 @@ pub(crate) enum EntryKind {
 #[derive(Deserialize, utoipa::ToSchema)]
 pub(crate) struct WaitingEntry {
     kind: EntryKind,
-    episode: Uuid,
+    #[schema(value_type = Uuid)]
+    episode: EpisodeId,
     /// The gate, for a gate pass.
     #[serde(default)]
     gate: Option<String>,
@@ -75,7 +75,8 @@ pub(crate) struct WaitingEntry {
 #[derive(Deserialize, utoipa::ToSchema)]
 pub(crate) struct Batch {
     /// Who made them: nobody else sends them.
-    by: Uuid,
+    #[schema(value_type = Uuid)]
+    by: UserId,
     entries: Vec<WaitingEntry>,
 }
 

@@ -1,7 +1,7 @@
 //! Examine and Read: tests, findings, what else a reading rests on, and the reading itself.
 
 use crate::app::{App, AppState, Of};
-use crate::assess::{assess, last_day};
+use crate::assess::{Opened, assess, last_day};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -15,7 +15,7 @@ use ritorno_core::permission::Action;
 use ritorno_core::reading::{ReadView, answer_fault, barred, read};
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, episode, findings};
+use ritorno_store::{EpisodeId, PgConnection, episode, findings};
 use ritorno_wording::Value;
 use serde::Serialize;
 use uuid::Uuid;
@@ -76,14 +76,10 @@ pub(crate) struct ReadingPage {
     view: ReadView,
 }
 
-fn page(
-    state: &AppState,
-    conn: &mut PgConnection,
-    loaded: &Loaded,
-) -> Result<ReadingPage, ApiError> {
-    let known = state.knowledge_of(conn, loaded)?;
-    let assessment = assess(&known, &loaded.facts)?;
-    let model = state.model_of(&known);
+fn page(state: &AppState, opened: &Opened) -> Result<ReadingPage, ApiError> {
+    let loaded = &opened.loaded;
+    let assessment = opened.assess()?;
+    let model = state.model_of(&opened.known);
     Ok(ReadingPage {
         clock: Clock::at(loaded.facts.day()),
         story: loaded.facts.story.clone(),
@@ -115,10 +111,13 @@ pub(crate) async fn show_reading(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    let id = EpisodeId(*id);
+    app.view(
+        &req,
+        Action::ReadRecord,
+        move |state, conn, _| Ok(Opened::read(state, conn, id)?),
+        |state, opened| page(state, &opened).map(web::Json),
+    )
     .await
 }
 
@@ -171,11 +170,11 @@ pub(crate) fn keep_finding(
     state: &AppState,
     conn: &mut PgConnection,
     user: &User,
-    id: Uuid,
+    id: EpisodeId,
     form: TestFinding,
 ) -> Result<(), ApiError> {
     let finding = TestFinding {
-        rater: user.id,
+        rater: user.id.0,
         ..form
     };
     // It is judged by the arm it touches.
@@ -195,16 +194,18 @@ pub(crate) async fn add_finding(
     id: web::Path<Uuid>,
     form: Form<TestFinding>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::Measure,
         "add-finding",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_finding(state, conn, user, *id, form)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            keep_finding(state, conn, user, id, form)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            let opened = Opened::of(state, conn, loaded)?;
+            Ok(web::Json(page(state, &opened)?))
         },
     )
     .await
@@ -228,7 +229,7 @@ pub(crate) fn keep_exam_note(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     note: ExamNote,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
@@ -305,17 +306,19 @@ pub(crate) async fn add_exam_note(
     id: web::Path<Uuid>,
     form: Form<ExamNote>,
 ) -> Result<web::Json<ReadingPage>, ApiError> {
+    let id = EpisodeId(*id);
     let note = form.into_inner();
     let action = exam_note_action(&note);
     app.command(
         &req,
         action,
         "add-exam-note",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_exam_note(state, conn, user, *id, note)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            keep_exam_note(state, conn, user, id, note)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            let opened = Opened::of(state, conn, loaded)?;
+            Ok(web::Json(page(state, &opened)?))
         },
     )
     .await

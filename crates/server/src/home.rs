@@ -1,19 +1,45 @@
 //! Home: what the patient takes away, and the figures.
 
-use crate::app::App;
-use crate::assess::assess;
+use crate::app::{App, Heavy};
+use crate::assess::Opened;
 use crate::problem::{ApiError, Problem, wording};
 use actix_web::http::StatusCode;
+use actix_web::web::Bytes;
 use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{NaiveTime, TimeZone, Utc};
 use ritorno_core::permission::Action;
+use ritorno_core::reason::Reason;
 use ritorno_core::safety::resolved_path;
 use ritorno_core::snapshot::read_program;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_handout::{HandoutInput, render};
-use ritorno_store::{PgConnection, StoreError, episode, program};
+use ritorno_store::episode::Patient;
+use ritorno_store::{EpisodeId, PgConnection, StoreError, program};
+use sha2::{Digest, Sha256};
+use std::collections::VecDeque;
 use uuid::Uuid;
+
+/// Sheets kept, so that printing again sets nothing again.
+const SHEETS_KEPT: usize = 32;
+
+/// Sheets set lately, the oldest first.
+#[derive(Default)]
+pub(crate) struct Sheets(VecDeque<([u8; 32], Bytes)>);
+
+impl Sheets {
+    fn get(&self, key: &[u8; 32]) -> Option<Bytes> {
+        let (_, pdf) = self.0.iter().find(|(kept, _)| kept == key)?;
+        Some(pdf.clone())
+    }
+
+    fn keep(&mut self, key: [u8; 32], pdf: Bytes) {
+        if self.0.len() >= SHEETS_KEPT {
+            self.0.pop_front();
+        }
+        self.0.push_back((key, pdf));
+    }
+}
 
 /// What goes home is what was signed: refused when lines or limits have changed since.
 fn as_signed(conn: &mut PgConnection, head: &program::Head) -> Result<program::Signed, ApiError> {
@@ -35,45 +61,79 @@ pub(crate) async fn handout(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
-    let pdf = app
-        .read(&req, Action::TakeHome, move |state, conn, _| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
-            let head = loaded
-                .program
-                .as_ref()
-                .ok_or(StoreError::NotFound("program"))?;
-            let signed = as_signed(conn, head)?;
-            let known = state.knowledge_of(conn, &loaded)?;
-            let assessment = assess(&known, &loaded.facts)?;
-            let ctx = assessment.ctx();
-            // An open flag pauses the program, and with it what goes home.
-            if !ctx.open_flags.is_empty() {
-                let reasons = ctx.open_flags.iter().map(|f| {
-                    ritorno_core::reason::Reason::new("flag-open").with("flag", f.as_str())
-                });
-                return Err(ApiError::blocked(reasons.collect(), Vec::new()));
-            }
-            let name = format!(
-                "{} {}",
-                loaded.patient.given_name, loaded.patient.family_name
-            );
-            let input = HandoutInput {
-                ctx: &ctx,
-                facts: &loaded.facts,
-                name: &name,
-                version: signed.version,
-                signed_on: signed.signed_on,
-            };
-            render(wording(), &input).map_err(|error| {
-                tracing::error!(%error, "handout");
-                ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
-            })
-        })
+    let id = EpisodeId(*id);
+    let (opened, signed) = app
+        .view(
+            &req,
+            Action::TakeHome,
+            move |state, conn, _| {
+                let opened = Opened::read(state, conn, id)?;
+                let head = opened.loaded.program.as_ref();
+                let head = head.ok_or(StoreError::NotFound("program"))?;
+                let signed = as_signed(conn, head)?;
+                Ok((opened, signed))
+            },
+            |_, (opened, signed)| {
+                // An open flag pauses the program, and with it what goes home.
+                let flags = opened.assess()?.ctx().open_flags.to_vec();
+                if flags.is_empty() {
+                    return Ok((opened, signed));
+                }
+                let reasons = flags
+                    .iter()
+                    .map(|f| Reason::new("flag-open").with("flag", f.as_str()));
+                Err(ApiError::blocked(reasons.collect(), Vec::new()))
+            },
+        )
         .await?;
+    let key = sheet_key(&opened, &signed)?;
+    let kept = app.sheets.lock().ok().and_then(|kept| kept.get(&key));
+    let pdf = match kept {
+        Some(pdf) => pdf,
+        None => {
+            let work = move || set_sheet(&opened, &signed);
+            let pdf = app.heavy(Heavy::Paper, work).await?;
+            if let Ok(mut kept) = app.sheets.lock() {
+                kept.keep(key, pdf.clone());
+            }
+            pdf
+        }
+    };
     Ok(HttpResponse::Ok()
         .content_type("application/pdf")
         .insert_header(("Content-Disposition", "inline; filename=\"program.pdf\""))
         .body(pdf))
+}
+
+/// What a sheet is set from: the same facts, knowledge and signature give the same sheet.
+fn sheet_key(opened: &Opened, signed: &program::Signed) -> Result<[u8; 32], ApiError> {
+    let facts = serde_json::to_vec(&opened.loaded.facts)
+        .map_err(|_| StoreError::Unreadable("facts of a sheet"))?;
+    let mut hash = Sha256::new();
+    hash.update(facts);
+    hash.update(opened.known.sha256.as_bytes());
+    hash.update(name_of(&opened.loaded.patient).as_bytes());
+    hash.update(format!("{} {}", signed.version, signed.signed_on));
+    Ok(hash.finalize().into())
+}
+
+fn name_of(patient: &Patient) -> String {
+    format!("{} {}", patient.given_name, patient.family_name)
+}
+
+fn set_sheet(opened: &Opened, signed: &program::Signed) -> Result<Bytes, ApiError> {
+    let assessment = opened.assess()?;
+    let input = HandoutInput {
+        ctx: &assessment.ctx(),
+        facts: &opened.loaded.facts,
+        name: &name_of(&opened.loaded.patient),
+        version: signed.version,
+        signed_on: signed.signed_on,
+    };
+    render(wording(), &input).map(Bytes::from).map_err(|error| {
+        tracing::error!(%error, "handout");
+        ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
+    })
 }
 
 #[utoipa::path(tag = "home", responses((status = 200, body = String, content_type = "text/calendar"), (status = "default", body = Problem)))]
@@ -83,26 +143,30 @@ pub(crate) async fn calendar(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
+    let id = EpisodeId(*id);
     let text = app
-        .read(&req, Action::TakeHome, move |state, conn, _| {
-            let today = state.today.date();
-            let loaded = episode::load(conn, *id, today)?;
-            let head = loaded
-                .program
-                .as_ref()
-                .ok_or(StoreError::NotFound("program"))?;
-            as_signed(conn, head)?;
-            let known = state.knowledge_of(conn, &loaded)?;
-            let assessment = assess(&known, &loaded.facts)?;
-            let stamp = Utc.from_utc_datetime(&today.and_time(NaiveTime::MIN));
-            let input = CalendarInput {
-                ctx: &assessment.ctx(),
-                facts: &loaded.facts,
-                program_id: head.id,
-                stamp,
-            };
-            Ok(program_calendar(wording(), &input))
-        })
+        .view(
+            &req,
+            Action::TakeHome,
+            move |state, conn, _| {
+                let opened = Opened::read(state, conn, id)?;
+                let head = opened.loaded.program.as_ref();
+                let head = head.ok_or(StoreError::NotFound("program"))?;
+                as_signed(conn, head)?;
+                Ok((head.id, opened))
+            },
+            |state, (program_id, opened)| {
+                let assessment = opened.assess()?;
+                let midnight = state.today.date().and_time(NaiveTime::MIN);
+                let input = CalendarInput {
+                    ctx: &assessment.ctx(),
+                    facts: &opened.loaded.facts,
+                    program_id: program_id.0,
+                    stamp: Utc.from_utc_datetime(&midnight),
+                };
+                Ok(program_calendar(wording(), &input))
+            },
+        )
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("text/calendar; charset=utf-8")
@@ -121,26 +185,31 @@ pub(crate) async fn figure(
     ids: web::Path<(Uuid, String)>,
 ) -> Result<HttpResponse, ApiError> {
     let (id, name) = ids.into_inner();
+    let id = EpisodeId(id);
     let svg = app
-        .read(&req, Action::ReadRecord, move |state, conn, _| {
-            let loaded = episode::load(conn, id, state.today.date())?;
-            let known = state.knowledge_of(conn, &loaded)?;
-            let assessment = assess(&known, &loaded.facts)?;
-            let exercise = known
-                .exercises
-                .get(&name)
-                .ok_or(StoreError::NotFound("exercise"))?;
-            let path = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
-            let limited = path.keys.last() != exercise.path().keys.last();
-            let title = wording().say(&format!("ex-{}", exercise.id), &[]);
-            Ok(figure_svg(&FigureSpec {
-                exercise,
-                path,
-                arm: loaded.facts.story.side,
-                limited,
-                title: &title,
-            }))
-        })
+        .view(
+            &req,
+            Action::ReadRecord,
+            move |state, conn, _| Ok(Opened::read(state, conn, id)?),
+            move |_, opened| {
+                let (assessment, loaded) = (opened.assess()?, &opened.loaded);
+                let exercise = opened
+                    .known
+                    .exercises
+                    .get(&name)
+                    .ok_or(StoreError::NotFound("exercise"))?;
+                let path = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
+                let limited = path.keys.last() != exercise.path().keys.last();
+                let title = wording().say(&format!("ex-{}", exercise.id), &[]);
+                Ok(figure_svg(&FigureSpec {
+                    exercise,
+                    path,
+                    arm: loaded.facts.story.side,
+                    limited,
+                    title: &title,
+                }))
+            },
+        )
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("image/svg+xml")

@@ -9,8 +9,9 @@ use ritorno_core::flags::derived_flags;
 use ritorno_core::lanes::{Lane, lane, next_change};
 use ritorno_core::ranges::judge;
 use ritorno_store::episode::Loaded;
-use ritorno_store::{Actor, PgConnection, StoreError, daylist, episode, flags, measurement};
-use uuid::Uuid;
+use ritorno_store::{
+    Actor, EpisodeId, PgConnection, StoreError, daylist, episode, flags, measurement,
+};
 
 /// Follows a write: brings this episode and the patient's other open ones up to date; answers with what was loaded for this one.
 ///
@@ -19,7 +20,7 @@ use uuid::Uuid;
 pub fn refresh_lane(
     state: &AppState,
     conn: &mut PgConnection,
-    id: Uuid,
+    id: EpisodeId,
 ) -> Result<Loaded, ApiError> {
     follow_all(state, conn, id).map(|(loaded, _)| loaded)
 }
@@ -38,7 +39,7 @@ pub(crate) struct Acknowledged {
 pub(crate) fn acknowledge(
     state: &AppState,
     conn: &mut PgConnection,
-    id: Uuid,
+    id: EpisodeId,
 ) -> Result<Acknowledged, ApiError> {
     follow_all(state, conn, id).map(|(_, lane)| Acknowledged { lane })
 }
@@ -46,7 +47,7 @@ pub(crate) fn acknowledge(
 fn follow_all(
     state: &AppState,
     conn: &mut PgConnection,
-    id: Uuid,
+    id: EpisodeId,
 ) -> Result<(Loaded, Option<Lane>), ApiError> {
     let followed = follow(state, conn, id, When::Written)?;
     // Shoulders of one person share the helping arm and the minutes of the day.
@@ -80,7 +81,7 @@ fn made_with(state: &AppState) -> String {
 fn follow(
     state: &AppState,
     conn: &mut PgConnection,
-    id: Uuid,
+    id: EpisodeId,
     when: When,
 ) -> Result<(Loaded, Option<Lane>), ApiError> {
     let today = state.today.date();

@@ -1,7 +1,7 @@
 //! The exercise library, the load bench, and the clinic's levels of elastic.
 
-use crate::app::App;
-use crate::assess::assess;
+use crate::app::{App, AppState};
+use crate::assess::Opened;
 use crate::form::Form;
 use crate::problem::{ApiError, Problem, wording};
 use crate::validate::Faults;
@@ -21,7 +21,9 @@ use ritorno_core::permission::Action;
 use ritorno_core::reason::Reason;
 use ritorno_core::safety::resolved_path;
 use ritorno_figure::{FigureSpec, figure_svg, moving_figure_svg};
-use ritorno_store::{StoreError, daylist, elastic, episode};
+use ritorno_store::PgConnection;
+use ritorno_store::user::User;
+use ritorno_store::{EpisodeId, StoreError, daylist, elastic};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -82,9 +84,16 @@ pub(crate) async fn exercises(
     body: web::Query<Body>,
 ) -> Result<web::Json<Vec<ExerciseCard>>, ApiError> {
     let person = person(&body)?;
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+    let read = |state: &AppState, conn: &mut PgConnection, _: &User| {
+        let measured = elastic::all(conn)?;
+        Ok(elastic_levels(
+            &state.knowledge,
+            &measured,
+            state.today.date(),
+        ))
+    };
+    app.view(&req, Action::ReadRecord, read, move |state, levels| {
         let known = &state.knowledge;
-        let levels = elastic_levels(known, &elastic::all(conn)?, state.today.date());
         let loads = load_table(known, person, &levels);
         let cards = loads.into_iter().filter_map(|row| {
             let e = known.exercises.get(&row.exercise)?;
@@ -131,7 +140,8 @@ pub(crate) struct HowDrawn {
     #[serde(default)]
     moving: bool,
     /// For whose side and ceilings.
-    episode: Option<Uuid>,
+    #[param(value_type = Option<Uuid>)]
+    episode: Option<EpisodeId>,
 }
 
 fn known_exercise<'a>(known: &'a Knowledge, id: &str) -> Result<&'a Exercise, ApiError> {
@@ -149,32 +159,39 @@ pub(crate) async fn exercise_figure(
     id: web::Path<String>,
     how: web::Query<HowDrawn>,
 ) -> Result<HttpResponse, ApiError> {
+    let episode = how.episode;
     let svg = app
-        .read(&req, Action::ReadRecord, move |state, conn, _| {
-            let exercise = known_exercise(&state.knowledge, &id)?;
-            let title = wording().say(&format!("ex-{id}"), &[]);
-            let (mut path, mut arm, mut limited) = (exercise.path(), Arm::Right, false);
-            if let Some(episode) = how.episode {
-                let loaded = episode::load(conn, episode, state.today.date())?;
-                let known = state.knowledge_of(conn, &loaded)?;
-                let assessment = assess(&known, &loaded.facts)?;
-                let cut = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
-                limited = cut.keys.last() != path.keys.last();
-                (path, arm) = (cut, loaded.facts.story.side);
-            }
-            let spec = FigureSpec {
-                exercise,
-                path,
-                arm,
-                limited,
-                title: &title,
-            };
-            Ok(if how.moving {
-                moving_figure_svg(&spec)
-            } else {
-                figure_svg(&spec)
-            })
-        })
+        .view(
+            &req,
+            Action::ReadRecord,
+            move |state, conn, _| {
+                let of = episode.map(|id| Opened::read(state, conn, id));
+                Ok(of.transpose()?)
+            },
+            move |state, of| {
+                let exercise = known_exercise(&state.knowledge, &id)?;
+                let title = wording().say(&format!("ex-{id}"), &[]);
+                let (mut path, mut arm, mut limited) = (exercise.path(), Arm::Right, false);
+                if let Some(opened) = of {
+                    let (assessment, loaded) = (opened.assess()?, &opened.loaded);
+                    let cut = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
+                    limited = cut.keys.last() != path.keys.last();
+                    (path, arm) = (cut, loaded.facts.story.side);
+                }
+                let spec = FigureSpec {
+                    exercise,
+                    path,
+                    arm,
+                    limited,
+                    title: &title,
+                };
+                Ok(if how.moving {
+                    moving_figure_svg(&spec)
+                } else {
+                    figure_svg(&spec)
+                })
+            },
+        )
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("image/svg+xml")
@@ -187,7 +204,8 @@ pub(crate) async fn exercise_figure(
 pub(crate) struct LoadForm {
     setup: Setup,
     /// The patient whose ceilings cut the path and whose strength the peak is compared with.
-    episode: Option<Uuid>,
+    #[schema(value_type = Option<Uuid>)]
+    episode: Option<EpisodeId>,
     /// Solve for this before computing.
     solve: Option<Wanted>,
 }
@@ -220,69 +238,72 @@ pub(crate) async fn exercise_load(
     form: Form<LoadForm>,
 ) -> Result<web::Json<LoadAnswer>, ApiError> {
     let form = form.into_inner();
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = form
-            .episode
-            .map(|e| episode::load(conn, e, state.today.date()))
-            .transpose()?;
-        // Whoever is on a program is weighed by what was known when it was built.
-        let release = loaded.as_ref().map_or_else(
-            || Ok(state.knowledge.clone()),
-            |l| state.knowledge_of(conn, l),
-        )?;
-        let known = &*release;
-        let exercise = known_exercise(known, &id)?;
-        let mut faults = Faults::default();
-        let setup = complete(exercise, form.setup).unwrap_or_else(|bad| {
-            bad.iter()
-                .for_each(|f| faults.within(&format!("setup.{}", f.field), f.given, f.min, f.max));
-            form.setup
-        });
-        if let Some(wanted) = &form.solve {
-            faults.within("solve.peak_nm", wanted.peak_nm, 0.1, 500.0);
-        }
-        faults.check()?;
-        let levels = elastic_levels(known, &elastic::all(conn)?, state.today.date());
-        let assessment = match &loaded {
-            Some(loaded) => Some(assess(known, &loaded.facts)?),
-            None => None,
-        };
-        let path = match &assessment {
-            Some(a) => resolved_path(&a.ctx(), exercise, a.facts.day()),
-            None => exercise.path(),
-        };
-        let (setup, unsolved) = match &form.solve {
-            Some(wanted) => match solve(
-                known,
-                exercise,
-                &path,
-                setup,
-                &levels,
-                wanted.what,
-                wanted.peak_nm,
-            ) {
-                Ok(found) => (found, None),
-                Err(reason) => (setup, Some(reason)),
-            },
-            None => (setup, None),
-        };
-        let view = load_view(known, exercise, &path, setup, &levels)
-            .ok_or(StoreError::NotFound("segment table"))?;
-        let share = assessment
-            .as_ref()
-            .map(|a| share_of_strength(&a.ctx(), a.facts, exercise, &path, &view.curve));
-        let (share_pct, share_reason) = match share {
-            Some(Ok(percent)) => (Some(percent), None),
-            Some(Err(reason)) => (None, Some(reason)),
-            None => (None, None),
-        };
-        Ok(web::Json(LoadAnswer {
-            view,
-            share_pct,
-            share_reason,
-            unsolved,
-        }))
-    })
+    let of = form.episode;
+    let read = move |state: &AppState, conn: &mut PgConnection, _: &User| {
+        let of = of.map(|id| Opened::read(state, conn, id)).transpose()?;
+        Ok((of, elastic::all(conn)?))
+    };
+    app.view(
+        &req,
+        Action::ReadRecord,
+        read,
+        move |state, (of, measured)| {
+            // Whoever is on a program is weighed by what was known when it was built.
+            let known = &*of
+                .as_ref()
+                .map_or(&state.knowledge, |opened| &opened.known)
+                .clone();
+            let exercise = known_exercise(known, &id)?;
+            let mut faults = Faults::default();
+            let setup = complete(exercise, form.setup).unwrap_or_else(|bad| {
+                bad.iter().for_each(|f| {
+                    faults.within(&format!("setup.{}", f.field), f.given, f.min, f.max)
+                });
+                form.setup
+            });
+            if let Some(wanted) = &form.solve {
+                faults.within("solve.peak_nm", wanted.peak_nm, 0.1, 500.0);
+            }
+            faults.check()?;
+            let levels = elastic_levels(known, &measured, state.today.date());
+            let assessment = of.as_ref().map(Opened::assess).transpose()?;
+            let path = match &assessment {
+                Some(a) => resolved_path(&a.ctx(), exercise, a.facts.day()),
+                None => exercise.path(),
+            };
+            let (setup, unsolved) = match &form.solve {
+                Some(wanted) => match solve(
+                    known,
+                    exercise,
+                    &path,
+                    setup,
+                    &levels,
+                    wanted.what,
+                    wanted.peak_nm,
+                ) {
+                    Ok(found) => (found, None),
+                    Err(reason) => (setup, Some(reason)),
+                },
+                None => (setup, None),
+            };
+            let view = load_view(known, exercise, &path, setup, &levels)
+                .ok_or(StoreError::NotFound("segment table"))?;
+            let share = assessment
+                .as_ref()
+                .map(|a| share_of_strength(&a.ctx(), a.facts, exercise, &path, &view.curve));
+            let (share_pct, share_reason) = match share {
+                Some(Ok(percent)) => (Some(percent), None),
+                Some(Err(reason)) => (None, Some(reason)),
+                None => (None, None),
+            };
+            Ok(web::Json(LoadAnswer {
+                view,
+                share_pct,
+                share_reason,
+                unsolved,
+            }))
+        },
+    )
     .await
 }
 

@@ -12,7 +12,7 @@ use ritorno_core::facts::{BreachAnswer, SurgeonLimit};
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::judge;
 use ritorno_core::rules::{Ceiling, ceiling_on};
-use ritorno_store::{StoreError, episode, limits, measurement};
+use ritorno_store::{EpisodeId, StoreError, episode, limits, measurement};
 use ritorno_wording::Value;
 use uuid::Uuid;
 
@@ -24,6 +24,7 @@ pub(crate) async fn add_limit(
     id: web::Path<Uuid>,
     form: Form<SurgeonLimit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
+    let id = EpisodeId(*id);
     let mut limit = SurgeonLimit {
         ended_on: None,
         ..form.into_inner()
@@ -32,10 +33,10 @@ pub(crate) async fn add_limit(
         &req,
         Action::RecordLimit,
         "add-limit",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
             let today = state.today.date();
-            let loaded = episode::load(conn, *id, today)?;
+            let loaded = episode::load(conn, id, today)?;
             still_open(&loaded)?;
             let day = loaded.facts.day();
             let known = state.knowledge_of(conn, &loaded)?;
@@ -128,8 +129,8 @@ pub(crate) async fn add_limit(
                 }
             }
             faults.check()?;
-            limits::add(conn, *id, &limit, today)?;
-            let loaded = refresh_lane(state, conn, *id)?;
+            limits::add(conn, id, &limit, today)?;
+            let loaded = refresh_lane(state, conn, id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
     )
@@ -144,6 +145,7 @@ pub(crate) async fn end_limit(
     ids: web::Path<(Uuid, Uuid)>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let (id, limit) = ids.into_inner();
+    let id = EpisodeId(id);
     app.command(
         &req,
         Action::RecordLimit,
@@ -188,18 +190,19 @@ pub(crate) async fn answer_breach(
     id: web::Path<Uuid>,
     form: Form<BreachAnswer>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::RecordLimit,
         "answer-breach",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
             let answer = BreachAnswer {
                 on: state.today.date(),
                 ..form
             };
-            let loaded = episode::load(conn, *id, answer.on)?;
+            let loaded = episode::load(conn, id, answer.on)?;
             let known = state.knowledge_of(conn, &loaded)?;
             let assessment = assess(&known, &loaded.facts)?;
             let judged = loaded
@@ -213,8 +216,8 @@ pub(crate) async fn answer_breach(
             faults.text("role", &answer.role, 80, true);
             faults.text("words", &answer.words, 1000, true);
             faults.check()?;
-            measurement::add_breach_answer(conn, *id, &answer)?;
-            let loaded = refresh_lane(state, conn, *id)?;
+            measurement::add_breach_answer(conn, id, &answer)?;
+            let loaded = refresh_lane(state, conn, id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
     )

@@ -1,7 +1,7 @@
 //! Outcome scores: filled sheets and what they come to; two visits side by side.
 
 use crate::app::{App, AppState, Of};
-use crate::assess::{assess, last_day};
+use crate::assess::{Opened, assess, last_day};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -13,9 +13,8 @@ use ritorno_core::facts::Sheet;
 use ritorno_core::permission::Action;
 use ritorno_core::reading::{InstrumentView, faults as out_of_range, outcome_page, score};
 use ritorno_core::reading::{VisitComparison, barred, compare};
-use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, episode, outcome};
+use ritorno_store::{EpisodeId, PgConnection, episode, outcome};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -27,13 +26,9 @@ pub(crate) struct OutcomePage {
     instruments: Vec<InstrumentView>,
 }
 
-fn page(
-    state: &AppState,
-    conn: &mut PgConnection,
-    loaded: &Loaded,
-) -> Result<OutcomePage, ApiError> {
-    let known = state.knowledge_of(conn, loaded)?;
-    let assessment = assess(&known, &loaded.facts)?;
+fn page(opened: &Opened) -> Result<OutcomePage, ApiError> {
+    let loaded = &opened.loaded;
+    let assessment = opened.assess()?;
     Ok(OutcomePage {
         clock: Clock::at(loaded.facts.day()),
         instruments: outcome_page(&assessment.ctx(), &loaded.facts),
@@ -47,10 +42,13 @@ pub(crate) async fn show_outcomes(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<web::Json<OutcomePage>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    let id = EpisodeId(*id);
+    app.view(
+        &req,
+        Action::ReadRecord,
+        move |state, conn, _| Ok(Opened::read(state, conn, id)?),
+        |_, opened| page(&opened).map(web::Json),
+    )
     .await
 }
 
@@ -59,7 +57,7 @@ pub(crate) fn keep_sheet(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     sheet: Sheet,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
@@ -111,16 +109,18 @@ pub(crate) async fn add_sheet(
     id: web::Path<Uuid>,
     form: Form<Sheet>,
 ) -> Result<web::Json<OutcomePage>, ApiError> {
+    let id = EpisodeId(*id);
     let sheet = form.into_inner();
     app.command(
         &req,
         Action::Measure,
         "add-outcome",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_sheet(state, conn, user, *id, sheet)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            keep_sheet(state, conn, user, id, sheet)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            let opened = Opened::of(state, conn, loaded)?;
+            Ok(web::Json(page(&opened)?))
         },
     )
     .await
@@ -143,16 +143,19 @@ pub(crate) async fn show_comparison(
     id: web::Path<Uuid>,
     days: web::Query<Days>,
 ) -> Result<web::Json<VisitComparison>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let known = state.knowledge_of(conn, &loaded)?;
-        let assessment = assess(&known, &loaded.facts)?;
-        Ok(web::Json(compare(
-            &assessment.ctx(),
-            &loaded.facts,
-            days.before,
-            days.now,
-        )))
-    })
+    let id = EpisodeId(*id);
+    app.view(
+        &req,
+        Action::ReadRecord,
+        move |state, conn, _| Ok(Opened::read(state, conn, id)?),
+        move |_, opened| {
+            Ok(web::Json(compare(
+                &opened.assess()?.ctx(),
+                &opened.loaded.facts,
+                days.before,
+                days.now,
+            )))
+        },
+    )
     .await
 }

@@ -13,7 +13,7 @@ use ritorno_core::knowledge::{HealingClock, Knowledge, Pathway};
 use ritorno_core::permission::Action;
 use ritorno_core::rules::{Band, Choices, PhaseSpan, Rules, band_view, schedule};
 use ritorno_store::pathway::OwnPathway;
-use ritorno_store::{PgConnection, StoreError, daylist, knowledge, pathway};
+use ritorno_store::{PgConnection, StoreError, UserId, daylist, knowledge, pathway};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -355,7 +355,7 @@ fn keep(
     file: &str,
     version: i32,
     what: &str,
-    by: Uuid,
+    by: UserId,
 ) -> Result<(), ApiError> {
     let p = known.pathways.get(name).ok_or(NO_PATHWAY)?;
     let row = OwnPathway {

@@ -13,7 +13,7 @@ use ritorno_core::facts::{Start, Story};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
 use ritorno_store::episode::Patient;
-use ritorno_store::{PgConnection, StoreError, episode};
+use ritorno_store::{EpisodeId, PatientId, PgConnection, StoreError, episode};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -21,8 +21,10 @@ use uuid::Uuid;
 /// A new patient with a first operated shoulder.
 #[derive(Deserialize, utoipa::ToSchema)]
 pub(crate) struct NewPatient {
-    patient: Uuid,
-    episode: Uuid,
+    #[schema(value_type = Uuid)]
+    patient: PatientId,
+    #[schema(value_type = Uuid)]
+    episode: EpisodeId,
     given_name: String,
     family_name: String,
     birth: NaiveDate,
@@ -78,8 +80,10 @@ pub(crate) struct Reopening {
 /// Where a patient's newest episode is.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct PatientHead {
-    patient: Uuid,
-    episode: Uuid,
+    #[schema(value_type = Uuid)]
+    patient: PatientId,
+    #[schema(value_type = Uuid)]
+    episode: EpisodeId,
     name: String,
     given_name: String,
     family_name: String,
@@ -91,7 +95,8 @@ pub(crate) struct PatientHead {
 /// One episode of a patient.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct EpisodeHead {
-    id: Uuid,
+    #[schema(value_type = Uuid)]
+    id: EpisodeId,
     pathway: String,
     side: Arm,
     day0: NaiveDate,
@@ -103,7 +108,8 @@ pub(crate) struct EpisodeHead {
 /// Another episode of a patient who is known.
 #[derive(Deserialize, utoipa::ToSchema)]
 pub(crate) struct NewEpisode {
-    episode: Uuid,
+    #[schema(value_type = Uuid)]
+    episode: EpisodeId,
     story: Story,
 }
 
@@ -188,12 +194,13 @@ pub(crate) async fn edit_patient(
     id: web::Path<Uuid>,
     form: Form<PatientEdit>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
+    let id = PatientId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::EditStory,
         "edit-patient",
-        Of::Patient(*id),
+        Of::Patient(id),
         move |state, conn, _| {
             let today = state.today.date();
             let mut faults = Faults::default();
@@ -205,7 +212,7 @@ pub(crate) async fn edit_patient(
             );
             faults.check()?;
             let patient = Patient {
-                id: *id,
+                id: id,
                 given_name: form.given_name.trim().to_owned(),
                 family_name: form.family_name.trim().to_owned(),
                 birth: form.birth,
@@ -214,7 +221,7 @@ pub(crate) async fn edit_patient(
                 nobody_else(conn, &patient)?;
             }
             episode::rename(conn, &patient, today)?;
-            let newest = episode::newest_of(conn, *id)?;
+            let newest = episode::newest_of(conn, id)?;
             refresh_lane(state, conn, newest)?;
             Ok(web::Json(head(conn, &patient, newest)?))
         },
@@ -230,14 +237,15 @@ pub(crate) async fn end_episode(
     id: web::Path<Uuid>,
     form: Form<Ending>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::Sign,
         "end-episode",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let loaded = episode::load(conn, id, state.today.date())?;
             let mut faults = Faults::default();
             faults.event_date("on", form.on, loaded.facts.story.day0, state.today.date());
             faults.text("words", &form.words, 2000, true);
@@ -245,9 +253,9 @@ pub(crate) async fn end_episode(
                 faults.push("episode", "episode-ended", &[]);
             }
             faults.check()?;
-            episode::close(conn, *id, form.on, wire(form.reason), &form.words)?;
-            refresh_lane(state, conn, *id)?;
-            Ok(web::Json(head(conn, &loaded.patient, *id)?))
+            episode::close(conn, id, form.on, wire(form.reason), &form.words)?;
+            refresh_lane(state, conn, id)?;
+            Ok(web::Json(head(conn, &loaded.patient, id)?))
         },
     )
     .await
@@ -261,14 +269,15 @@ pub(crate) async fn reopen_episode(
     id: web::Path<Uuid>,
     form: Form<Reopening>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::Sign,
         "reopen-episode",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let loaded = episode::load(conn, id, state.today.date())?;
             let mut faults = Faults::default();
             faults.text("words", &form.words, 1000, true);
             let side = loaded.facts.story.side;
@@ -277,9 +286,9 @@ pub(crate) async fn reopen_episode(
                 faults.push("episode", "side-open", &[]);
             }
             faults.check()?;
-            episode::reopen(conn, *id, state.today.date(), &form.words)?;
-            refresh_lane(state, conn, *id)?;
-            Ok(web::Json(head(conn, &loaded.patient, *id)?))
+            episode::reopen(conn, id, state.today.date(), &form.words)?;
+            refresh_lane(state, conn, id)?;
+            Ok(web::Json(head(conn, &loaded.patient, id)?))
         },
     )
     .await
@@ -299,7 +308,7 @@ fn wire(reason: EndReason) -> &'static str {
 pub(crate) fn head(
     conn: &mut PgConnection,
     patient: &Patient,
-    episode: Uuid,
+    episode: EpisodeId,
 ) -> Result<PatientHead, StoreError> {
     let episodes = episode::all_of(conn, patient.id)?;
     Ok(PatientHead {
@@ -331,14 +340,15 @@ pub(crate) async fn add_episode(
     id: web::Path<Uuid>,
     form: Form<NewEpisode>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
+    let id = PatientId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::EditStory,
         "add-episode",
-        Of::Patient(*id),
+        Of::Patient(id),
         move |state, conn, _| {
-            let newest = episode::newest_of(conn, *id)?;
+            let newest = episode::newest_of(conn, id)?;
             let patient = episode::load(conn, newest, state.today.date())?.patient;
             let mut faults = Faults::default();
             check_beginning(state, &form.story, patient.birth, &mut faults);
@@ -350,7 +360,7 @@ pub(crate) async fn add_episode(
                 &mut faults,
             );
             // A later operation takes the place of what ran for the same shoulder; an earlier date would turn the order round.
-            let before = episode::all_of(conn, *id)?
+            let before = episode::all_of(conn, id)?
                 .into_iter()
                 .filter(|e| e.side == form.story.side && e.closed_on.is_none());
             if let Some(later) = before
@@ -386,8 +396,9 @@ pub(crate) async fn show_patient(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
+    let id = PatientId(*id);
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let episode = episode::newest_of(conn, *id)?;
+        let episode = episode::newest_of(conn, id)?;
         let loaded = episode::load(conn, episode, state.today.date())?;
         Ok(web::Json(head(conn, &loaded.patient, episode)?))
     })

@@ -1,7 +1,7 @@
 //! Program: build, check while editing, save, sign.
 
 use crate::app::{App, AppState, Of};
-use crate::assess::{NO_PATHWAY, assess, still_open};
+use crate::assess::{NO_PATHWAY, Opened, assess, still_open};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -24,7 +24,8 @@ use ritorno_core::safety::{Status, Verdict, check_exercise, check_line, running_
 use ritorno_core::snapshot::{ProgramV1, read_program};
 use ritorno_core::visit::untried;
 use ritorno_store::episode::Loaded;
-use ritorno_store::{PgConnection, StoreError, episode, knowledge, program};
+use ritorno_store::user::User;
+use ritorno_store::{EpisodeId, PgConnection, StoreError, episode, knowledge, program};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -99,14 +100,13 @@ fn assessed<'a>(known: &'a Knowledge, facts: &'a Facts) -> Result<Assessment<'a>
     Ok(assess(known, facts)?)
 }
 
-fn page(
-    state: &AppState,
-    conn: &mut PgConnection,
-    loaded: &Loaded,
-) -> Result<ProgramPage, ApiError> {
-    let known = state.knowledge_of(conn, loaded)?;
-    let assessment = assessed(&known, &loaded.facts)?;
-    let ctx = assessment.ctx();
+/// What the page shows beside what follows from the facts.
+struct Gathered {
+    opened: Opened,
+    signed: Option<SignedInfo>,
+}
+
+fn gather(state: &AppState, conn: &mut PgConnection, loaded: Loaded) -> Result<Gathered, ApiError> {
     let signed = match &loaded.program {
         None => None,
         Some(head) => match (
@@ -125,6 +125,24 @@ fn page(
             _ => None,
         },
     };
+    let opened = Opened::of(state, conn, loaded)?;
+    Ok(Gathered { opened, signed })
+}
+
+/// The page after a write.
+fn page(
+    state: &AppState,
+    conn: &mut PgConnection,
+    loaded: Loaded,
+) -> Result<web::Json<ProgramPage>, ApiError> {
+    show(gather(state, conn, loaded)?)
+}
+
+fn show(gathered: Gathered) -> Result<web::Json<ProgramPage>, ApiError> {
+    let Gathered { opened, signed } = gathered;
+    let (known, loaded) = (&opened.known, &opened.loaded);
+    let assessment = opened.assess()?;
+    let ctx = assessment.ctx();
     let candidates = known
         .exercises
         .values()
@@ -139,7 +157,7 @@ fn page(
             today: check_exercise(&ctx, e, &e.dose, ctx.today),
         })
         .collect();
-    Ok(ProgramPage {
+    Ok(web::Json(ProgramPage {
         rev: loaded.program.as_ref().map_or(0, |p| p.rev),
         pathway: loaded.facts.story.pathway.clone(),
         challenge: pathway_challenge(&ctx, &loaded.facts),
@@ -155,7 +173,7 @@ fn page(
             .collect(),
         untried: untried(&ctx, &loaded.facts),
         candidates,
-    })
+    }))
 }
 
 #[utoipa::path(tag = "program", responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
@@ -165,10 +183,16 @@ pub(crate) async fn program_page(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    let id = EpisodeId(*id);
+    app.view(
+        &req,
+        Action::ReadRecord,
+        move |state, conn, _| {
+            let loaded = episode::load(conn, id, state.today.date())?;
+            gather(state, conn, loaded)
+        },
+        |_, gathered| show(gathered),
+    )
     .await
 }
 
@@ -188,10 +212,9 @@ pub(crate) async fn build_program(
     id: web::Path<Uuid>,
     wish: web::Query<BuildWish>,
 ) -> Result<web::Json<ProposalPage>, ApiError> {
-    app.read(&req, Action::EditProgram, move |state, conn, _| {
-        let mut loaded = episode::load(conn, *id, state.today.date())?;
-        still_open(&loaded)?;
-        let known = state.current(conn)?;
+    let id = EpisodeId(*id);
+    let show = move |_: &AppState, opened: Opened| {
+        let Opened { mut loaded, known } = opened;
         let Proposal {
             lines,
             later,
@@ -203,9 +226,9 @@ pub(crate) async fn build_program(
             let assessment = assessed(&known, &loaded.facts)?;
             may_build(&assessment)?;
             if wish.short {
-                assessment.propose_short(*id)
+                assessment.propose_short(loaded.episode.0)
             } else {
-                assessment.propose(*id)
+                assessment.propose(loaded.episode.0)
             }
         };
         loaded.facts.lines = lines;
@@ -218,8 +241,14 @@ pub(crate) async fn build_program(
             difference,
             gap,
         }))
-    })
-    .await
+    };
+    let read = move |state: &AppState, conn: &mut PgConnection, _: &User| {
+        let loaded = episode::load(conn, id, state.today.date())?;
+        still_open(&loaded)?;
+        let known = state.current(conn)?;
+        Ok(Opened { loaded, known })
+    };
+    app.view(&req, Action::EditProgram, read, show).await
 }
 
 /// Red flags, the surgeon's go-ahead and five minutes a day outrank every proposal.
@@ -258,10 +287,11 @@ pub(crate) async fn what_if_program(
     id: web::Path<Uuid>,
     form: Form<Variant>,
 ) -> Result<web::Json<WhatIf>, ApiError> {
+    let id = EpisodeId(*id);
     let variant = form.into_inner();
-    app.read(&req, Action::EditProgram, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        let known = state.current(conn)?;
+    let id = id;
+    let show = move |_: &AppState, opened: Opened| {
+        let Opened { loaded, known } = opened;
         may_build(&assessed(&known, &loaded.facts)?)?;
         let mut faults = Faults::default();
         if let Some(days) = variant.missed_days {
@@ -294,10 +324,15 @@ pub(crate) async fn what_if_program(
             crate::choices::check_choices(&known, pathway, &story, &mut faults);
         }
         faults.check()?;
-        let both = what_if(&known, &loaded.facts, &variant, *id).ok_or(NO_PATHWAY)?;
+        let both = what_if(&known, &loaded.facts, &variant, id.0).ok_or(NO_PATHWAY)?;
         Ok(web::Json(both))
-    })
-    .await
+    };
+    let read = move |state: &AppState, conn: &mut PgConnection, _: &User| {
+        let loaded = episode::load(conn, id, state.today.date())?;
+        let known = state.current(conn)?;
+        Ok(Opened { loaded, known })
+    };
+    app.view(&req, Action::EditProgram, read, show).await
 }
 
 #[utoipa::path(tag = "program", request_body = ProgramEdit, responses((status = 200, body = PlanChart), (status = "default", body = Problem)))]
@@ -308,16 +343,21 @@ pub(crate) async fn check_program(
     id: web::Path<Uuid>,
     form: Form<ProgramEdit>,
 ) -> Result<web::Json<PlanChart>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let mut loaded = episode::load(conn, *id, state.today.date())?;
-        let known = state.current(conn)?;
+    let show = move |_: &AppState, opened: Opened| {
+        let Opened { mut loaded, known } = opened;
         lines_in_bounds(&known, &form.lines)?;
         loaded.facts.lines = form.lines;
         let assessment = assessed(&known, &loaded.facts)?;
         Ok(web::Json(plan_chart(&assessment.ctx(), &loaded.facts)))
-    })
-    .await
+    };
+    let read = move |state: &AppState, conn: &mut PgConnection, _: &User| {
+        let loaded = episode::load(conn, id, state.today.date())?;
+        let known = state.current(conn)?;
+        Ok(Opened { loaded, known })
+    };
+    app.view(&req, Action::ReadRecord, read, show).await
 }
 
 #[utoipa::path(tag = "program", request_body = ProgramEdit, responses((status = 200, body = ProgramPage), (status = "default", body = Problem)))]
@@ -328,14 +368,15 @@ pub(crate) async fn save_program(
     id: web::Path<Uuid>,
     form: Form<ProgramEdit>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::EditProgram,
         "save-program",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let loaded = episode::load(conn, id, state.today.date())?;
             still_open(&loaded)?;
             let known = state.current(conn)?;
             let assessment = assessed(&known, &loaded.facts)?;
@@ -351,9 +392,9 @@ pub(crate) async fn save_program(
             never_more(&assessment, &lines)?;
             within_budget(&assessment, &loaded.facts, &lines)?;
             knowledge::keep(conn, &known.sha256, &known.canonical)?;
-            program::save(conn, *id, form.rev, &known.sha256, &lines)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            program::save(conn, id, form.rev, &known.sha256, &lines)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            page(state, conn, loaded)
         },
     )
     .await
@@ -516,14 +557,15 @@ pub(crate) async fn sign_program(
     id: web::Path<Uuid>,
     form: Form<Signing>,
 ) -> Result<web::Json<ProgramPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::Sign,
         "sign-program",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let loaded = episode::load(conn, id, state.today.date())?;
             still_open(&loaded)?;
             let known = state.knowledge_of(conn, &loaded)?;
             let assessment = assessed(&known, &loaded.facts)?;
@@ -536,9 +578,9 @@ pub(crate) async fn sign_program(
                 &loaded.facts.limits,
                 &plan_chart(&assessment.ctx(), &loaded.facts),
             );
-            program::sign(conn, *id, &signed, state.today.date())?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            program::sign(conn, id, &signed, state.today.date())?;
+            let loaded = refresh_lane(state, conn, id)?;
+            page(state, conn, loaded)
         },
     )
     .await

@@ -1,7 +1,7 @@
 //! Ranges: dials and measurements.
 
 use crate::app::{App, AppState, Of};
-use crate::assess::{assess, last_day};
+use crate::assess::{Opened, assess, last_day};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -13,9 +13,8 @@ use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::{Dial, dials, possible, protection};
 use ritorno_core::rules::Ceiling;
-use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, episode, measurement};
+use ritorno_store::{EpisodeId, PgConnection, episode, measurement};
 use ritorno_wording::Value;
 use serde::Serialize;
 use uuid::Uuid;
@@ -28,13 +27,9 @@ pub(crate) struct RangesPage {
     dials: Vec<Dial>,
 }
 
-fn page(
-    state: &crate::app::AppState,
-    conn: &mut ritorno_store::PgConnection,
-    loaded: &Loaded,
-) -> Result<RangesPage, ApiError> {
-    let known = state.knowledge_of(conn, loaded)?;
-    let assessment = assess(&known, &loaded.facts)?;
+fn page(opened: &Opened) -> Result<RangesPage, ApiError> {
+    let loaded = &opened.loaded;
+    let assessment = opened.assess()?;
     Ok(RangesPage {
         clock: Clock::at(loaded.facts.day()),
         side: loaded.facts.story.side,
@@ -49,10 +44,13 @@ pub(crate) async fn show_ranges(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<web::Json<RangesPage>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    let id = EpisodeId(*id);
+    app.view(
+        &req,
+        Action::ReadRecord,
+        move |state, conn, _| Ok(Opened::read(state, conn, id)?),
+        |_, opened| page(&opened).map(web::Json),
+    )
     .await
 }
 
@@ -61,11 +59,11 @@ pub(crate) fn keep_measurement(
     state: &AppState,
     conn: &mut PgConnection,
     user: &User,
-    id: Uuid,
+    id: EpisodeId,
     mut given: Measurement,
 ) -> Result<(), ApiError> {
     // Whoever is signed in measured it; a page cannot sign for somebody else.
-    given.rater = (given.by == TakenBy::Clinician).then_some(user.id);
+    given.rater = (given.by == TakenBy::Clinician).then_some(user.id.0);
     // It is judged by the arm it touches: that arm's own episode, day and protection.
     let id = episode::of_arm(conn, id, given.side)?;
     let loaded = episode::load(conn, id, state.today.date())?;
@@ -121,16 +119,18 @@ pub(crate) async fn add_measurement(
     id: web::Path<Uuid>,
     form: Form<Measurement>,
 ) -> Result<web::Json<RangesPage>, ApiError> {
+    let id = EpisodeId(*id);
     let measurement = form.into_inner();
     app.command(
         &req,
         Action::Measure,
         "add-measurement",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_measurement(state, conn, user, *id, measurement)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            keep_measurement(state, conn, user, id, measurement)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            let opened = Opened::of(state, conn, loaded)?;
+            Ok(web::Json(page(&opened)?))
         },
     )
     .await

@@ -10,9 +10,9 @@ use argon2::password_hash::PasswordVerifier;
 use argon2::{Argon2, PasswordHash, PasswordHasher};
 use rand::RngCore;
 use ritorno_core::permission::Role;
+use ritorno_store::UserId;
 use ritorno_store::user::User;
 use ritorno_wording::Value;
-use uuid::Uuid;
 
 /// Name of the session cookie.
 pub(crate) const COOKIE: &str = "ritorno_session";
@@ -40,7 +40,7 @@ pub(crate) fn verify_password(password: &str, hash: &str) -> bool {
 /// A user to add.
 pub fn new_user(login: &str, name: &str, role: Role) -> User {
     User {
-        id: Uuid::now_v7(),
+        id: UserId::new(),
         login: login.to_owned(),
         name: name.to_owned(),
         role,

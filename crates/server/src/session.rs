@@ -1,6 +1,6 @@
 //! Signing in and out.
 
-use crate::app::App;
+use crate::app::{App, Heavy};
 use crate::form::Form;
 use crate::problem::{ApiError, Problem};
 use crate::security::{COOKIE, new_token, token_hash, token_of, verify_password};
@@ -9,10 +9,9 @@ use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, delete, get, post, web};
 use chrono::{Duration, NaiveDate, Utc};
 use ritorno_core::permission::Role;
-use ritorno_store::{Actor, StoreError, session, user};
+use ritorno_store::{Actor, StoreError, UserId, session, user};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
-use uuid::Uuid;
 
 const HOURS: i64 = 12;
 const FAILURES_ALLOWED: i64 = 5;
@@ -30,7 +29,8 @@ pub(crate) struct SignIn {
 /// Who is signed in, and which day it is in the clinic.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct Me {
-    id: Uuid,
+    #[schema(value_type = Uuid)]
+    id: UserId,
     name: String,
     role: Role,
     today: NaiveDate,
@@ -42,19 +42,31 @@ pub(crate) struct Me {
 #[post("/session")]
 pub(crate) async fn sign_in(app: App, form: Form<SignIn>) -> Result<HttpResponse, ApiError> {
     let form = form.into_inner();
-    let (me, token) = app
-        .block(move |state, conn| {
+    let login = form.login.clone();
+    let found = app
+        .block(move |_, conn| {
             let since = Utc::now() - Duration::minutes(WINDOW_MINUTES);
-            if user::failures_since(conn, &form.login, since)? >= FAILURES_ALLOWED {
+            if user::failures_since(conn, &login, since)? >= FAILURES_ALLOWED {
                 let minutes = [("minutes", Value::Number(WINDOW_MINUTES as f64))];
                 return Err(
                     ApiError::new(StatusCode::TOO_MANY_REQUESTS, "throttled", &minutes)
                         .retry_after(60 * WINDOW_MINUTES as u32),
                 );
             }
-            let found = user::by_login(conn, &form.login)?;
-            let hash = found.as_ref().map_or(NOBODY, |(_, hash)| hash.as_str());
-            let fits = verify_password(&form.password, hash);
+            Ok(user::by_login(conn, &login)?)
+        })
+        .await?;
+    let hash = found
+        .as_ref()
+        .map_or_else(|| NOBODY.to_owned(), |(_, hash)| hash.clone());
+    let password = form.password;
+    let fits = app
+        .heavy(Heavy::Hashing, move || {
+            Ok(verify_password(&password, &hash))
+        })
+        .await?;
+    let (me, token) = app
+        .block(move |state, conn| {
             let actor = Actor {
                 user: found.as_ref().map(|(u, _)| u.id),
                 action: "sign-in",

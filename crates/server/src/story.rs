@@ -18,7 +18,7 @@ use ritorno_core::flags::{Hit, screen};
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::{Dial, dials};
 use ritorno_store::episode::Loaded;
-use ritorno_store::{PgConnection, episode, flags};
+use ritorno_store::{EpisodeId, PgConnection, episode, flags};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -228,8 +228,9 @@ pub(crate) async fn show_story(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
+    let id = EpisodeId(*id);
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
+        let loaded = episode::load(conn, id, state.today.date())?;
         Ok(web::Json(page(state, conn, loaded)?))
     })
     .await
@@ -243,14 +244,15 @@ pub(crate) async fn edit(
     id: web::Path<Uuid>,
     form: Form<StoryEdit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::EditStory,
         "edit-story",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
-            let birth = episode::load(conn, *id, state.today.date())?.patient.birth;
+            let birth = episode::load(conn, id, state.today.date())?.patient.birth;
             let mut faults = Faults::default();
             check_story(
                 state,
@@ -261,8 +263,8 @@ pub(crate) async fn edit(
             );
             faults.check()?;
             let today = state.today.date();
-            episode::update_story(conn, *id, form.rev, &form.story, today)?;
-            let loaded = refresh_lane(state, conn, *id)?;
+            episode::update_story(conn, id, form.rev, &form.story, today)?;
+            let loaded = refresh_lane(state, conn, id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
     )
@@ -277,15 +279,16 @@ pub(crate) async fn answer_flags(
     id: web::Path<Uuid>,
     form: Form<FlagAnswers>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::AnswerFlags,
         "answer-flags",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
             let on = state.today.date();
-            let loaded = episode::load(conn, *id, on)?;
+            let loaded = episode::load(conn, id, on)?;
             let known = state.knowledge_of(conn, &loaded)?;
             let views = assess(&known, &loaded.facts)?.flags;
             let mut faults = Faults::default();
@@ -325,9 +328,9 @@ pub(crate) async fn answer_flags(
                     about: reply.about,
                     because: reply.because,
                 };
-                flags::add_answer(conn, *id, &answer)?;
+                flags::add_answer(conn, id, &answer)?;
             }
-            let loaded = refresh_lane(state, conn, *id)?;
+            let loaded = refresh_lane(state, conn, id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
     )
@@ -412,18 +415,19 @@ pub(crate) async fn step_on_flag(
     id: web::Path<Uuid>,
     form: Form<FlagStep>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::AnswerFlags,
         "step-on-flag",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
             let step = FlagStep {
                 on: state.today.date(),
                 ..form
             };
-            let loaded = episode::load(conn, *id, step.on)?;
+            let loaded = episode::load(conn, id, step.on)?;
             if !loaded.facts.flag_steps.contains(&step) {
                 let known = state.knowledge_of(conn, &loaded)?;
                 let views = assess(&known, &loaded.facts)?.flags;
@@ -436,9 +440,9 @@ pub(crate) async fn step_on_flag(
                         faults.check()?;
                     }
                 }
-                flags::add_step(conn, *id, &step)?;
+                flags::add_step(conn, id, &step)?;
             }
-            let loaded = refresh_lane(state, conn, *id)?;
+            let loaded = refresh_lane(state, conn, id)?;
             Ok(web::Json(page(state, conn, loaded)?))
         },
     )

@@ -1,7 +1,7 @@
 //! Strength: standard positions, pushes typed or measured by a device that streams while it measures.
 
 use crate::app::{App, AppState, Of};
-use crate::assess::{assess, last_day};
+use crate::assess::{Opened, assess, last_day};
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
@@ -20,9 +20,8 @@ use ritorno_core::mechanics::Arm;
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::{AngleMeasurement, AngleSample, read_angle};
 use ritorno_instruments::{Dynamometer, Inclinometer, Instrument, Push, Quantity, Replay};
-use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, StoreError, episode, strength};
+use ritorno_store::{EpisodeId, PgConnection, StoreError, episode, strength};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use std::time::Duration;
@@ -87,14 +86,9 @@ pub(crate) struct KeptTrace {
     measurement: serde_json::Value,
 }
 
-fn room(
-    state: &AppState,
-    conn: &mut PgConnection,
-    loaded: &Loaded,
-) -> Result<StrengthRoom, ApiError> {
-    let known = state.knowledge_of(conn, loaded)?;
-    let facts = &loaded.facts;
-    let assessment = assess(&known, facts)?;
+fn room(opened: &Opened) -> Result<StrengthRoom, ApiError> {
+    let facts = &opened.loaded.facts;
+    let assessment = opened.assess()?;
     Ok(StrengthRoom {
         clock: Clock::at(facts.day()),
         side: facts.story.side,
@@ -110,10 +104,13 @@ pub(crate) async fn show_strength(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<web::Json<StrengthRoom>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        Ok(web::Json(room(state, conn, &loaded)?))
-    })
+    let id = EpisodeId(*id);
+    app.view(
+        &req,
+        Action::ReadRecord,
+        move |state, conn, _| Ok(Opened::read(state, conn, id)?),
+        |_, opened| room(&opened).map(web::Json),
+    )
     .await
 }
 
@@ -122,7 +119,7 @@ pub(crate) fn keep_push(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     form: PushForm,
 ) -> Result<Option<TraceMeasurement>, ApiError> {
     // It is judged by the arm it touches.
@@ -199,17 +196,18 @@ pub(crate) async fn add_push(
     id: web::Path<Uuid>,
     form: Form<PushForm>,
 ) -> Result<web::Json<PushKept>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::Measure,
         "add-strength",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            let measurement = keep_push(state, conn, user, *id, form)?;
-            let loaded = refresh_lane(state, conn, *id)?;
+            let measurement = keep_push(state, conn, user, id, form)?;
+            let loaded = refresh_lane(state, conn, id)?;
             Ok(web::Json(PushKept {
-                room: room(state, conn, &loaded)?,
+                room: room(&Opened::of(state, conn, loaded)?)?,
                 measurement,
             }))
         },
@@ -225,6 +223,7 @@ pub(crate) async fn show_trace(
     ids: web::Path<(Uuid, Uuid)>,
 ) -> Result<web::Json<KeptTrace>, ApiError> {
     let (id, trial) = ids.into_inner();
+    let id = EpisodeId(id);
     app.read(&req, Action::ReadRecord, move |_, conn, _| {
         let (samples, measurement) = strength::trace(conn, id, trial)?;
         Ok(web::Json(KeptTrace {

@@ -7,6 +7,7 @@ use chrono::{DateTime, NaiveDate, Utc};
 use ritorno_core::permission::Action;
 use ritorno_core::reason::Reason;
 use ritorno_store::event;
+use ritorno_store::{EpisodeId, PatientId};
 use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use uuid::Uuid;
@@ -20,7 +21,8 @@ pub(crate) struct TimelineEntry {
     /// The order in which it became known.
     seq: i64,
     id: Uuid,
-    episode: Option<Uuid>,
+    #[schema(value_type = Option<Uuid>)]
+    episode: Option<EpisodeId>,
     /// What kind.
     kind: String,
     /// When it is true.
@@ -83,10 +85,11 @@ pub(crate) async fn show_timeline(
     id: web::Path<Uuid>,
     from: web::Query<From>,
 ) -> Result<web::Json<TimelinePage>, ApiError> {
+    let id = PatientId(*id);
     let before = from.into_inner().before;
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let person = ritorno_store::episode::person(conn, *id)?;
-        let mut told = event::timeline(conn, *id, before, PAGE + 1)?;
+        let person = ritorno_store::episode::person(conn, id)?;
+        let mut told = event::timeline(conn, id, before, PAGE + 1)?;
         let more = told.len() > PAGE as usize;
         told.truncate(PAGE as usize);
         Ok(web::Json(TimelinePage {

@@ -1,14 +1,16 @@
 //! Visit: the follow-up on one page; logs, scores, attestations, gates, the signed note.
 
 use crate::app::{App, AppState, Of};
-use crate::assess::{assess, last_day, still_open};
+use crate::assess::{Opened, assess, last_day, still_open};
 use crate::form::Form;
 use crate::lanes::{Acknowledged, acknowledge, refresh_lane};
 use crate::problem::{ApiError, Problem, wording};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use chrono::NaiveDate;
-use ritorno_core::facts::{Attestation, GatePass, Line, LogEntry, LogFact, Score, WeekUse};
+use ritorno_core::facts::{
+    Attestation, GatePass, Line, LogEntry, LogFact, Score, WeekUse, Written,
+};
 use ritorno_core::permission::Action;
 use ritorno_core::progress::{CriterionStatus, CriterionView, next_gate};
 use ritorno_core::safety::scheduled_lines;
@@ -16,7 +18,7 @@ use ritorno_core::snapshot::VisitV1;
 use ritorno_core::visit::{VisitView, visit_view};
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, deciding, episode, events, visit as notes};
+use ritorno_store::{EpisodeId, PgConnection, deciding, episode, events, log, visit as notes};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -74,16 +76,42 @@ pub(crate) struct NewNote {
     body: String,
 }
 
+/// What the page shows beside what follows from the facts.
+pub(crate) struct Gathered {
+    opened: Opened,
+    last_note: Option<Written>,
+    decided: Vec<(NaiveDate, deciding::Kept)>,
+}
+
+/// Days of decisions that the page looks back on.
+const DECIDED_DAYS: u64 = 14;
+
+impl Gathered {
+    fn read(state: &AppState, conn: &mut PgConnection, loaded: Loaded) -> Result<Self, ApiError> {
+        let since = loaded.facts.today - chrono::Days::new(DECIDED_DAYS);
+        Ok(Gathered {
+            last_note: notes::newest(conn, loaded.episode)?,
+            decided: deciding::since(conn, loaded.episode, since)?,
+            opened: Opened::of(state, conn, loaded)?,
+        })
+    }
+}
+
+/// The page after a write.
 pub(crate) fn page(
     state: &AppState,
     conn: &mut PgConnection,
-    loaded: &Loaded,
-) -> Result<VisitPage, ApiError> {
+    loaded: Loaded,
+) -> Result<web::Json<VisitPage>, ApiError> {
+    show(Gathered::read(state, conn, loaded)?)
+}
+
+fn show(gathered: Gathered) -> Result<web::Json<VisitPage>, ApiError> {
+    let loaded = &gathered.opened.loaded;
     let facts = &loaded.facts;
-    let known = state.knowledge_of(conn, loaded)?;
-    let assessment = assess(&known, facts)?;
+    let assessment = gathered.opened.assess()?;
     let ctx = assessment.ctx();
-    Ok(VisitPage {
+    Ok(web::Json(VisitPage {
         name: format!(
             "{} {}",
             loaded.patient.given_name, loaded.patient.family_name
@@ -93,26 +121,27 @@ pub(crate) fn page(
         day0: facts.story.day0,
         today: facts.today,
         view: visit_view(&assessment),
-        last_note: notes::newest(conn, loaded.episode)?.map(|n| NoteView {
-            on: n.visited_on,
-            body: n.body,
+        last_note: gathered.last_note.map(|n| NoteView {
+            on: n.on,
+            body: n.text,
         }),
         lines: scheduled_lines(&ctx, facts, facts.day())
             .into_iter()
             .cloned()
             .collect(),
-        decided: deciding::since(conn, loaded.episode, facts.today - chrono::Days::new(14))?
+        decided: gathered
+            .decided
             .into_iter()
-            .map(|d| DecidedView {
-                line: d.line,
+            .map(|(on, d)| DecidedView {
+                line: d.line_id,
                 exercise: d.exercise,
                 proposed: d.proposed,
                 answer: d.answer,
                 reason: d.reason,
-                on: d.on,
+                on,
             })
             .collect(),
-    })
+    }))
 }
 
 #[utoipa::path(tag = "visit", responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
@@ -122,10 +151,16 @@ pub(crate) async fn show_visit(
     req: HttpRequest,
     id: web::Path<Uuid>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
-        let loaded = episode::load(conn, *id, state.today.date())?;
-        Ok(web::Json(page(state, conn, &loaded)?))
-    })
+    let id = EpisodeId(*id);
+    app.view(
+        &req,
+        Action::ReadRecord,
+        move |state, conn, _| {
+            let loaded = episode::load(conn, id, state.today.date())?;
+            Gathered::read(state, conn, loaded)
+        },
+        |_, gathered| show(gathered),
+    )
     .await
 }
 
@@ -134,7 +169,7 @@ pub(crate) fn keep_log(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     entry: LogEntry,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
@@ -166,7 +201,7 @@ pub(crate) fn keep_log(
         LogFact::LeftOut | LogFact::Slip | LogFact::SlipWorse { .. } | LogFact::FlareDay => {}
     }
     faults.check()?;
-    events::add_log(conn, id, &entry)?;
+    log::add(conn, id, &entry)?;
     Ok(())
 }
 
@@ -178,15 +213,16 @@ pub(crate) async fn add_log(
     id: web::Path<Uuid>,
     form: Form<LogEntry>,
 ) -> Result<web::Json<Acknowledged>, ApiError> {
+    let id = EpisodeId(*id);
     let entry = form.into_inner();
     app.command(
         &req,
         Action::EnterLog,
         "add-log",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_log(state, conn, user, *id, entry)?;
-            acknowledge(state, conn, *id).map(web::Json)
+            keep_log(state, conn, user, id, entry)?;
+            acknowledge(state, conn, id).map(web::Json)
         },
     )
     .await
@@ -200,21 +236,22 @@ pub(crate) async fn add_week_use(
     id: web::Path<Uuid>,
     form: Form<WeekUse>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
+    let id = EpisodeId(*id);
     let week = form.into_inner();
     app.command(
         &req,
         Action::EnterLog,
         "add-week-use",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, _| {
-            let loaded = episode::load(conn, *id, state.today.date())?;
+            let loaded = episode::load(conn, id, state.today.date())?;
             let mut faults = Faults::default();
             let day0 = loaded.facts.story.day0;
             faults.event_date("on", week.on, day0, last_day(&loaded));
             faults.check()?;
-            events::add_week_use(conn, *id, &week)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            events::add_week_use(conn, id, &week)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            page(state, conn, loaded)
         },
     )
     .await
@@ -225,7 +262,7 @@ pub(crate) fn keep_score(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     score: Score,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
@@ -247,16 +284,17 @@ pub(crate) async fn add_score(
     id: web::Path<Uuid>,
     form: Form<Score>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
+    let id = EpisodeId(*id);
     let score = form.into_inner();
     app.command(
         &req,
         Action::Measure,
         "add-score",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_score(state, conn, user, *id, score)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            keep_score(state, conn, user, id, score)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            page(state, conn, loaded)
         },
     )
     .await
@@ -267,7 +305,7 @@ pub(crate) fn keep_attestation(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     attestation: Attestation,
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
@@ -294,16 +332,17 @@ pub(crate) async fn attest(
     id: web::Path<Uuid>,
     form: Form<Attestation>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
+    let id = EpisodeId(*id);
     let attestation = form.into_inner();
     app.command(
         &req,
         Action::Sign,
         "attest",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_attestation(state, conn, user, *id, attestation)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            keep_attestation(state, conn, user, id, attestation)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            page(state, conn, loaded)
         },
     )
     .await
@@ -314,7 +353,7 @@ pub(crate) fn keep_gate_pass(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     (gate, form): (String, Passing),
 ) -> Result<(), ApiError> {
     let loaded = episode::load(conn, id, state.today.date())?;
@@ -379,7 +418,7 @@ pub(crate) fn keep_gate_pass(
 }
 
 /// Somebody who comes late starts at the lowest gate whose criteria are not met: what lies before it is not passed door by door.
-fn enter_late(state: &AppState, conn: &mut PgConnection, id: Uuid) -> Result<(), ApiError> {
+fn enter_late(state: &AppState, conn: &mut PgConnection, id: EpisodeId) -> Result<(), ApiError> {
     loop {
         let loaded = episode::load(conn, id, state.today.date())?;
         let known = state.knowledge_of(conn, &loaded)?;
@@ -419,6 +458,7 @@ pub(crate) async fn pass_gate(
     form: Form<Passing>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
     let (id, gate) = ids.into_inner();
+    let id = EpisodeId(id);
     let form = form.into_inner();
     app.command(
         &req,
@@ -428,7 +468,7 @@ pub(crate) async fn pass_gate(
         move |state, conn, user| {
             keep_gate_pass(state, conn, user, id, (gate, form))?;
             let loaded = refresh_lane(state, conn, id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            page(state, conn, loaded)
         },
     )
     .await
@@ -439,7 +479,7 @@ pub(crate) fn keep_note(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     form: NewNote,
 ) -> Result<(), ApiError> {
     let mut faults = Faults::default();
@@ -468,16 +508,17 @@ pub(crate) async fn sign_note(
     id: web::Path<Uuid>,
     form: Form<NewNote>,
 ) -> Result<web::Json<VisitPage>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     app.command(
         &req,
         Action::Sign,
         "sign-note",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_note(state, conn, user, *id, form)?;
-            let loaded = refresh_lane(state, conn, *id)?;
-            Ok(web::Json(page(state, conn, &loaded)?))
+            keep_note(state, conn, user, id, form)?;
+            let loaded = refresh_lane(state, conn, id)?;
+            page(state, conn, loaded)
         },
     )
     .await

@@ -14,7 +14,9 @@ use ritorno_core::permission::Action;
 use ritorno_core::ranges::{judge, judge_anew};
 use ritorno_store::episode::Loaded;
 use ritorno_store::user::User;
-use ritorno_store::{PgConnection, StoreError, deciding, episode, event, flags, measurement};
+use ritorno_store::{
+    EpisodeId, PgConnection, StoreError, deciding, episode, event, flags, measurement,
+};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -132,7 +134,7 @@ pub(crate) fn keep_withdrawal(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
-    id: Uuid,
+    id: EpisodeId,
     form: &Withdrawal,
 ) -> Result<(), ApiError> {
     let mut faults = Faults::default();
@@ -196,16 +198,17 @@ pub(crate) async fn withdraw_entry(
     id: web::Path<Uuid>,
     form: Form<Withdrawal>,
 ) -> Result<web::Json<Withdrawn>, ApiError> {
+    let id = EpisodeId(*id);
     let form = form.into_inner();
     let action = form.kind.action();
     app.command(
         &req,
         action,
         "withdraw",
-        Of::Episode(*id),
+        Of::Episode(id),
         move |state, conn, user| {
-            keep_withdrawal(state, conn, user, *id, &form)?;
-            refresh_lane(state, conn, *id)?;
+            keep_withdrawal(state, conn, user, id, &form)?;
+            refresh_lane(state, conn, id)?;
             Ok(web::Json(Withdrawn { entry: form.entry }))
         },
     )

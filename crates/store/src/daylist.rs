@@ -1,9 +1,9 @@
 //! The day's work: one row an episode, kept up to date by every write and at the change of day.
 
-use crate::StoreError;
 use crate::convert::word;
-use crate::episode::Loaded;
+use crate::load::Loaded;
 use crate::schema::{episode, lane, record};
+use crate::{EpisodeId, PatientId, StoreError};
 use chrono::NaiveDate;
 use diesel::expression::SqlLiteral;
 use diesel::pg::Pg;
@@ -11,16 +11,15 @@ use diesel::prelude::*;
 use diesel::sql_types::{Bool, Integer, Text, Uuid as SqlUuid};
 use ritorno_core::lanes::{Lane, LaneName};
 use serde::{Deserialize, Serialize};
-use uuid::Uuid;
 
 /// One row of the list.
 #[derive(Debug, Clone, Queryable, Selectable)]
 #[diesel(table_name = lane)]
 pub struct Row {
     /// Patient id.
-    pub patient_id: Uuid,
+    pub patient_id: PatientId,
     /// Episode id.
-    pub episode_id: Uuid,
+    pub episode_id: EpisodeId,
     /// Given name.
     pub given_name: String,
     /// Family name.
@@ -59,7 +58,7 @@ pub struct Place {
     /// Given name.
     pub given_name: String,
     /// Episode id.
-    pub episode: Uuid,
+    pub episode: EpisodeId,
 }
 
 /// What to list.
@@ -78,8 +77,8 @@ pub struct Filter {
 #[derive(Insertable, AsChangeset)]
 #[diesel(table_name = lane)]
 struct LaneRow<'a> {
-    episode_id: Uuid,
-    patient_id: Uuid,
+    episode_id: EpisodeId,
+    patient_id: PatientId,
     name: String,
     rank: i32,
     body: serde_json::Value,
@@ -221,9 +220,9 @@ pub fn out_of_date(
     conn: &mut PgConnection,
     today: NaiveDate,
     made_with: &str,
-    after: Option<Uuid>,
+    after: Option<PatientId>,
     limit: i64,
-) -> Result<Vec<Uuid>, StoreError> {
+) -> Result<Vec<PatientId>, StoreError> {
     let mut query = episode::table
         .left_join(lane::table.on(lane::episode_id.eq(episode::id)))
         .filter(episode::closed_on.is_null())
@@ -248,13 +247,13 @@ pub fn out_of_date(
 ///
 /// # Errors
 /// Database failure.
-pub fn lock_if_free(conn: &mut PgConnection, patient: Uuid) -> Result<bool, StoreError> {
+pub fn lock_if_free(conn: &mut PgConnection, patient: PatientId) -> Result<bool, StoreError> {
     Ok(record::table
         .filter(record::patient_id.eq(patient))
         .select(record::patient_id)
         .for_no_key_update()
         .skip_locked()
-        .first::<Uuid>(conn)
+        .first::<PatientId>(conn)
         .optional()?
         .is_some())
 }

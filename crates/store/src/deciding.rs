@@ -1,22 +1,25 @@
 //! Decisions about lines: what was proposed and what the clinician made of it. Kept for ever.
 
-use crate::StoreError;
 use crate::convert::word;
-use crate::event::{self as events, Entry, Role, Stored, act, enter, standing};
+use crate::detail::Detail;
+use crate::event::{self as events, Act, Entry, Role, Stored, act, enter, standing};
 use crate::program;
 use crate::schema::{event, line_decision, line_step};
+use crate::{EpisodeId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::deciding::LineDecision;
 use ritorno_core::facts::{Line, LineStep};
 use ritorno_core::snapshot::{DecisionV1, Kind};
+use serde::Deserialize;
 use uuid::Uuid;
 
 /// What the clinician made of a proposal.
-#[derive(Debug, Clone, PartialEq, Queryable)]
+#[derive(Debug, Clone, PartialEq, Queryable, Selectable)]
+#[diesel(table_name = line_decision)]
 pub struct Kept {
     /// The line it was about.
-    pub line: Uuid,
+    pub line_id: Uuid,
     /// Its exercise.
     pub exercise: String,
     /// What was proposed.
@@ -27,8 +30,6 @@ pub struct Kept {
     pub answer: String,
     /// Why, where it was not accepted.
     pub reason: String,
-    /// The day it was decided.
-    pub on: NaiveDate,
 }
 
 /// The answer to a proposal, and why.
@@ -51,6 +52,22 @@ pub struct Made<'a> {
     pub rev: i32,
 }
 
+#[derive(Insertable)]
+#[diesel(table_name = line_decision)]
+struct NewDecision<'a> {
+    id: Uuid,
+    line_id: Uuid,
+    exercise: &'a str,
+    proposed: String,
+    rule: &'a str,
+    answer: &'a str,
+    reason: &'a str,
+    kind_version: i32,
+    body: serde_json::Value,
+    lines_before: Option<serde_json::Value>,
+    made_rev: Option<i32>,
+}
+
 /// Keeps a decision once.
 ///
 /// # Errors
@@ -58,13 +75,12 @@ pub struct Made<'a> {
 pub fn add(
     conn: &mut PgConnection,
     id: Uuid,
-    episode: Uuid,
+    episode: EpisodeId,
     proposal: &LineDecision,
     why: Why,
     made: Option<Made>,
     on: NaiveDate,
 ) -> Result<Stored, StoreError> {
-    use line_decision as t;
     let body = serde_json::to_value(DecisionV1::from(proposal))
         .map_err(|_| StoreError::Unreadable("decision"))?;
     let Why {
@@ -80,20 +96,21 @@ pub fn add(
         .map_err(|_| StoreError::Unreadable("lines"))?;
     let stored = enter(conn, Entry::new(episode, id, "decision", on), &asked)?;
     if stored == Stored::New {
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(id),
-                t::line_id.eq(proposal.line),
-                t::exercise.eq(&proposal.exercise),
-                t::proposed.eq(word(proposal.kind)),
-                t::rule.eq(&proposal.rule.rule),
-                t::answer.eq(answer),
-                t::reason.eq(reason),
-                t::kind_version.eq(Kind::Decision.version()),
-                t::body.eq(body),
-                t::lines_before.eq(before),
-                t::made_rev.eq(made.map(|m| m.rev)),
-            ))
+        let row = NewDecision {
+            id,
+            line_id: proposal.line,
+            exercise: &proposal.exercise,
+            proposed: word(proposal.kind),
+            rule: &proposal.rule.rule,
+            answer,
+            reason,
+            kind_version: Kind::Decision.version(),
+            body,
+            lines_before: before,
+            made_rev: made.map(|m| m.rev),
+        };
+        diesel::insert_into(line_decision::table)
+            .values(row)
             .execute(conn)?;
         if !code.is_empty() {
             events::reason(conn, id, code, reason)?;
@@ -108,7 +125,7 @@ pub fn add(
 /// `Stale` when the program was changed after it: what others built on is not pulled away from under them.
 pub fn undo(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     id: Uuid,
     on: NaiveDate,
     why: (&str, &str),
@@ -146,31 +163,48 @@ pub fn known(conn: &mut PgConnection, id: Uuid) -> Result<bool, StoreError> {
         > 0)
 }
 
-/// The decisions of an episode since a date, newest first.
+/// The decisions of an episode since a date, newest first, each with the day it was decided.
 ///
 /// # Errors
 /// Database failure.
 pub fn since(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     from: NaiveDate,
-) -> Result<Vec<Kept>, StoreError> {
-    use line_decision as t;
-    let mut rows: Vec<Kept> = standing!(t, episode)
+) -> Result<Vec<(NaiveDate, Kept)>, StoreError> {
+    let mut rows: Vec<(NaiveDate, Kept)> = standing!(line_decision, episode)
         .filter(event::on_date.ge(from))
-        .select((
-            t::line_id,
-            t::exercise,
-            t::proposed,
-            t::rule,
-            t::answer,
-            t::reason,
-            event::on_date,
-        ))
+        .select((event::on_date, Kept::as_select()))
         .load(conn)?;
     rows.reverse();
     Ok(rows)
 }
+
+#[derive(Deserialize, Queryable, Selectable, Insertable)]
+#[diesel(table_name = line_step)]
+pub(crate) struct StepRow {
+    id: Uuid,
+    exercise: String,
+    step: String,
+    reason: String,
+}
+
+impl Detail for StepRow {
+    const KIND: &'static str = "line_step";
+    type Fact = LineStep;
+
+    fn fact(self, on: NaiveDate) -> Result<LineStep, StoreError> {
+        Ok(LineStep {
+            id: self.id,
+            exercise: self.exercise,
+            on,
+            paused: self.step == PAUSED,
+            reason: self.reason,
+        })
+    }
+}
+
+const PAUSED: &str = "paused";
 
 /// Keeps that an exercise was paused or let go on, once.
 ///
@@ -178,50 +212,30 @@ pub fn since(
 /// `IdConflict`, database failure.
 pub fn add_step(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     step: &LineStep,
 ) -> Result<Stored, StoreError> {
-    use line_step as t;
-    let before = steps(conn, episode)?;
-    let stored = enter(
-        conn,
-        Entry::new(episode, step.id, "line_step", step.on),
-        step,
-    )?;
+    let last: Option<StepRow> = standing!(line_step, episode)
+        .filter(line_step::exercise.eq(&step.exercise))
+        .order((event::on_date.desc(), event::seq.desc()))
+        .select(StepRow::as_select())
+        .first(conn)
+        .optional()?;
+    let entry = Entry::new(episode, step.id, "line_step", step.on);
+    let stored = enter(conn, entry, step)?;
     if stored == Stored::New {
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(step.id),
-                t::exercise.eq(&step.exercise),
-                t::step.eq(if step.paused { "paused" } else { "resumed" }),
-                t::reason.eq(&step.reason),
-            ))
+        let row = StepRow {
+            id: step.id,
+            exercise: step.exercise.clone(),
+            step: if step.paused { PAUSED } else { "resumed" }.to_owned(),
+            reason: step.reason.clone(),
+        };
+        diesel::insert_into(line_step::table)
+            .values(row)
             .execute(conn)?;
-        let paused = before.iter().rev().find(|s| s.exercise == step.exercise);
-        if let Some(paused) = paused.filter(|s| s.paused && !step.paused) {
-            act(conn, step.id, paused.id, Role::Resumes)?;
+        if let Some(paused) = last.filter(|s| s.step == PAUSED && !step.paused) {
+            act(conn, Act::by(step.id, Role::Resumes, paused.id))?;
         }
     }
     Ok(stored)
-}
-
-/// Pauses and what let them go on, oldest first.
-///
-/// # Errors
-/// Database failure.
-pub fn steps(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<LineStep>, StoreError> {
-    use line_step as t;
-    let rows: Vec<(Uuid, String, String, String, NaiveDate)> = standing!(t, episode)
-        .select((t::id, t::exercise, t::step, t::reason, event::on_date))
-        .load(conn)?;
-    Ok(rows
-        .into_iter()
-        .map(|(id, exercise, step, reason, on)| LineStep {
-            id,
-            exercise,
-            on,
-            paused: step == "paused",
-            reason,
-        })
-        .collect())
 }

@@ -2,14 +2,13 @@
 //!
 //! Details lie beside it in tables of their own, keyed by the event's id. Nothing here is ever changed.
 
-use crate::StoreError;
 use crate::schema::{effect, episode, event, event_reason, record};
+use crate::{EpisodeId, PatientId, StoreError};
 use chrono::{DateTime, NaiveDate, Utc};
 use diesel::prelude::*;
 use diesel::sql_types::{BigInt, Date, Jsonb, Nullable, Text, Timestamptz, Uuid as SqlUuid};
 use serde::Serialize;
 use sha2::{Digest, Sha256};
-use std::collections::BTreeMap;
 use uuid::Uuid;
 
 /// Whether an event was new.
@@ -64,12 +63,12 @@ impl Role {
 ///
 /// # Errors
 /// `NotFound`; `Busy` when the wait is too long.
-pub fn lock(conn: &mut PgConnection, patient: Uuid) -> Result<(), StoreError> {
+pub fn lock(conn: &mut PgConnection, patient: PatientId) -> Result<(), StoreError> {
     record::table
         .filter(record::patient_id.eq(patient))
         .select(record::patient_id)
         .for_no_key_update()
-        .first::<Uuid>(conn)
+        .first::<PatientId>(conn)
         .optional()?
         .map(|_| ())
         .ok_or(StoreError::NotFound("patient"))
@@ -79,7 +78,7 @@ pub fn lock(conn: &mut PgConnection, patient: Uuid) -> Result<(), StoreError> {
 ///
 /// # Errors
 /// `NotFound`.
-pub fn patient_of(conn: &mut PgConnection, id: Uuid) -> Result<Uuid, StoreError> {
+pub fn patient_of(conn: &mut PgConnection, id: EpisodeId) -> Result<PatientId, StoreError> {
     episode::table
         .filter(episode::id.eq(id))
         .select(episode::patient_id)
@@ -92,7 +91,7 @@ pub fn patient_of(conn: &mut PgConnection, id: Uuid) -> Result<Uuid, StoreError>
 ///
 /// # Errors
 /// Database failure.
-pub(crate) fn begin(conn: &mut PgConnection, patient: Uuid) -> Result<(), StoreError> {
+pub(crate) fn begin(conn: &mut PgConnection, patient: PatientId) -> Result<(), StoreError> {
     diesel::insert_into(record::table)
         .values(record::patient_id.eq(patient))
         .execute(conn)?;
@@ -103,7 +102,7 @@ pub(crate) fn begin(conn: &mut PgConnection, patient: Uuid) -> Result<(), StoreE
 #[derive(Debug, Clone, Copy)]
 pub struct Entry {
     /// The episode.
-    pub episode: Uuid,
+    pub episode: EpisodeId,
     /// Made where it was entered.
     pub id: Uuid,
     /// What kind of event.
@@ -116,7 +115,7 @@ pub struct Entry {
 
 impl Entry {
     /// An event that a person enters.
-    pub fn new(episode: Uuid, id: Uuid, kind: &'static str, on: NaiveDate) -> Entry {
+    pub fn new(episode: EpisodeId, id: Uuid, kind: &'static str, on: NaiveDate) -> Entry {
         Entry {
             episode,
             id,
@@ -156,40 +155,64 @@ pub fn enter(
         .set(record::seq.eq(record::seq + 1))
         .returning(record::seq)
         .get_result(conn)?;
+    let row = NewEvent {
+        patient_id: patient,
+        seq,
+        id: entry.id,
+        sha,
+        episode_id: entry.episode,
+        kind: entry.kind,
+        on_date: entry.on,
+        via: if entry.by_rule { "rule" } else { "clinic" },
+    };
     diesel::insert_into(event::table)
-        .values((
-            event::patient_id.eq(patient),
-            event::seq.eq(seq),
-            event::id.eq(entry.id),
-            event::sha.eq(sha),
-            event::episode_id.eq(entry.episode),
-            event::kind.eq(entry.kind),
-            event::on_date.eq(entry.on),
-            event::via.eq(if entry.by_rule { "rule" } else { "clinic" }),
-        ))
+        .values(row)
         .execute(conn)?;
     Ok(Stored::New)
+}
+
+#[derive(Insertable)]
+#[diesel(table_name = event)]
+struct NewEvent {
+    patient_id: PatientId,
+    seq: i64,
+    id: Uuid,
+    sha: Vec<u8>,
+    episode_id: EpisodeId,
+    kind: &'static str,
+    on_date: NaiveDate,
+    via: &'static str,
+}
+
+/// One event doing something to an earlier one.
+#[derive(Debug, Clone, Copy)]
+pub struct Act {
+    by: Uuid,
+    role: Role,
+    target: Uuid,
+}
+
+impl Act {
+    /// `by` does `role` to `target`.
+    pub fn by(by: Uuid, role: Role, target: Uuid) -> Act {
+        Act { by, role, target }
+    }
 }
 
 /// Says what an event does to an earlier one of the same patient.
 ///
 /// # Errors
 /// `NotFound` when the patient has no such earlier event.
-pub fn act(
-    conn: &mut PgConnection,
-    event: Uuid,
-    target: Uuid,
-    role: Role,
-) -> Result<(), StoreError> {
+pub fn act(conn: &mut PgConnection, act: Act) -> Result<(), StoreError> {
     let done = diesel::sql_query(
         "insert into effect (patient_id, seq, target, role)
          select e.patient_id, e.seq, t.seq, $3 from event e, event t
          where e.id = $1 and t.id = $2 and t.patient_id = e.patient_id and t.episode_id = e.episode_id
          on conflict do nothing",
     )
-    .bind::<SqlUuid, _>(event)
-    .bind::<SqlUuid, _>(target)
-    .bind::<Text, _>(role.word())
+    .bind::<SqlUuid, _>(act.by)
+    .bind::<SqlUuid, _>(act.target)
+    .bind::<Text, _>(act.role.word())
     .execute(conn)?;
     if done == 1 {
         Ok(())
@@ -241,7 +264,7 @@ const TAKEN_BACK: [&str; 16] = [
 /// `NotFound` when the episode has no such entry or it is of a kind that is not taken back.
 pub fn take_back(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     target: Uuid,
     kind: &str,
     on: NaiveDate,
@@ -252,7 +275,7 @@ pub fn take_back(
         .filter(event::episode_id.eq(episode))
         .filter(event::kind.eq(kind))
         .select((event::patient_id, event::seq))
-        .first::<(Uuid, i64)>(conn)
+        .first::<(PatientId, i64)>(conn)
         .optional()?
         .filter(|_| TAKEN_BACK.contains(&kind));
     let Some((patient, seq)) = found else {
@@ -269,7 +292,7 @@ pub fn take_back(
     }
     let id = Uuid::now_v7();
     enter(conn, Entry::new(episode, id, "taken_back", on), &target)?;
-    act(conn, id, target, Role::TakesBack)?;
+    act(conn, Act::by(id, Role::TakesBack, target))?;
     let (code, words) = why;
     reason(conn, id, code, words)?;
     Ok(Some(id))
@@ -284,7 +307,7 @@ pub fn acting_on(
     target: Uuid,
     kind: &str,
 ) -> Result<Vec<Uuid>, StoreError> {
-    let found: Option<(Uuid, i64)> = event::table
+    let found: Option<(PatientId, i64)> = event::table
         .filter(event::id.eq(target))
         .select((event::patient_id, event::seq))
         .first(conn)
@@ -310,28 +333,13 @@ pub fn acting_on(
 ///
 /// # Errors
 /// Database failure.
-pub fn episode_of(conn: &mut PgConnection, id: Uuid) -> Result<Option<Uuid>, StoreError> {
+pub fn episode_of(conn: &mut PgConnection, id: Uuid) -> Result<Option<EpisodeId>, StoreError> {
     Ok(event::table
         .filter(event::id.eq(id))
         .select(event::episode_id)
-        .first::<Option<Uuid>>(conn)
+        .first::<Option<EpisodeId>>(conn)
         .optional()?
         .flatten())
-}
-
-/// The order in which the records of an episode became known.
-///
-/// # Errors
-/// Database failure.
-pub(crate) fn order(
-    conn: &mut PgConnection,
-    episode: Uuid,
-) -> Result<BTreeMap<Uuid, i64>, StoreError> {
-    let rows: Vec<(Uuid, i64)> = event::table
-        .filter(event::episode_id.eq(episode))
-        .select((event::id, event::seq))
-        .load(conn)?;
-    Ok(rows.into_iter().collect())
 }
 
 /// The join of a detail with its event, without what was taken back, oldest first.
@@ -363,7 +371,7 @@ pub struct Told {
     pub id: Uuid,
     /// The episode.
     #[diesel(sql_type = Nullable<SqlUuid>)]
-    pub episode_id: Option<Uuid>,
+    pub episode_id: Option<EpisodeId>,
     /// What kind.
     #[diesel(sql_type = Text)]
     pub kind: String,
@@ -390,7 +398,7 @@ pub struct Told {
 /// Database failure.
 pub fn timeline(
     conn: &mut PgConnection,
-    patient: Uuid,
+    patient: PatientId,
     before: Option<i64>,
     limit: i64,
 ) -> Result<Vec<Told>, StoreError> {

@@ -1,50 +1,54 @@
 //! The examination: answered tests and what else a reading rests on. Append-only, with ids made where they were entered.
 
-use crate::StoreError;
 use crate::convert::{unword, word};
-use crate::event::{Entry, Stored, enter, standing};
-use crate::schema::{event, exam_note, finding};
+use crate::detail::Detail;
+use crate::event::{Entry, Stored, enter};
+use crate::schema::{exam_note, finding};
+use crate::{EpisodeId, StoreError, UserId};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::{ExamFact, ExamNote, TestAnswer, TestFinding};
+use serde::Deserialize;
 use uuid::Uuid;
 
-type FindingRow = (
-    (
-        Uuid,
-        String,
-        String,
-        String,
-        Option<String>,
-        Option<f64>,
-        Option<String>,
-        Uuid,
-        String,
-    ),
-    NaiveDate,
-);
+#[derive(Deserialize, Insertable)]
+#[diesel(table_name = finding)]
+pub(crate) struct FindingRow {
+    id: Uuid,
+    test: String,
+    side: String,
+    kind: String,
+    word: Option<String>,
+    value: Option<f64>,
+    variant: Option<String>,
+    rater_id: UserId,
+    remark: String,
+}
 
-fn to_finding(
-    ((id, test, side, kind, found, value, variant, rater, remark), on): FindingRow,
-) -> Result<TestFinding, StoreError> {
-    let answer = match (kind.as_str(), found, value) {
-        ("word", Some(found), _) => TestAnswer::Word {
-            found: unword("finding", &found)?,
-        },
-        ("number", _, Some(value)) => TestAnswer::Number { value },
-        ("could_not", ..) => TestAnswer::CouldNot,
-        _ => return Err(StoreError::Unreadable("finding")),
-    };
-    Ok(TestFinding {
-        id,
-        test,
-        side: unword("side", &side)?,
-        answer,
-        variant,
-        on,
-        rater,
-        remark,
-    })
+impl Detail for FindingRow {
+    const KIND: &'static str = "finding";
+    type Fact = TestFinding;
+
+    fn fact(self, on: NaiveDate) -> Result<TestFinding, StoreError> {
+        let answer = match (self.kind.as_str(), self.word, self.value) {
+            ("word", Some(found), _) => TestAnswer::Word {
+                found: unword("finding", &found)?,
+            },
+            ("number", _, Some(value)) => TestAnswer::Number { value },
+            ("could_not", ..) => TestAnswer::CouldNot,
+            _ => return Err(StoreError::Unreadable("finding")),
+        };
+        Ok(TestFinding {
+            id: self.id,
+            test: self.test,
+            side: unword("side", &self.side)?,
+            answer,
+            variant: self.variant,
+            on,
+            rater: self.rater_id.0,
+            remark: self.remark,
+        })
+    }
 }
 
 /// Adds a finding once.
@@ -53,10 +57,9 @@ fn to_finding(
 /// `IdConflict`, database failure.
 pub fn add_finding(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     found_now: &TestFinding,
 ) -> Result<Stored, StoreError> {
-    use finding as t;
     let (kind, found, value) = match found_now.answer {
         TestAnswer::Word { found } => ("word", Some(word(found)), None),
         TestAnswer::Number { value } => ("number", None, Some(value)),
@@ -69,77 +72,84 @@ pub fn add_finding(
     let entry = Entry::new(episode, found_now.id, "finding", found_now.on);
     let stored = enter(conn, entry, &body)?;
     if stored == Stored::New {
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(found_now.id),
-                t::test.eq(&found_now.test),
-                t::side.eq(word(found_now.side)),
-                t::kind.eq(kind),
-                t::word.eq(found),
-                t::value.eq(value),
-                t::variant.eq(&found_now.variant),
-                t::rater_id.eq(found_now.rater),
-                t::remark.eq(&found_now.remark),
-            ))
+        let row = FindingRow {
+            id: found_now.id,
+            test: found_now.test.clone(),
+            side: word(found_now.side),
+            kind: kind.to_owned(),
+            word: found,
+            value,
+            variant: found_now.variant.clone(),
+            rater_id: UserId(found_now.rater),
+            remark: found_now.remark.clone(),
+        };
+        diesel::insert_into(finding::table)
+            .values(row)
             .execute(conn)?;
     }
     Ok(stored)
 }
 
-/// Findings, oldest first, withdrawn ones left out.
-///
-/// # Errors
-/// Database failure.
-pub fn findings(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<TestFinding>, StoreError> {
-    use finding as t;
-    let rows: Vec<FindingRow> = standing!(t, episode)
-        .select((t::all_columns, event::on_date))
-        .load(conn)?;
-    rows.into_iter().map(to_finding).collect()
+#[derive(Deserialize, Insertable)]
+#[diesel(table_name = exam_note)]
+pub(crate) struct NoteRow {
+    id: Uuid,
+    kind: String,
+    subject: String,
+    value: f64,
+    word: String,
+    after_value: Option<f64>,
 }
 
-type NoteRow = ((Uuid, String, String, f64, String, Option<f64>), NaiveDate);
+impl Detail for NoteRow {
+    const KIND: &'static str = "exam_note";
+    type Fact = ExamNote;
 
-fn to_note(((id, kind, subject, value, text, after), on): NoteRow) -> Result<ExamNote, StoreError> {
-    let fact = match kind.as_str() {
-        "irritability" => ExamFact::Irritability {
-            question: unword("vote", &subject)?,
-            value,
-        },
-        "known" => ExamFact::Known {
-            about: subject,
-            present: value > 0.5,
-            by: unword("evidence", &text)?,
-        },
-        "pre_test" => ExamFact::PreTest {
-            hypothesis: subject,
-            probability: value,
-            reason: text,
-        },
-        "instability" => ExamFact::Instability {
-            item: unword("severity", &subject)?,
-            present: value > 0.5,
-        },
-        "response" => ExamFact::Response {
-            sign: subject,
-            dose: text,
-            before: value,
-            after: after.ok_or(StoreError::Unreadable("response"))?,
-        },
-        "try_out" => ExamFact::TryOut {
-            exercise: subject,
-            went: unword("try-out", &text)?,
-        },
-        "pathway_kept" => ExamFact::PathwayKept {
-            pathway: subject,
-            reason: text,
-        },
-        "injection" => ExamFact::Injection {
-            what: unword("injected", &subject)?,
-        },
-        _ => return Err(StoreError::Unreadable("exam note")),
-    };
-    Ok(ExamNote { id, on, fact })
+    fn fact(self, on: NaiveDate) -> Result<ExamNote, StoreError> {
+        let fact = match self.kind.as_str() {
+            "irritability" => ExamFact::Irritability {
+                question: unword("vote", &self.subject)?,
+                value: self.value,
+            },
+            "known" => ExamFact::Known {
+                about: self.subject,
+                present: self.value > 0.5,
+                by: unword("evidence", &self.word)?,
+            },
+            "pre_test" => ExamFact::PreTest {
+                hypothesis: self.subject,
+                probability: self.value,
+                reason: self.word,
+            },
+            "instability" => ExamFact::Instability {
+                item: unword("severity", &self.subject)?,
+                present: self.value > 0.5,
+            },
+            "response" => ExamFact::Response {
+                sign: self.subject,
+                dose: self.word,
+                before: self.value,
+                after: self.after_value.ok_or(StoreError::Unreadable("response"))?,
+            },
+            "try_out" => ExamFact::TryOut {
+                exercise: self.subject,
+                went: unword("try-out", &self.word)?,
+            },
+            "pathway_kept" => ExamFact::PathwayKept {
+                pathway: self.subject,
+                reason: self.word,
+            },
+            "injection" => ExamFact::Injection {
+                what: unword("injected", &self.subject)?,
+            },
+            _ => return Err(StoreError::Unreadable("exam note")),
+        };
+        Ok(ExamNote {
+            id: self.id,
+            on,
+            fact,
+        })
+    }
 }
 
 /// Adds a note once.
@@ -148,10 +158,9 @@ fn to_note(((id, kind, subject, value, text, after), on): NoteRow) -> Result<Exa
 /// `IdConflict`, database failure.
 pub fn add_note(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     note: &ExamNote,
 ) -> Result<Stored, StoreError> {
-    use exam_note as t;
     let (kind, subject, value, text) = match &note.fact {
         ExamFact::Irritability { question, value } => {
             ("irritability", word(*question), *value, String::new())
@@ -189,28 +198,17 @@ pub fn add_note(
         note,
     )?;
     if stored == Stored::New {
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(note.id),
-                t::kind.eq(kind),
-                t::subject.eq(subject),
-                t::value.eq(value),
-                t::word.eq(text),
-                t::after_value.eq(after),
-            ))
+        let row = NoteRow {
+            id: note.id,
+            kind: kind.to_owned(),
+            subject,
+            value,
+            word: text,
+            after_value: after,
+        };
+        diesel::insert_into(exam_note::table)
+            .values(row)
             .execute(conn)?;
     }
     Ok(stored)
-}
-
-/// Notes, oldest first.
-///
-/// # Errors
-/// Database failure.
-pub fn notes(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<ExamNote>, StoreError> {
-    use exam_note as t;
-    let rows: Vec<NoteRow> = standing!(t, episode)
-        .select((t::all_columns, event::on_date))
-        .load(conn)?;
-    rows.into_iter().map(to_note).collect()
 }

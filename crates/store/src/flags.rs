@@ -1,13 +1,42 @@
 //! Red flags: what was answered, what was done about them, what rules raised.
 
-use crate::StoreError;
 use crate::convert::{unword, word};
-use crate::event::{Entry, Role, Stored, act, enter, standing};
-use crate::schema::{event, flag_answer, flag_raise, flag_step};
+use crate::detail::Detail;
+use crate::event::{Act, Entry, Role, Stored, act, enter, standing};
+use crate::schema::{flag_answer, flag_raise, flag_step};
+use crate::{EpisodeId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::{FlagAnswer, FlagRaise, FlagStep, FlagStepKind};
+use serde::Deserialize;
 use uuid::Uuid;
+
+#[derive(Deserialize, Insertable)]
+#[diesel(table_name = flag_answer)]
+pub(crate) struct AnswerRow {
+    id: Uuid,
+    flag: String,
+    answer: String,
+    about: Vec<String>,
+    because: Option<String>,
+}
+
+impl Detail for AnswerRow {
+    const KIND: &'static str = "flag_answer";
+    type Fact = FlagAnswer;
+
+    fn fact(self, on: NaiveDate) -> Result<FlagAnswer, StoreError> {
+        let because = self.because.as_deref();
+        Ok(FlagAnswer {
+            id: self.id,
+            flag: self.flag,
+            answer: unword("answer", &self.answer)?,
+            on,
+            about: self.about,
+            because: because.map(|b| unword("answer", b)).transpose()?,
+        })
+    }
+}
 
 /// Adds an answer to a red-flag question once.
 ///
@@ -15,68 +44,107 @@ use uuid::Uuid;
 /// `IdConflict`, database failure.
 pub fn add_answer(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     answer: &FlagAnswer,
 ) -> Result<Stored, StoreError> {
-    use flag_answer as t;
     let entry = Entry::new(episode, answer.id, "flag_answer", answer.on);
     let stored = enter(conn, entry, answer)?;
     if stored == Stored::New {
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(answer.id),
-                t::flag.eq(&answer.flag),
-                t::answer.eq(word(answer.answer)),
-                t::about.eq(&answer.about),
-                t::because.eq(answer.because.map(word)),
-            ))
+        let row = AnswerRow {
+            id: answer.id,
+            flag: answer.flag.clone(),
+            answer: word(answer.answer),
+            about: answer.about.clone(),
+            because: answer.because.map(word),
+        };
+        diesel::insert_into(flag_answer::table)
+            .values(row)
             .execute(conn)?;
     }
     Ok(stored)
 }
 
-/// Answers to red-flag questions, in the order in which they were given.
-///
-/// # Errors
-/// Database failure.
-pub fn answers(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagAnswer>, StoreError> {
-    use flag_answer as t;
-    type Row = (
-        Uuid,
-        String,
-        String,
-        Vec<String>,
-        Option<String>,
-        NaiveDate,
-        i64,
-    );
-    let mut rows: Vec<Row> = standing!(t, episode)
-        .select((
-            t::id,
-            t::flag,
-            t::answer,
-            t::about,
-            t::because,
-            event::on_date,
-            event::seq,
-        ))
-        .load(conn)?;
-    rows.sort_by_key(|row| row.6);
-    rows.into_iter()
-        .map(|(id, flag, answer, about, because, on, _)| {
-            Ok(FlagAnswer {
-                id,
-                flag,
-                answer: unword("answer", &answer)?,
-                on,
-                about,
-                because: because
-                    .as_deref()
-                    .map(|b| unword("answer", b))
-                    .transpose()?,
-            })
+#[derive(Deserialize, Insertable)]
+#[diesel(table_name = flag_step)]
+pub(crate) struct StepRow {
+    id: Uuid,
+    flag: String,
+    causes: Vec<String>,
+    step: String,
+    action: Option<String>,
+    words: String,
+    who: String,
+    resumes: String,
+    stands_until: Option<NaiveDate>,
+}
+
+impl StepRow {
+    fn of(step: &FlagStep) -> StepRow {
+        let row = |step_word: &str, words: &str| StepRow {
+            id: step.id,
+            flag: step.flag.clone(),
+            causes: step.causes.clone(),
+            step: step_word.to_owned(),
+            action: None,
+            words: words.to_owned(),
+            who: String::new(),
+            resumes: String::new(),
+            stands_until: None,
+        };
+        match &step.kind {
+            FlagStepKind::Acted {
+                action,
+                words,
+                told,
+            } => StepRow {
+                action: action.clone(),
+                who: told.clone(),
+                ..row("acted", words)
+            },
+            FlagStepKind::Answered {
+                result,
+                by,
+                resumes,
+                stands_until,
+            } => StepRow {
+                who: by.clone(),
+                resumes: resumes.clone(),
+                stands_until: *stands_until,
+                ..row("answered", result)
+            },
+            FlagStepKind::Mistake { reason } => row("mistake", reason),
+        }
+    }
+}
+
+impl Detail for StepRow {
+    const KIND: &'static str = "flag_step";
+    type Fact = FlagStep;
+
+    fn fact(self, on: NaiveDate) -> Result<FlagStep, StoreError> {
+        let kind = match self.step.as_str() {
+            "acted" => FlagStepKind::Acted {
+                action: self.action,
+                words: self.words,
+                told: self.who,
+            },
+            "answered" => FlagStepKind::Answered {
+                result: self.words,
+                by: self.who,
+                resumes: self.resumes,
+                stands_until: self.stands_until,
+            },
+            "mistake" => FlagStepKind::Mistake { reason: self.words },
+            _ => return Err(StoreError::Unreadable("flag step")),
+        };
+        Ok(FlagStep {
+            id: self.id,
+            flag: self.flag,
+            on,
+            causes: self.causes,
+            kind,
         })
-        .collect()
+    }
 }
 
 /// Adds a step on the way of a raised flag once, and says which events it is about.
@@ -85,45 +153,16 @@ pub fn answers(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagAnswer>
 /// `IdConflict`, database failure.
 pub fn add_step(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     step: &FlagStep,
 ) -> Result<Stored, StoreError> {
-    use flag_step as t;
-    let stored = enter(
-        conn,
-        Entry::new(episode, step.id, "flag_step", step.on),
-        step,
-    )?;
+    let entry = Entry::new(episode, step.id, "flag_step", step.on);
+    let stored = enter(conn, entry, step)?;
     if stored == Stored::Before {
         return Ok(stored);
     }
-    let empty = String::new();
-    let (name, action, words, who, resumes, until) = match &step.kind {
-        FlagStepKind::Acted {
-            action,
-            words,
-            told,
-        } => ("acted", action.clone(), words, told, &empty, None),
-        FlagStepKind::Answered {
-            result,
-            by,
-            resumes,
-            stands_until,
-        } => ("answered", None, result, by, resumes, *stands_until),
-        FlagStepKind::Mistake { reason } => ("mistake", None, reason, &empty, &empty, None),
-    };
-    diesel::insert_into(t::table)
-        .values((
-            t::id.eq(step.id),
-            t::flag.eq(&step.flag),
-            t::causes.eq(&step.causes),
-            t::step.eq(name),
-            t::action.eq(action),
-            t::words.eq(words),
-            t::who.eq(who),
-            t::resumes.eq(resumes),
-            t::stands_until.eq(until),
-        ))
+    diesel::insert_into(flag_step::table)
+        .values(StepRow::of(step))
         .execute(conn)?;
     let role = match step.kind {
         FlagStepKind::Acted { .. } => Role::ActsOn,
@@ -140,74 +179,34 @@ pub fn add_step(
     targets.sort_unstable();
     targets.dedup();
     for target in targets {
-        act(conn, step.id, target, role)?;
+        act(conn, Act::by(step.id, role, target))?;
     }
     Ok(stored)
 }
 
-/// Steps about flags, in the order in which they were taken.
-///
-/// # Errors
-/// Database failure.
-pub fn steps(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagStep>, StoreError> {
-    use flag_step as t;
-    type Row = (
-        Uuid,
-        String,
-        Vec<String>,
-        String,
-        Option<String>,
-        String,
-        String,
-        String,
-        Option<NaiveDate>,
-        NaiveDate,
-        i64,
-    );
-    let mut rows: Vec<Row> = standing!(t, episode)
-        .select((
-            t::id,
-            t::flag,
-            t::causes,
-            t::step,
-            t::action,
-            t::words,
-            t::who,
-            t::resumes,
-            t::stands_until,
-            event::on_date,
-            event::seq,
-        ))
-        .load(conn)?;
-    rows.sort_by_key(|row| row.10);
-    rows.into_iter()
-        .map(
-            |(id, flag, causes, step, action, words, who, resumes, stands_until, on, _)| {
-                let kind = match step.as_str() {
-                    "acted" => FlagStepKind::Acted {
-                        action,
-                        words,
-                        told: who,
-                    },
-                    "answered" => FlagStepKind::Answered {
-                        result: words,
-                        by: who,
-                        resumes,
-                        stands_until,
-                    },
-                    "mistake" => FlagStepKind::Mistake { reason: words },
-                    _ => return Err(StoreError::Unreadable("flag step")),
-                };
-                Ok(FlagStep {
-                    id,
-                    flag,
-                    on,
-                    causes,
-                    kind,
-                })
-            },
-        )
-        .collect()
+#[derive(Deserialize, Insertable)]
+#[diesel(table_name = flag_raise)]
+pub(crate) struct RaiseRow {
+    id: Uuid,
+    flag: String,
+    cause: String,
+    reason: serde_json::Value,
+}
+
+impl Detail for RaiseRow {
+    const KIND: &'static str = "flag_raised";
+    type Fact = FlagRaise;
+
+    fn fact(self, on: NaiveDate) -> Result<FlagRaise, StoreError> {
+        let reason =
+            serde_json::from_value(self.reason).map_err(|_| StoreError::Unreadable("reason"))?;
+        Ok(FlagRaise {
+            flag: self.flag,
+            cause: self.cause,
+            on,
+            reason,
+        })
+    }
 }
 
 /// Keeps that a rule raised a flag.
@@ -216,49 +215,27 @@ pub fn steps(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagStep>, St
 /// Database failure.
 pub fn add_raise(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     raise: &FlagRaise,
 ) -> Result<(), StoreError> {
-    use flag_raise as t;
     let id = Uuid::now_v7();
     let entry = Entry {
         by_rule: true,
-        ..Entry::new(episode, id, "flag_raised", raise.on)
+        ..Entry::new(episode, id, RaiseRow::KIND, raise.on)
     };
     enter(conn, entry, raise)?;
     let reason =
         serde_json::to_value(&raise.reason).map_err(|_| StoreError::Unreadable("reason"))?;
-    diesel::insert_into(t::table)
-        .values((
-            t::id.eq(id),
-            t::flag.eq(&raise.flag),
-            t::cause.eq(&raise.cause),
-            t::reason.eq(reason),
-        ))
+    let row = RaiseRow {
+        id,
+        flag: raise.flag.clone(),
+        cause: raise.cause.clone(),
+        reason,
+    };
+    diesel::insert_into(flag_raise::table)
+        .values(row)
         .execute(conn)?;
     Ok(())
-}
-
-/// What rules raised, oldest first.
-///
-/// # Errors
-/// Database failure.
-pub fn raises(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagRaise>, StoreError> {
-    use flag_raise as t;
-    let rows: Vec<(String, String, serde_json::Value, NaiveDate)> = standing!(t, episode)
-        .select((t::flag, t::cause, t::reason, event::on_date))
-        .load(conn)?;
-    rows.into_iter()
-        .map(|(flag, cause, reason, on)| {
-            Ok(FlagRaise {
-                flag,
-                cause,
-                on,
-                reason: serde_json::from_value(reason)
-                    .map_err(|_| StoreError::Unreadable("reason"))?,
-            })
-        })
-        .collect()
 }
 
 /// Takes back what rules raised on an entry that was taken back itself.
@@ -267,7 +244,7 @@ pub fn raises(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<FlagRaise>, 
 /// Database failure.
 pub fn take_back_raises(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     entry: Uuid,
     by: Uuid,
 ) -> Result<(), StoreError> {
@@ -277,5 +254,5 @@ pub fn take_back_raises(
         .select(t::id)
         .load(conn)?;
     ids.into_iter()
-        .try_for_each(|raise| act(conn, by, raise, Role::TakesBack))
+        .try_for_each(|raise| act(conn, Act::by(by, Role::TakesBack, raise)))
 }

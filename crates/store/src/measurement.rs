@@ -1,13 +1,31 @@
 //! Measured ranges, how each was judged, and what the surgeon said about those above a ceiling.
 
-use crate::StoreError;
 use crate::convert::{unword, word};
-use crate::event::{Entry, Role, Stored, act, enter, standing};
-use crate::schema::{breach_answer, event, measurement, verdict};
+use crate::detail::Detail;
+use crate::event::{Act, Entry, Role, Stored, act, enter};
+use crate::schema::{breach_answer, measurement, verdict};
+use crate::{EpisodeId, StoreError, UserId};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::{BreachAnswer, CeilingVerdict, Measurement, PainArc};
+use serde::Deserialize;
 use uuid::Uuid;
+
+#[derive(Insertable)]
+#[diesel(table_name = measurement)]
+struct NewMeasurement<'a> {
+    id: Uuid,
+    quantity: &'a str,
+    side: String,
+    value: f64,
+    stop: String,
+    taken_by: String,
+    pain_from: Option<f64>,
+    pain_to: Option<f64>,
+    method: Option<String>,
+    rater_id: Option<UserId>,
+    remark: &'a str,
+}
 
 /// Adds a measurement once. Sent again under another sign-in it is the same measurement, and stays the first rater's.
 ///
@@ -15,84 +33,104 @@ use uuid::Uuid;
 /// `IdConflict`, database failure.
 pub fn add(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     event: &Measurement,
 ) -> Result<Stored, StoreError> {
-    use measurement as t;
     let body = Measurement {
         rater: None,
         ..event.clone()
     };
-    let stored = enter(
-        conn,
-        Entry::new(episode, event.id, "measurement", event.on),
-        &body,
-    )?;
+    let entry = Entry::new(episode, event.id, "measurement", event.on);
+    let stored = enter(conn, entry, &body)?;
     if stored == Stored::New {
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(event.id),
-                t::quantity.eq(&event.quantity),
-                t::side.eq(word(event.side)),
-                t::value.eq(event.value),
-                t::stop.eq(word(event.stop)),
-                t::taken_by.eq(word(event.by)),
-                t::pain_from.eq(event.arc.map(|a| a.from)),
-                t::pain_to.eq(event.arc.map(|a| a.to)),
-                t::method.eq(event.method.map(word)),
-                t::rater_id.eq(event.rater),
-                t::remark.eq(&event.remark),
-            ))
+        let row = NewMeasurement {
+            id: event.id,
+            quantity: &event.quantity,
+            side: word(event.side),
+            value: event.value,
+            stop: word(event.stop),
+            taken_by: word(event.by),
+            pain_from: event.arc.map(|a| a.from),
+            pain_to: event.arc.map(|a| a.to),
+            method: event.method.map(word),
+            rater_id: event.rater.map(UserId),
+            remark: &event.remark,
+        };
+        diesel::insert_into(measurement::table)
+            .values(row)
             .execute(conn)?;
     }
     Ok(stored)
 }
 
-type Row = (
-    (
-        Uuid,
-        String,
-        String,
-        f64,
-        String,
-        String,
-        Option<f64>,
-        Option<f64>,
-        Option<String>,
-        Option<Uuid>,
-        String,
-    ),
-    NaiveDate,
-);
+/// A measurement with its verdicts.
+#[derive(Deserialize)]
+pub(crate) struct MeasurementRow {
+    id: Uuid,
+    quantity: String,
+    side: String,
+    value: f64,
+    stop: String,
+    taken_by: String,
+    pain_from: Option<f64>,
+    pain_to: Option<f64>,
+    method: Option<String>,
+    rater_id: Option<UserId>,
+    remark: String,
+    verdicts: Vec<VerdictRow>,
+}
 
-/// Measurements, oldest first, those taken back left out.
-///
-/// # Errors
-/// Database failure.
-pub fn all(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Measurement>, StoreError> {
-    use measurement as t;
-    let rows: Vec<Row> = standing!(t, episode)
-        .select((t::all_columns, event::on_date))
-        .load(conn)?;
-    rows.into_iter()
-        .map(
-            |((id, quantity, side, value, stop, by, from, to, method, rater, remark), on)| {
-                Ok(Measurement {
-                    id,
-                    quantity,
-                    side: unword("side", &side)?,
-                    value,
-                    stop: unword("stop reason", &stop)?,
-                    by: unword("rater", &by)?,
-                    on,
-                    arc: from.zip(to).map(|(from, to)| PainArc { from, to }),
-                    method: method.as_deref().map(|m| unword("method", m)).transpose()?,
-                    rater,
-                    remark,
-                })
-            },
-        )
-        .collect()
+#[derive(Deserialize)]
+struct VerdictRow {
+    ceiling: Option<f64>,
+    whose: String,
+    limit_id: Option<Uuid>,
+    over: bool,
+}
+
+impl Detail for MeasurementRow {
+    const KIND: &'static str = "measurement";
+    /// The measurement, and how it was judged in the order in which it was.
+    type Fact = (Measurement, Vec<CeilingVerdict>);
+
+    fn fact(self, on: NaiveDate) -> Result<Self::Fact, StoreError> {
+        let verdicts = self.verdicts.into_iter().map(|v| CeilingVerdict {
+            measurement: self.id,
+            ceiling: v.ceiling,
+            whose: v.whose,
+            limit: v.limit_id,
+            over: v.over,
+        });
+        let method = self.method.as_deref();
+        let measured = Measurement {
+            id: self.id,
+            quantity: self.quantity,
+            side: unword("side", &self.side)?,
+            value: self.value,
+            stop: unword("stop reason", &self.stop)?,
+            by: unword("rater", &self.taken_by)?,
+            on,
+            arc: self
+                .pain_from
+                .zip(self.pain_to)
+                .map(|(from, to)| PainArc { from, to }),
+            method: method.map(|m| unword("method", m)).transpose()?,
+            rater: self.rater_id.map(|id| id.0),
+            remark: self.remark,
+        };
+        Ok((measured, verdicts.collect()))
+    }
+}
+
+#[derive(Insertable)]
+#[diesel(table_name = verdict)]
+struct NewVerdict<'a> {
+    measurement_id: Uuid,
+    round: i32,
+    ceiling: Option<f64>,
+    whose: &'a str,
+    limit_id: Option<Uuid>,
+    over: bool,
 }
 
 /// Keeps how a measurement was judged; a later round stands beside the earlier ones.
@@ -105,50 +143,25 @@ pub fn add_verdict(conn: &mut PgConnection, judged: &CeilingVerdict) -> Result<(
         .filter(t::measurement_id.eq(judged.measurement))
         .count()
         .get_result::<i64>(conn)?;
-    diesel::insert_into(t::table)
-        .values((
-            t::measurement_id.eq(judged.measurement),
-            t::round.eq(i32::try_from(rounds + 1).unwrap_or(i32::MAX)),
-            t::ceiling.eq(judged.ceiling),
-            t::whose.eq(&judged.whose),
-            t::limit_id.eq(judged.limit),
-            t::over.eq(judged.over),
-        ))
-        .execute(conn)?;
+    let row = NewVerdict {
+        measurement_id: judged.measurement,
+        round: i32::try_from(rounds + 1).unwrap_or(i32::MAX),
+        ceiling: judged.ceiling,
+        whose: &judged.whose,
+        limit_id: judged.limit,
+        over: judged.over,
+    };
+    diesel::insert_into(t::table).values(row).execute(conn)?;
     Ok(())
 }
 
-/// All verdicts of an episode, in the order in which they were given.
-///
-/// # Errors
-/// Database failure.
-pub fn verdicts(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<CeilingVerdict>, StoreError> {
-    use verdict as t;
-    type Row = (Uuid, Option<f64>, String, Option<Uuid>, bool);
-    let rows: Vec<Row> = t::table
-        .inner_join(event::table.on(event::id.eq(t::measurement_id)))
-        .filter(event::episode_id.eq(episode))
-        .order((event::seq, t::round))
-        .select((
-            t::measurement_id,
-            t::ceiling,
-            t::whose,
-            t::limit_id,
-            t::over,
-        ))
-        .load(conn)?;
-    Ok(rows
-        .into_iter()
-        .map(
-            |(measurement, ceiling, whose, limit, over)| CeilingVerdict {
-                measurement,
-                ceiling,
-                whose,
-                limit,
-                over,
-            },
-        )
-        .collect())
+#[derive(Insertable)]
+#[diesel(table_name = breach_answer)]
+struct NewBreachAnswer<'a> {
+    id: Uuid,
+    measurement_id: Uuid,
+    role: &'a str,
+    words: &'a str,
 }
 
 /// Keeps the surgeon's answer to a measurement above its ceiling, once.
@@ -157,46 +170,46 @@ pub fn verdicts(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<CeilingVer
 /// `NotFound` when the episode has no such measurement, `IdConflict`.
 pub fn add_breach_answer(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     answer: &BreachAnswer,
 ) -> Result<Stored, StoreError> {
-    use breach_answer as t;
     let entry = Entry::new(episode, answer.id, "breach_answer", answer.on);
     let stored = enter(conn, entry, answer)?;
     if stored == Stored::New {
-        act(conn, answer.id, answer.measurement, Role::Closes)?;
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(answer.id),
-                t::measurement_id.eq(answer.measurement),
-                t::role.eq(&answer.role),
-                t::words.eq(&answer.words),
-            ))
+        act(conn, Act::by(answer.id, Role::Closes, answer.measurement))?;
+        let row = NewBreachAnswer {
+            id: answer.id,
+            measurement_id: answer.measurement,
+            role: &answer.role,
+            words: &answer.words,
+        };
+        diesel::insert_into(breach_answer::table)
+            .values(row)
             .execute(conn)?;
     }
     Ok(stored)
 }
 
-/// The surgeon's answers, oldest first.
-///
-/// # Errors
-/// Database failure.
-pub fn breach_answers(
-    conn: &mut PgConnection,
-    episode: Uuid,
-) -> Result<Vec<BreachAnswer>, StoreError> {
-    use breach_answer as t;
-    let rows: Vec<(Uuid, Uuid, String, String, NaiveDate)> = standing!(t, episode)
-        .select((t::id, t::measurement_id, t::role, t::words, event::on_date))
-        .load(conn)?;
-    Ok(rows
-        .into_iter()
-        .map(|(id, measurement, role, words, on)| BreachAnswer {
-            id,
-            measurement,
+/// The surgeon's answer to a breach.
+#[derive(Deserialize)]
+pub(crate) struct BreachAnswerRow {
+    id: Uuid,
+    measurement_id: Uuid,
+    role: String,
+    words: String,
+}
+
+impl Detail for BreachAnswerRow {
+    const KIND: &'static str = "breach_answer";
+    type Fact = BreachAnswer;
+
+    fn fact(self, on: NaiveDate) -> Result<BreachAnswer, StoreError> {
+        Ok(BreachAnswer {
+            id: self.id,
+            measurement: self.measurement_id,
             on,
-            role,
-            words,
+            role: self.role,
+            words: self.words,
         })
-        .collect())
+    }
 }

@@ -1,58 +1,61 @@
 //! Outcome sheets: the answers as they were ticked.
 
-use crate::StoreError;
-use crate::event::{Entry, Stored, enter, standing};
-use crate::schema::{event, outcome_sheet};
+use crate::detail::Detail;
+use crate::event::{Entry, Stored, enter};
+use crate::schema::outcome_sheet;
+use crate::{EpisodeId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::Sheet;
+use serde::Deserialize;
 use uuid::Uuid;
 
-type Row = (Uuid, String, serde_json::Value, NaiveDate);
+#[derive(Deserialize, Insertable)]
+#[diesel(table_name = outcome_sheet)]
+pub(crate) struct SheetRow {
+    id: Uuid,
+    instrument: String,
+    answers: serde_json::Value,
+}
 
-fn to_sheet((id, instrument, answers, on): Row) -> Result<Sheet, StoreError> {
-    let answers = serde_json::from_value(answers).map_err(|_| StoreError::Unreadable("answers"))?;
-    Ok(Sheet {
-        id,
-        instrument,
-        answers,
-        on,
-    })
+impl Detail for SheetRow {
+    const KIND: &'static str = "outcome_sheet";
+    type Fact = Sheet;
+
+    fn fact(self, on: NaiveDate) -> Result<Sheet, StoreError> {
+        let answers =
+            serde_json::from_value(self.answers).map_err(|_| StoreError::Unreadable("answers"))?;
+        Ok(Sheet {
+            id: self.id,
+            instrument: self.instrument,
+            answers,
+            on,
+        })
+    }
 }
 
 /// Adds a sheet once.
 ///
 /// # Errors
 /// `IdConflict`, database failure.
-pub fn add(conn: &mut PgConnection, episode: Uuid, sheet: &Sheet) -> Result<Stored, StoreError> {
-    use outcome_sheet as t;
+pub fn add(
+    conn: &mut PgConnection,
+    episode: EpisodeId,
+    sheet: &Sheet,
+) -> Result<Stored, StoreError> {
     let answers =
         serde_json::to_value(&sheet.answers).map_err(|_| StoreError::Unreadable("answers"))?;
-    let stored = enter(
-        conn,
-        Entry::new(episode, sheet.id, "outcome_sheet", sheet.on),
-        sheet,
-    )?;
+    let entry = Entry::new(episode, sheet.id, "outcome_sheet", sheet.on);
+    let stored = enter(conn, entry, sheet)?;
     if stored == Stored::New {
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(sheet.id),
-                t::instrument.eq(&sheet.instrument),
-                t::answers.eq(answers),
-            ))
+        let row = SheetRow {
+            id: sheet.id,
+            instrument: sheet.instrument.clone(),
+            answers,
+        };
+        diesel::insert_into(outcome_sheet::table)
+            .values(row)
             .execute(conn)?;
     }
     Ok(stored)
-}
-
-/// Sheets, oldest first, withdrawn ones left out.
-///
-/// # Errors
-/// Database failure.
-pub fn sheets(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Sheet>, StoreError> {
-    use outcome_sheet as t;
-    let rows: Vec<Row> = standing!(t, episode)
-        .select((t::id, t::instrument, t::answers, event::on_date))
-        .load(conn)?;
-    rows.into_iter().map(to_sheet).collect()
 }

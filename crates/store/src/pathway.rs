@@ -1,13 +1,14 @@
 //! A clinic's own pathways: every version stays, the newest one counts.
 
-use crate::StoreError;
 use crate::schema::own_pathway;
+use crate::{StoreError, UserId};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use uuid::Uuid;
 
 /// One version of an own pathway.
-#[derive(Debug, Clone, PartialEq, Queryable)]
+#[derive(Debug, Clone, PartialEq, Queryable, Selectable, Insertable)]
+#[diesel(table_name = own_pathway)]
 pub struct OwnPathway {
     /// Id of the version.
     pub id: Uuid,
@@ -27,27 +28,6 @@ pub struct OwnPathway {
     pub made_on: NaiveDate,
 }
 
-type Columns = (
-    own_pathway::id,
-    own_pathway::name,
-    own_pathway::version,
-    own_pathway::title,
-    own_pathway::base,
-    own_pathway::state,
-    own_pathway::body,
-    own_pathway::made_on,
-);
-const COLUMNS: Columns = (
-    own_pathway::id,
-    own_pathway::name,
-    own_pathway::version,
-    own_pathway::title,
-    own_pathway::base,
-    own_pathway::state,
-    own_pathway::body,
-    own_pathway::made_on,
-);
-
 /// All versions, newest first.
 ///
 /// # Errors
@@ -55,7 +35,7 @@ const COLUMNS: Columns = (
 pub fn all(conn: &mut PgConnection) -> Result<Vec<OwnPathway>, StoreError> {
     Ok(own_pathway::table
         .order((own_pathway::name, own_pathway::version.desc()))
-        .select(COLUMNS)
+        .select(OwnPathway::as_select())
         .load(conn)?)
 }
 
@@ -73,7 +53,7 @@ pub fn newest(conn: &mut PgConnection) -> Result<Vec<OwnPathway>, StoreError> {
 ///
 /// # Errors
 /// `Stale` when a newer version exists already.
-pub fn add(conn: &mut PgConnection, row: &OwnPathway, by: Uuid) -> Result<(), StoreError> {
+pub fn add(conn: &mut PgConnection, row: &OwnPathway, by: UserId) -> Result<(), StoreError> {
     use own_pathway as t;
     let newest: Option<i32> = t::table
         .filter(t::name.eq(&row.name))
@@ -85,17 +65,7 @@ pub fn add(conn: &mut PgConnection, row: &OwnPathway, by: Uuid) -> Result<(), St
         });
     }
     diesel::insert_into(t::table)
-        .values((
-            t::id.eq(row.id),
-            t::name.eq(&row.name),
-            t::version.eq(row.version),
-            t::title.eq(&row.title),
-            t::base.eq(&row.base),
-            t::state.eq(&row.state),
-            t::body.eq(&row.body),
-            t::made_on.eq(row.made_on),
-            t::user_id.eq(by),
-        ))
+        .values((row, t::user_id.eq(by)))
         .execute(conn)?;
     Ok(())
 }

@@ -1,13 +1,12 @@
 //! Connections, migrations, and the one way to write.
 
-use crate::StoreError;
+use crate::{StoreError, UserId};
 use diesel::pg::PgConnection;
 use diesel::prelude::*;
 use diesel::r2d2::{ConnectionManager, CustomizeConnection, Error as R2d2Error};
 use diesel::sql_types::Text;
 use diesel_migrations::{EmbeddedMigrations, MigrationHarness, embed_migrations};
 use std::time::Duration;
-use uuid::Uuid;
 
 /// A pool of connections.
 pub type Pool = diesel::r2d2::Pool<ConnectionManager<PgConnection>>;
@@ -27,10 +26,15 @@ impl CustomizeConnection<PgConnection, R2d2Error> for Timeouts {
     }
 }
 
-/// Opens a pool of eight connections. It opens even while the database is away: each use then fails by itself.
+/// Connections that requests may hold at once.
+pub const REQUESTS: u32 = 8;
+/// Connections kept for what is nobody's request: the change of day and the jobs never take one from a person.
+const BACKGROUND: u32 = 2;
+
+/// Opens a pool of ten connections: eight for requests, two for the background. It opens even while the database is away: each use then fails by itself.
 pub fn open_pool(url: &str) -> Pool {
     diesel::r2d2::Pool::builder()
-        .max_size(8)
+        .max_size(REQUESTS + BACKGROUND)
         .min_idle(Some(1))
         .connection_timeout(Duration::from_secs(2))
         .connection_customizer(Box::new(Timeouts))
@@ -53,7 +57,7 @@ pub fn migrate(owner_url: &str) -> Result<usize, StoreError> {
 #[derive(Debug, Clone, Copy)]
 pub struct Actor {
     /// The user, or none for the application itself.
-    pub user: Option<Uuid>,
+    pub user: Option<UserId>,
     /// What is being done, in a word or two.
     pub action: &'static str,
 }

@@ -1,9 +1,9 @@
 //! A program: its head, its lines, and the snapshots that were signed.
 
-use crate::StoreError;
 use crate::convert::{column, count, unword, word};
 use crate::event::{Entry, enter};
 use crate::schema::{event, program, program_line, program_snapshot};
+use crate::{EpisodeId, ProgramId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::Line;
@@ -12,23 +12,24 @@ use ritorno_core::snapshot::{Kind, ProgramV1};
 use uuid::Uuid;
 
 /// The head of a program.
-#[derive(Debug, Clone, PartialEq, Queryable)]
+#[derive(Debug, Clone, PartialEq, Queryable, Selectable, Insertable)]
+#[diesel(table_name = program)]
 pub struct Head {
     /// Id.
-    pub id: Uuid,
+    pub id: ProgramId,
     /// Episode id.
-    pub episode_id: Uuid,
+    pub episode_id: EpisodeId,
     /// The knowledge it was built with.
     pub knowledge_sha256: String,
     /// Revision, raised by every edit.
     pub rev: i32,
 }
 
-#[derive(Queryable, Insertable)]
+#[derive(Queryable, Selectable, Insertable)]
 #[diesel(table_name = program_line)]
 struct LineRow {
     id: Uuid,
-    program_id: Uuid,
+    program_id: ProgramId,
     exercise: String,
     from_day: i32,
     to_day: i32,
@@ -52,7 +53,7 @@ struct LineRow {
 }
 
 impl LineRow {
-    fn of(program_id: Uuid, line: &Line) -> Self {
+    fn of(program_id: ProgramId, line: &Line) -> Self {
         let d = &line.dose;
         LineRow {
             id: line.id,
@@ -123,24 +124,39 @@ impl LineRow {
 ///
 /// # Errors
 /// Database failure.
-pub fn head(conn: &mut PgConnection, episode: Uuid) -> Result<Option<Head>, StoreError> {
+pub fn head(conn: &mut PgConnection, episode: EpisodeId) -> Result<Option<Head>, StoreError> {
     Ok(program::table
         .filter(program::episode_id.eq(episode))
+        .select(Head::as_select())
         .first(conn)
         .optional()?)
 }
 
-/// The lines of a program, in order.
+/// The programs of some episodes, each with its lines in order: one query.
 ///
 /// # Errors
 /// Database failure.
-pub fn lines(conn: &mut PgConnection, id: Uuid) -> Result<Vec<Line>, StoreError> {
+pub(crate) fn with_lines(
+    conn: &mut PgConnection,
+    episodes: &[EpisodeId],
+) -> Result<Vec<(Head, Vec<Line>)>, StoreError> {
     use program_line as t;
-    let rows: Vec<LineRow> = t::table
-        .filter(t::program_id.eq(id))
-        .order((t::from_day, t::exercise, t::id))
+    let rows: Vec<(Head, Option<LineRow>)> = program::table
+        .left_join(t::table.on(t::program_id.eq(program::id)))
+        .filter(program::episode_id.eq_any(episodes))
+        .order((program::id, t::from_day, t::exercise, t::id))
+        .select((Head::as_select(), Option::<LineRow>::as_select()))
         .load(conn)?;
-    rows.into_iter().map(LineRow::line).collect()
+    let mut out: Vec<(Head, Vec<Line>)> = Vec::new();
+    for (head, row) in rows {
+        if out.last().is_none_or(|(last, _)| last.id != head.id) {
+            out.push((head, Vec::new()));
+        }
+        if let (Some((_, lines)), Some(row)) = (out.last_mut(), row) {
+            lines.push(row.line()?);
+        }
+    }
+    Ok(out)
 }
 
 /// Replaces the lines of a program that stands at revision `rev` (0 for none yet); answers with its head.
@@ -149,13 +165,14 @@ pub fn lines(conn: &mut PgConnection, id: Uuid) -> Result<Vec<Line>, StoreError>
 /// `Stale` with the newer revision.
 pub fn save(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     rev: i32,
     sha256: &str,
     new: &[Line],
 ) -> Result<Head, StoreError> {
     let current: Option<Head> = program::table
         .filter(program::episode_id.eq(episode))
+        .select(Head::as_select())
         .for_update()
         .first(conn)
         .optional()?;
@@ -178,18 +195,13 @@ pub fn save(
         Some(head) => return Err(StoreError::Stale { current: head.rev }),
         None if rev == 0 => {
             let head = Head {
-                id: Uuid::now_v7(),
+                id: ProgramId::new(),
                 episode_id: episode,
                 knowledge_sha256: sha256.to_owned(),
                 rev: 1,
             };
             diesel::insert_into(program::table)
-                .values((
-                    program::id.eq(head.id),
-                    program::episode_id.eq(episode),
-                    program::knowledge_sha256.eq(sha256),
-                    program::rev.eq(1),
-                ))
+                .values(&head)
                 .execute(conn)?;
             head
         }
@@ -203,7 +215,7 @@ pub fn save(
 }
 
 /// A signed snapshot, without its body.
-#[derive(Debug, Clone, PartialEq, Queryable)]
+#[derive(Debug, Clone, PartialEq)]
 pub struct Signed {
     /// 1, 2, 3 …
     pub version: i32,
@@ -213,18 +225,30 @@ pub struct Signed {
     pub knowledge_sha256: String,
 }
 
+#[derive(Insertable)]
+#[diesel(table_name = program_snapshot)]
+struct NewSnapshot<'a> {
+    id: Uuid,
+    program_id: ProgramId,
+    version: i32,
+    kind_version: i32,
+    knowledge_sha256: &'a str,
+    body: serde_json::Value,
+}
+
 /// Signs: keeps a snapshot that is never changed.
 ///
 /// # Errors
 /// `Stale` when the program has moved on since the revision that is signed.
 pub fn sign(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     signed: &ProgramV1,
     on: NaiveDate,
 ) -> Result<Signed, StoreError> {
     let head: Head = program::table
         .filter(program::episode_id.eq(episode))
+        .select(Head::as_select())
         .for_update()
         .first(conn)
         .optional()?
@@ -234,19 +258,19 @@ pub fn sign(
     }
     let body = serde_json::to_value(signed).map_err(|_| StoreError::Unreadable("program"))?;
     let version = last_signed(conn, head.id)?.map_or(1, |s| s.version + 1);
-    use program_snapshot as t;
     let id = Uuid::now_v7();
     let entry = Entry::new(episode, id, "program_signed", on);
     enter(conn, entry, &(head.id, version))?;
-    diesel::insert_into(t::table)
-        .values((
-            t::id.eq(id),
-            t::program_id.eq(head.id),
-            t::version.eq(version),
-            t::kind_version.eq(Kind::Program.version()),
-            t::knowledge_sha256.eq(&head.knowledge_sha256),
-            t::body.eq(body),
-        ))
+    let row = NewSnapshot {
+        id,
+        program_id: head.id,
+        version,
+        kind_version: Kind::Program.version(),
+        knowledge_sha256: &head.knowledge_sha256,
+        body,
+    };
+    diesel::insert_into(program_snapshot::table)
+        .values(row)
         .execute(conn)?;
     Ok(Signed {
         version,
@@ -259,24 +283,39 @@ pub fn sign(
 ///
 /// # Errors
 /// Database failure.
-pub fn last_signed(conn: &mut PgConnection, program: Uuid) -> Result<Option<Signed>, StoreError> {
+pub fn last_signed(
+    conn: &mut PgConnection,
+    program: ProgramId,
+) -> Result<Option<Signed>, StoreError> {
     use program_snapshot as t;
-    Ok(t::table
+    let found: Option<(SignedRow, NaiveDate)> = t::table
         .inner_join(event::table.on(event::id.eq(t::id)))
         .filter(t::program_id.eq(program))
         .order(t::version.desc())
-        .select((t::version, event::on_date, t::knowledge_sha256))
+        .select((SignedRow::as_select(), event::on_date))
         .first(conn)
-        .optional()?)
+        .optional()?;
+    Ok(found.map(|(row, signed_on)| Signed {
+        version: row.version,
+        signed_on,
+        knowledge_sha256: row.knowledge_sha256,
+    }))
 }
 
-/// The body of the newest snapshot.
+#[derive(Queryable, Selectable)]
+#[diesel(table_name = program_snapshot)]
+struct SignedRow {
+    version: i32,
+    knowledge_sha256: String,
+}
+
+/// The body of the newest snapshot, with the version of its kind.
 ///
 /// # Errors
 /// Database failure.
 pub fn last_snapshot(
     conn: &mut PgConnection,
-    program: Uuid,
+    program: ProgramId,
 ) -> Result<Option<(i32, serde_json::Value)>, StoreError> {
     use program_snapshot as t;
     Ok(t::table

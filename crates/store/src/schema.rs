@@ -26,6 +26,12 @@ diesel::table! {
         until_date -> Nullable<Date>, at -> Timestamptz, by_user -> Nullable<Uuid>, via -> Text,
     }
 }
+diesel::table! {
+    /// A view: events that were not taken back, with their details as text.
+    standing_fact (id) {
+        id -> Uuid, patient_id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, on_date -> Date, detail -> Nullable<Text>,
+    }
+}
 diesel::table! { effect (patient_id, seq, target) { patient_id -> Uuid, seq -> Int8, target -> Int8, role -> Text, } }
 diesel::table! { event_reason (id) { id -> Uuid, code -> Text, words -> Text, } }
 diesel::table! { story_text (id) { id -> Uuid, rev -> Int4, mechanism -> Text, work -> Text, note -> Text, } }

@@ -1,8 +1,8 @@
 //! Sessions: only the digest of a token is kept.
 
-use crate::StoreError;
 use crate::schema::{app_user, session};
-use crate::user::{User, from_row};
+use crate::user::{User, UserRow};
+use crate::{StoreError, UserId};
 use chrono::{DateTime, Utc};
 use diesel::prelude::*;
 use uuid::Uuid;
@@ -14,7 +14,7 @@ use uuid::Uuid;
 pub fn open(
     conn: &mut PgConnection,
     token_hash: &[u8],
-    user: Uuid,
+    user: UserId,
     expires_at: DateTime<Utc>,
 ) -> Result<(), StoreError> {
     diesel::insert_into(session::table)
@@ -37,10 +37,10 @@ pub fn user(conn: &mut PgConnection, token_hash: &[u8]) -> Result<Option<User>, 
         .inner_join(app_user::table.on(app_user::id.eq(session::user_id)))
         .filter(session::token_hash.eq(token_hash))
         .filter(session::expires_at.gt(Utc::now()))
-        .select(app_user::all_columns)
+        .select(UserRow::as_select())
         .first(conn)
         .optional()?;
-    Ok(row.map(from_row).transpose()?.map(|(user, _)| user))
+    Ok(row.map(UserRow::user).transpose()?.map(|(user, _)| user))
 }
 
 /// Ends a session.

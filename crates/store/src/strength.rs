@@ -1,44 +1,56 @@
 //! Pushes against a device: the numbers in columns, the samples beside them.
 
-use crate::StoreError;
 use crate::convert::{unword, word};
-use crate::event::{Entry, Stored, enter, standing};
+use crate::detail::Detail;
+use crate::event::{Entry, Stored, enter};
 use crate::schema::{event, strength_trace, strength_trial};
+use crate::{EpisodeId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::StrengthTrial;
+use serde::Deserialize;
 use uuid::Uuid;
 
-type Row = (
-    (
-        Uuid,
-        String,
-        String,
-        f64,
-        Option<f64>,
-        Option<f64>,
-        Option<String>,
-        bool,
-        String,
-    ),
-    NaiveDate,
-);
+#[derive(Deserialize, Insertable)]
+#[diesel(table_name = strength_trial)]
+pub(crate) struct TrialRow {
+    id: Uuid,
+    test: String,
+    side: String,
+    peak_n: f64,
+    lever_m: Option<f64>,
+    pain: Option<f64>,
+    device: Option<String>,
+    sound: bool,
+    remark: String,
+}
 
-fn to_trial(
-    ((id, test, side, peak_n, lever_m, pain, device, sound, remark), on): Row,
-) -> Result<StrengthTrial, StoreError> {
-    Ok(StrengthTrial {
-        id,
-        test,
-        side: unword("side", &side)?,
-        peak_n,
-        lever_m,
-        pain,
-        device,
-        sound,
-        on,
-        remark,
-    })
+impl Detail for TrialRow {
+    const KIND: &'static str = "strength_trial";
+    type Fact = StrengthTrial;
+
+    fn fact(self, on: NaiveDate) -> Result<StrengthTrial, StoreError> {
+        Ok(StrengthTrial {
+            id: self.id,
+            test: self.test,
+            side: unword("side", &self.side)?,
+            peak_n: self.peak_n,
+            lever_m: self.lever_m,
+            pain: self.pain,
+            device: self.device,
+            sound: self.sound,
+            on,
+            remark: self.remark,
+        })
+    }
+}
+
+#[derive(Insertable)]
+#[diesel(table_name = strength_trace)]
+struct NewTrace {
+    trial_id: Uuid,
+    samples: serde_json::Value,
+    measurement: serde_json::Value,
 }
 
 /// Adds a trial once, with its trace where a device measured it.
@@ -47,52 +59,40 @@ fn to_trial(
 /// `IdConflict`, database failure.
 pub fn add(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     trial: &StrengthTrial,
     trace: Option<(serde_json::Value, serde_json::Value)>,
 ) -> Result<Stored, StoreError> {
-    use strength_trial as t;
     let entry = Entry::new(episode, trial.id, "strength_trial", trial.on);
     let stored = enter(conn, entry, trial)?;
     if stored == Stored::Before {
         return Ok(stored);
     }
-    diesel::insert_into(t::table)
-        .values((
-            t::id.eq(trial.id),
-            t::test.eq(&trial.test),
-            t::side.eq(word(trial.side)),
-            t::peak_n.eq(trial.peak_n),
-            t::lever_m.eq(trial.lever_m),
-            t::pain.eq(trial.pain),
-            t::device.eq(&trial.device),
-            t::sound.eq(trial.sound),
-            t::remark.eq(&trial.remark),
-        ))
+    let row = TrialRow {
+        id: trial.id,
+        test: trial.test.clone(),
+        side: word(trial.side),
+        peak_n: trial.peak_n,
+        lever_m: trial.lever_m,
+        pain: trial.pain,
+        device: trial.device.clone(),
+        sound: trial.sound,
+        remark: trial.remark.clone(),
+    };
+    diesel::insert_into(strength_trial::table)
+        .values(row)
         .execute(conn)?;
     if let Some((samples, measurement)) = trace {
-        use strength_trace as s;
-        diesel::insert_into(s::table)
-            .values((
-                s::trial_id.eq(trial.id),
-                s::samples.eq(samples),
-                s::measurement.eq(measurement),
-            ))
+        let row = NewTrace {
+            trial_id: trial.id,
+            samples,
+            measurement,
+        };
+        diesel::insert_into(strength_trace::table)
+            .values(row)
             .execute(conn)?;
     }
     Ok(stored)
-}
-
-/// Trials, oldest first, withdrawn ones left out; without their traces.
-///
-/// # Errors
-/// Database failure.
-pub fn trials(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<StrengthTrial>, StoreError> {
-    use strength_trial as t;
-    let rows: Vec<Row> = standing!(t, episode)
-        .select((t::all_columns, event::on_date))
-        .load(conn)?;
-    rows.into_iter().map(to_trial).collect()
 }
 
 /// The samples of a trial of this episode and what was read from them.
@@ -101,7 +101,7 @@ pub fn trials(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<StrengthTria
 /// `NotFound` when there is no trace.
 pub fn trace(
     conn: &mut PgConnection,
-    episode: Uuid,
+    episode: EpisodeId,
     id: Uuid,
 ) -> Result<(serde_json::Value, serde_json::Value), StoreError> {
     strength_trace::table

@@ -1,8 +1,8 @@
 //! The people who sign in.
 
-use crate::StoreError;
 use crate::convert::{unword, word};
 use crate::schema::{app_user, sign_in_attempt};
+use crate::{StoreError, UserId};
 use chrono::{DateTime, Utc};
 use diesel::prelude::*;
 use ritorno_core::permission::Role;
@@ -12,7 +12,7 @@ use uuid::Uuid;
 #[derive(Debug, Clone)]
 pub struct User {
     /// Id.
-    pub id: Uuid,
+    pub id: UserId,
     /// What they sign in with.
     pub login: String,
     /// What they are called.
@@ -21,18 +21,27 @@ pub struct User {
     pub role: Role,
 }
 
-type Row = (Uuid, String, String, String, String);
+#[derive(Queryable, Selectable, Insertable)]
+#[diesel(table_name = app_user)]
+pub(crate) struct UserRow {
+    id: UserId,
+    login: String,
+    name: String,
+    role: String,
+    password_hash: String,
+}
 
-pub(crate) fn from_row((id, login, name, role, hash): Row) -> Result<(User, String), StoreError> {
-    Ok((
-        User {
-            id,
-            login,
-            name,
-            role: unword("role", &role)?,
-        },
-        hash,
-    ))
+impl UserRow {
+    /// The user and the password hash.
+    pub(crate) fn user(self) -> Result<(User, String), StoreError> {
+        let user = User {
+            id: self.id,
+            login: self.login,
+            name: self.name,
+            role: unword("role", &self.role)?,
+        };
+        Ok((user, self.password_hash))
+    }
 }
 
 /// A user and the password hash, by login.
@@ -45,9 +54,10 @@ pub fn by_login(
 ) -> Result<Option<(User, String)>, StoreError> {
     app_user::table
         .filter(app_user::login.eq(login))
-        .first::<Row>(conn)
+        .select(UserRow::as_select())
+        .first(conn)
         .optional()?
-        .map(from_row)
+        .map(UserRow::user)
         .transpose()
 }
 
@@ -56,14 +66,15 @@ pub fn by_login(
 /// # Errors
 /// `Refused` when the login is taken.
 pub fn insert(conn: &mut PgConnection, user: &User, password_hash: &str) -> Result<(), StoreError> {
+    let row = UserRow {
+        id: user.id,
+        login: user.login.clone(),
+        name: user.name.clone(),
+        role: word(user.role),
+        password_hash: password_hash.to_owned(),
+    };
     diesel::insert_into(app_user::table)
-        .values((
-            app_user::id.eq(user.id),
-            app_user::login.eq(&user.login),
-            app_user::name.eq(&user.name),
-            app_user::role.eq(word(user.role)),
-            app_user::password_hash.eq(password_hash),
-        ))
+        .values(row)
         .execute(conn)?;
     Ok(())
 }

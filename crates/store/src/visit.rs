@@ -1,16 +1,18 @@
 //! Signed visit notes.
 
-use crate::StoreError;
-use crate::event::{Entry, Stored, enter, standing};
+use crate::detail::Detail;
+use crate::event::{Entry, Stored, enter};
 use crate::schema::{event, visit_note};
+use crate::{EpisodeId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::Written;
 use ritorno_core::snapshot::{Kind, VisitV1};
+use serde::Deserialize;
 use uuid::Uuid;
 
 /// A signed note.
-#[derive(Debug, Clone, PartialEq, Queryable)]
+#[derive(Debug, Clone, PartialEq)]
 pub struct Note {
     /// The day of the visit.
     pub visited_on: NaiveDate,
@@ -37,6 +39,15 @@ impl Note {
     }
 }
 
+#[derive(Insertable)]
+#[diesel(table_name = visit_note)]
+struct NewNote<'a> {
+    id: Uuid,
+    body: &'a str,
+    kind_version: i32,
+    summary: &'a serde_json::Value,
+}
+
 /// Adds a signed note once, signed by whoever writes.
 ///
 /// # Errors
@@ -44,54 +55,60 @@ impl Note {
 pub fn add(
     conn: &mut PgConnection,
     id: Uuid,
-    episode: Uuid,
+    episode: EpisodeId,
     note: &Note,
 ) -> Result<Stored, StoreError> {
-    use visit_note as t;
     let stored = enter(
         conn,
         Entry::new(episode, id, "note", note.visited_on),
         &note.body,
     )?;
     if stored == Stored::New {
-        diesel::insert_into(t::table)
-            .values((
-                t::id.eq(id),
-                t::body.eq(&note.body),
-                t::kind_version.eq(note.kind_version),
-                t::summary.eq(&note.summary),
-            ))
+        let row = NewNote {
+            id,
+            body: &note.body,
+            kind_version: note.kind_version,
+            summary: &note.summary,
+        };
+        diesel::insert_into(visit_note::table)
+            .values(row)
             .execute(conn)?;
     }
     Ok(stored)
 }
 
-/// The newest note of an episode.
+/// The newest note of an episode: the day of the visit and the words.
 ///
 /// # Errors
 /// Database failure.
-pub fn newest(conn: &mut PgConnection, episode: Uuid) -> Result<Option<Note>, StoreError> {
+pub fn newest(conn: &mut PgConnection, episode: EpisodeId) -> Result<Option<Written>, StoreError> {
     use visit_note as t;
-    Ok(t::table
+    let found: Option<(Uuid, NaiveDate, String)> = t::table
         .inner_join(event::table.on(event::id.eq(t::id)))
         .filter(event::episode_id.eq(episode))
         .order((event::on_date.desc(), event::seq.desc()))
-        .select((event::on_date, t::body, t::kind_version, t::summary))
+        .select((t::id, event::on_date, t::body))
         .first(conn)
-        .optional()?)
+        .optional()?;
+    Ok(found.map(|(id, on, text)| Written { id, on, text }))
 }
 
-/// The words of all signed notes of an episode, oldest first.
-///
-/// # Errors
-/// Database failure.
-pub fn texts(conn: &mut PgConnection, episode: Uuid) -> Result<Vec<Written>, StoreError> {
-    use visit_note as t;
-    let rows: Vec<(Uuid, NaiveDate, String)> = standing!(t, episode)
-        .select((t::id, event::on_date, t::body))
-        .load(conn)?;
-    Ok(rows
-        .into_iter()
-        .map(|(id, on, text)| Written { id, on, text })
-        .collect())
+/// The words of a signed note.
+#[derive(Deserialize)]
+pub(crate) struct NoteText {
+    id: Uuid,
+    body: String,
+}
+
+impl Detail for NoteText {
+    const KIND: &'static str = "note";
+    type Fact = Written;
+
+    fn fact(self, on: NaiveDate) -> Result<Written, StoreError> {
+        Ok(Written {
+            id: self.id,
+            on,
+            text: self.body,
+        })
+    }
 }

@@ -13,7 +13,8 @@ use ritorno_server::{AppState, refresh_lane};
 use ritorno_store::episode::Patient;
 use ritorno_store::user::User;
 use ritorno_store::{
-    PgConnection, StoreError, episode, event, findings, flags, measurement, outcome,
+    EpisodeId, PatientId, PgConnection, StoreError, episode, event, findings, flags, measurement,
+    outcome,
 };
 use uuid::Uuid;
 
@@ -365,13 +366,13 @@ pub fn add(
     let day0 = back(p.day)?;
     // Examined three days ago, so that the next visit has something to compare with.
     let on = back(3)?;
-    let id = Uuid::now_v7();
+    let id = EpisodeId::new();
     let birth: NaiveDate = p
         .born
         .parse()
         .map_err(|_| StoreError::Unreadable("demo birth date"))?;
     let patient = Patient {
-        id: Uuid::now_v7(),
+        id: PatientId::new(),
         given_name: p.given.into(),
         family_name: p.family.into(),
         birth,
@@ -489,7 +490,7 @@ pub fn add(
                 answer,
                 variant: None,
                 on,
-                rater: by.id,
+                rater: by.id.0,
                 remark: String::new(),
             },
         )?;

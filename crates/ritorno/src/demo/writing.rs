@@ -15,7 +15,8 @@ use ritorno_core::visit::visit_view;
 use ritorno_server::{AppState, assess, refresh_lane};
 use ritorno_store::episode::Patient;
 use ritorno_store::{
-    PgConnection, StoreError, episode, event, events, flags, limits, measurement, program, visit,
+    EpisodeId, PatientId, PgConnection, StoreError, episode, event, events, flags, limits, log,
+    measurement, program, visit,
 };
 use uuid::Uuid;
 
@@ -28,13 +29,13 @@ pub(crate) fn add(state: &AppState, conn: &mut PgConnection, p: &Person) -> Resu
         day0.checked_add_days(Days::new(u64::from(day.unsigned_abs())))
             .unwrap_or(today)
     };
-    let id = Uuid::now_v7();
+    let id = EpisodeId::new();
     let birth: NaiveDate = p
         .born
         .parse()
         .map_err(|_| StoreError::Unreadable("demo birth date"))?;
     let patient = Patient {
-        id: Uuid::now_v7(),
+        id: PatientId::new(),
         given_name: p.given.into(),
         family_name: p.family.into(),
         birth,
@@ -183,7 +184,7 @@ pub(crate) fn add(state: &AppState, conn: &mut PgConnection, p: &Person) -> Resu
 pub(crate) fn sign_note(
     state: &AppState,
     conn: &mut PgConnection,
-    id: Uuid,
+    id: EpisodeId,
     day: NaiveDate,
     body: &str,
 ) -> Result<(), StoreError> {
@@ -198,7 +199,7 @@ pub(crate) fn sign_note(
 pub(crate) fn answer_texts(
     state: &AppState,
     conn: &mut PgConnection,
-    id: Uuid,
+    id: EpisodeId,
     day: NaiveDate,
 ) -> Result<(), StoreError> {
     let facts = episode::load(conn, id, day)?.facts;
@@ -225,7 +226,7 @@ pub(crate) fn build_and_log(
     state: &AppState,
     conn: &mut PgConnection,
     p: &Person,
-    id: Uuid,
+    id: EpisodeId,
     built: i32,
     on: &impl Fn(i32) -> NaiveDate,
 ) -> Result<(), StoreError> {
@@ -236,7 +237,7 @@ pub(crate) fn build_and_log(
     let (lines, snapshot) = {
         let assessment = assess(&state.knowledge, &facts)?;
         let ctx = assessment.ctx();
-        let lines = assessment.propose(id).lines;
+        let lines = assessment.propose(id.0).lines;
         let mut signed = facts.clone();
         signed.lines.clone_from(&lines);
         let chart = plan_chart(&ctx, &signed);
@@ -259,7 +260,7 @@ pub(crate) fn build_and_log(
     for day in (p.day - 13).max(built)..p.day {
         event::entered_on(conn, on(day))?;
         let log = |conn: &mut PgConnection, exercise: Option<&str>, fact: LogFact| {
-            events::add_log(
+            log::add(
                 conn,
                 id,
                 &LogEntry {
@@ -318,7 +319,7 @@ pub(crate) fn build_and_log(
     let morning = LogFact::PainNextMorning {
         value: if p.flare == Some(p.day - 1) { 4.0 } else { 1.0 },
     };
-    events::add_log(
+    log::add(
         conn,
         id,
         &LogEntry {
@@ -330,7 +331,7 @@ pub(crate) fn build_and_log(
         },
     )?;
     if let Some(day) = p.flare {
-        events::add_log(
+        log::add(
             conn,
             id,
             &LogEntry {
@@ -343,7 +344,7 @@ pub(crate) fn build_and_log(
         )?;
     }
     if let Some(day) = p.slip {
-        events::add_log(
+        log::add(
             conn,
             id,
             &LogEntry {

@@ -321,8 +321,11 @@ fn eight_hands_at_once_store_every_entry_once() {
         "{answers:?}"
     );
     let mut conn = clinic.state.pool.get().expect("a connection");
-    let stored = ritorno_store::measurement::all(&mut conn, episode.parse().expect("an id"))
-        .expect("measurements");
+    let today = clinic.state.today.date();
+    let stored = ritorno_store::episode::load(&mut conn, episode.parse().expect("an id"), today)
+        .expect("an episode")
+        .facts
+        .measurements;
     let same = stored
         .iter()
         .filter(|r| r.quantity == "passive-elevation")

@@ -143,7 +143,7 @@ fn lists_and_patients_take_the_same_number_of_queries_however_much_they_hold() {
     };
     let few = queries(&mut load(&small));
     assert_eq!(queries(&mut load(&large)), few);
-    assert!(few <= 32, "{few} queries for one patient");
+    assert!(few <= 8, "{few} queries for one patient");
     let list = queries(&mut |conn| {
         let rows = daylist::list(
             conn,

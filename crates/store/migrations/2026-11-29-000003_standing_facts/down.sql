@@ -1,0 +1,2 @@
+drop index event_facts;
+drop view standing_fact;

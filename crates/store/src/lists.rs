@@ -1,0 +1,153 @@
+//! The lists of a story: health, kit, tasks, what is special, schools. Read in one statement, replaced as a whole.
+
+use crate::convert::count;
+use crate::schema::{episode_health, episode_kit, episode_modifier, episode_school, episode_task};
+use crate::{EpisodeId, StoreError};
+use diesel::prelude::*;
+use diesel::sql_types::{Integer, Nullable, Text, Uuid as SqlUuid};
+use ritorno_core::facts::{Story, Task};
+use std::collections::BTreeMap;
+
+/// The lists of one story.
+#[derive(Default)]
+pub(crate) struct Lists {
+    pub(crate) health: Vec<String>,
+    pub(crate) kit: Vec<String>,
+    pub(crate) modifiers: Vec<String>,
+    pub(crate) tasks: Vec<Task>,
+    pub(crate) schools: BTreeMap<String, String>,
+}
+
+#[derive(QueryableByName)]
+struct Row {
+    #[diesel(sql_type = Text)]
+    list: String,
+    #[diesel(sql_type = Text)]
+    item: String,
+    #[diesel(sql_type = Nullable<Text>)]
+    about: Option<String>,
+    #[diesel(sql_type = Nullable<Integer>)]
+    score: Option<i32>,
+}
+
+/// Reads the lists of an episode: one query.
+///
+/// # Errors
+/// Database failure.
+pub(crate) fn read(conn: &mut PgConnection, id: EpisodeId) -> Result<Lists, StoreError> {
+    const SQL: &str = "
+        select 'health' as list, item, null as about, null::integer as score, 0 as place from episode_health where episode_id = $1
+        union all select 'kit', item, null, null, 0 from episode_kit where episode_id = $1
+        union all select 'modifier', item, null, null, 0 from episode_modifier where episode_id = $1
+        union all select 'task', label, asks, score, place from episode_task where episode_id = $1
+        union all select 'school', question, school, null, 0 from episode_school where episode_id = $1
+        order by list, place, item";
+    let rows: Vec<Row> = diesel::sql_query(SQL).bind::<SqlUuid, _>(id).load(conn)?;
+    let mut lists = Lists::default();
+    for row in rows {
+        match row.list.as_str() {
+            "health" => lists.health.push(row.item),
+            "kit" => lists.kit.push(row.item),
+            "modifier" => lists.modifiers.push(row.item),
+            "task" => lists.tasks.push(Task {
+                label: row.item,
+                score: count(row.score.unwrap_or(0)).min(10) as u8,
+                asks: row.about,
+            }),
+            _ => {
+                let school = row.about.unwrap_or_default();
+                lists.schools.insert(row.item, school);
+            }
+        }
+    }
+    Ok(lists)
+}
+
+#[derive(Insertable)]
+#[diesel(table_name = episode_health)]
+struct NewHealth<'a> {
+    episode_id: EpisodeId,
+    item: &'a str,
+}
+
+#[derive(Insertable)]
+#[diesel(table_name = episode_kit)]
+struct NewKit<'a> {
+    episode_id: EpisodeId,
+    item: &'a str,
+}
+
+#[derive(Insertable)]
+#[diesel(table_name = episode_modifier)]
+struct NewModifier<'a> {
+    episode_id: EpisodeId,
+    item: &'a str,
+}
+
+#[derive(Insertable)]
+#[diesel(table_name = episode_task)]
+struct NewTask<'a> {
+    episode_id: EpisodeId,
+    place: i32,
+    label: &'a str,
+    score: i32,
+    asks: Option<&'a str>,
+}
+
+#[derive(Insertable)]
+#[diesel(table_name = episode_school)]
+struct NewSchool<'a> {
+    episode_id: EpisodeId,
+    question: &'a str,
+    school: &'a str,
+}
+
+/// Replaces one list; an item named twice counts once.
+macro_rules! replace {
+    ($conn:expr, $table:ident, $id:expr, $rows:expr) => {{
+        diesel::delete($table::table.filter($table::episode_id.eq($id))).execute($conn)?;
+        let rows: Vec<_> = $rows.collect();
+        diesel::insert_into($table::table)
+            .values(rows)
+            .on_conflict_do_nothing()
+            .execute($conn)?;
+    }};
+}
+
+/// Replaces the lists of an episode.
+///
+/// # Errors
+/// Database failure.
+pub(crate) fn write(
+    conn: &mut PgConnection,
+    episode_id: EpisodeId,
+    story: &Story,
+) -> Result<(), StoreError> {
+    let health = story
+        .health
+        .iter()
+        .map(|item| NewHealth { episode_id, item });
+    replace!(conn, episode_health, episode_id, health);
+    let kit = story.kit.iter().map(|item| NewKit { episode_id, item });
+    replace!(conn, episode_kit, episode_id, kit);
+    let modifiers = story
+        .modifiers
+        .iter()
+        .map(|item| NewModifier { episode_id, item });
+    replace!(conn, episode_modifier, episode_id, modifiers);
+    let tasks = story.tasks.iter().zip(0i32..).map(|(task, place)| NewTask {
+        episode_id,
+        place,
+        label: &task.label,
+        score: i32::from(task.score),
+        asks: task.asks.as_deref(),
+    });
+    replace!(conn, episode_task, episode_id, tasks);
+    let schools = story.schools.iter().map(|(question, school)| NewSchool {
+        episode_id,
+        question,
+        school,
+    });
+    replace!(conn, episode_school, episode_id, schools);
+    Ok(())
+}

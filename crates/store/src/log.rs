@@ -1,0 +1,131 @@
+//! The home log. It grows with every day at home, so it is read by itself, column by column.
+
+use crate::convert::{column, count, unword, word};
+use crate::event::{Entry, Stored, enter, standing};
+use crate::schema::{event, log_entry};
+use crate::{EpisodeId, StoreError};
+use chrono::NaiveDate;
+use diesel::prelude::*;
+use ritorno_core::facts::{LogEntry, LogFact};
+use uuid::Uuid;
+
+#[derive(Queryable, Selectable, Insertable)]
+#[diesel(table_name = log_entry)]
+struct LogRow {
+    id: Uuid,
+    exercise: Option<String>,
+    kind: String,
+    value: Option<f64>,
+    sessions: Option<i32>,
+    repetitions: Option<i32>,
+    how: Option<String>,
+    remark: String,
+}
+
+impl LogRow {
+    fn of(entry: &LogEntry) -> LogRow {
+        let empty = LogRow {
+            id: entry.id,
+            exercise: entry.exercise.clone(),
+            kind: String::new(),
+            value: None,
+            sessions: None,
+            repetitions: None,
+            how: None,
+            remark: entry.remark.clone(),
+        };
+        let kind = |kind: &str, value: Option<f64>| (kind.to_owned(), value);
+        let (kind, value) = match entry.fact {
+            LogFact::Done { .. } => kind("done", None),
+            LogFact::LeftOut => kind("left_out", None),
+            LogFact::PainBefore { value } => kind("pain_before", Some(value)),
+            LogFact::PainDuring { value } => kind("pain_during", Some(value)),
+            LogFact::PainNextMorning { value } => kind("pain_next_morning", Some(value)),
+            LogFact::Slip => kind("slip", None),
+            LogFact::SlipWorse { .. } => kind("slip_worse", None),
+            LogFact::FlareDay => kind("flare_day", None),
+            LogFact::Effort { value } => kind("effort", Some(value)),
+        };
+        let row = LogRow {
+            kind,
+            value,
+            ..empty
+        };
+        match entry.fact {
+            LogFact::Done {
+                sessions,
+                repetitions,
+            } => LogRow {
+                sessions: Some(column(sessions)),
+                repetitions: Some(column(repetitions)),
+                ..row
+            },
+            LogFact::SlipWorse { how } => LogRow {
+                how: Some(word(how)),
+                ..row
+            },
+            _ => row,
+        }
+    }
+
+    fn entry(self, on: NaiveDate) -> Result<LogEntry, StoreError> {
+        let value = self.value.ok_or(StoreError::Unreadable("log entry"));
+        let fact = match self.kind.as_str() {
+            "done" => LogFact::Done {
+                sessions: count(self.sessions.unwrap_or(0)),
+                repetitions: count(self.repetitions.unwrap_or(0)),
+            },
+            "left_out" => LogFact::LeftOut,
+            "pain_before" => LogFact::PainBefore { value: value? },
+            "pain_during" => LogFact::PainDuring { value: value? },
+            "pain_next_morning" => LogFact::PainNextMorning { value: value? },
+            "slip" => LogFact::Slip,
+            "slip_worse" => LogFact::SlipWorse {
+                how: unword("slip", self.how.as_deref().unwrap_or_default())?,
+            },
+            "flare_day" => LogFact::FlareDay,
+            "effort" => LogFact::Effort { value: value? },
+            _ => return Err(StoreError::Unreadable("log entry")),
+        };
+        Ok(LogEntry {
+            id: self.id,
+            on,
+            exercise: self.exercise,
+            fact,
+            remark: self.remark,
+        })
+    }
+}
+
+/// Adds a log entry once.
+///
+/// # Errors
+/// `IdConflict`, database failure.
+pub fn add(
+    conn: &mut PgConnection,
+    episode: EpisodeId,
+    entry: &LogEntry,
+) -> Result<Stored, StoreError> {
+    let stored = enter(conn, Entry::new(episode, entry.id, "log", entry.on), entry)?;
+    if stored == Stored::New {
+        diesel::insert_into(log_entry::table)
+            .values(LogRow::of(entry))
+            .execute(conn)?;
+    }
+    Ok(stored)
+}
+
+/// The home log, oldest first, entries taken back left out.
+///
+/// # Errors
+/// Database failure.
+pub(crate) fn all(
+    conn: &mut PgConnection,
+    episode: EpisodeId,
+) -> Result<Vec<LogEntry>, StoreError> {
+    let rows: Vec<(LogRow, NaiveDate)> = standing!(log_entry, episode)
+        .filter(event::kind.eq("log"))
+        .select((LogRow::as_select(), event::on_date))
+        .load(conn)?;
+    rows.into_iter().map(|(row, on)| row.entry(on)).collect()
+}

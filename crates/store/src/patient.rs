@@ -1,0 +1,104 @@
+//! A person: name and birth date.
+
+use crate::convert::{column, count};
+use crate::schema::{episode, patient};
+use crate::{EpisodeId, PatientId, StoreError, event};
+use chrono::NaiveDate;
+use diesel::prelude::*;
+use uuid::Uuid;
+
+/// A patient.
+#[derive(Debug, Clone, PartialEq, Queryable, Selectable, Insertable, AsChangeset)]
+#[diesel(table_name = patient)]
+pub struct Patient {
+    /// Id, made by the client.
+    pub id: PatientId,
+    /// Given name.
+    pub given_name: String,
+    /// Family name.
+    pub family_name: String,
+    /// Date of birth.
+    pub birth: NaiveDate,
+}
+
+/// The newest episode of a patient.
+///
+/// # Errors
+/// `NotFound` when the patient has none.
+pub fn newest_of(conn: &mut PgConnection, patient_id: PatientId) -> Result<EpisodeId, StoreError> {
+    episode::table
+        .filter(episode::patient_id.eq(patient_id))
+        .order((episode::day0.desc(), episode::id.desc()))
+        .select(episode::id)
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("patient"))
+}
+
+/// How many patients there are.
+///
+/// # Errors
+/// Database failure.
+pub fn patients(conn: &mut PgConnection) -> Result<u32, StoreError> {
+    let n: i64 = patient::table.count().get_result(conn)?;
+    Ok(count(i32::try_from(n).unwrap_or(column(u32::MAX))))
+}
+
+/// Whether somebody else has this name and birth date.
+///
+/// # Errors
+/// Database failure.
+pub fn same_person(conn: &mut PgConnection, who: &Patient) -> Result<bool, StoreError> {
+    use patient as t;
+    let others: Vec<(String, String)> = t::table
+        .filter(t::birth.eq(who.birth))
+        .filter(t::id.ne(who.id))
+        .select((t::given_name, t::family_name))
+        .load(conn)?;
+    let same = |a: &str, b: &str| a.trim().to_lowercase() == b.trim().to_lowercase();
+    Ok(others
+        .iter()
+        .any(|(given, family)| same(given, &who.given_name) && same(family, &who.family_name)))
+}
+
+/// Corrects a name or a birth date; the timeline says that it was done and what stood there.
+///
+/// # Errors
+/// `NotFound`.
+pub fn rename(conn: &mut PgConnection, who: &Patient, today: NaiveDate) -> Result<(), StoreError> {
+    use patient as t;
+    let before: Patient = t::table
+        .filter(t::id.eq(who.id))
+        .select(Patient::as_select())
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("patient"))?;
+    if before == *who {
+        return Ok(());
+    }
+    diesel::update(t::table.filter(t::id.eq(who.id)))
+        .set(who)
+        .execute(conn)?;
+    let episode = newest_of(conn, who.id)?;
+    let id = Uuid::now_v7();
+    let entry = event::Entry::new(episode, id, "person_corrected", today);
+    let was = format!(
+        "{} {}, {}",
+        before.given_name, before.family_name, before.birth
+    );
+    event::enter(conn, entry, &was)?;
+    event::reason(conn, id, "", &was)
+}
+
+/// A patient.
+///
+/// # Errors
+/// `NotFound`.
+pub fn person(conn: &mut PgConnection, id: PatientId) -> Result<Patient, StoreError> {
+    patient::table
+        .filter(patient::id.eq(id))
+        .select(Patient::as_select())
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("patient"))
+}
