@@ -82,10 +82,14 @@ impl<'a> Assessment<'a> {
                 || matches!(self.rules.clock, HealingClock::None | HealingClock::Sprain),
             phase: self.phase,
             today: self.facts.day(),
-            helper_heals: self.facts.other_side_heals(),
+            helper_heals: self
+                .facts
+                .other_side_heals(self.known.threshold("helper-heals-days")),
             mass_kg: self.facts.story.mass_kg,
             helper_protected: self.facts.story.other_side == OtherSide::Operated
-                || self.facts.other_side_heals(),
+                || self
+                    .facts
+                    .other_side_heals(self.known.threshold("helper-heals-days")),
             kit: &self.facts.story.kit,
             injected_day: self.injected,
             quick_caution: (self.known.health.iter())

@@ -1,7 +1,7 @@
 //! The follow-up on one page.
 
 use crate::assessment::Assessment;
-use crate::calendar::Clock;
+use crate::calendar::{Clock, EpisodeDay};
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{ExamFact, Facts, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord};
@@ -62,10 +62,11 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
     let (ctx, facts) = (assessment.ctx(), assessment.facts);
     let day = facts.day();
     let all = dials(&ctx, facts);
+    let look_back = ctx.known.threshold("look-back-days") as EpisodeDay;
     let mut log: Vec<LogEntry> = facts
         .log
         .iter()
-        .filter(|e| day - facts.day_of(e.on) < 14)
+        .filter(|e| day - facts.day_of(e.on) < look_back)
         .cloned()
         .collect();
     log.reverse();

@@ -1666,7 +1666,7 @@ export interface components {
             work: string;
         };
         /**
-         * @description How much a muscle is asked for. Source of the bounds: commonly used bands, from memory (confidence B).
+         * @description How much a muscle is asked for, by the bands of `thresholds.toml`.
          * @enum {string}
          */
         DemandClass: "unknown" | "low" | "moderate" | "high" | "very_high";

@@ -69,6 +69,7 @@ pub(super) fn read_file(
         "positions.toml" => known.positions = file.all("position"),
         "precautions.toml" => known.precautions = file.all("precaution"),
         "quantities.toml" => known.quantities = file.all("quantity"),
+        "range-demands.toml" => known.range_demands = file.all("demand"),
         "reasons.toml" => known.reasons = file.all("reason"),
         "red-flags.toml" => known.red_flags = file.all("flag"),
         "references.toml" => known.references = file.by_id("reference", |r: &Reference| &r.id),

@@ -55,7 +55,7 @@ fn laid_beside(
             )),
         }
     }
-    from_tables(&tables, faults, true)
+    from_tables(&tables, faults, None)
 }
 
 impl Knowledge {
@@ -95,20 +95,7 @@ impl Knowledge {
 pub fn load_release(canonical: &str, today: &Knowledge) -> Result<Knowledge, Vec<KnowledgeError>> {
     match serde_json::from_str::<BTreeMap<String, toml::Table>>(canonical) {
         // What was drawn and checked once stays as it was: rules of style that came later do not reach back.
-        Ok(tables) => from_tables(&tables, Vec::new(), false).map(|mut known| {
-            for (id, row) in &today.thresholds {
-                known
-                    .thresholds
-                    .entry(id.clone())
-                    .or_insert_with(|| row.clone());
-            }
-            // Older releases knew the age of an item by the item's name.
-            for item in &mut known.health {
-                let now = today.health.iter().find(|h| h.id == item.id);
-                item.above_age_years = item.above_age_years.or(now.and_then(|h| h.above_age_years));
-            }
-            known
-        }),
+        Ok(tables) => from_tables(&tables, Vec::new(), Some(today)),
         Err(error) => Err(vec![KnowledgeError::at(
             "release",
             "-",
@@ -118,10 +105,28 @@ pub fn load_release(canonical: &str, today: &Knowledge) -> Result<Knowledge, Vec
     }
 }
 
+/// What code held when an older release was made, and rows hold today, is taken from today.
+fn complete(known: &mut Knowledge, today: &Knowledge) {
+    for (id, row) in &today.thresholds {
+        known
+            .thresholds
+            .entry(id.clone())
+            .or_insert_with(|| row.clone());
+    }
+    if known.range_demands.is_empty() {
+        known.range_demands.clone_from(&today.range_demands);
+    }
+    // Older releases knew the age of an item by the item's name.
+    for item in &mut known.health {
+        let now = today.health.iter().find(|h| h.id == item.id);
+        item.above_age_years = item.above_age_years.or(now.and_then(|h| h.above_age_years));
+    }
+}
+
 fn from_tables(
     tables: &BTreeMap<String, toml::Table>,
     mut faults: Vec<KnowledgeError>,
-    new: bool,
+    older_than: Option<&Knowledge>,
 ) -> Result<Knowledge, Vec<KnowledgeError>> {
     for (name, table) in tables {
         bounds::check(name, table, &mut faults);
@@ -134,10 +139,13 @@ fn from_tables(
     for (name, table) in tables {
         read_file(name, table, &mut known, &mut faults);
     }
+    if let Some(today) = older_than {
+        complete(&mut known, today);
+    }
     resolve_spans(&mut known, &mut faults);
     names::all(&known, &mut faults);
     clinical_tests::all(&known, &mut faults);
-    if new {
+    if older_than.is_none() {
         names::thresholds(&known, &mut faults);
         names::lexicon(&known, &mut faults);
         names::flag_tests(&known, &mut faults);

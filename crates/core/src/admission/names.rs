@@ -124,6 +124,28 @@ pub(super) fn thresholds(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
             )),
         }
     }
+    // A ceiling of a range that no row speaks of would hold nothing back.
+    for quantity in ["passive-elevation", "passive-er-side", "passive-er-90"] {
+        if !known.range_demands.iter().any(|r| r.quantity == quantity) {
+            faults.push(KnowledgeError::at(
+                "range-demands.toml",
+                quantity,
+                "quantity",
+                "movements must say what they ask of this range",
+            ));
+        }
+    }
+    for row in &known.range_demands {
+        if known.quantity(&row.quantity).is_none() {
+            let problem = format!("`{}` is not a quantity", row.quantity);
+            faults.push(KnowledgeError::at(
+                "range-demands.toml",
+                &row.id,
+                "quantity",
+                problem,
+            ));
+        }
+    }
     for id in REQUIRED_THRESHOLDS {
         if !known.thresholds.contains_key(id) {
             faults.push(KnowledgeError::at(
@@ -183,6 +205,10 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         .reasons
         .iter()
         .for_each(|r| source("reasons.toml", &r.id, &r.source));
+    known
+        .range_demands
+        .iter()
+        .for_each(|r| source("range-demands.toml", &r.id, &r.source));
     known
         .thresholds
         .values()

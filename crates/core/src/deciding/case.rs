@@ -36,11 +36,6 @@ impl Case<'_> {
         self.ctx.known.threshold(id)
     }
 
-    /// Repetitions from which an elastic may, and from which it must, go up a level.
-    pub(super) fn elastic_repetitions(&self) -> [u32; 2] {
-        ["elastic-may-repetitions", "elastic-must-repetitions"].map(|id| self.threshold(id) as u32)
-    }
-
     pub(super) fn dose(&self) -> &Dose {
         &self.line.dose
     }

@@ -20,9 +20,12 @@ pub(super) fn at_top(exercise: &Exercise, dose: &Dose) -> bool {
 
 /// One step more of one thing: repetitions, then sets, then hold, then load. `None` at the top of everything.
 ///
-/// Elastic may go up a level from 20 repetitions on or at the top of a shorter range, must at 25, and restarts at the low end; weight by half a kilo, above 3 kg by at
-/// most a tenth. Source: common practice, no published source.
-pub(super) fn more(exercise: &Exercise, dose: &Dose, [may, must]: [u32; 2]) -> Option<Dose> {
+/// Elastic may go up a level from `elastic-may-repetitions` on or at the top of a shorter range, must at `elastic-must-repetitions`,
+/// and restarts at the low end; weight by `weight-step-kg`, of a heavy one by at most `weight-step-share-pct`.
+pub(super) fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose> {
+    let step = |id: &str| known.threshold(id);
+    let [may, must] =
+        ["elastic-may-repetitions", "elastic-must-repetitions"].map(|id| step(id) as u32);
     let range = &exercise.range;
     let mut next = *dose;
     let low = range.repetitions[0].max(1);
@@ -41,8 +44,13 @@ pub(super) fn more(exercise: &Exercise, dose: &Dose, [may, must]: [u32; 2]) -> O
         return Some(up);
     }
     if dose.repetitions < range.repetitions[1] {
-        next.repetitions = (dose.repetitions + if range.repetitions[1] > 12 { 3 } else { 2 })
-            .min(range.repetitions[1]);
+        let long = f64::from(range.repetitions[1]) > step("repetitions-long-above");
+        let further = step(if long {
+            "repetitions-step-long"
+        } else {
+            "repetitions-step"
+        }) as u32;
+        next.repetitions = (dose.repetitions + further).min(range.repetitions[1]);
         return Some(next);
     }
     if dose.sets < range.sets[1] {
@@ -50,12 +58,15 @@ pub(super) fn more(exercise: &Exercise, dose: &Dose, [may, must]: [u32; 2]) -> O
         return Some(next);
     }
     if dose.hold_s < range.hold_s[1] {
-        next.hold_s = (dose.hold_s + 5).min(range.hold_s[1]);
+        next.hold_s = (dose.hold_s + step("hold-step-s") as u32).min(range.hold_s[1]);
         return Some(next);
     }
     if let (Some(kg), Some(max)) = (dose.load_kg, range.load_kg_max) {
-        let step = if kg > 3.0 { (kg * 0.1).min(0.5) } else { 0.5 };
-        let heavier = ((kg + step) * 10.0).round() / 10.0;
+        let whole = step("weight-step-kg");
+        let share = kg * step("weight-step-share-pct") / 100.0;
+        let heavy = kg > step("weight-heavy-kg");
+        let further = if heavy { share.min(whole) } else { whole };
+        let heavier = ((kg + further) * 10.0).round() / 10.0;
         if heavier <= max + 1e-9 {
             return Some(Dose {
                 load_kg: Some(heavier),

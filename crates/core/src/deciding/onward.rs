@@ -73,7 +73,7 @@ impl Case<'_> {
                 change: Change::None,
             };
         }
-        let more = change::more(self.exercise, self.dose(), self.elastic_repetitions())
+        let more = change::more(self.ctx.known, self.exercise, self.dose())
             .map(|dose| Change::Dose { dose });
         let passes = |change: &Change| match change {
             Change::Dose { dose } => change::against(self.ctx, self.exercise, dose, self.day),
@@ -163,7 +163,7 @@ impl Case<'_> {
 
     /// While it holds, a clinician may still go on where no rule of healing is against it.
     pub(super) fn could_go_on(&self, why: &Reason) -> Option<Alternative> {
-        let change = change::more(self.exercise, self.dose(), self.elastic_repetitions())
+        let change = change::more(self.ctx.known, self.exercise, self.dose())
             .map(|dose| Change::Dose { dose })?;
         let Change::Dose { dose } = &change else {
             return None;

@@ -159,11 +159,12 @@ impl Facts {
         })
     }
 
-    /// Whether the other shoulder heals from an operation itself: half a year. Source: our choice.
-    pub fn other_side_heals(&self) -> bool {
-        const HALF_A_YEAR: i64 = 182;
-        self.other_operated_on
-            .is_some_and(|on| (0..HALF_A_YEAR).contains(&(self.today - on).num_days()))
+    /// Whether the other shoulder heals from an operation itself, for so many days.
+    pub fn other_side_heals(&self, days: f64) -> bool {
+        self.other_operated_on.is_some_and(|on| {
+            let since = (self.today - on).num_days();
+            since >= 0 && (since as f64) < days
+        })
     }
 
     /// Today's episode day.

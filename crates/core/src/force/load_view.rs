@@ -165,7 +165,7 @@ pub fn load_view(
         slack_m: load.band.map(|b| b.slack_m),
         pull_n: load.band.and_then(|_| pull_along(&found)),
         along: along(path),
-        demand: DemandClass::of(&exercise.activity),
+        demand: known.demand_class(exercise),
         table: table.id.clone(),
         minds,
         setup,

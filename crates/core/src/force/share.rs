@@ -50,7 +50,9 @@ pub fn share_of_strength(
             continue;
         };
         // The elbow and where the pad lies differ between test and exercise; what must agree is where the upper arm is turned.
-        if at.orientation().degrees_to(pose.orientation()) > 30.0 {
+        if at.orientation().degrees_to(pose.orientation())
+            > ctx.known.threshold("near-position-deg")
+        {
             continue;
         }
         let Some(set) = page

@@ -226,7 +226,19 @@ impl Dose {
             })
     }
 
-    /// Minutes of one session of this exercise. In a circuit the other exercises are the rest; single repetitions take a breath each.
+    /// Minutes of one session of this exercise, by [`Self::REPETITION_S`] where the dose has no tempo.
+    ///
+    /// ```
+    /// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+    /// let row = known.exercises["pendulum-cradle"].dose;
+    /// let dose = ritorno_core::knowledge::Dose {
+    ///     sets: 2, repetitions: 10, hold_s: 0, rest_s: 60, tempo_s: None, duration_s: None, structure: None, ..row
+    /// };
+    /// // Twice ten repetitions of four seconds, and one rest between them.
+    /// assert!((dose.minutes() - (80.0 + 60.0) / 60.0).abs() < 1e-12);
+    /// ```
+    ///
+    /// In a circuit the other exercises are the rest; single repetitions take a breath each.
     pub fn minutes(&self) -> f64 {
         let breath = if self.structure == Some(SetStructure::Single) {
             5
@@ -294,31 +306,34 @@ pub struct Activity {
     pub source: String,
 }
 
-/// How much a muscle is asked for. Source of the bounds: commonly used bands, from memory (confidence B).
+/// How much a muscle is asked for, by the bands of `thresholds.toml`.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum DemandClass {
     /// Not published: in a protected phase not allowed until a clinician says so.
     Unknown,
-    /// Up to 15 %.
+    /// Up to `demand-low-pct`.
     Low,
-    /// 16 to 40 %.
+    /// Up to `demand-moderate-pct`.
     Moderate,
-    /// 41 to 60 %.
+    /// Up to `demand-high-pct`.
     High,
-    /// Above 60 %.
+    /// Above that.
     VeryHigh,
 }
 
 impl DemandClass {
     /// The class of the most active muscle.
-    pub fn of(activity: &[Activity]) -> DemandClass {
+    ///
+    /// `bands` are the upper ends of low, moderate and high, in percent.
+    pub fn of(activity: &[Activity], bands: [f64; 3]) -> DemandClass {
+        let [low, moderate, high] = bands;
         match activity.iter().map(|a| a.percent).reduce(f64::max) {
             None => DemandClass::Unknown,
-            Some(p) if p <= 15.0 => DemandClass::Low,
-            Some(p) if p <= 40.0 => DemandClass::Moderate,
-            Some(p) if p <= 60.0 => DemandClass::High,
+            Some(p) if p <= low => DemandClass::Low,
+            Some(p) if p <= moderate => DemandClass::Moderate,
+            Some(p) if p <= high => DemandClass::High,
             Some(_) => DemandClass::VeryHigh,
         }
     }
@@ -412,7 +427,7 @@ pub struct Exercise {
 #[derive(Clone, Default)]
 pub struct Worked {
     frames: OnceLock<Vec<PathPoint>>,
-    peaks: OnceLock<Vec<(&'static str, f64)>>,
+    peaks: OnceLock<Vec<(String, f64)>>,
 }
 
 impl std::fmt::Debug for Worked {
@@ -430,8 +445,8 @@ impl Exercise {
     /// The greatest demands along the whole path, worked out by `work` the first time.
     pub(crate) fn peaks(
         &self,
-        work: impl FnOnce(&[PathPoint]) -> Vec<(&'static str, f64)>,
-    ) -> &[(&'static str, f64)] {
+        work: impl FnOnce(&[PathPoint]) -> Vec<(String, f64)>,
+    ) -> &[(String, f64)] {
         self.worked.peaks.get_or_init(|| work(self.frames()))
     }
 

@@ -15,6 +15,7 @@ mod modifier;
 mod pathway;
 mod pattern;
 mod picture;
+mod range_demand;
 mod rows;
 mod school;
 mod set;
@@ -43,6 +44,7 @@ pub use pathway::{
 pub use pattern::Pattern;
 pub(crate) use pattern::words;
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
+pub use range_demand::{DemandWhen, HAIR_DEG, PoseAngle, RangeDemand};
 pub use rows::{
     AskRow, Bound, GateClass, HealthItem, Mode, NeedRow, Quantity, ReasonFor, ReasonRow, RedFlag,
     Reference, Threshold, Tier, Unit,

@@ -4,10 +4,11 @@ use super::asks::{AttestationRow, PositionRow, PrecautionRow};
 use super::clinical_test::{ClinicalTest, Cluster, Hypothesis};
 use super::criteria::{Criterion, CriterionKind};
 use super::elastic::ElasticRow;
-use super::exercise::Exercise;
+use super::exercise::{DemandClass, Exercise};
 use super::instrument::Instrument;
 use super::modifier::Modifier;
 use super::pathway::{DroppedFloor, Pathway};
+use super::range_demand::RangeDemand;
 use super::rows::{
     AskRow, Bound, GateClass, HealthItem, NeedRow, Quantity, ReasonRow, RedFlag, Reference,
     Threshold,
@@ -60,6 +61,8 @@ pub struct Knowledge {
     pub hypotheses: Vec<Hypothesis>,
     /// Clinical tests, in order of examination.
     pub tests: Vec<ClinicalTest>,
+    /// What a frame of a movement asks of each measured range.
+    pub range_demands: Vec<RangeDemand>,
     /// Strength in standard positions, in order.
     pub strength: Vec<StrengthTest>,
     /// Levels of elastic, until measured.
@@ -83,11 +86,48 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 87] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 124] = [
+    "sling-elevation-deg",
+    "sling-internal-deg",
+    "sling-plane-deg",
+    "trend-least-measurements",
+    "trend-least-days",
+    "trend-furthest-days",
+    "least-stay-days",
+    "gate-due-days",
+    "slow-or-quick-days-per-week",
+    "severity-young-age-years",
+    "severity-low-max",
+    "severity-middle-max",
+    "severity-lax-er-deg",
+    "laxity-grown-from-years",
+    "laxity-older-from-years",
+    "laxity-child",
+    "laxity-adult",
+    "laxity-older",
+    "informative-ratio",
+    "conflict-ratio",
+    "pre-test-unknown-pct",
+    "job-load-kg",
+    "job-overhead-h",
+    "repetitions-step",
+    "repetitions-step-long",
+    "repetitions-long-above",
+    "hold-step-s",
+    "weight-step-kg",
+    "weight-heavy-kg",
+    "weight-step-share-pct",
+    "helper-heals-days",
+    "resisted-from-week",
+    "demand-low-pct",
+    "demand-moderate-pct",
+    "demand-high-pct",
+    "turn-minutes",
+    "irritable-hold-s",
+    "look-back-days",
+    "near-position-deg",
     "light-load-kg",
     "light-elastic-level",
-    "rest-elevation-deg",
-    "rest-extension-deg",
     "elastic-drift-pct",
     "elastic-again-days",
     "load-step-up",
@@ -181,6 +221,24 @@ impl Knowledge {
             "threshold {id} is not required at load"
         );
         self.thresholds.get(id).map_or(0.0, |row| row.value)
+    }
+
+    /// How much an exercise asks of the most active muscle.
+    pub fn demand_class(&self, exercise: &Exercise) -> DemandClass {
+        let band = |id| self.threshold(id);
+        DemandClass::of(
+            &exercise.activity,
+            [
+                band("demand-low-pct"),
+                band("demand-moderate-pct"),
+                band("demand-high-pct"),
+            ],
+        )
+    }
+
+    /// The error of measurement of a range, in its unit. Of a range without a row nothing is known, so nothing counts as a change.
+    pub fn error_of(&self, quantity: &str) -> f64 {
+        self.quantity(quantity).map_or(f64::INFINITY, |q| q.error)
     }
 
     /// Whether a value typed into a field is possible; a field without a row is not bounded.

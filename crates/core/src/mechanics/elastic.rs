@@ -28,6 +28,16 @@ impl Law {
     }
 
     /// Tension in newtons at an elongation in percent; 0 when slack.
+    ///
+    /// ```
+    /// use ritorno_core::mechanics::Law;
+    ///
+    /// let band = Law::ideal(20.0);
+    /// assert!((band.force_n(100.0) - 20.0).abs() < 1e-12);
+    /// // Half as long again pulls with more than half: rubber is stiffest at the beginning.
+    /// assert!(band.force_n(50.0) > 10.0);
+    /// assert_eq!(band.force_n(-5.0), 0.0);
+    /// ```
     pub fn force_n(&self, elongation_pct: f64) -> f64 {
         if elongation_pct <= 0.0 {
             return 0.0;

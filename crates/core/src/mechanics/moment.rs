@@ -161,7 +161,30 @@ fn load_moment(
     (sum + (at.hand - about).cross(at_hand), pulled)
 }
 
-/// What must be supplied at the shoulder in one pose, and the band's elongation and tension.
+/// What must be supplied at the shoulder in one pose, in N·m, and the band's elongation in percent and tension in N.
+///
+/// ```
+/// use ritorno_core::mechanics::{
+///     ArmBody, ArmPose, Attitude, Person, Resolved, Rotation, Supply, supply_at,
+/// };
+///
+/// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+/// let arm = ArmBody::new(&known.segments[0], Person::REFERENCE);
+/// let pose = |elevation_deg| ArmPose {
+///     plane_deg: 90.0,
+///     elevation_deg,
+///     rotation: Rotation::TwistDeg(0.0),
+///     elbow_deg: 0.0,
+/// };
+/// let needed = |elevation| supply_at(&arm, Attitude::Standing, &Resolved::NONE, &pose(elevation)).0;
+/// // A hanging arm needs nothing; held straight forward it needs the raisers.
+/// assert!(needed(0.0).total_nm() < 0.1);
+/// assert_eq!(needed(90.0).main(), Some(Supply::Raisers));
+/// // A kilogram in the hand weighs more than itself: it hangs at the end of the arm.
+/// let held = Resolved { weight_kg: 1.0, ..Resolved::NONE };
+/// let with = supply_at(&arm, Attitude::Standing, &held, &pose(90.0)).0;
+/// assert!(with.total_nm() > needed(90.0).total_nm() * 1.4);
+/// ```
 pub fn supply_at(
     arm: &ArmBody,
     attitude: Attitude,

@@ -44,7 +44,10 @@ pub fn start_dose(
     if irritability == Irritability::High {
         dose.sets = range.sets[0].max(1);
         dose.repetitions = range.repetitions[0].max(1);
-        dose.hold_s = dose.hold_s.min(5).clamp(range.hold_s[0], range.hold_s[1]);
+        dose.hold_s = dose
+            .hold_s
+            .min(rules.irritable_hold_s)
+            .clamp(range.hold_s[0], range.hold_s[1]);
     }
     let style: &Style = &rules.style;
     let strength = exercise.hardest() >= Level::ResistedLight;
@@ -62,9 +65,9 @@ pub fn start_dose(
             dose.effort_pct = Some(effort);
         }
     }
-    // Slow lowering and quick work rest two days: no more than every other day.
+    // Slow lowering and quick work need days of rest.
     if exercise.hardest() >= Level::Eccentric {
-        dose.days_per_week = dose.days_per_week.min(3);
+        dose.days_per_week = dose.days_per_week.min(rules.resisted_days_per_week);
     }
     let most = rules
         .allowance(day)

@@ -6,7 +6,7 @@ use crate::facts::Facts;
 use crate::knowledge::{Criterion, CriterionKind, LogEvent};
 use crate::progress::{adherence_pct, day_share};
 use crate::reason::Reason;
-use crate::rules::{LEAST_STAY_DAYS, PhaseSpan, reached_phase, schedule};
+use crate::rules::{PhaseSpan, reached_phase, schedule};
 
 /// The phases over days as they are to be expected: a gate that asks for sessions that were not done comes later.
 ///
@@ -25,7 +25,7 @@ pub fn expected(ctx: &CheckContext, facts: &Facts) -> Vec<PhaseSpan> {
         let moved = spans[at].from_day.max(earliest);
         spans[at].to_day += moved - spans[at].from_day;
         spans[at].from_day = moved;
-        earliest = moved + LEAST_STAY_DAYS;
+        earliest = moved + ctx.rules.least_stay_days;
         if at > 0 {
             spans[at - 1].to_day = moved;
         }

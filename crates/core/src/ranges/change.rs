@@ -80,7 +80,7 @@ pub fn detectable(
 
 /// The default of a quantity, without what the clinic has measured.
 pub fn default_detectable(known: &Knowledge, quantity: &str, same_rater: bool) -> f64 {
-    let error = known.quantity(quantity).map_or(8.0, |q| q.error);
+    let error = known.error_of(quantity);
     let factor = if same_rater {
         1.0
     } else {

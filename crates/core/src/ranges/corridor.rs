@@ -2,7 +2,7 @@
 
 use super::compared::measure_for;
 use super::measurement_view::measurement_view;
-use super::trend::Trend;
+use super::trend::{Trend, TrendBounds};
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
 use crate::facts::Facts;
@@ -99,7 +99,8 @@ fn trend(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<Trend> {
         .iter()
         .map(|r| r.1)
         .fold(measure_for(facts, q).0, f64::max);
-    let found = Trend::of(&used, cap)?;
+    let bounds = TrendBounds::of(ctx.known);
+    let found = Trend::of(&used, cap, bounds)?;
     let last = used.last()?.1;
     let asked = ctx
         .rules
@@ -133,7 +134,7 @@ fn trend(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<Trend> {
     };
     Some(
         match target.and_then(|target| Some((target, allowed(target)?))) {
-            Some((target, from)) => found.toward(target, from),
+            Some((target, from)) => found.toward(target, from, bounds.furthest_days),
             None => found,
         },
     )

@@ -1,14 +1,9 @@
 //! Where a range is heading: a line through its measurements that one odd measurement cannot bend, and when it may get somewhere.
 
 use crate::calendar::{EpisodeDay, WEEK};
+use crate::knowledge::Knowledge;
 use serde::{Deserialize, Serialize};
 use statrs::distribution::{ContinuousCDF, Normal};
-
-/// Fewest measurements of a trend. Source: our choice, because three points lie on a line too easily.
-const LEAST_MEASUREMENTS: usize = 4;
-
-/// Least days from the first to the last.
-const LEAST_DAYS: EpisodeDay = 14;
 
 /// Chance outside the interval: 80 % intervals throughout, since four points cannot carry 95 %.
 const OUTSIDE: f64 = 0.2;
@@ -49,34 +44,54 @@ pub struct Reach {
     pub latest: Option<EpisodeDay>,
 }
 
-/// Nobody is told of a day further away than this.
-const FURTHEST_DAYS: f64 = 365.0;
+/// What a line must rest on, and how far it is followed.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct TrendBounds {
+    /// Fewest measurements.
+    pub measurements: usize,
+    /// Fewest days from the first to the last.
+    pub days: EpisodeDay,
+    /// Most days that it is followed.
+    pub furthest_days: f64,
+}
+
+impl TrendBounds {
+    /// The bounds of `thresholds.toml`.
+    pub fn of(known: &Knowledge) -> Self {
+        TrendBounds {
+            measurements: known.threshold("trend-least-measurements") as usize,
+            days: known.threshold("trend-least-days") as EpisodeDay,
+            furthest_days: known.threshold("trend-furthest-days"),
+        }
+    }
+}
 
 impl Trend {
     /// The line through `measurements` (day and value, any order, one or more a day), or `None` where they do not carry one.
     ///
     /// ```
-    /// use ritorno_core::ranges::Trend;
+    /// use ritorno_core::ranges::{Trend, TrendBounds};
     ///
+    /// let least = TrendBounds { measurements: 4, days: 14, furthest_days: 365.0 };
     /// let weekly = [(14, 70.0), (21, 80.0), (28, 90.0), (35, 100.0)];
-    /// let line = Trend::of(&weekly, 165.0).expect("four measurements over three weeks");
+    /// let line = Trend::of(&weekly, 165.0, least).expect("four measurements over three weeks");
     /// assert!((line.per_week - 10.0).abs() < 1e-9);
     /// // One odd measurement does not bend the line.
     /// let odd = [(14, 70.0), (21, 80.0), (28, 20.0), (35, 100.0), (42, 110.0)];
-    /// assert!((Trend::of(&odd, 165.0).expect("a line").per_week - 10.0).abs() < 1e-9);
+    /// assert!((Trend::of(&odd, 165.0, least).expect("a line").per_week - 10.0).abs() < 1e-9);
     /// // Three measurements carry no line.
-    /// assert!(Trend::of(&weekly[..3], 165.0).is_none());
+    /// assert!(Trend::of(&weekly[..3], 165.0, least).is_none());
     /// ```
     ///
     /// Theil–Sen: the median of the slopes between all pairs of different days; its interval after Sen 1968, with ties. The
     /// line passes through the medians of days and values. Measurements that only say "at least" must be left out by the caller.
     /// Source: Theil 1950, Sen 1968 (J Am Stat Assoc), from memory; checked against a general statistics package.
-    pub fn of(measurements: &[(EpisodeDay, f64)], cap: f64) -> Option<Trend> {
+    pub fn of(measurements: &[(EpisodeDay, f64)], cap: f64, least: TrendBounds) -> Option<Trend> {
         let (first, last) = (
             measurements.iter().map(|r| r.0).min()?,
             measurements.iter().map(|r| r.0).max()?,
         );
-        if measurements.len() < LEAST_MEASUREMENTS || last - first < LEAST_DAYS {
+        if measurements.len() < least.measurements || last - first < least.days {
             return None;
         }
         let days: Vec<f64> = measurements.iter().map(|r| f64::from(r.0)).collect();
@@ -98,10 +113,10 @@ impl Trend {
 
     /// With the days on which `target` may be reached, none of them before `from`; none beyond the cap, where the line says nothing.
     #[must_use]
-    pub fn toward(mut self, target: f64, from: EpisodeDay) -> Trend {
+    pub fn toward(mut self, target: f64, from: EpisodeDay, furthest_days: f64) -> Trend {
         let day = |per_week: f64| -> Option<EpisodeDay> {
             let days = (target - self.at_last) / per_week * f64::from(WEEK);
-            (target <= self.cap && per_week > 0.0 && days.is_finite() && days <= FURTHEST_DAYS)
+            (target <= self.cap && per_week > 0.0 && days.is_finite() && days <= furthest_days)
                 .then(|| (self.to_day + days.max(0.0).ceil() as EpisodeDay).max(from))
         };
         self.reach = Some(Reach {

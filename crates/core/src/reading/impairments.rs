@@ -202,7 +202,7 @@ pub fn rotation_deficit(ctx: &CheckContext, facts: &Facts) -> Option<Impairment>
         Some(newest("passive-er-90", affected)? + newest("passive-ir-90", affected)?)
     };
     let (here, whole) = (total(true)?, total(false)?);
-    let error = 2.0 * ctx.known.quantity("passive-ir-90").map_or(7.0, |q| q.error);
+    let error = 2.0 * ctx.known.error_of("passive-ir-90");
     let deficit = whole - here;
     (deficit > 0.0).then(|| Impairment {
         measure: "total-rotation".to_owned(),

@@ -179,10 +179,7 @@ fn active_against_passive(ctx: &CheckContext, facts: &Facts) -> VoteView {
     {
         return say(None, Reason::new("vote-dropped-weakness"));
     }
-    let error = ctx
-        .known
-        .quantity("passive-elevation")
-        .map_or(8.0, |q| q.error);
+    let error = ctx.known.error_of("passive-elevation");
     let gap = passive.value - active.value;
     // An arm that goes further by itself than it is lifted was measured wrongly once, or on another day.
     if active.value > passive.value + error {

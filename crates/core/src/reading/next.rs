@@ -101,9 +101,6 @@ pub fn gain_bits(
     )
 }
 
-/// Minutes it costs to turn the patient. Source: common practice, no published source.
-const TURN_MINUTES: f64 = 0.5;
-
 /// The plan: what is done, the core, the optional tests in order, and what is barred or makes no sense now.
 ///
 /// A suggestion; any order is allowed.
@@ -167,7 +164,7 @@ pub fn plan(
                     Place::Optional
                 };
                 let turn = if position_now.is_some_and(|now| now != test.position) {
-                    TURN_MINUTES
+                    ctx.known.threshold("turn-minutes")
                 } else {
                     0.0
                 };

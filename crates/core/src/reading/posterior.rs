@@ -122,7 +122,8 @@ pub struct HypothesisView {
 }
 
 /// The pre-test probability of a hypothesis for this person: the clinician's own, or the first row that fits.
-pub fn pre_test(hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
+pub fn pre_test(known: &Knowledge, hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
+    let unknown = known.threshold("pre-test-unknown-pct") / 100.0;
     let own = facts
         .exam_notes
         .iter()
@@ -151,7 +152,7 @@ pub fn pre_test(hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
         .prior
         .iter()
         .find(fits)
-        .map_or((0.1, "our choice".to_owned(), Confidence::C), |p| {
+        .map_or((unknown, "our choice".to_owned(), Confidence::C), |p| {
             (p.probability, p.source.clone(), p.confidence)
         });
     match own {
@@ -201,6 +202,15 @@ fn expit(x: f64) -> f64 {
 }
 
 /// Bayes' rule on odds: the probability after a likelihood ratio. At 0 or 1 nothing changes.
+///
+/// ```
+/// use ritorno_core::reading::after_ratio;
+///
+/// // Odds of 1 to 3, times 3, are even.
+/// assert!((after_ratio(0.25, 3.0) - 0.5).abs() < 1e-12);
+/// // What is certain stays certain, whatever a test says.
+/// assert_eq!(after_ratio(1.0, 0.01), 1.0);
+/// ```
 pub fn after_ratio(probability: f64, ratio: f64) -> f64 {
     if probability <= 0.0 || probability >= 1.0 {
         return probability;
@@ -229,7 +239,7 @@ pub fn read_hypothesis(
     weighed: &[Weighed],
 ) -> HypothesisView {
     let used: Vec<&Weighed> = weighed.iter().filter(|w| w.unused.is_none()).collect();
-    let pre = pre_test(hypothesis, facts);
+    let pre = pre_test(known, hypothesis, facts);
     let mut steps = Vec::new();
     let mut draws: Vec<f64> = Vec::new();
     for group in model.groups(&hypothesis.id) {
@@ -281,7 +291,7 @@ pub fn read_hypothesis(
             _ => None,
         });
     let (word, why) = word(known, &steps, probability, low, high, shown);
-    let conflicts = conflicts(&steps);
+    let conflicts = conflicts(known, &steps);
     HypothesisView {
         hypothesis: hypothesis.id.clone(),
         pre,
@@ -364,9 +374,10 @@ fn cluster_use(
         })
 }
 
-/// A test that moves the odds by less than a quarter tells nothing to speak of. Source: our choice.
-fn informative(test: &&StepTest) -> bool {
-    !(0.8..=1.25).contains(&test.ratio_alone)
+/// Whether a test moves the odds by enough to be spoken of.
+fn informative(known: &Knowledge, test: &StepTest) -> bool {
+    let least = known.threshold("informative-ratio");
+    !(1.0 / least..=least).contains(&test.ratio_alone)
 }
 
 /// The bounds are in `thresholds.toml`. Source: our choice, because a word must survive the uncertainty of the studies behind it.
@@ -396,7 +407,7 @@ fn word(
     let tests = steps
         .iter()
         .flat_map(|s| &s.tests)
-        .filter(informative)
+        .filter(|test| informative(known, test))
         .count();
     let percent = |p: f64| (p * 100.0).round();
     let bound = |id: &str| known.threshold(id) / 100.0;
@@ -461,14 +472,15 @@ fn word(
     )
 }
 
-/// The strongest positive against the strongest negative, where both would move the odds twofold or more.
-fn conflicts(steps: &[Step]) -> Vec<Reason> {
+/// The strongest positive against the strongest negative, where both would move the odds by `conflict-ratio` or more.
+fn conflicts(known: &Knowledge, steps: &[Step]) -> Vec<Reason> {
+    let least = known.threshold("conflict-ratio");
     let tests = || steps.iter().flat_map(|s| &s.tests);
     let up = tests()
-        .filter(|t| t.positive && t.ratio_alone >= 2.0)
+        .filter(|t| t.positive && t.ratio_alone >= least)
         .max_by(|a, b| a.ratio_alone.total_cmp(&b.ratio_alone));
     let down = tests()
-        .filter(|t| !t.positive && t.ratio_alone <= 0.5)
+        .filter(|t| !t.positive && t.ratio_alone <= 1.0 / least)
         .min_by(|a, b| a.ratio_alone.total_cmp(&b.ratio_alone));
     up.zip(down)
         .map(|(up, down)| {

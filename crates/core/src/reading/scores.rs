@@ -3,7 +3,7 @@
 use crate::calendar::age_years;
 use crate::context::CheckContext;
 use crate::facts::{ExamFact, Facts, OtherSide, Severity, TestAnswer};
-use crate::knowledge::Found;
+use crate::knowledge::{Found, Knowledge};
 use crate::ranges::in_conflict;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -28,20 +28,29 @@ pub struct WorkedOut {
 /// The score from which joints count as generally loose at an age.
 ///
 /// Source: Malfait 2017, from memory: 6 before puberty (here below 13), 5 until 50, 4 above.
-pub fn laxity_bound(age: u32) -> f64 {
-    match age {
-        0..=12 => 6.0,
-        13..=50 => 5.0,
-        _ => 4.0,
+pub fn laxity_bound(known: &Knowledge, age: u32) -> f64 {
+    let from = |id: &str| f64::from(age) >= known.threshold(id);
+    if from("laxity-older-from-years") {
+        known.threshold("laxity-older")
+    } else if from("laxity-grown-from-years") {
+        known.threshold("laxity-adult")
+    } else {
+        known.threshold("laxity-child")
     }
 }
 
 /// Severity of instability, 0 to 10. Source: Balg and Boileau 2007, from memory.
 ///
 /// 20 or younger 2, competition 2, contact or forced overhead 1, hyperlaxity 1, notch in the head 2, loss of the lower rim 2.
-pub fn instability_severity(age: u32, hyperlax: bool, answers: &[Severity]) -> u32 {
+pub fn instability_severity(
+    known: &Knowledge,
+    age: u32,
+    hyperlax: bool,
+    answers: &[Severity],
+) -> u32 {
+    let young = f64::from(age) <= known.threshold("severity-young-age-years");
     let has = |s: Severity, points: u32| if answers.contains(&s) { points } else { 0 };
-    u32::from(age <= 20) * 2
+    u32::from(young) * 2
         + has(Severity::Competition, 2)
         + has(Severity::ContactOrOverhead, 1)
         + u32::from(hyperlax)
@@ -77,7 +86,7 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
     let age = age_years(facts.birth, facts.today).unwrap_or(0);
     let laxity = number("laxity-score");
     if let Some(score) = laxity {
-        let bound = laxity_bound(age);
+        let bound = laxity_bound(ctx.known, age);
         let rule = if score >= bound {
             "laxity-general"
         } else {
@@ -119,16 +128,17 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
             .filter(|(_, p)| *p)
             .map(|(s, _)| *s)
             .collect();
+        let bound = |id: &str| ctx.known.threshold(id);
         let hyperlax = facts.story.other_side == OtherSide::Hypermobile
-            || facts
-                .newest("passive-er-side")
-                .is_some_and(|r| r.value > 85.0 && !in_conflict(ctx, facts, r));
-        let score = f64::from(instability_severity(age, hyperlax, &present));
+            || facts.newest("passive-er-side").is_some_and(|r| {
+                r.value > bound("severity-lax-er-deg") && !in_conflict(ctx, facts, r)
+            });
+        let score = f64::from(instability_severity(ctx.known, age, hyperlax, &present));
         let rule = if answered.len() < Severity::ALL.len() {
             "severity-incomplete"
-        } else if score <= 3.0 {
+        } else if score <= bound("severity-low-max") {
             "severity-low"
-        } else if score <= 6.0 {
+        } else if score <= bound("severity-middle-max") {
             "severity-middle"
         } else {
             "severity-high"

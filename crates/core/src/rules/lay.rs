@@ -50,7 +50,13 @@ impl Rules {
                     .find(|m| m.id == *id && m.pathways.iter().any(|p| p == pathway.column()))
             })
             .collect();
-        let time = Timetable::new(pathway, &schools, &modifiers, choices.strength_delay_weeks);
+        let time = Timetable::new(
+            known,
+            pathway,
+            &schools,
+            &modifiers,
+            choices.strength_delay_weeks,
+        );
         let phases: Vec<PhaseRule> = pathway
             .phases
             .iter()
@@ -77,6 +83,7 @@ impl Rules {
                 );
             }
         }
+        let days = |id: &str| known.threshold(id) as EpisodeDay;
         let mut rules = Rules {
             id: pathway.id.clone(),
             column: pathway.column().to_owned(),
@@ -92,6 +99,10 @@ impl Rules {
                 .weeks
                 .max(phases.last().map_or(0, |p| p.expected_end_day / WEEK))
                 * WEEK,
+            least_stay_days: days("least-stay-days"),
+            gate_due_days: days("gate-due-days"),
+            resisted_days_per_week: known.threshold("slow-or-quick-days-per-week") as u32,
+            irritable_hold_s: known.threshold("irritable-hold-s") as u32,
             corridors: Vec::new(),
             forbidden: Vec::new(),
             precautions: Vec::new(),
@@ -136,7 +147,7 @@ impl Rules {
             ..Choices::default()
         };
         let schools = chosen_schools(known, pathway, &choices);
-        let time = Timetable::new(pathway, &schools, &[], 0);
+        let time = Timetable::new(known, pathway, &schools, &[], 0);
         self.lay(known, pathway, &[], &time, &days);
     }
 

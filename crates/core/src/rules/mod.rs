@@ -8,7 +8,6 @@ mod today;
 mod types;
 
 pub use ceiling::Ceiling;
-pub(crate) use schedule::LEAST_STAY_DAYS;
 pub use schedule::{PhaseSpan, reached_phase, schedule};
 pub use today::{Band, CeilingToday, band_view, ceiling_on, floor_on, released_from};
 pub use types::{

@@ -1,7 +1,7 @@
 //! Which phase has been reached, and when the later ones may come.
 
 use super::types::Rules;
-use crate::calendar::{EpisodeDay, WEEK};
+use crate::calendar::EpisodeDay;
 use crate::facts::Facts;
 use serde::{Deserialize, Serialize};
 
@@ -32,12 +32,10 @@ pub fn reached_phase(rules: &Rules, facts: &Facts) -> u32 {
     phase
 }
 
-/// A phase takes at least a fortnight, however late it begins. Source: our choice.
-pub(crate) const LEAST_STAY_DAYS: i32 = 2 * WEEK;
-
 /// The phases over days. A gate that is late moves the phases after it; ceilings do not move.
 ///
-/// A gate that is due and not passed is expected within a week. Source: our choice.
+/// A gate that is due and not passed is expected after `gate-due-days`; a phase takes `least-stay-days` at least, however late it
+/// begins.
 pub fn schedule(rules: &Rules, facts: &Facts) -> Vec<PhaseSpan> {
     let today = facts.day();
     let reached = reached_phase(rules, facts);
@@ -53,7 +51,7 @@ pub fn schedule(rules: &Rules, facts: &Facts) -> Vec<PhaseSpan> {
             pass.map_or(earliest, |p| facts.day_of(p.on))
         } else if phase.number == reached + 1 {
             if today >= earliest {
-                today + WEEK
+                today + rules.gate_due_days
             } else {
                 earliest
             }
@@ -61,7 +59,7 @@ pub fn schedule(rules: &Rules, facts: &Facts) -> Vec<PhaseSpan> {
             earliest.max(
                 spans
                     .last()
-                    .map_or(0, |before| before.from_day + LEAST_STAY_DAYS),
+                    .map_or(0, |before| before.from_day + rules.least_stay_days),
             )
         };
         if let Some(last) = spans.last_mut() {
@@ -71,7 +69,7 @@ pub fn schedule(rules: &Rules, facts: &Facts) -> Vec<PhaseSpan> {
             id: phase.id.clone(),
             number: phase.number,
             from_day,
-            to_day: phase.expected_end_day.max(from_day + LEAST_STAY_DAYS),
+            to_day: phase.expected_end_day.max(from_day + rules.least_stay_days),
             projected: phase.number > reached,
         });
     }

@@ -18,10 +18,13 @@ pub(super) struct Timetable<'a> {
     second_phase_week: i32,
     delay: i32,
     strength_delay: i32,
+    /// The week in which resisted work of a repair starts.
+    resisted_from_week: i32,
 }
 
 impl<'a> Timetable<'a> {
     pub(super) fn new(
+        known: &Knowledge,
         pathway: &Pathway,
         schools: &'a [&'a School],
         modifiers: &[&Modifier],
@@ -34,6 +37,7 @@ impl<'a> Timetable<'a> {
         Timetable {
             schools,
             second_phase_week: pathway.phase(2).map_or(i32::MAX, |p| p.earliest_week),
+            resisted_from_week: known.threshold("resisted-from-week") as i32,
             delay: if clocked { most(&|m| m.delay_weeks) } else { 0 },
             strength_delay: if clocked {
                 most(&|m| m.strength_delay_weeks).max(health_delay)
@@ -95,9 +99,9 @@ impl<'a> Timetable<'a> {
         let week = self
             .school(|s| s.class_weeks.get(&class.id).copied())
             .unwrap_or(written + by_shift(written));
-        // Resisted work of a repair starts at week 12: from there on general health delays, whatever the class is called.
+        // From where resisted work of a repair starts general health delays, whatever the class is called.
         self.later(week)
-            + if class.strength || written >= 12 {
+            + if class.strength || written >= self.resisted_from_week {
                 self.strength_delay
             } else {
                 0

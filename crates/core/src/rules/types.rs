@@ -271,6 +271,14 @@ pub struct Rules {
     pub loose: bool,
     /// The day on which the pathway ends as a rule.
     pub end_day: EpisodeDay,
+    /// Days that a phase takes at least.
+    pub least_stay_days: EpisodeDay,
+    /// Days within which a gate that is due is expected.
+    pub gate_due_days: EpisodeDay,
+    /// Most days a week with slow lowering or quick work.
+    pub resisted_days_per_week: u32,
+    /// The longest hold that a highly irritable shoulder begins with, in seconds.
+    pub irritable_hold_s: u32,
     /// Phases in order.
     pub phases: Vec<PhaseRule>,
     /// Corridors in the pathway's order.

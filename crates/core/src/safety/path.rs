@@ -1,11 +1,11 @@
 //! The path of an exercise on a day: cut where it must end, then judged against every ceiling.
 
-use super::demands::{active_quantity, peaks, rest_deg};
+use super::demands::{active_work, peaks, rest_deg};
 use super::positions::{forbidden, forbids};
 use super::verdict::Status;
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
-use crate::knowledge::Exercise;
+use crate::knowledge::{DemandWhen, Exercise};
 use crate::mechanics::{ArmPose, Path};
 use crate::reason::Reason;
 use crate::rules::{Ceiling, CeilingToday, ceiling_on};
@@ -74,11 +74,14 @@ pub(super) fn adapted_ceiling(
     let on = |quantity: &str| ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
     let mut tightest = on(&adapts.quantity);
     if adapts.quantity.contains("elevation") {
-        for quantity in ["passive-elevation"]
-            .into_iter()
-            .chain(active_quantity(exercise))
-        {
-            let other = on(quantity);
+        // Every range that such lifting asks something of.
+        let work = active_work(exercise);
+        let lifting = ctx.known.range_demands.iter().filter(|row| {
+            row.quantity.contains("elevation")
+                && (row.when == DemandWhen::Always || row.when == work)
+        });
+        for row in lifting {
+            let other = on(&row.quantity);
             if tightest.ceiling.tighter(other.ceiling) != tightest.ceiling {
                 tightest = other;
             }
@@ -113,22 +116,22 @@ pub(super) fn check_path(
     {
         say(Status::Blocked, false, forbidden(ctx, rule));
     }
-    let active = active_quantity(exercise);
+    let work = active_work(exercise);
     // The cut path is checked against the ceiling that made the cut, the whole path against all others: so a tighter
     // ceiling never hides a breach of another.
     let adapts = exercise.adapts.as_ref().map_or("", |a| a.quantity.as_str());
     let cut_by = |quantity: &str| {
         quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"))
     };
-    let whole = exercise.peaks(|frames| peaks(frames, active));
-    let on_cut = cut.map(|path| peaks(&path.frames(), active));
+    let whole = exercise.peaks(|frames| peaks(ctx.known, frames, work));
+    let on_cut = cut.map(|path| peaks(ctx.known, &path.frames(), work));
     let on_cut = on_cut
         .as_deref()
         .unwrap_or(whole)
         .iter()
         .filter(|(q, _)| cut_by(q));
     let on_whole = whole.iter().filter(|(q, _)| !cut_by(q));
-    for (quantity, peak) in on_cut.chain(on_whole).copied() {
+    for (quantity, peak) in on_cut.chain(on_whole).map(|(q, p)| (q.as_str(), *p)) {
         let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         // Turning is judged against neutral where nothing is allowed; lifting against anything beyond rest.
         let breach = match on.ceiling {

@@ -4,7 +4,7 @@ use super::allowances::not_permitted;
 use super::demands::{peaks, rest_deg};
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::context::CheckContext;
-use crate::knowledge::{HealingClock, Level};
+use crate::knowledge::{DemandWhen, HealingClock, Level};
 use crate::mechanics::Path;
 use crate::reason::Reason;
 use crate::rules::{Ceiling, ceiling_on};
@@ -47,11 +47,13 @@ pub fn bars_position(
             out.push(forbidden(ctx, rule));
         }
     }
-    let active = demand
-        .iter()
-        .any(|d| d.level >= Level::Active)
-        .then_some("active-elevation-upright");
-    for (quantity, peak) in peaks(&frames, active) {
+    let work = if demand.iter().any(|d| d.level >= Level::Active) {
+        DemandWhen::ActiveUpright
+    } else {
+        DemandWhen::Always
+    };
+    for (quantity, peak) in peaks(ctx.known, &frames, work) {
+        let quantity = quantity.as_str();
         let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         match on.ceiling {
             Ceiling::NoneAllowed if peak > rest_deg(ctx.known, quantity) + 1e-6 => {

@@ -207,8 +207,10 @@ fn what_the_story_tells_changes_what_it_says_it_changes() {
     assert!(!warned(&facts));
     facts.exam_notes.push(injected(Injected::Steroid, 16));
     assert!(!warned(&facts), "fourteen days are over");
-    facts.exam_notes.push(injected(Injected::Steroid, 20));
-    assert!(warned(&facts));
+    facts.exam_notes.push(injected(Injected::Steroid, 17));
+    assert!(warned(&facts), "the last of fourteen days");
+    facts.exam_notes.push(injected(Injected::Steroid, 30));
+    assert!(warned(&facts), "the day itself");
 }
 
 /// Active beyond passive: neither serves a vote or a criterion, and of a withheld beam no number is shown.

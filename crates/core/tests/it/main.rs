@@ -4,6 +4,7 @@ mod choosing;
 mod courses;
 mod criteria;
 mod deciding;
+mod derived;
 mod doses;
 mod examined;
 mod facts;

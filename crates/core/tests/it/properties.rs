@@ -5,17 +5,22 @@ use super::shoulder::*;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::{Facts, Line};
+use ritorno_core::mechanics::Attitude;
 use ritorno_core::rules::{Ceiling, ceiling_on};
 use ritorno_core::safety::{Status, check_exercise, resolved_path};
 use uuid::Uuid;
 
-const QUANTITIES: [&str; 6] = [
+const QUANTITIES: [&str; 10] = [
     "passive-elevation",
     "passive-er-side",
     "passive-ir-side",
     "active-elevation-lying",
     "active-elevation-upright",
     "passive-er-90",
+    "passive-ir-90",
+    "passive-abduction",
+    "active-extension",
+    "horizontal-adduction",
 ];
 
 fn any_shoulder() -> impl Strategy<Value = Facts> {
@@ -63,10 +68,10 @@ fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
     let path = resolved_path(&ctx, exercise, day);
     for step in 0..=200 {
         let pose = path.at(f64::from(step) / 200.0).expect("a pose");
-        let resting = pose.elevation_deg <= 30.0
-            && pose.twist_deg() <= 1e-6
-            && pose.twist_deg() >= -70.0
-            && pose.plane_deg >= 0.0;
+        // A pose that is worked out may lie a hair beyond the key it comes from.
+        let resting = pose.elevation_deg <= 30.0 + 1e-6
+            && (-70.0 - 1e-6..=1e-6).contains(&pose.twist_deg())
+            && (-1e-6..=90.0 + 1e-6).contains(&pose.plane_deg);
         if resting {
             continue;
         }
@@ -83,17 +88,60 @@ fn breaches(facts: &Facts, line: &Line, day: i32) -> Option<String> {
             Ceiling::UpTo { value: top } => value > top + 0.01,
             Ceiling::NoneAllowed => value > slack + 0.01,
         };
-        if pose.plane_deg > -30.0 && over("passive-elevation", pose.elevation_deg, 30.0) {
-            return Some(format!("elevation {:.1}", pose.elevation_deg));
-        }
-        if pose.elevation_deg < 30.0 && over("passive-er-side", pose.twist_deg(), 0.0) {
-            return Some(format!("external rotation {:.1}", pose.twist_deg()));
-        }
-        if pose.elevation_deg >= 45.0
-            && (-30.0..=60.0).contains(&pose.plane_deg)
-            && over("passive-er-90", pose.clinic_deg(), 0.0)
-        {
-            return Some(format!("rotation at 90 {:.1}", pose.clinic_deg()));
+        // Bounds are met a hair early where they say "from" and a hair late where they say "above".
+        let hair = 1e-6;
+        let (e, plane) = (pose.elevation_deg, pose.plane_deg);
+        let before_the_trunk = (-30.0 - hair..=60.0 + hair).contains(&plane);
+        let lying = matches!(
+            exercise.attitude,
+            Attitude::Supine | Attitude::SideLying | Attitude::Reclined | Attitude::Prone
+        );
+        let by_oneself = if lying {
+            "active-elevation-lying"
+        } else {
+            "active-elevation-upright"
+        };
+        // What a clinic reads where, one line a range: what is asked, whether it is asked here, what rest allows.
+        let asked = [
+            ("passive-elevation", plane > -30.0 + hair, e, 30.0),
+            (
+                by_oneself,
+                exercise.is_active() && plane > -30.0 + hair && e > 30.0 + hair,
+                e,
+                30.0,
+            ),
+            ("passive-er-side", e < 45.0 - hair, pose.twist_deg(), 0.0),
+            ("passive-ir-side", e < 30.0 - hair, -pose.twist_deg(), 0.0),
+            (
+                "passive-er-90",
+                e >= 30.0 - hair && before_the_trunk,
+                pose.clinic_deg(),
+                0.0,
+            ),
+            (
+                "passive-ir-90",
+                e >= 60.0 - hair && before_the_trunk,
+                -pose.clinic_deg(),
+                0.0,
+            ),
+            (
+                "passive-abduction",
+                (-30.0 - hair..=20.0 + hair).contains(&plane),
+                e,
+                30.0,
+            ),
+            ("active-extension", plane < -45.0 - hair, e, 10.0),
+            (
+                "horizontal-adduction",
+                e >= 45.0 - hair && plane > 90.0 + hair,
+                plane,
+                0.0,
+            ),
+        ];
+        for (quantity, here, value, rest) in asked {
+            if here && over(quantity, value, rest) {
+                return Some(format!("{quantity} {value:.1}"));
+            }
         }
     }
     None

@@ -523,17 +523,20 @@ fn scores_follow_their_published_formulas() {
     assert!((touch_power(24.0, 75.0) - 81.6).abs() < 1e-9);
     // Every item alone, and all together: 2 + 2 + 1 + 1 + 2 + 2.
     use Severity::*;
-    assert_eq!(instability_severity(20, true, &Severity::ALL), 10);
-    assert_eq!(instability_severity(21, false, &[]), 0);
+    assert_eq!(instability_severity(known(), 20, true, &Severity::ALL), 10);
+    assert_eq!(instability_severity(known(), 21, false, &[]), 0);
     for (item, points) in [
         (Competition, 2),
         (ContactOrOverhead, 1),
         (HeadNotch, 2),
         (RimLoss, 2),
     ] {
-        assert_eq!(instability_severity(30, false, &[item]), points);
+        assert_eq!(instability_severity(known(), 30, false, &[item]), points);
     }
-    assert_eq!([10, 13, 50, 51].map(laxity_bound), [6.0, 5.0, 5.0, 4.0]);
+    assert_eq!(
+        [10, 13, 50, 51].map(|age| laxity_bound(known(), age)),
+        [6.0, 5.0, 5.0, 4.0]
+    );
     let score = |facts: &Facts, name: &str| {
         view(facts)
             .worked_out

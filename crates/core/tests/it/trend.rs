@@ -5,9 +5,12 @@ use super::shoulder::*;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::StopReason;
-use ritorno_core::ranges::Trend;
-use ritorno_core::ranges::corridor_views;
+use ritorno_core::ranges::{Trend, TrendBounds, corridor_views};
 use serde::Deserialize;
+
+fn trend_of(measurements: &[(i32, f64)], cap: f64) -> Option<Trend> {
+    Trend::of(measurements, cap, TrendBounds::of(known()))
+}
 
 #[derive(Deserialize)]
 struct Case {
@@ -32,7 +35,7 @@ fn slopes_and_intervals_equal_those_of_a_statistics_package() {
             .copied()
             .zip(case.values.iter().copied())
             .collect();
-        let trend = Trend::of(&measurements, 1e9).expect("enough measurements");
+        let trend = trend_of(&measurements, 1e9).expect("enough measurements");
         let name = format!("{} {:?}", case.kind, case.days);
         for (mine, theirs) in [
             (trend.per_week, case.slope),
@@ -56,21 +59,21 @@ fn slopes_and_intervals_equal_those_of_a_statistics_package() {
 #[test]
 fn few_or_hurried_measurements_carry_no_trend() {
     assert_eq!(
-        Trend::of(&[(0, 60.0), (7, 65.0), (14, 70.0)], 180.0),
+        trend_of(&[(0, 60.0), (7, 65.0), (14, 70.0)], 180.0),
         None,
         "three"
     );
     assert_eq!(
-        Trend::of(&[(0, 60.0), (4, 65.0), (8, 66.0), (13, 70.0)], 180.0),
+        trend_of(&[(0, 60.0), (4, 65.0), (8, 66.0), (13, 70.0)], 180.0),
         None,
         "thirteen days"
     );
-    assert!(Trend::of(&[(0, 60.0), (4, 65.0), (8, 66.0), (14, 70.0)], 180.0).is_some());
+    assert!(trend_of(&[(0, 60.0), (4, 65.0), (8, 66.0), (14, 70.0)], 180.0).is_some());
     // One odd measurement does not bend it.
     let steady: Vec<(i32, f64)> = (0..9).map(|i| (i * 7, 60.0 + 5.0 * f64::from(i))).collect();
     let mut odd = steady.clone();
     odd[4].1 = 20.0;
-    let [a, b] = [steady, odd].map(|r| Trend::of(&r, 180.0).expect("enough"));
+    let [a, b] = [steady, odd].map(|r| trend_of(&r, 180.0).expect("enough"));
     assert!(
         (a.per_week - 5.0).abs() < 1e-9 && (b.per_week - 5.0).abs() < 1.0,
         "{b:?}"
@@ -132,20 +135,20 @@ proptest! {
     /// Shifting all measurements shifts the line; turning them over turns it over; order of entry is nothing.
     #[test]
     fn a_trend_moves_with_its_measurements(raw in prop::collection::vec((0i32..120, 20.0f64..170.0), 4..14), by in -40.0f64..40.0, seed in any::<u64>()) {
-        let Some(base) = Trend::of(&raw, 1e9) else { return Ok(()) };
+        let Some(base) = trend_of(&raw, 1e9) else { return Ok(()) };
         prop_assert!(base.per_week_low <= base.per_week + 1e-9 && base.per_week <= base.per_week_high + 1e-9);
         let shifted: Vec<(i32, f64)> = raw.iter().map(|(d, v)| (*d, v + by)).collect();
-        let moved = Trend::of(&shifted, 1e9).expect("as many measurements");
+        let moved = trend_of(&shifted, 1e9).expect("as many measurements");
         prop_assert!((moved.per_week - base.per_week).abs() < 1e-6 && (moved.at_last - base.at_last - by).abs() < 1e-6);
         let mut mixed = raw.clone();
         mixed.rotate_left((seed % raw.len() as u64) as usize);
         mixed.reverse();
-        let again = Trend::of(&mixed, 1e9).expect("as many measurements");
+        let again = trend_of(&mixed, 1e9).expect("as many measurements");
         prop_assert!((again.per_week - base.per_week).abs() < 1e-9 && (again.per_week_low - base.per_week_low).abs() < 1e-9);
         let over: Vec<(i32, f64)> = raw.iter().map(|(d, v)| (*d, -v)).collect();
-        let turned = Trend::of(&over, 1e9).expect("as many measurements");
+        let turned = trend_of(&over, 1e9).expect("as many measurements");
         prop_assert!((turned.per_week + base.per_week).abs() < 1e-9);
         // Never beyond the cap.
-        prop_assert!(Trend::of(&raw, 90.0).expect("as many").at_last <= 90.0);
+        prop_assert!(trend_of(&raw, 90.0).expect("as many").at_last <= 90.0);
     }
 }
