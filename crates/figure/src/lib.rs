@@ -2,8 +2,14 @@
 //!
 //! Nothing here is drawn by hand: every line comes from joint positions worked out from key poses.
 
+mod art;
 mod body;
 mod camera;
+mod cues;
 mod draw;
+mod people;
+mod props;
+mod scene;
 
-pub use draw::{FigureSpec, figure_svg, moving_figure_svg};
+pub use draw::{figure_svg, moving_figure_svg};
+pub use scene::FigureSpec;

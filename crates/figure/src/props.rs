@@ -1,0 +1,276 @@
+//! Things: what lies behind the person and what lies in front.
+
+use crate::art::{Art, INK, PROP, Point};
+use crate::body::Body;
+use crate::scene::DRAWN;
+use ritorno_core::knowledge::{Exercise, Helper, WallSide};
+use ritorno_core::mechanics::{Attitude, Load, Vec3};
+use std::fmt::Write as _;
+
+impl Art {
+    pub(crate) fn props_behind(
+        &mut self,
+        exercise: &Exercise,
+        first: &Body,
+        last: &Body,
+        attitude: Attitude,
+    ) {
+        let thick = format!("stroke=\"{PROP}\" stroke-width=\"2.2\" stroke-linecap=\"round\"");
+        // Floors and seats run across the picture, whatever the view.
+        let across = self.camera.right;
+        let level = |y: f64, from: f64, to: f64| {
+            (
+                Vec3::new(0.0, y, 0.0) + across * from,
+                Vec3::new(0.0, y, 0.0) + across * to,
+            )
+        };
+        match attitude {
+            Attitude::Standing
+            | Attitude::ForwardLean
+            | Attitude::Kneeling
+            | Attitude::HandsAndKnees
+            | Attitude::Plank
+            | Attitude::Pike
+            | Attitude::SidePlank
+            | Attitude::WallLean
+            | Attitude::CounterLean => {
+                let (from, to) = if !attitude.leans_on_hand() {
+                    (-0.45, 0.6)
+                } else {
+                    // From foot to hand, wherever the body had to go.
+                    let ends = [
+                        last.legs[0][3],
+                        last.legs[1][3],
+                        last.working.hand,
+                        last.other.hand,
+                    ]
+                    .map(|v| v.dot(across));
+                    let least = ends.iter().copied().fold(f64::INFINITY, f64::min);
+                    (
+                        least - 0.1,
+                        ends.iter().copied().fold(f64::NEG_INFINITY, f64::max) + 0.1,
+                    )
+                };
+                let (a, b) = level(0.0, from, to);
+                self.line(a, b, &thick);
+            }
+            Attitude::Sitting | Attitude::TableBow => {
+                let seat = last.hip.y - 0.1;
+                for ((y, from), (y2, to)) in [
+                    ((seat, -0.24), (seat, 0.26)),
+                    ((seat, -0.22), (0.0, -0.22)),
+                    ((seat, 0.22), (0.0, 0.22)),
+                    ((0.0, -0.45), (0.0, 0.75)),
+                ] {
+                    self.line(level(y, from, from).0, level(y2, to, to).0, &thick);
+                }
+                if across.x > 0.9 {
+                    self.line(
+                        Vec3::new(-0.24, seat, 0.0),
+                        Vec3::new(-0.27, seat + 0.45, 0.0),
+                        &thick,
+                    );
+                }
+            }
+            Attitude::Prone => {
+                // A bench that ends at the shoulder, so that the arm can hang.
+                let end = last.shoulders[0].x.max(last.shoulders[1].x) - 0.08;
+                let top = last.hip.y - 0.11;
+                self.line(Vec3::new(-0.95, top, 0.0), Vec3::new(end, top, 0.0), &thick);
+                for x in [-0.85, end - 0.1] {
+                    self.line(
+                        Vec3::new(x, top, 0.0),
+                        Vec3::new(x, top - 0.42, 0.0),
+                        &thick,
+                    );
+                }
+            }
+            Attitude::Supine | Attitude::SideLying => {
+                self.line(
+                    Vec3::new(-1.05, 0.0, 0.0),
+                    Vec3::new(1.05, 0.0, 0.0),
+                    &thick,
+                );
+            }
+            Attitude::Reclined => {
+                self.line(Vec3::new(-0.08, 0.2, 0.0), Vec3::new(1.0, 0.2, 0.0), &thick);
+                self.line(
+                    Vec3::new(-0.08, 0.2, 0.0),
+                    Vec3::new(-0.62, 0.75, 0.0),
+                    &thick,
+                );
+            }
+        }
+        if attitude == Attitude::ForwardLean {
+            let hand = last.other.hand;
+            self.line(
+                hand + Vec3::new(-0.12, -0.03, 0.0),
+                hand + Vec3::new(0.3, -0.03, 0.0),
+                &thick,
+            );
+            self.line(
+                hand + Vec3::new(0.26, -0.03, 0.0),
+                Vec3::new(hand.x + 0.26, 0.0, hand.z),
+                &thick,
+            );
+        }
+        match exercise.helper {
+            Helper::Table => {
+                let y = first.working.wrist.y.min(last.working.wrist.y) - 0.06;
+                let along = [
+                    first.working.elbow,
+                    last.working.elbow,
+                    first.working.hand,
+                    last.working.hand,
+                ]
+                .map(|v| v.dot(across));
+                let near = along.iter().copied().fold(f64::INFINITY, f64::min) - 0.04;
+                let far = along.iter().copied().fold(f64::NEG_INFINITY, f64::max) + 0.14;
+                let (a, b) = level(y, near, far);
+                self.line(a, b, &thick);
+                let leg = if across.x > 0.5 {
+                    far - 0.06
+                } else {
+                    near + 0.06
+                };
+                self.line(level(y, leg, leg).0, level(0.0, leg, leg).0, &thick);
+            }
+            Helper::Wall => {
+                let joints = [
+                    first.working.hand,
+                    last.working.hand,
+                    first.working.elbow,
+                    last.working.elbow,
+                    first.working.wrist,
+                    last.working.wrist,
+                ];
+                let far = |of: fn(Vec3) -> f64| {
+                    joints
+                        .iter()
+                        .copied()
+                        .map(of)
+                        .fold(f64::NEG_INFINITY, f64::max)
+                };
+                let (hand, top) = (last.working.hand, far(|v| v.y).max(1.5) + 0.12);
+                // Two level directions of the wall's face and where it stands.
+                let (at, along) = match exercise.wall {
+                    WallSide::Front => (
+                        Vec3::new(far(|v| v.x) + 0.03, 0.0, hand.z),
+                        Vec3::new(0.0, 0.0, 1.0),
+                    ),
+                    WallSide::Back => {
+                        let back = joints.iter().map(|v| v.x).fold(-0.15, f64::min) - 0.04;
+                        (Vec3::new(back, 0.0, 0.0), Vec3::new(0.0, 0.0, 1.0))
+                    }
+                    WallSide::Side => (
+                        Vec3::new(0.15, 0.0, far(|v| v.z) + 0.05),
+                        Vec3::new(1.0, 0.0, 0.0),
+                    ),
+                    WallSide::Inside => (
+                        Vec3::new(hand.x, 0.0, hand.z - 0.06),
+                        Vec3::new(1.0, 0.0, 0.0),
+                    ),
+                };
+                let half = if exercise.wall == WallSide::Inside {
+                    0.06
+                } else {
+                    0.32
+                };
+                let corner =
+                    |side: f64, y: f64| at + along * (side * half) + Vec3::new(0.0, y, 0.0);
+                let face: Vec<Point> = [
+                    corner(-1.0, 0.0),
+                    corner(1.0, 0.0),
+                    corner(1.0, top),
+                    corner(-1.0, top),
+                ]
+                .map(|v| self.p(v))
+                .to_vec();
+                self.shape(
+                    &face,
+                    &format!("fill=\"{PROP}\" fill-opacity=\"0.16\" stroke=\"{PROP}\" stroke-width=\"1.6\" stroke-linejoin=\"round\""),
+                );
+            }
+            _ => {}
+        }
+    }
+
+    pub(crate) fn props_front(&mut self, exercise: &Exercise, last: &Body) {
+        let hand = last.working.hand;
+        let stroke = |w: f64, dash: &str| {
+            format!(
+                "stroke=\"{INK}\" stroke-width=\"{w}\" stroke-linecap=\"round\" stroke-dasharray=\"{dash}\""
+            )
+        };
+        match exercise.helper {
+            Helper::Stick => {
+                let over = (last.working.hand - last.other.hand) * 0.18;
+                self.line(
+                    last.other.hand - over,
+                    last.working.hand + over,
+                    &stroke(2.6, "none"),
+                );
+            }
+            Helper::Pulley => {
+                let top = Vec3::new(last.head.x, last.head.y + 0.55, 0.0);
+                self.line(last.working.hand, top, &stroke(1.1, "none"));
+                self.line(last.other.hand, top, &stroke(1.1, "none"));
+            }
+            Helper::Elastic => {
+                // The anchor of the load itself: picture and computation share it.
+                let Load::Elastic { anchor, .. } = exercise.load else {
+                    return;
+                };
+                let shoulder = last.working.shoulder;
+                let mut anchor = shoulder + anchor.from_shoulder(&DRAWN, exercise.attitude);
+                anchor.y = anchor.y.max(0.0);
+                self.line(hand, anchor, &stroke(1.8, "5 2.5"));
+                let at = self.p(anchor);
+                self.grow(&[at], 3.0);
+                let _ = write!(
+                    self.out,
+                    "<circle cx=\"{:.1}\" cy=\"{:.1}\" r=\"2.6\" fill=\"{INK}\"/>",
+                    at.0, at.1
+                );
+            }
+            Helper::Ball => {
+                let at = self.p(hand);
+                // Big balls roll under both hands, the others lie in one.
+                let r = if exercise.attitude == Attitude::Kneeling && exercise.load != Load::Weight
+                {
+                    20.0
+                } else {
+                    6.5
+                };
+                let at = if r > 10.0 { (at.0, at.1 + r) } else { at };
+                self.grow(&[at], r + 1.0);
+                let _ = write!(
+                    self.out,
+                    "<circle cx=\"{:.1}\" cy=\"{:.1}\" r=\"{r}\" fill=\"{PROP}\" fill-opacity=\"0.45\" stroke=\"{INK}\" stroke-width=\"1.1\"/>",
+                    at.0, at.1
+                );
+            }
+            Helper::Box => {
+                let at = self.p(hand);
+                self.grow(&[(at.0, at.1 + 12.0)], 14.0);
+                let _ = write!(
+                    self.out,
+                    "<rect x=\"{:.1}\" y=\"{:.1}\" width=\"24\" height=\"19\" rx=\"1.5\" fill=\"{PROP}\" fill-opacity=\"0.45\" stroke=\"{INK}\" stroke-width=\"1.1\"/>",
+                    at.0 - 12.0,
+                    at.1 + 1.0
+                );
+            }
+            Helper::Weight => {
+                let at = self.p(hand);
+                self.grow(&[at], 5.0);
+                let _ = write!(
+                    self.out,
+                    "<rect x=\"{:.1}\" y=\"{:.1}\" width=\"13\" height=\"5\" rx=\"1.5\" fill=\"{INK}\"/>",
+                    at.0 - 6.5,
+                    at.1 - 2.5
+                );
+            }
+            _ => {}
+        }
+    }
+}
