@@ -1,6 +1,7 @@
 //! The small binary: `serve`, `migrate`, `demo`, `openapi`.
 
 mod demo;
+mod paper;
 
 use chrono::NaiveDate;
 use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, run_jobs, server};
@@ -8,6 +9,7 @@ use ritorno_store::{Actor, StoreError, knowledge, migrate, open_pool, write};
 use std::net::TcpListener;
 use std::path::PathBuf;
 use std::process::ExitCode;
+use std::sync::Arc;
 use std::time::Duration;
 use tracing_subscriber::EnvFilter;
 
@@ -40,7 +42,8 @@ fn state() -> Result<AppState, Failure> {
     )?))?;
     let pool = open_pool(&setting("DATABASE_URL", None)?);
     let web = PathBuf::from(setting("RITORNO_WEB", Some("web/dist"))?);
-    let state = AppState::new(pool, known, today()?, web);
+    let paper = paper::Typeset::new()?;
+    let state = AppState::new(pool, known, today()?, web).with_paper(Arc::new(paper));
     // A clinic never sees a simulated device: only ./start, which loads invented patients, says that this is a demo.
     Ok(match setting("RITORNO_DEMO", Some("0"))?.as_str() {
         "1" => state.for_demo(),

@@ -1,7 +1,8 @@
 //! What is made of a proposal for an exercise: accepted, changed, overridden; kept with everything it rested on.
 
-use crate::app::{App, AppState, Of};
+use crate::app::{App, AppState};
 use crate::assess::{assess, still_open};
+use crate::command::Of;
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};

@@ -2,7 +2,8 @@
 //!
 //! An entry is what somebody made at the bedside, with an id of its own, so that one sent twice is stored once.
 
-use crate::app::{App, AppState, Of, locked};
+use crate::app::{App, AppState};
+use crate::command::{Of, locked};
 use crate::deciding::{Deciding, keep_decision};
 use crate::examine::{exam_note_action, keep_exam_note, keep_finding};
 use crate::form::{self, Form};

@@ -1,8 +1,10 @@
 //! Home: what the patient takes away, and the figures.
 
-use crate::app::{App, Heavy};
+use crate::app::App;
 use crate::assess::Opened;
 use crate::problem::{ApiError, Problem, wording};
+use crate::sheets::{Paper, SheetInput};
+use crate::turns::Heavy;
 use actix_web::http::StatusCode;
 use actix_web::web::Bytes;
 use actix_web::{HttpRequest, HttpResponse, get, web};
@@ -13,33 +15,10 @@ use ritorno_core::safety::resolved_path;
 use ritorno_core::snapshot::read_program;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_formats::{CalendarInput, program_calendar};
-use ritorno_handout::{HandoutInput, render};
 use ritorno_store::episode::Patient;
 use ritorno_store::{EpisodeId, PgConnection, StoreError, program};
 use sha2::{Digest, Sha256};
-use std::collections::VecDeque;
 use uuid::Uuid;
-
-/// Sheets kept, so that printing again sets nothing again.
-const SHEETS_KEPT: usize = 32;
-
-/// Sheets set lately, the oldest first.
-#[derive(Default)]
-pub(crate) struct Sheets(VecDeque<([u8; 32], Bytes)>);
-
-impl Sheets {
-    fn get(&self, key: &[u8; 32]) -> Option<Bytes> {
-        let (_, pdf) = self.0.iter().find(|(kept, _)| kept == key)?;
-        Some(pdf.clone())
-    }
-
-    fn keep(&mut self, key: [u8; 32], pdf: Bytes) {
-        if self.0.len() >= SHEETS_KEPT {
-            self.0.pop_front();
-        }
-        self.0.push_back((key, pdf));
-    }
-}
 
 /// What goes home is what was signed: refused when lines or limits have changed since.
 fn as_signed(conn: &mut PgConnection, head: &program::Head) -> Result<program::Signed, ApiError> {
@@ -91,8 +70,9 @@ pub(crate) async fn handout(
     let pdf = match kept {
         Some(pdf) => pdf,
         None => {
-            let work = move || set_sheet(&opened, &signed);
-            let pdf = app.heavy(Heavy::Paper, work).await?;
+            let paper = app.paper.clone();
+            let work = move || set_sheet(&*paper, &opened, &signed);
+            let pdf = app.turns.heavy(Heavy::Paper, work).await?;
             if let Ok(mut kept) = app.sheets.lock() {
                 kept.keep(key, pdf.clone());
             }
@@ -121,16 +101,20 @@ fn name_of(patient: &Patient) -> String {
     format!("{} {}", patient.given_name, patient.family_name)
 }
 
-fn set_sheet(opened: &Opened, signed: &program::Signed) -> Result<Bytes, ApiError> {
+fn set_sheet(
+    paper: &dyn Paper,
+    opened: &Opened,
+    signed: &program::Signed,
+) -> Result<Bytes, ApiError> {
     let assessment = opened.assess()?;
-    let input = HandoutInput {
+    let input = SheetInput {
         ctx: &assessment.ctx(),
         facts: &opened.loaded.facts,
         name: &name_of(&opened.loaded.patient),
         version: signed.version,
         signed_on: signed.signed_on,
     };
-    render(wording(), &input).map(Bytes::from).map_err(|error| {
+    paper.set(input).map(Bytes::from).map_err(|error| {
         tracing::error!(%error, "handout");
         ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
     })

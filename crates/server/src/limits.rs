@@ -1,7 +1,8 @@
 //! The surgeon's limits: written, released, ended.
 
-use crate::app::{App, Of};
+use crate::app::App;
 use crate::assess::{assess, still_open};
+use crate::command::Of;
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};

@@ -1,7 +1,8 @@
 //! Outcome scores: filled sheets and what they come to; two visits side by side.
 
-use crate::app::{App, AppState, Of};
+use crate::app::{App, AppState};
 use crate::assess::{Opened, assess, last_day};
+use crate::command::Of;
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};

@@ -1,9 +1,10 @@
 //! Signing in and out.
 
-use crate::app::{App, Heavy};
+use crate::app::App;
 use crate::form::Form;
 use crate::problem::{ApiError, Problem};
 use crate::security::{COOKIE, new_token, token_hash, token_of, verify_password};
+use crate::turns::Heavy;
 use actix_web::cookie::{Cookie, SameSite, time::Duration as CookieDuration};
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, delete, get, post, web};
@@ -61,6 +62,7 @@ pub(crate) async fn sign_in(app: App, form: Form<SignIn>) -> Result<HttpResponse
         .map_or_else(|| NOBODY.to_owned(), |(_, hash)| hash.clone());
     let password = form.password;
     let fits = app
+        .turns
         .heavy(Heavy::Hashing, move || {
             Ok(verify_password(&password, &hash))
         })

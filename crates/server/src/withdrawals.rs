@@ -1,7 +1,8 @@
 //! Taking back an entry that was made by mistake: it stays on record, and so does why it was taken back.
 
-use crate::app::{App, AppState, Of};
+use crate::app::{App, AppState};
 use crate::assess::assess;
+use crate::command::Of;
 use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};

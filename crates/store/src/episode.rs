@@ -1,7 +1,7 @@
 //! One shoulder from its beginning to its end: begun, ended, opened again.
 
 use crate::convert::{unword, word};
-use crate::schema::{episode, lane, patient};
+use crate::schema::{episode, lane, patient, program};
 use crate::story::{EpisodeRow, keep_words};
 use crate::{EpisodeId, PatientId, StoreError, event, lists};
 use chrono::NaiveDate;
@@ -39,6 +39,50 @@ pub fn insert(
         .execute(conn)?;
     lists::write(conn, id, story)?;
     keep_words(conn, id, 1, story, today)
+}
+
+/// What an entry is checked against before it is kept: one query, however long the record.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Footing {
+    /// Pathway id.
+    pub pathway: String,
+    /// Day 0.
+    pub day0: NaiveDate,
+    /// When it ended.
+    pub closed_on: Option<NaiveDate>,
+    /// What its program was built with, where there is one.
+    pub knowledge_sha256: Option<String>,
+}
+
+/// What an entry of an episode is checked against.
+///
+/// # Errors
+/// `NotFound`, database failure.
+pub fn footing(conn: &mut PgConnection, id: EpisodeId) -> Result<Footing, StoreError> {
+    let found: Option<(FootingRow, Option<String>)> = episode::table
+        .left_join(program::table.on(program::episode_id.eq(episode::id)))
+        .filter(episode::id.eq(id))
+        .select((
+            FootingRow::as_select(),
+            program::knowledge_sha256.nullable(),
+        ))
+        .first(conn)
+        .optional()?;
+    let (row, knowledge_sha256) = found.ok_or(StoreError::NotFound("episode"))?;
+    Ok(Footing {
+        pathway: row.pathway,
+        day0: row.day0,
+        closed_on: row.closed_on,
+        knowledge_sha256,
+    })
+}
+
+#[derive(Queryable, Selectable)]
+#[diesel(table_name = episode)]
+struct FootingRow {
+    pathway: String,
+    day0: NaiveDate,
+    closed_on: Option<NaiveDate>,
 }
 
 /// An episode without its contents.

@@ -2,12 +2,16 @@
 
 use chrono::NaiveDate;
 use ritorno_core::permission::Role;
-use ritorno_server::{AppState, Today, hash_password, new_user, read_knowledge, server};
+use ritorno_core::safety::running_lines;
+use ritorno_server::{
+    AppState, Paper, SheetInput, Today, hash_password, new_user, read_knowledge, server,
+};
 use ritorno_store::{Actor, PgConnection, StoreError, knowledge, migrate, open_pool, user, write};
 use serde_json::{Value, json};
 use std::net::TcpListener;
 use std::path::Path;
-use std::sync::OnceLock;
+use std::sync::atomic::{AtomicUsize, Ordering};
+use std::sync::{Arc, OnceLock};
 use uuid::Uuid;
 
 /// The clinic's day in these tests.
@@ -96,7 +100,8 @@ impl Clinic {
         Clinic::opened(|state| state)
     }
 
-    fn opened(kind: impl FnOnce(AppState) -> AppState) -> Clinic {
+    /// A clinic whose state is changed before it serves.
+    pub fn opened(kind: impl FnOnce(AppState) -> AppState) -> Clinic {
         static COPY: std::sync::Mutex<()> = std::sync::Mutex::new(());
         let database = format!("it_{}", Uuid::now_v7().simple());
         {
@@ -396,4 +401,23 @@ pub fn new_patient() -> Value {
             "kit": ["bed", "table", "cloth", "stick", "towel", "wall", "ball", "pulley", "elastic", "weight"], "note": ""
         }
     })
+}
+
+/// Writes down what it was asked to set, and how often.
+#[derive(Default)]
+pub struct PlainPaper {
+    pub set: Arc<AtomicUsize>,
+}
+
+impl Paper for PlainPaper {
+    fn set(&self, input: SheetInput) -> Result<Vec<u8>, String> {
+        self.set.fetch_add(1, Ordering::Relaxed);
+        let lines = running_lines(input.ctx, input.facts, input.ctx.today);
+        let names: Vec<&str> = lines.iter().map(|l| l.exercise.as_str()).collect();
+        Ok(format!(
+            "{} v{} {} {names:?}",
+            input.name, input.version, input.signed_on
+        )
+        .into_bytes())
+    }
 }

@@ -1,0 +1,237 @@
+//! The sheet, checked by poppler's tools.
+#![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
+
+use chrono::{Days, NaiveDate};
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::*;
+use ritorno_core::knowledge::{HealingClock, Knowledge};
+use ritorno_core::mechanics::Arm;
+use ritorno_core::visit::untried;
+use ritorno_handout::{HandoutInput, render};
+use ritorno_wording::Wording;
+use std::process::Command;
+use uuid::Uuid;
+
+/// Five weeks and three days after day 0 of a pathway: everything asked and cleared, nothing planned yet.
+fn begun(known: &Knowledge, pathway: &str) -> Facts {
+    let today: NaiveDate = "2027-03-01".parse().expect("a date");
+    let day0 = today - Days::new(38);
+    let start = match known.pathways[pathway].clock {
+        HealingClock::Operation => Start::Surgery,
+        HealingClock::None => Start::Gradual,
+        _ => Start::Injury,
+    };
+    let kit = "bed table cloth stick towel wall ball pulley elastic weight";
+    let story = Story {
+        clearance: Some(Clearance {
+            role: "surgeon".into(),
+            on: day0,
+        }),
+        kit: kit.split(' ').map(str::to_owned).collect(),
+        other_side: OtherSide::Sound,
+        ..Story::begun(pathway, Arm::Right, day0, start)
+    };
+    let birth = "1979-05-12".parse().expect("a date");
+    let mut facts = Facts::new(today, birth, story);
+    let no = |flag: &str| FlagAnswer {
+        flag: flag.into(),
+        answer: Answer::No,
+        on: today,
+        id: Uuid::now_v7(),
+        about: Vec::new(),
+        because: None,
+    };
+    let asked = known.red_flags.iter().filter(|f| f.asked);
+    facts.flag_answers = asked.map(|f| no(&f.id)).collect();
+    facts
+}
+
+/// The lines that are proposed for it.
+fn planned(known: &Knowledge, mut facts: Facts) -> Facts {
+    let assessment = Assessment::new(known, &facts).expect("a pathway");
+    facts.lines = assessment.propose(Uuid::from_u128(1)).lines;
+    facts
+}
+
+/// A repair in its second phase, with two limits and a program built for it.
+fn rigger(known: &Knowledge) -> Facts {
+    let mut facts = begun(known, "cuff-repair-small-medium");
+    let today = facts.today;
+    let limit = |quantity: &str, ceiling| SurgeonLimit {
+        id: Uuid::now_v7(),
+        quantity: quantity.into(),
+        ceiling,
+        floor: None,
+        from: None,
+        until_day: Some(42),
+        ask_again_day: None,
+        release: None,
+        ended_on: None,
+    };
+    facts.limits = vec![
+        limit("passive-elevation", 120.0),
+        limit("passive-er-side", 30.0),
+    ];
+    facts.gate_passes = vec![GatePass {
+        id: Uuid::now_v7(),
+        gate: "to-protected-passive".into(),
+        on: today,
+        overridden: [("rest-pain".to_owned(), "asked".to_owned())].into(),
+    }];
+    planned(known, facts)
+}
+
+/// A sheet on disk, asked by one of poppler's tools; it goes when this does.
+struct Printed(std::path::PathBuf);
+
+impl Printed {
+    fn of(known: &Knowledge, wording: &Wording, facts: &Facts) -> Printed {
+        let assessment = Assessment::new(known, facts).expect("a pathway");
+        let input = HandoutInput {
+            ctx: &assessment.ctx(),
+            facts,
+            name: "Nerio Falanga",
+            version: 1,
+            signed_on: facts.today,
+        };
+        let pdf = render(wording, &input).expect("a sheet");
+        let file = std::env::temp_dir().join(format!("sheet-{}.pdf", Uuid::now_v7()));
+        std::fs::write(&file, &pdf).expect("written");
+        Printed(file)
+    }
+
+    fn ask(&self, name: &str, args: &[&str]) -> String {
+        let out = Command::new(name)
+            .args(args)
+            .arg(&self.0)
+            .args(if name == "pdftotext" { &["-"][..] } else { &[] })
+            .output()
+            .expect("poppler-utils is installed");
+        assert!(
+            out.status.success(),
+            "{name}: {}",
+            String::from_utf8_lossy(&out.stderr)
+        );
+        String::from_utf8_lossy(&out.stdout).into_owned()
+    }
+}
+
+impl Drop for Printed {
+    fn drop(&mut self) {
+        let _ = std::fs::remove_file(&self.0);
+    }
+}
+
+/// One in four pathways here, all in `./test --long`: a sheet takes a second.
+#[test]
+fn the_sheet_of_every_pathway_speaks_in_words() {
+    let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge");
+    let wording = Wording::english().expect("the catalogue");
+    let long = std::env::var("RITORNO_COURSES").is_ok();
+    let pathways: Vec<&str> = known
+        .pathways
+        .values()
+        .filter(|p| !p.phases.is_empty())
+        .map(|p| p.id.as_str())
+        .collect();
+    assert!(pathways.len() >= 20, "{pathways:?}");
+    for pathway in pathways.into_iter().step_by(if long { 1 } else { 4 }) {
+        let facts = planned(&known, begun(&known, pathway));
+        let text = Printed::of(&known, &wording, &facts).ask("pdftotext", &["-layout"]);
+        for wanted in ["Nerio Falanga", "Stop and call us"] {
+            assert!(
+                text.contains(wanted),
+                "{pathway} without {wanted:?}:\n{text}"
+            );
+        }
+        for unit in ["°", " deg", "N·m", " newton", "{", "paper-", "landmark-"] {
+            assert!(!text.contains(unit), "{pathway} prints {unit:?}:\n{text}");
+        }
+    }
+}
+
+#[test]
+fn the_sheet_is_a4_tagged_embedded_and_readable() {
+    let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge");
+    let wording = Wording::english().expect("the catalogue");
+    let mut facts = rigger(&known);
+    // Nothing new goes home untried: one of today's exercises is left out of the room on purpose.
+    let untried = untried(
+        &Assessment::new(&known, &facts).expect("a pathway").ctx(),
+        &facts,
+    );
+    assert!(untried.len() >= 3, "{untried:?}");
+    let (waits, tried) = untried.split_last().expect("some");
+    facts.exam_notes = tried
+        .iter()
+        .map(|exercise| ExamNote {
+            id: Uuid::now_v7(),
+            on: facts.today,
+            fact: ExamFact::TryOut {
+                exercise: exercise.clone(),
+                went: TryOutWord::Clean,
+            },
+        })
+        .collect();
+    let printed = Printed::of(&known, &wording, &facts);
+    let tool = |name: &str, args: &[&str]| printed.ask(name, args);
+    let info = tool("pdfinfo", &[]);
+    assert!(info.contains("Tagged:          yes"), "{info}");
+    assert!(info.contains("(A4)"), "{info}");
+    let pages: u32 = info
+        .lines()
+        .find_map(|l| l.strip_prefix("Pages:"))
+        .expect("pages")
+        .trim()
+        .parse()
+        .expect("a number");
+    assert!((2..=4).contains(&pages), "{pages} pages");
+    let fonts = tool("pdffonts", &[]);
+    assert!(fonts.lines().skip(2).count() >= 2, "{fonts}");
+    for font in fonts.lines().skip(2) {
+        assert!(
+            font.contains("RitornoSans") && font.contains("yes yes yes"),
+            "embedded, subset, with a text map: {font}"
+        );
+    }
+    let text = tool("pdftotext", &["-layout"]);
+    for wanted in [
+        "For Nerio Falanga",
+        "5 weeks and 3 days",
+        "Lying lift with the other hand",
+        "2 rounds of 10",
+        "Elbow no higher than your mouth",
+        "This arm rests.",
+        "Stop and call us",
+        "Not yet",
+        "does not replace it",
+    ] {
+        assert!(text.contains(wanted), "no {wanted:?} in:\n{text}");
+    }
+    let name = wording.say(&format!("ex-{waits}"), &[]);
+    let listed = text
+        .split_once("we try these together first")
+        .expect("the list of what waits")
+        .1;
+    assert!(
+        listed.contains(&name) && !tried.contains(waits),
+        "{name} waits"
+    );
+    assert_eq!(
+        text.matches(&name).count(),
+        1,
+        "{name} is named and not explained"
+    );
+    assert!(
+        !text.contains('°') && !text.contains(" deg") && !text.contains(" N·m"),
+        "no degrees and no newtons on patient pages"
+    );
+    assert!(
+        !text.contains("paper-") && !text.contains("landmark-"),
+        "a wording key shows:\n{text}"
+    );
+    // Every picture has words for those who do not see it.
+    let tags = tool("pdfinfo", &["-struct-text"]);
+    let figures = tags.matches("Figure").count();
+    assert!(figures >= tried.len(), "{figures} figures\n{tags}");
+}

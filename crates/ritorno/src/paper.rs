@@ -1,0 +1,37 @@
+//! The sheets of the application: set by `ritorno-handout`.
+
+use ritorno_handout::{HandoutInput, render};
+use ritorno_server::{Paper, SheetInput};
+use ritorno_wording::Wording;
+
+/// Sets sheets with the shipped wording and template.
+pub(crate) struct Typeset(Wording);
+
+impl Typeset {
+    /// # Errors
+    /// When the shipped wording does not parse.
+    pub(crate) fn new() -> Result<Self, Box<dyn std::error::Error>> {
+        let wording = Wording::english().map_err(|error| error.to_string())?;
+        Ok(Typeset(wording))
+    }
+}
+
+impl Paper for Typeset {
+    fn set(&self, input: SheetInput) -> Result<Vec<u8>, String> {
+        let SheetInput {
+            ctx,
+            facts,
+            name,
+            version,
+            signed_on,
+        } = input;
+        let input = HandoutInput {
+            ctx,
+            facts,
+            name,
+            version,
+            signed_on,
+        };
+        render(&self.0, &input).map_err(|error| error.to_string())
+    }
+}

@@ -1,0 +1,62 @@
+//! Sheets that go home: who sets them, and those that were set lately.
+
+use actix_web::web::Bytes;
+use ritorno_core::context::CheckContext;
+use ritorno_core::facts::Facts;
+use std::collections::VecDeque;
+
+/// What goes on a sheet.
+#[derive(Debug, Clone, Copy)]
+pub struct SheetInput<'a> {
+    /// The context of the checks.
+    pub ctx: &'a CheckContext<'a>,
+    /// The facts.
+    pub facts: &'a Facts,
+    /// The patient's name.
+    pub name: &'a str,
+    /// Version of the signed program.
+    pub version: i32,
+    /// When it was signed.
+    pub signed_on: chrono::NaiveDate,
+}
+
+/// Sets sheets for the printer. The application brings one; the server knows none, so that its tests need none.
+pub trait Paper: Send + Sync {
+    /// The sheet as PDF.
+    ///
+    /// # Errors
+    /// In words, for the log.
+    fn set(&self, input: SheetInput) -> Result<Vec<u8>, String>;
+}
+
+/// No sheets are set here.
+pub(crate) struct NoPaper;
+
+impl Paper for NoPaper {
+    fn set(&self, _: SheetInput) -> Result<Vec<u8>, String> {
+        Err("no paper was brought".to_owned())
+    }
+}
+
+/// Sheets kept, so that printing again sets nothing again.
+const SHEETS_KEPT: usize = 32;
+
+/// Sheets set lately, the oldest first.
+#[derive(Default)]
+pub(crate) struct Sheets(VecDeque<([u8; 32], Bytes)>);
+
+impl Sheets {
+    /// The sheet set from this, where it is still kept.
+    pub(crate) fn get(&self, key: &[u8; 32]) -> Option<Bytes> {
+        let (_, pdf) = self.0.iter().find(|(kept, _)| kept == key)?;
+        Some(pdf.clone())
+    }
+
+    /// Keeps a sheet; the oldest goes.
+    pub(crate) fn keep(&mut self, key: [u8; 32], pdf: Bytes) {
+        if self.0.len() >= SHEETS_KEPT {
+            self.0.pop_front();
+        }
+        self.0.push_back((key, pdf));
+    }
+}

@@ -1,0 +1,137 @@
+//! The page.
+
+use crate::app::{App, AppState};
+use crate::assess::Opened;
+use crate::problem::{ApiError, Problem};
+use actix_web::{HttpRequest, get, web};
+use chrono::NaiveDate;
+use ritorno_core::facts::{Line, Written};
+use ritorno_core::permission::Action;
+use ritorno_core::safety::scheduled_lines;
+use ritorno_core::visit::{VisitView, visit_view};
+use ritorno_store::episode::Loaded;
+use ritorno_store::{EpisodeId, PgConnection, deciding, episode, visit as notes};
+use serde::Serialize;
+use uuid::Uuid;
+
+/// The last signed note.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct NoteView {
+    on: NaiveDate,
+    body: String,
+}
+
+/// The visit page.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct VisitPage {
+    name: String,
+    work: String,
+    side: ritorno_core::mechanics::Arm,
+    day0: NaiveDate,
+    today: NaiveDate,
+    view: VisitView,
+    last_note: Option<NoteView>,
+    /// Lines that run today.
+    lines: Vec<Line>,
+    /// What was decided about exercises over the last fortnight, newest first.
+    decided: Vec<DecidedView>,
+}
+
+/// What was made of a proposal.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct DecidedView {
+    line: Uuid,
+    exercise: String,
+    proposed: String,
+    answer: String,
+    reason: String,
+    on: NaiveDate,
+}
+
+/// What the page shows beside what follows from the facts.
+pub(crate) struct Gathered {
+    opened: Opened,
+    last_note: Option<Written>,
+    decided: Vec<(NaiveDate, deciding::Kept)>,
+}
+
+/// Days of decisions that the page looks back on.
+pub(super) const DECIDED_DAYS: u64 = 14;
+
+impl Gathered {
+    fn read(state: &AppState, conn: &mut PgConnection, loaded: Loaded) -> Result<Self, ApiError> {
+        let since = loaded.facts.today - chrono::Days::new(DECIDED_DAYS);
+        Ok(Gathered {
+            last_note: notes::newest(conn, loaded.episode)?,
+            decided: deciding::since(conn, loaded.episode, since)?,
+            opened: Opened::of(state, conn, loaded)?,
+        })
+    }
+}
+
+/// The page after a write.
+pub(crate) fn page(
+    state: &AppState,
+    conn: &mut PgConnection,
+    loaded: Loaded,
+) -> Result<web::Json<VisitPage>, ApiError> {
+    show(Gathered::read(state, conn, loaded)?)
+}
+
+pub(super) fn show(gathered: Gathered) -> Result<web::Json<VisitPage>, ApiError> {
+    let loaded = &gathered.opened.loaded;
+    let facts = &loaded.facts;
+    let assessment = gathered.opened.assess()?;
+    let ctx = assessment.ctx();
+    Ok(web::Json(VisitPage {
+        name: format!(
+            "{} {}",
+            loaded.patient.given_name, loaded.patient.family_name
+        ),
+        work: facts.story.work.clone(),
+        side: facts.story.side,
+        day0: facts.story.day0,
+        today: facts.today,
+        view: visit_view(&assessment),
+        last_note: gathered.last_note.map(|n| NoteView {
+            on: n.on,
+            body: n.text,
+        }),
+        lines: scheduled_lines(&ctx, facts, facts.day())
+            .into_iter()
+            .cloned()
+            .collect(),
+        decided: gathered
+            .decided
+            .into_iter()
+            .map(|(on, d)| DecidedView {
+                line: d.line_id,
+                exercise: d.exercise,
+                proposed: d.proposed,
+                answer: d.answer,
+                reason: d.reason,
+                on,
+            })
+            .collect(),
+    }))
+}
+
+#[utoipa::path(tag = "visit", responses((status = 200, body = VisitPage), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/visit")]
+pub(crate) async fn show_visit(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<VisitPage>, ApiError> {
+    let id = EpisodeId(*id);
+    app.view(
+        &req,
+        Action::ReadRecord,
+        move |state, conn, _| {
+            let loaded = episode::load(conn, id, state.today.date())?;
+            Gathered::read(state, conn, loaded)
+        },
+        |_, gathered| show(gathered),
+    )
+    .await
+}
