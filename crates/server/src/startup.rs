@@ -252,6 +252,8 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
     });
     Ok(server
         .workers(workers)
+        // An answer in pieces would wait for the other side to say that it has the first: 40 ms each.
+        .tcp_nodelay(true)
         .shutdown_timeout(2)
         .listen(listener)?
         .run())

@@ -48,7 +48,7 @@ pub enum Role {
 }
 
 impl Role {
-    fn word(self) -> &'static str {
+    pub(crate) fn word(self) -> &'static str {
         match self {
             Role::Closes => "closes",
             Role::Ends => "ends",
@@ -150,11 +150,17 @@ pub fn enter(
         Some(_) => return Err(StoreError::IdConflict),
         None => {}
     }
-    let patient = patient_of(conn, entry.episode)?;
-    let seq: i64 = diesel::update(record::table.filter(record::patient_id.eq(patient)))
-        .set(record::seq.eq(record::seq + 1))
-        .returning(record::seq)
-        .get_result(conn)?;
+    let of = episode::table
+        .filter(episode::id.eq(entry.episode))
+        .select(episode::patient_id)
+        .single_value();
+    let counted: Option<(PatientId, i64)> =
+        diesel::update(record::table.filter(record::patient_id.nullable().eq(of)))
+            .set(record::seq.eq(record::seq + 1))
+            .returning((record::patient_id, record::seq))
+            .get_result(conn)
+            .optional()?;
+    let (patient, seq) = counted.ok_or(StoreError::NotFound("episode"))?;
     let row = NewEvent {
         patient_id: patient,
         seq,
@@ -405,7 +411,8 @@ pub fn timeline(
     const SQL: &str = "
         select e.seq, e.id, e.episode_id, e.kind, e.on_date, e.at, u.name as by_name,
             coalesce(to_jsonb(r), '{}') || coalesce(
-                to_jsonb(m), to_jsonb(f), to_jsonb(x), to_jsonb(st), to_jsonb(os), to_jsonb(sc), to_jsonb(a), to_jsonb(l),
+                to_jsonb(m), to_jsonb(f), to_jsonb(x), to_jsonb(st), to_jsonb(os), to_jsonb(sc), to_jsonb(a),
+                to_jsonb(l) - 'episode_id' - 'on_date' - 'seq',
                 to_jsonb(sl), to_jsonb(fa), to_jsonb(fs), to_jsonb(fr), to_jsonb(ba), to_jsonb(ls), to_jsonb(tx), to_jsonb(w),
                 to_jsonb(n) - 'summary', to_jsonb(d) - 'body' - 'lines_before' - 'made_rev', to_jsonb(p) - 'body',
                 to_jsonb(g) || jsonb_build_object('overridden', (

@@ -158,7 +158,7 @@ pub fn load(
         exam_notes: standing.of::<NoteRow>(id)?,
         scores: standing.of::<ScoreRow>(id)?,
         attestations: standing.of::<AttestationRow>(id)?,
-        log: log::all(conn, id)?,
+        log: log::all(conn, person.id, id)?,
         week_uses: standing.of::<WeekUseRow>(id)?,
         gate_passes: standing.of::<GatePassRow>(id)?,
         lines: lines.unwrap_or_default(),

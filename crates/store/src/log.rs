@@ -1,10 +1,11 @@
 //! The home log. It grows with every day at home, so it is read by itself, column by column.
 
 use crate::convert::{column, count, unword, word};
-use crate::event::{Entry, Stored, enter, standing};
-use crate::schema::{event, log_entry};
-use crate::{EpisodeId, StoreError};
+use crate::event::{Entry, Role, Stored, enter};
+use crate::schema::{effect, log_entry};
+use crate::{EpisodeId, PatientId, StoreError};
 use chrono::NaiveDate;
+use diesel::dsl::{exists, not};
 use diesel::prelude::*;
 use ritorno_core::facts::{LogEntry, LogFact};
 use uuid::Uuid;
@@ -115,17 +116,26 @@ pub fn add(
     Ok(stored)
 }
 
-/// The home log, oldest first, entries taken back left out.
+/// The home log, oldest first, entries taken back left out: one table, one shoulder.
 ///
 /// # Errors
 /// Database failure.
 pub(crate) fn all(
     conn: &mut PgConnection,
+    patient: PatientId,
     episode: EpisodeId,
 ) -> Result<Vec<LogEntry>, StoreError> {
-    let rows: Vec<(LogRow, NaiveDate)> = standing!(log_entry, episode)
-        .filter(event::kind.eq("log"))
-        .select((LogRow::as_select(), event::on_date))
+    use log_entry as t;
+    let taken_back = effect::table
+        .filter(effect::patient_id.eq(patient))
+        .filter(effect::target.eq(t::seq))
+        .filter(effect::role.eq(Role::TakesBack.word()));
+    let mut rows: Vec<(NaiveDate, i64, LogRow)> = t::table
+        .filter(t::episode_id.eq(episode))
+        .filter(not(exists(taken_back)))
+        .select((t::on_date, t::seq, LogRow::as_select()))
         .load(conn)?;
-    rows.into_iter().map(|(row, on)| row.entry(on)).collect()
+    // Put in order here: there it would carry every row along.
+    rows.sort_unstable_by_key(|(on, seq, _)| (*on, *seq));
+    rows.into_iter().map(|(on, _, row)| row.entry(on)).collect()
 }

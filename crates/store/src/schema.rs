@@ -95,7 +95,7 @@ diesel::table! { score (id) { id -> Uuid, #[sql_name = "score"] name -> Text, va
 diesel::table! { attestation (id) { id -> Uuid, code -> Text, holds -> Bool, } }
 diesel::table! {
     log_entry (id) {
-        id -> Uuid, exercise -> Nullable<Text>, kind -> Text, value -> Nullable<Float8>, sessions -> Nullable<Int4>,
+        id -> Uuid, episode_id -> Uuid, on_date -> Date, seq -> Int8, exercise -> Nullable<Text>, kind -> Text, value -> Nullable<Float8>, sessions -> Nullable<Int4>,
         repetitions -> Nullable<Int4>, how -> Nullable<Text>, remark -> Text,
     }
 }

@@ -8,6 +8,7 @@ use crate::knowledge::RedFlag;
 use crate::reason::Reason;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 
 /// What kind of thing a cause is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -161,8 +162,13 @@ pub(super) fn passages(ctx: &CheckContext, facts: &Facts) -> Vec<Passage> {
         .iter()
         .map(|t| (t.id.to_string(), t.on, t.text.as_str(), false));
     let mut out = Vec::new();
+    // A story is kept in every version, and most versions say the same: each text is screened once.
+    let mut screened: BTreeMap<&str, Vec<Hit>> = BTreeMap::new();
     for (source, on, text, mechanism) in own.chain(signed) {
-        for hit in screen(ctx.known, text) {
+        let hits = screened
+            .entry(text)
+            .or_insert_with(|| screen(ctx.known, text));
+        for hit in hits.iter().cloned() {
             let source = source.clone();
             let seen = |p: &Passage| p.source == source && p.mechanism == mechanism && p.hit == hit;
             if out.iter().any(seen) {

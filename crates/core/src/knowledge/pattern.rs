@@ -50,8 +50,8 @@ const GAP: usize = 4;
 
 #[derive(Debug, Clone, PartialEq, Eq)]
 enum Part {
-    /// One of these words; with `true` any ending.
-    Word(Vec<(String, bool)>),
+    /// One of these phrases, word by word; with `true` any ending of the last.
+    Word(Vec<(Vec<String>, bool)>),
     /// Up to four words.
     Gap,
 }
@@ -61,6 +61,40 @@ enum Part {
 pub struct Pattern {
     parts: Vec<(Part, bool)>,
     negates: bool,
+    /// By its first byte, whether a word can begin it: most words begin nothing, and are passed over without trying.
+    begins: Begins,
+}
+
+/// One bit a byte.
+#[derive(Debug, Clone, PartialEq, Eq)]
+struct Begins([u64; 4]);
+
+impl Begins {
+    fn of(parts: &[(Part, bool)]) -> Begins {
+        let mut bits = [0; 4];
+        for (part, optional) in parts {
+            let Part::Word(choices) = part else {
+                // After what may be missing anything may come.
+                return Begins([u64::MAX; 4]);
+            };
+            for byte in choices
+                .iter()
+                .filter_map(|(phrase, _)| phrase.first()?.bytes().next())
+            {
+                bits[usize::from(byte >> 6)] |= 1u64 << (byte & 63);
+            }
+            if !optional {
+                break;
+            }
+        }
+        Begins(bits)
+    }
+
+    fn with(&self, word: &str) -> bool {
+        word.bytes()
+            .next()
+            .is_some_and(|byte| self.0[usize::from(byte >> 6)] >> (byte & 63) & 1 == 1)
+    }
 }
 
 impl Pattern {
@@ -107,7 +141,8 @@ impl Pattern {
                     }
                 })
                 .filter(|(w, _)| !w.is_empty())
-                .collect::<Vec<_>>();
+                .map(|(phrase, open)| (phrase.split(' ').map(str::to_owned).collect(), open))
+                .collect::<Vec<(Vec<String>, bool)>>();
             if choices.is_empty() {
                 return Err(format!("`{text}`: an empty word"));
             }
@@ -120,16 +155,23 @@ impl Pattern {
         let negates = parts.iter().any(|(part, _)| match part {
             Part::Word(choices) => choices
                 .iter()
-                .any(|(w, _)| w.split(' ').any(|w| NEGATORS.contains(&w))),
+                .any(|(phrase, _)| phrase.iter().any(|w| NEGATORS.contains(&w.as_str()))),
             Part::Gap => false,
         });
-        Ok(Pattern { parts, negates })
+        Ok(Pattern {
+            begins: Begins::of(&parts),
+            parts,
+            negates,
+        })
     }
 
     /// Whether the words hold the pattern and nothing before it silences it.
     pub fn fires_on(&self, words: &[String]) -> bool {
-        (0..words.len())
-            .any(|at| match_from(&self.parts, words, at) && (self.negates || !negated(words, at)))
+        (0..words.len()).any(|at| {
+            self.begins.with(&words[at])
+                && match_from(&self.parts, words, at)
+                && (self.negates || !negated(words, at))
+        })
     }
 }
 
@@ -159,15 +201,14 @@ fn match_from(parts: &[(Part, bool)], words: &[String], at: usize) -> bool {
                 }
             }
         }
-        Part::Word(choices) => choices.iter().any(|(choice, open)| {
-            let wanted: Vec<&str> = choice.split(' ').collect();
+        Part::Word(choices) => choices.iter().any(|(wanted, open)| {
             let Some(given) = words.get(at..at + wanted.len()) else {
                 return false;
             };
             let last = wanted.len() - 1;
             let fits = wanted.iter().zip(given).enumerate().all(|(i, (w, g))| {
                 if *open && i == last {
-                    g.starts_with(w)
+                    g.starts_with(w.as_str())
                 } else {
                     g == w
                 }

@@ -322,10 +322,11 @@ impl AskRow {
 
     /// Whether a sentence, as words, must be asked about.
     pub fn fires_on(&self, words: &[String]) -> bool {
-        let silenced = self
-            .silencers
-            .iter()
-            .any(|phrase| words.windows(phrase.len().max(1)).any(|w| w == &phrase[..]));
-        !silenced && self.patterns.iter().any(|p| p.fires_on(words))
+        let silenced = |phrase: &Vec<String>| {
+            words
+                .windows(phrase.len().max(1))
+                .any(|w| w == phrase.as_slice())
+        };
+        self.patterns.iter().any(|p| p.fires_on(words)) && !self.silencers.iter().any(silenced)
     }
 }
