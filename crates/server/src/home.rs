@@ -41,7 +41,7 @@ pub(crate) async fn handout(
     id: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
     let id = EpisodeId(*id);
-    let (opened, signed) = app
+    let (opened, signed, key) = app
         .view(
             &req,
             Action::TakeHome,
@@ -56,7 +56,8 @@ pub(crate) async fn handout(
                 // An open flag pauses the program, and with it what goes home.
                 let flags = opened.assess()?.ctx().open_flags.to_vec();
                 if flags.is_empty() {
-                    return Ok((opened, signed));
+                    let key = sheet_key(&opened, &signed)?;
+                    return Ok((opened, signed, key));
                 }
                 let reasons = flags
                     .iter()
@@ -65,7 +66,6 @@ pub(crate) async fn handout(
             },
         )
         .await?;
-    let key = sheet_key(&opened, &signed)?;
     let kept = app.sheets.lock().ok().and_then(|kept| kept.get(&key));
     let pdf = match kept {
         Some(pdf) => pdf,

@@ -10,7 +10,7 @@ use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, delete, get, post, web};
 use chrono::{Duration, NaiveDate, Utc};
 use ritorno_core::permission::Role;
-use ritorno_store::{Actor, StoreError, UserId, session, user};
+use ritorno_store::{Actor, PgConnection, StoreError, UserId, session, user};
 use ritorno_wording::Value;
 use serde::{Deserialize, Serialize};
 
@@ -39,6 +39,20 @@ pub(crate) struct Me {
     demo: bool,
 }
 
+/// Too many failures of a name in a short time end the trying, right or wrong.
+///
+/// # Errors
+/// `throttled`.
+fn not_throttled(conn: &mut PgConnection, login: &str) -> Result<(), ApiError> {
+    let since = Utc::now() - Duration::minutes(WINDOW_MINUTES);
+    if user::failures_since(conn, login, since)? < FAILURES_ALLOWED {
+        return Ok(());
+    }
+    let minutes = [("minutes", Value::Number(WINDOW_MINUTES as f64))];
+    let refused = ApiError::new(StatusCode::TOO_MANY_REQUESTS, "throttled", &minutes);
+    Err(refused.retry_after(60 * WINDOW_MINUTES as u32))
+}
+
 #[utoipa::path(tag = "session", request_body = SignIn, responses((status = 200, body = Me), (status = "default", body = Problem)))]
 #[post("/session")]
 pub(crate) async fn sign_in(app: App, form: Form<SignIn>) -> Result<HttpResponse, ApiError> {
@@ -46,14 +60,7 @@ pub(crate) async fn sign_in(app: App, form: Form<SignIn>) -> Result<HttpResponse
     let login = form.login.clone();
     let found = app
         .block(move |_, conn| {
-            let since = Utc::now() - Duration::minutes(WINDOW_MINUTES);
-            if user::failures_since(conn, &login, since)? >= FAILURES_ALLOWED {
-                let minutes = [("minutes", Value::Number(WINDOW_MINUTES as f64))];
-                return Err(
-                    ApiError::new(StatusCode::TOO_MANY_REQUESTS, "throttled", &minutes)
-                        .retry_after(60 * WINDOW_MINUTES as u32),
-                );
-            }
+            not_throttled(conn, &login)?;
             Ok(user::by_login(conn, &login)?)
         })
         .await?;
@@ -69,6 +76,8 @@ pub(crate) async fn sign_in(app: App, form: Form<SignIn>) -> Result<HttpResponse
         .await?;
     let (me, token) = app
         .block(move |state, conn| {
+            // Asked again: many tries at once all came before the first was noted.
+            not_throttled(conn, &form.login)?;
             let actor = Actor {
                 user: found.as_ref().map(|(u, _)| u.id),
                 action: "sign-in",

@@ -348,3 +348,27 @@ fn no_number_or_text_of_a_file_leaves_its_bounds() {
         "source_note",
     );
 }
+
+#[test]
+fn an_older_release_takes_what_it_lacks_from_today_and_keeps_what_it_has() {
+    let mut tables: serde_json::Value =
+        serde_json::from_str(&known().canonical).expect("canonical");
+    let files = tables.as_object_mut().expect("files");
+    assert!(files.remove("range-demands.toml").is_some());
+    let rows = files["thresholds.toml"]["threshold"]
+        .as_array_mut()
+        .expect("rows");
+    rows.retain(|row| row["id"] != "least-stay-days");
+    let kept = rows
+        .iter_mut()
+        .find(|row| row["id"] == "adherence-pct")
+        .expect("a row");
+    kept["value"] = serde_json::json!(61.0);
+    let old = ritorno_core::admission::load_release(&tables.to_string(), known()).expect("loads");
+    assert_eq!(old.range_demands, known().range_demands);
+    assert_eq!(
+        old.threshold("least-stay-days"),
+        known().threshold("least-stay-days")
+    );
+    assert_eq!(old.threshold("adherence-pct"), 61.0, "its own stays");
+}

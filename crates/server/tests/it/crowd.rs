@@ -41,3 +41,39 @@ fn a_crowd_is_told_that_it_is_busy_and_never_that_the_database_is_away() {
     holder.batch_execute("rollback").expect("let go");
     vera.get("/api/day-list").ok();
 }
+
+#[test]
+fn guesses_made_at_once_do_not_all_pass_the_throttle() {
+    let clinic = Clinic::open();
+    let guess = |password: &str| {
+        let body = serde_json::json!({ "login": "vera", "password": password });
+        let origin = clinic.address.clone();
+        clinic
+            .send(
+                "POST",
+                "/api/session",
+                "",
+                Some(&origin),
+                "application/json",
+                body.to_string().into_bytes(),
+            )
+            .status
+    };
+    let statuses: Vec<u16> = std::thread::scope(|threads| {
+        let tries: Vec<_> = (0..20)
+            .map(|n| threads.spawn(move || guess(&format!("guess {n}"))))
+            .collect();
+        tries
+            .into_iter()
+            .map(|t| t.join().expect("joined"))
+            .collect()
+    });
+    // Hashing takes two at a time: two may be on their way when the fifth failure is noted, and no more.
+    let tried = statuses.iter().filter(|s| **s == 401).count();
+    assert!((5..=12).contains(&tried), "{statuses:?}");
+    assert!(
+        statuses.iter().all(|s| [401, 429].contains(s)),
+        "{statuses:?}"
+    );
+    assert_eq!(guess("harbour"), 429, "right or wrong");
+}
