@@ -88,8 +88,10 @@ impl Standing {
         self.0
             .iter()
             .filter(move |row| row.kind == D::KIND && row.episode_id == episode)
-            .filter_map(|row| Some((row, row.detail.as_deref()?)))
-            .map(|(row, text)| {
+            .map(|row| {
+                // An event without its details is no smaller record: it cannot be read.
+                let text = row.detail.as_deref();
+                let text = text.ok_or(StoreError::Unreadable(D::KIND))?;
                 serde_json::from_str(text)
                     .map(|detail| (row, detail))
                     .map_err(|_| StoreError::Unreadable(D::KIND))

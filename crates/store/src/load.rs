@@ -6,7 +6,7 @@ use crate::detail::Standing;
 use crate::events::{AttestationRow, GatePassRow, ScoreRow, WeekUseRow};
 use crate::findings::{FindingRow, NoteRow};
 use crate::flags::{AnswerRow, RaiseRow, StepRow};
-use crate::measurement::{BreachAnswerRow, MeasurementRow};
+use crate::measurement::{BreachAnswerRow, Judged};
 use crate::outcome::SheetRow;
 use crate::patient::Patient;
 use crate::program::{self, Head};
@@ -114,13 +114,12 @@ pub fn load(
             let day = (today - sibling.day0).num_days();
             minutes_of(lines, i32::try_from(day).unwrap_or(i32::MAX))
         });
-    let (mut measured, verdicts): (Vec<_>, Vec<_>) =
-        standing.of::<MeasurementRow>(id)?.into_iter().unzip();
+    let (mut measured, verdicts): (Vec<_>, Vec<_>) = standing.of::<Judged>(id)?.into_iter().unzip();
     let mut pushed = standing.of::<TrialRow>(id)?;
     let mut findings = standing.of::<FindingRow>(id)?;
     if let Some(sibling) = &sibling {
         // What touches the other arm lies with that arm's own episode.
-        let theirs = standing.of::<MeasurementRow>(sibling.id)?.into_iter();
+        let theirs = standing.of::<Judged>(sibling.id)?.into_iter();
         measured.extend(theirs.map(|(m, _)| m).filter(|m| m.side == other_arm));
         measured.sort_by_key(|m| m.on);
         let theirs = standing.of::<TrialRow>(sibling.id)?.into_iter();

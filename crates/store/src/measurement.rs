@@ -11,11 +11,11 @@ use ritorno_core::facts::{BreachAnswer, CeilingVerdict, Measurement, PainArc};
 use serde::Deserialize;
 use uuid::Uuid;
 
-#[derive(Insertable)]
+#[derive(Deserialize, Insertable)]
 #[diesel(table_name = measurement)]
-struct NewMeasurement<'a> {
+struct MeasurementRow {
     id: Uuid,
-    quantity: &'a str,
+    quantity: String,
     side: String,
     value: f64,
     stop: String,
@@ -24,7 +24,7 @@ struct NewMeasurement<'a> {
     pain_to: Option<f64>,
     method: Option<String>,
     rater_id: Option<UserId>,
-    remark: &'a str,
+    remark: String,
 }
 
 /// Adds a measurement once. Sent again under another sign-in it is the same measurement, and stays the first rater's.
@@ -43,9 +43,9 @@ pub fn add(
     let entry = Entry::new(episode, event.id, "measurement", event.on);
     let stored = enter(conn, entry, &body)?;
     if stored == Stored::New {
-        let row = NewMeasurement {
+        let row = MeasurementRow {
             id: event.id,
-            quantity: &event.quantity,
+            quantity: event.quantity.clone(),
             side: word(event.side),
             value: event.value,
             stop: word(event.stop),
@@ -54,7 +54,7 @@ pub fn add(
             pain_to: event.arc.map(|a| a.to),
             method: event.method.map(word),
             rater_id: event.rater.map(UserId),
-            remark: &event.remark,
+            remark: event.remark.clone(),
         };
         diesel::insert_into(measurement::table)
             .values(row)
@@ -65,18 +65,9 @@ pub fn add(
 
 /// A measurement with its verdicts.
 #[derive(Deserialize)]
-pub(crate) struct MeasurementRow {
-    id: Uuid,
-    quantity: String,
-    side: String,
-    value: f64,
-    stop: String,
-    taken_by: String,
-    pain_from: Option<f64>,
-    pain_to: Option<f64>,
-    method: Option<String>,
-    rater_id: Option<UserId>,
-    remark: String,
+pub(crate) struct Judged {
+    #[serde(flatten)]
+    row: MeasurementRow,
     verdicts: Vec<VerdictRow>,
 }
 
@@ -88,37 +79,39 @@ struct VerdictRow {
     over: bool,
 }
 
-impl Detail for MeasurementRow {
+impl Detail for Judged {
     const KIND: &'static str = "measurement";
     /// The measurement, and how it was judged in the order in which it was.
     type Fact = (Measurement, Vec<CeilingVerdict>);
 
     fn fact(self, on: NaiveDate) -> Result<Self::Fact, StoreError> {
-        let verdicts = self.verdicts.into_iter().map(|v| CeilingVerdict {
-            measurement: self.id,
+        let Judged { row, verdicts } = self;
+        let verdicts = verdicts.into_iter().map(|v| CeilingVerdict {
+            measurement: row.id,
             ceiling: v.ceiling,
             whose: v.whose,
             limit: v.limit_id,
             over: v.over,
         });
-        let method = self.method.as_deref();
+        let verdicts = verdicts.collect();
+        let method = row.method.as_deref();
         let measured = Measurement {
-            id: self.id,
-            quantity: self.quantity,
-            side: unword("side", &self.side)?,
-            value: self.value,
-            stop: unword("stop reason", &self.stop)?,
-            by: unword("rater", &self.taken_by)?,
+            id: row.id,
+            quantity: row.quantity,
+            side: unword("side", &row.side)?,
+            value: row.value,
+            stop: unword("stop reason", &row.stop)?,
+            by: unword("rater", &row.taken_by)?,
             on,
-            arc: self
+            arc: row
                 .pain_from
-                .zip(self.pain_to)
+                .zip(row.pain_to)
                 .map(|(from, to)| PainArc { from, to }),
             method: method.map(|m| unword("method", m)).transpose()?,
-            rater: self.rater_id.map(|id| id.0),
-            remark: self.remark,
+            rater: row.rater_id.map(|id| id.0),
+            remark: row.remark,
         };
-        Ok((measured, verdicts.collect()))
+        Ok((measured, verdicts))
     }
 }
 
@@ -155,43 +148,9 @@ pub fn add_verdict(conn: &mut PgConnection, judged: &CeilingVerdict) -> Result<(
     Ok(())
 }
 
-#[derive(Insertable)]
-#[diesel(table_name = breach_answer)]
-struct NewBreachAnswer<'a> {
-    id: Uuid,
-    measurement_id: Uuid,
-    role: &'a str,
-    words: &'a str,
-}
-
-/// Keeps the surgeon's answer to a measurement above its ceiling, once.
-///
-/// # Errors
-/// `NotFound` when the episode has no such measurement, `IdConflict`.
-pub fn add_breach_answer(
-    conn: &mut PgConnection,
-    episode: EpisodeId,
-    answer: &BreachAnswer,
-) -> Result<Stored, StoreError> {
-    let entry = Entry::new(episode, answer.id, "breach_answer", answer.on);
-    let stored = enter(conn, entry, answer)?;
-    if stored == Stored::New {
-        act(conn, Act::by(answer.id, Role::Closes, answer.measurement))?;
-        let row = NewBreachAnswer {
-            id: answer.id,
-            measurement_id: answer.measurement,
-            role: &answer.role,
-            words: &answer.words,
-        };
-        diesel::insert_into(breach_answer::table)
-            .values(row)
-            .execute(conn)?;
-    }
-    Ok(stored)
-}
-
 /// The surgeon's answer to a breach.
-#[derive(Deserialize)]
+#[derive(Deserialize, Insertable)]
+#[diesel(table_name = breach_answer)]
 pub(crate) struct BreachAnswerRow {
     id: Uuid,
     measurement_id: Uuid,
@@ -212,4 +171,30 @@ impl Detail for BreachAnswerRow {
             words: self.words,
         })
     }
+}
+
+/// Keeps the surgeon's answer to a measurement above its ceiling, once.
+///
+/// # Errors
+/// `NotFound` when the episode has no such measurement, `IdConflict`.
+pub fn add_breach_answer(
+    conn: &mut PgConnection,
+    episode: EpisodeId,
+    answer: &BreachAnswer,
+) -> Result<Stored, StoreError> {
+    let entry = Entry::new(episode, answer.id, "breach_answer", answer.on);
+    let stored = enter(conn, entry, answer)?;
+    if stored == Stored::New {
+        act(conn, Act::by(answer.id, Role::Closes, answer.measurement))?;
+        let row = BreachAnswerRow {
+            id: answer.id,
+            measurement_id: answer.measurement,
+            role: answer.role.clone(),
+            words: answer.words.clone(),
+        };
+        diesel::insert_into(breach_answer::table)
+            .values(row)
+            .execute(conn)?;
+    }
+    Ok(stored)
 }

@@ -112,6 +112,20 @@ const REQUIRED_BOUNDS: [&str; 34] = [
     "elongation_pct",
 ];
 
+/// Ranges that movements ask something of. A ceiling of one without a row would hold nothing back.
+const ASKED_OF: [&str; 10] = [
+    "passive-elevation",
+    "active-elevation-upright",
+    "active-elevation-lying",
+    "passive-er-side",
+    "passive-ir-side",
+    "passive-er-90",
+    "passive-ir-90",
+    "passive-abduction",
+    "active-extension",
+    "horizontal-adduction",
+];
+
 pub(super) fn thresholds(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     for id in REQUIRED_BOUNDS {
         match known.bounds.get(id) {
@@ -124,8 +138,7 @@ pub(super) fn thresholds(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
             )),
         }
     }
-    // A ceiling of a range that no row speaks of would hold nothing back.
-    for quantity in ["passive-elevation", "passive-er-side", "passive-er-90"] {
+    for quantity in ASKED_OF {
         if !known.range_demands.iter().any(|r| r.quantity == quantity) {
             faults.push(KnowledgeError::at(
                 "range-demands.toml",

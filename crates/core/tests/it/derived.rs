@@ -1,5 +1,6 @@
 //! Every flag that a record raises by itself: raised at its bound, silent just short of it.
 
+use super::examined::{find, word};
 use super::shoulder::*;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::*;
@@ -22,19 +23,6 @@ fn injured(day: i32) -> Facts {
     facts.story.pathway = "first-dislocation".into();
     facts.story.clearance = None;
     facts
-}
-
-fn find(facts: &mut Facts, test: &str, answer: TestAnswer) {
-    facts.findings.push(TestFinding {
-        id: Uuid::now_v7(),
-        test: test.into(),
-        side: facts.story.side,
-        answer,
-        variant: None,
-        on: facts.today,
-        rater: Uuid::nil(),
-        remark: String::new(),
-    });
 }
 
 fn slip(facts: &mut Facts, fact: LogFact) {
@@ -111,7 +99,7 @@ const CASES: [Case; 12] = [
     ("nerve-finding", |short| {
         let mut facts = shoulder(40);
         let found = if short > 0.0 { Found::No } else { Found::Yes };
-        find(&mut facts, "axillary-sensation", TestAnswer::Word { found });
+        find(&mut facts, "axillary-sensation", word(found));
         facts
     }),
     ("locked-rotation", |short| {
@@ -126,7 +114,7 @@ const CASES: [Case; 12] = [
         } else {
             Found::Apprehension
         };
-        find(&mut facts, "bony-apprehension", TestAnswer::Word { found });
+        find(&mut facts, "bony-apprehension", word(found));
         facts
     }),
     ("acute-tear", |short| {

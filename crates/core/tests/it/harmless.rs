@@ -62,16 +62,21 @@ fn no_school_lifts_effort_above_what_the_week_allows() {
         let wall = &known.exercises["isometric-outward-wall"];
         let dose = start_dose(&rules, wall, Irritability::Low, 35);
         assert_eq!(dose.effort_pct, Some(30), "{repair}");
-        let typed = ritorno_core::knowledge::Dose {
-            effort_pct: Some(70),
-            ..dose
+        let spoken = |effort| {
+            let typed = ritorno_core::knowledge::Dose {
+                effort_pct: Some(effort),
+                ..dose
+            };
+            let findings = check_exercise(&ctx(&rules, &[]), wall, &typed, 35).findings;
+            findings
+                .into_iter()
+                .find(|f| f.reason.rule == "effort-above")
         };
-        let verdict = check_exercise(&ctx(&rules, &[]), wall, &typed, 35);
-        let finding = verdict
-            .findings
-            .iter()
-            .find(|f| f.reason.rule == "effort-above");
-        assert!(!finding.expect("blocked").overridable);
+        // One percent above is above.
+        assert!(spoken(30).is_none(), "{repair}");
+        for effort in [31, 70] {
+            assert!(!spoken(effort).expect("blocked").overridable, "{repair}");
+        }
     }
 }
 

@@ -45,7 +45,7 @@ fn a_crowd_is_told_that_it_is_busy_and_never_that_the_database_is_away() {
 #[test]
 fn guesses_made_at_once_do_not_all_pass_the_throttle() {
     let clinic = Clinic::open();
-    let guess = |password: &str| {
+    let guess = |password: &str| -> u16 {
         let body = serde_json::json!({ "login": "vera", "password": password });
         let origin = clinic.address.clone();
         clinic
@@ -60,7 +60,7 @@ fn guesses_made_at_once_do_not_all_pass_the_throttle() {
             .status
     };
     let statuses: Vec<u16> = std::thread::scope(|threads| {
-        let tries: Vec<_> = (0..20)
+        let tries: Vec<_> = (0..8)
             .map(|n| threads.spawn(move || guess(&format!("guess {n}"))))
             .collect();
         tries
@@ -68,12 +68,16 @@ fn guesses_made_at_once_do_not_all_pass_the_throttle() {
             .map(|t| t.join().expect("joined"))
             .collect()
     });
-    // Hashing takes two at a time: two may be on their way when the fifth failure is noted, and no more.
+    // Hashing takes two at a time: a few may be on their way when the fifth failure is noted. On a slow machine somebody waits too
+    // long for a turn and is asked to come again.
     let tried = statuses.iter().filter(|s| **s == 401).count();
-    assert!((5..=12).contains(&tried), "{statuses:?}");
+    assert!(tried <= 7, "{statuses:?}");
     assert!(
-        statuses.iter().all(|s| [401, 429].contains(s)),
+        statuses.iter().all(|s| [401, 429, 503].contains(s)),
         "{statuses:?}"
     );
+    for _ in tried..5 {
+        assert!([401, 429].contains(&guess("one after the other")));
+    }
     assert_eq!(guess("harbour"), 429, "right or wrong");
 }
