@@ -735,6 +735,15 @@ what-moves = What moves
 what-as-is = As it is
 what-variant = What if
 what-exercises = Exercises
+what-removed = { $n ->
+    [one] one goes
+   *[other] { $n } go
+}
+what-added = { $n } new
+what-changed = { $n ->
+    [one] one moves
+   *[other] { $n } move
+}
 what-same = Nothing moves: both programs are the same.
 what-base = Copied from
 what-own = Here

@@ -1,3 +1,4 @@
+import { wide } from "./fit";
 import { ink } from "../../app/theme";
 import { nameOf, t } from "../../app/wording";
 import type { Frame, View } from "./frame";
@@ -22,6 +23,9 @@ export function precautionsHeight(view: View, frame: Frame): number {
   return shown(view, frame).length * ROW;
 }
 
+/** Size of a name, in pixels. */
+const SIZE = 11.8;
+
 /** Each precaution as a line that ends where it ends. */
 export function Precautions({
   view,
@@ -41,6 +45,8 @@ export function Precautions({
         const y = top + row * ROW;
         const x0 = x(p.from_day),
           x1 = x(p.to_day);
+        const name = nameOf("precaution", p.id);
+        const room = wide(name, SIZE) + 12;
         return (
           <g key={p.id}>
             <line
@@ -56,36 +62,36 @@ export function Precautions({
               stroke={ink.brick}
               strokeWidth="1.6"
             />
-            {x1 + 300 < width ? (
-              <text x={x1 + 6} y={y + 12} fontSize="11.8" fill={ink.text}>
-                {nameOf("precaution", p.id)}
+            {x1 + room < width ? (
+              <text x={x1 + 6} y={y + 12} fontSize={SIZE} fill={ink.text}>
+                {name}
               </text>
-            ) : x0 - label > 250 ? (
+            ) : x0 - label > room ? (
               <text
                 x={x0 - 6}
                 y={y + 12}
-                fontSize="11.8"
+                fontSize={SIZE}
                 textAnchor="end"
                 fill={ink.text}
               >
-                {nameOf("precaution", p.id)}
+                {name}
               </text>
             ) : (
               <>
                 <rect
                   x={x0 + (x1 - x0) / 2 - 6}
                   y={y + 1}
-                  width={205}
+                  width={room}
                   height="14"
                   fill={ink.paper}
                 />
                 <text
                   x={x0 + (x1 - x0) / 2}
                   y={y + 12}
-                  fontSize="11.8"
+                  fontSize={SIZE}
                   fill={ink.text}
                 >
-                  {nameOf("precaution", p.id)}
+                  {name}
                 </text>
               </>
             )}

@@ -1,7 +1,7 @@
 let pen: CanvasRenderingContext2D | null | undefined;
 
 /** How wide a text is drawn, in pixels. */
-function wide(text: string, size: number, weight: number): number {
+export function wide(text: string, size: number, weight = 400): number {
   pen ??= document.createElement("canvas").getContext("2d");
   if (!pen) return text.length * size * 0.55;
   pen.font = `${weight} ${size}px ${getComputedStyle(document.body).fontFamily}`;

@@ -219,6 +219,8 @@ function named(m: Schemas["Moved"]): string {
 
 /** What the variant moves, as a table. */
 function Changes({ both }: { both: Schemas["WhatIf"] }) {
+  const exercises = (change: Schemas["PlanDifference"]["change"]) =>
+    both.exercises.filter((d) => d.change === change).length;
   return (
     <>
       {both.moved.length === 0 && both.exercises.length === 0 ? (
@@ -246,15 +248,12 @@ function Changes({ both }: { both: Schemas["WhatIf"] }) {
               <tr>
                 <td>{t("what-exercises")}</td>
                 <td className="num">
-                  {both.exercises.filter((d) => d.change === "removed").length}{" "}
-                  {t("change-removed")}
+                  {t("what-removed", { n: exercises("removed") })}
                 </td>
                 <td className="num">
                   <b>
-                    {both.exercises.filter((d) => d.change === "added").length}{" "}
-                    {t("change-added")},{" "}
-                    {both.exercises.filter((d) => d.change === "moved").length}{" "}
-                    {t("change-moved")}
+                    {t("what-added", { n: exercises("added") })},{" "}
+                    {t("what-changed", { n: exercises("moved") })}
                   </b>
                 </td>
               </tr>
