@@ -3,7 +3,7 @@
 use super::picture::{Cue, OtherArm, WallSide};
 use super::school::SetStructure;
 use crate::confidence::Confidence;
-use crate::mechanics::{AnchorSide, Attitude, KeyPose, Load, Path, PathPoint};
+use crate::mechanics::{AnchorSide, Attitude, KeyPose, Load, Path, Track};
 use serde::{Deserialize, Serialize};
 use std::sync::OnceLock;
 
@@ -426,7 +426,7 @@ pub struct Exercise {
 /// What is worked out once from a path: it never changes while the row stands.
 #[derive(Clone, Default)]
 pub struct Worked {
-    frames: OnceLock<Vec<PathPoint>>,
+    track: OnceLock<Track>,
     peaks: OnceLock<Vec<(String, f64)>>,
 }
 
@@ -437,17 +437,17 @@ impl std::fmt::Debug for Worked {
 }
 
 impl Exercise {
-    /// Every frame of the whole path that is checked.
-    pub fn frames(&self) -> &[PathPoint] {
-        self.worked.frames.get_or_init(|| self.path().frames())
+    /// The whole path with every frame that is checked.
+    pub fn track(&self) -> &Track {
+        self.worked.track.get_or_init(|| Track::of(self.path()))
     }
 
     /// The greatest demands along the whole path, worked out by `work` the first time.
     pub(crate) fn peaks(
         &self,
-        work: impl FnOnce(&[PathPoint]) -> Vec<(String, f64)>,
+        work: impl FnOnce(&Track) -> Vec<(String, f64)>,
     ) -> &[(String, f64)] {
-        self.worked.peaks.get_or_init(|| work(self.frames()))
+        self.worked.peaks.get_or_init(|| work(self.track()))
     }
 
     /// The path; every key has been checked at load to give exactly one rotation.

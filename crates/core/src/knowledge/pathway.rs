@@ -225,15 +225,16 @@ pub struct AngleTest {
 }
 
 impl AngleTest {
-    /// Whether a pose satisfies it.
-    pub fn holds(&self, pose: &ArmPose) -> bool {
+    /// How far a pose lies within it, in degrees: more than 0 where it holds.
+    pub fn depth_deg(&self, pose: &ArmPose) -> f64 {
         let value = match self.angle {
             AngleName::Plane => pose.plane_deg,
             AngleName::Elevation => pose.elevation_deg,
             AngleName::Twist => pose.twist_deg(),
             AngleName::ClinicRotation => pose.clinic_deg(),
         };
-        self.above.is_none_or(|bound| value > bound) && self.below.is_none_or(|bound| value < bound)
+        let within = self.above.map_or(f64::INFINITY, |bound| value - bound);
+        within.min(self.below.map_or(f64::INFINITY, |bound| bound - value))
     }
 }
 

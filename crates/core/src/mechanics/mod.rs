@@ -13,6 +13,7 @@ mod pose;
 mod segments;
 mod solve;
 mod standard;
+mod track;
 mod turn;
 mod vector;
 
@@ -27,5 +28,6 @@ pub use pose::{Arm, ArmPose, Rotation};
 pub use segments::{ArmBody, GRAVITY, Person, PersonFault, Segment, SegmentTable, Sex};
 pub use solve::{NoAnswer, peak_nm, solve_for};
 pub use standard::StandardAngles;
+pub use track::Track;
 pub use turn::{Arc, Turn};
 pub use vector::{Vec3, rotate_about};

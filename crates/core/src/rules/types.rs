@@ -3,10 +3,10 @@
 use super::ceiling::Ceiling;
 use crate::calendar::{EpisodeDay, Steps};
 use crate::knowledge::{
-    Allowance, AngleTest, Criterion, Exercise, Group, HealingClock, Knowledge, Level, SetStructure,
-    Watch,
+    Allowance, AngleTest, Criterion, Exercise, Group, HAIR_DEG, HealingClock, Knowledge, Level,
+    SetStructure, Watch,
 };
-use crate::mechanics::PathPoint;
+use crate::mechanics::{ArmPose, Track};
 use std::collections::{BTreeMap, BTreeSet};
 
 /// A phase in days.
@@ -130,12 +130,13 @@ pub struct ForbiddenRule {
 }
 
 impl ForbiddenRule {
-    /// Whether any frame of `path` takes the position.
-    pub fn touches(&self, frames: &[PathPoint]) -> bool {
-        !self.all.is_empty()
-            && frames
-                .iter()
-                .any(|frame| self.all.iter().all(|test| test.holds(&frame.pose)))
+    /// Whether the path takes the position anywhere, between its frames too.
+    pub fn touches(&self, track: &Track) -> bool {
+        let depth = |pose: &ArmPose| {
+            let within = self.all.iter().map(|test| test.depth_deg(pose));
+            within.fold(f64::INFINITY, f64::min) - HAIR_DEG
+        };
+        !self.all.is_empty() && track.passes_nought(depth)
     }
 }
 

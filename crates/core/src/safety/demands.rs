@@ -1,7 +1,7 @@
 //! What a movement asks of each measured range; the rows are in `range-demands.toml`.
 
 use crate::knowledge::{DemandWhen, Exercise, HAIR_DEG, Knowledge};
-use crate::mechanics::{ArmPose, Attitude, PathPoint};
+use crate::mechanics::{ArmPose, Attitude, Track};
 
 /// The arm at rest in a sling: never a movement, never a breach.
 fn at_rest(known: &Knowledge, pose: &ArmPose) -> bool {
@@ -26,25 +26,20 @@ pub(super) fn active_work(exercise: &Exercise) -> DemandWhen {
     }
 }
 
-/// The greatest demand on each quantity along a path, in degrees, in the order in which they speak.
-pub(super) fn peaks(
-    known: &Knowledge,
-    frames: &[PathPoint],
-    work: DemandWhen,
-) -> Vec<(String, f64)> {
+/// The greatest demand on each quantity along a path, in degrees, in the order of the rows.
+pub(super) fn peaks(known: &Knowledge, track: &Track, work: DemandWhen) -> Vec<(String, f64)> {
     let mut peaks: Vec<(String, f64)> = Vec::new();
-    for frame in frames.iter().filter(|f| !at_rest(known, &f.pose)) {
-        for row in &known.range_demands {
-            if row.when != DemandWhen::Always && row.when != work {
-                continue;
-            }
-            let Some(demand) = row.asked(&frame.pose) else {
-                continue;
-            };
-            match peaks.iter_mut().find(|(q, _)| *q == row.quantity) {
-                Some(peak) => peak.1 = peak.1.max(demand),
-                None => peaks.push((row.quantity.clone(), demand)),
-            }
+    for row in &known.range_demands {
+        if row.when != DemandWhen::Always && row.when != work {
+            continue;
+        }
+        let asked = |pose: &ArmPose| row.asked(pose).filter(|_| !at_rest(known, pose));
+        let Some(demand) = track.greatest(asked) else {
+            continue;
+        };
+        match peaks.iter_mut().find(|(q, _)| *q == row.quantity) {
+            Some(peak) => peak.1 = peak.1.max(demand),
+            None => peaks.push((row.quantity.clone(), demand)),
         }
     }
     peaks

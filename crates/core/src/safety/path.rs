@@ -6,7 +6,7 @@ use super::verdict::Status;
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
 use crate::knowledge::{DemandWhen, Exercise};
-use crate::mechanics::{ArmPose, Path};
+use crate::mechanics::{ArmPose, Path, Track};
 use crate::reason::Reason;
 use crate::rules::{Ceiling, CeilingToday, ceiling_on};
 
@@ -28,7 +28,7 @@ pub(super) fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<
         "passive-er-90" => pose.clinic_deg(),
         _ => pose.elevation_deg,
     };
-    let frames = exercise.frames();
+    let frames = exercise.track().frames();
     let Some(over) = frames
         .iter()
         .position(|frame| measurement(&frame.pose) > limit)
@@ -112,7 +112,7 @@ pub(super) fn check_path(
         .rules
         .forbidden
         .iter()
-        .filter(|f| forbids(ctx, f, day) && f.touches(exercise.frames()))
+        .filter(|f| forbids(ctx, f, day) && f.touches(exercise.track()))
     {
         say(Status::Blocked, false, forbidden(ctx, rule));
     }
@@ -123,8 +123,8 @@ pub(super) fn check_path(
     let cut_by = |quantity: &str| {
         quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"))
     };
-    let whole = exercise.peaks(|frames| peaks(ctx.known, frames, work));
-    let on_cut = cut.map(|path| peaks(ctx.known, &path.frames(), work));
+    let whole = exercise.peaks(|track| peaks(ctx.known, track, work));
+    let on_cut = cut.map(|path| peaks(ctx.known, &Track::of(path.clone()), work));
     let on_cut = on_cut
         .as_deref()
         .unwrap_or(whole)

@@ -5,7 +5,7 @@ use super::demands::{peaks, rest_deg};
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::context::CheckContext;
 use crate::knowledge::{DemandWhen, HealingClock, Level};
-use crate::mechanics::Path;
+use crate::mechanics::{Path, Track};
 use crate::reason::Reason;
 use crate::rules::{Ceiling, ceiling_on};
 
@@ -41,9 +41,9 @@ pub fn bars_position(
     day: EpisodeDay,
 ) -> Vec<Reason> {
     let mut out = Vec::new();
-    let frames = path.frames();
+    let track = Track::of(path.clone());
     for rule in ctx.rules.forbidden.iter().filter(|f| forbids(ctx, f, day)) {
-        if rule.touches(&frames) || tags.iter().any(|tag| rule.tags.contains(tag)) {
+        if rule.touches(&track) || tags.iter().any(|tag| rule.tags.contains(tag)) {
             out.push(forbidden(ctx, rule));
         }
     }
@@ -52,7 +52,7 @@ pub fn bars_position(
     } else {
         DemandWhen::Always
     };
-    for (quantity, peak) in peaks(ctx.known, &frames, work) {
+    for (quantity, peak) in peaks(ctx.known, &track, work) {
         let quantity = quantity.as_str();
         let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         match on.ceiling {

@@ -3,7 +3,7 @@
 use super::shoulder::*;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::mechanics::{ArmPose, Path, Rotation};
+use ritorno_core::mechanics::{ArmPose, Path, Rotation, Track};
 use ritorno_core::rules::{Ceiling, band_view, ceiling_on, floor_on};
 use ritorno_core::safety::resolved_path;
 
@@ -110,6 +110,42 @@ fn every_exercise_is_reachable_in_its_pathway_by_somebody() {
                 opens >= phase.earliest_day,
                 "{id} opens on day {opens}, before its phase"
             );
+        }
+    }
+}
+
+/// The greatest demand and the forbidden positions of every shipped exercise, found again by a walk a hundred times as fine.
+#[test]
+fn every_exercise_asks_no_more_between_its_frames_than_is_said() {
+    let shapes: Vec<_> = known().pathways.keys().map(|id| rules(id)).collect();
+    for exercise in known().exercises.values() {
+        let (path, track) = (exercise.path(), exercise.track());
+        let steps = 100 * track.frames().len();
+        let fine: Vec<ArmPose> = (0..=steps)
+            .filter_map(|i| path.at(i as f64 / steps as f64))
+            .collect();
+        for row in &known().range_demands {
+            let walked = fine.iter().filter_map(|p| row.asked(p)).reduce(f64::max);
+            let found = track.greatest(|pose| row.asked(pose));
+            assert_eq!(
+                found.is_some(),
+                walked.is_some(),
+                "{}: {}",
+                exercise.id,
+                row.id
+            );
+            assert!(
+                found >= walked.map(|w| w - 0.01),
+                "{}: {} finds {found:?}, the walk {walked:?}",
+                exercise.id,
+                row.id
+            );
+        }
+        for rule in shapes.iter().flat_map(|r| &r.forbidden) {
+            let alone = |pose: &ArmPose| rule.touches(&Track::of(Path { keys: vec![*pose] }));
+            if fine.iter().any(alone) {
+                assert!(rule.touches(track), "{} takes {}", exercise.id, rule.id);
+            }
         }
     }
 }
