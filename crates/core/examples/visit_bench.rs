@@ -101,7 +101,7 @@ fn median_ms(known: &Knowledge, facts: &Facts) -> Result<(f64, f64), Box<dyn std
         assert!(view.decisions.len() >= LINES / 2, "too little runs");
         let start = Instant::now();
         let assessment = Assessment::new(known, facts).ok_or("unknown pathway")?;
-        let _ = lane(&assessment.ctx(), facts);
+        let _ = lane(&assessment);
         followed.push(start.elapsed().as_secs_f64() * 1000.0);
     }
     page.sort_by(f64::total_cmp);

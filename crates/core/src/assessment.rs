@@ -3,7 +3,7 @@
 use crate::calendar::EpisodeDay;
 use crate::context::{CheckContext, LogIndex};
 use crate::facts::{ExamFact, ExamNote, Facts, Injected, OtherSide};
-use crate::flags::{FlagState, FlagView, flag_views};
+use crate::flags::{Derived, FlagState, FlagView, derived_flags, flag_views};
 use crate::knowledge::{HealingClock, HealthItem, Knowledge};
 use crate::ranges::{Breach, open_breaches};
 use crate::rules::{Rules, reached_phase};
@@ -19,6 +19,8 @@ pub struct Assessment<'a> {
     pub rules: Rules,
     /// The facts.
     pub facts: &'a Facts,
+    /// What is on record that raises a flag by itself.
+    pub derived: Vec<Derived>,
     /// All flags.
     pub flags: Vec<FlagView>,
     /// Open breaches of a ceiling.
@@ -41,6 +43,7 @@ impl<'a> Assessment<'a> {
             known,
             rules,
             facts,
+            derived: Vec::new(),
             flags: Vec::new(),
             breaches: Vec::new(),
             log: LogIndex::of(facts),
@@ -53,7 +56,8 @@ impl<'a> Assessment<'a> {
         let breaches = open_breaches(&out.ctx(), facts);
         out.breached = breaches.iter().map(|b| b.quantity.clone()).collect();
         out.breaches = breaches;
-        let flags = flag_views(&out.ctx(), facts);
+        out.derived = derived_flags(&out.ctx(), facts);
+        let flags = flag_views(&out.ctx(), facts, &out.derived);
         out.open = flags
             .iter()
             .filter(|f| f.open())

@@ -5,10 +5,10 @@ use crate::calendar::WEEK;
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{Facts, LogFact};
-use crate::flags::{FlagState, FlagView, derived_flags, flag_views};
+use crate::flags::{FlagState, FlagView};
 use crate::knowledge::{Knowledge, WatchAct};
-use crate::progress::{CriterionStatus, next_gate, watch_views};
-use crate::ranges::{CorridorView, calls, corridor_views, is_due, open_breaches};
+use crate::progress::{CriterionStatus, GateView, next_gate, watch_views};
+use crate::ranges::{CorridorView, calls, corridor_view, is_due};
 use crate::reason::Reason;
 use crate::rules::{Ceiling, ceiling_on};
 use serde::{Deserialize, Serialize};
@@ -64,20 +64,21 @@ pub struct NextGate {
 ///
 /// Order: red flags and slips outrank everything, then too far, a gate that is due, too stiff, re-measure.
 /// Source: our choice, because harm comes before delay.
-pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
+pub fn lane(assessment: &Assessment) -> Lane {
+    let (ctx, facts) = (&assessment.ctx(), assessment.facts);
     let gate = next_gate(ctx, facts);
-    let quantities: Vec<&str> = ctx
-        .known
-        .quantities
-        .iter()
-        .map(|q| q.id.as_str())
-        .filter(|q| ctx.rules.corridor(q).is_some())
+    let quantities = ctx.known.quantities.iter();
+    let called: Vec<(&str, Vec<Reason>)> = quantities
+        .map(|q| (q.id.as_str(), calls(ctx, facts, &q.id)))
         .collect();
-    let spoken = |rule: &str| {
-        quantities
-            .iter()
-            .find_map(|q| calls(ctx, facts, q).into_iter().find(|r| r.rule == rule))
+    let spoken = |rule: &str, counts: &dyn Fn(&str) -> bool| {
+        let told = called.iter().filter(|(q, _)| counts(q));
+        told.flat_map(|(_, told)| told)
+            .find(|r| r.rule == rule)
+            .cloned()
     };
+    let any = |_: &str| true;
+    let with_corridor = |q: &str| ctx.rules.corridor(q).is_some();
     let decisions = if facts.lines.is_empty() {
         Vec::new()
     } else {
@@ -90,21 +91,17 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
             .find(|w| w.speaks && acts.contains(&w.act))
             .map(|w| w.reason("lane-watch"))
     };
-    let flags = flag_views(ctx, facts);
+    let flags = &assessment.flags;
     // While an answer is waited for everything is paused, and the stops say no more than that.
     let waits = flags.iter().find(|f| f.open());
     let paused = flags.iter().any(FlagView::open);
-    let (name, reason) = if let Some(reason) = wrong(ctx, facts, &flags)
+    let (name, reason) = if let Some(reason) = wrong(ctx, facts, flags, spoken("range-lost", &any))
         .or_else(|| grave(&decisions).filter(|_| !paused))
         .or_else(|| watched(&[WatchAct::Back, WatchAct::Hold, WatchAct::Tell]))
     {
         (LaneName::SomethingIsWrong, reason)
-    } else if let Some(reason) = open_breaches(ctx, facts)
-        .into_iter()
-        .next()
-        .map(|b| b.reason)
-    {
-        (LaneName::TooFar, reason)
+    } else if let Some(breach) = assessment.breaches.first() {
+        (LaneName::TooFar, breach.reason.clone())
     } else if let Some(flag) = waits {
         // Nothing can be passed or built before the answer comes.
         let mut reason = Reason::new("lane-flag-waits").with("flag", flag.flag.as_str());
@@ -124,11 +121,14 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
             .with("total", g.total as f64)
     }) {
         (LaneName::GateDue, reason)
-    } else if let Some(reason) = conflict(ctx, facts) {
+    } else if let Some(reason) = spoken("active-beyond-passive", &any) {
+        // Active beyond passive: measured again before anything rests on it, so never quiet.
         (LaneName::ReMeasure, reason)
-    } else if let Some(reason) = spoken("measurement-below-floor") {
+    } else if let Some(reason) = spoken("measurement-below-floor", &with_corridor) {
         (LaneName::TooStiff, reason)
-    } else if let Some(reason) = watched(&[WatchAct::Review]).or_else(|| due(ctx, facts)) {
+    } else if let Some(reason) =
+        watched(&[WatchAct::Review]).or_else(|| due(ctx, facts, gate.as_ref()))
+    {
         (LaneName::ReMeasure, reason)
     } else {
         (LaneName::Quiet, quiet(ctx, facts, &decisions))
@@ -146,9 +146,8 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
             met: g.met,
             total: g.total,
         }),
-        corridor: corridor_views(ctx, facts)
-            .into_iter()
-            .find(|c| c.quantity == shown),
+        // Too small to say where it is heading; what would change with every day is left out.
+        corridor: (ctx.known.quantity(&shown)).and_then(|q| corridor_view(ctx, facts, q)),
     }
 }
 
@@ -158,11 +157,11 @@ pub fn lane(ctx: &CheckContext, facts: &Facts) -> Lane {
 /// worked out for each day to come, so nothing can be forgotten. Until that day it need not be worked out again. A flag that a rule
 /// raises counts as something else to say, since what is raised must be kept on its own day, even where the lane stays as it was.
 pub fn next_change(known: &Knowledge, facts: &Facts, now: &Lane, most: u32) -> chrono::NaiveDate {
-    let raised = |assessment: &Assessment, facts: &Facts| -> Vec<(&'static str, String)> {
-        let derived = derived_flags(&assessment.ctx(), facts).into_iter();
-        derived.map(|d| (d.flag, d.key)).collect()
+    let raised = |assessment: &Assessment| -> Vec<(&'static str, String)> {
+        let derived = assessment.derived.iter();
+        derived.map(|d| (d.flag, d.key.clone())).collect()
     };
-    let today = Assessment::new(known, facts).map(|a| raised(&a, facts));
+    let today = Assessment::new(known, facts).map(|a| raised(&a));
     let mut later = facts.clone();
     for _ in 0..most {
         let Some(day) = later.today.succ_opt() else {
@@ -172,20 +171,11 @@ pub fn next_change(known: &Knowledge, facts: &Facts, now: &Lane, most: u32) -> c
         let Some(then) = Assessment::new(known, &later) else {
             break;
         };
-        if lane(&then.ctx(), &later) != *now || Some(raised(&then, &later)) != today {
+        if lane(&then) != *now || Some(raised(&then)) != today {
             break;
         }
     }
     later.today
-}
-
-/// Active beyond passive: measured again before anything rests on it, so never quiet.
-fn conflict(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
-    ctx.known.quantities.iter().find_map(|q| {
-        calls(ctx, facts, &q.id)
-            .into_iter()
-            .find(|r| r.rule == "active-beyond-passive")
-    })
 }
 
 /// An exercise that is to stop or to step back.
@@ -220,7 +210,13 @@ fn quiet(ctx: &CheckContext, facts: &Facts, decisions: &[LineDecision]) -> Reaso
     })
 }
 
-fn wrong(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> Option<Reason> {
+/// What outranks everything: an open flag, a slip felt lately, a range that was `lost`.
+fn wrong(
+    ctx: &CheckContext,
+    facts: &Facts,
+    flags: &[FlagView],
+    lost: Option<Reason>,
+) -> Option<Reason> {
     if let Some(open) = flags.iter().find(|f| f.presses()) {
         let rule = match open.state {
             FlagState::Queried => "lane-flag-queried",
@@ -242,16 +238,10 @@ fn wrong(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> Option<Reason
             }
             _ => None,
         });
-    trouble.or_else(|| {
-        ctx.known.quantities.iter().find_map(|q| {
-            calls(ctx, facts, &q.id)
-                .into_iter()
-                .find(|r| r.rule == "range-lost")
-        })
-    })
+    trouble.or(lost)
 }
 
-fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
+fn due(ctx: &CheckContext, facts: &Facts, gate: Option<&GateView>) -> Option<Reason> {
     if ctx.rules.phases.is_empty() {
         let age = facts
             .findings
@@ -299,15 +289,14 @@ fn due(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
                 None => Reason::new("lane-never-measured").with("quantity", q.id.as_str()),
             }
         });
-    corridor.or_else(|| gate_wants(ctx, facts))
+    corridor.or_else(|| gate_wants(facts, gate))
 }
 
 /// Without a healing clock the next gate says what is to be measured, from a fortnight before its usual day on.
 ///
 /// Source: our choice, because there criteria alone move a phase, and nobody can meet what nobody measures.
-fn gate_wants(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
-    let gate =
-        next_gate(ctx, facts).filter(|g| g.typical && facts.day() >= g.opens_day - 2 * WEEK)?;
+fn gate_wants(facts: &Facts, gate: Option<&GateView>) -> Option<Reason> {
+    let gate = gate.filter(|g| g.typical && facts.day() >= g.opens_day - 2 * WEEK)?;
     let missing = gate.criteria.iter().filter(|c| {
         matches!(
             c.status,

@@ -2,10 +2,14 @@
 
 use crate::app::AppState;
 use chrono::{Duration, Utc};
-use ritorno_store::{Actor, StoreError, job, session, user, write};
+use ritorno_store::{Actor, StoreError, daylist, job, session, user, write};
 
 /// Every day's housekeeping.
-const DAILY: [&str; 2] = ["forget-ended-sessions", "forget-old-sign-in-attempts"];
+const DAILY: [&str; 3] = [
+    "forget-ended-sessions",
+    "forget-old-sign-in-attempts",
+    "put-lane-moves-together",
+];
 /// Attempts older than this are of no use to the throttle or to anybody who looks into it.
 const ATTEMPTS_KEPT_DAYS: i64 = 90;
 
@@ -36,6 +40,7 @@ pub fn run_jobs(state: &AppState) -> Result<usize, StoreError> {
                 "forget-old-sign-in-attempts" => {
                     user::forget_attempts(conn, Utc::now() - Duration::days(ATTEMPTS_KEPT_DAYS))?
                 }
+                "put-lane-moves-together" => daylist::put_moves_together(conn)?,
                 // A kind of a newer application is not ours to do, and not ours to keep claiming.
                 other => tracing::warn!(kind = other, "a job of an unknown kind was closed undone"),
             }

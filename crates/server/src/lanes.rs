@@ -5,13 +5,13 @@ use crate::app::AppState;
 use crate::problem::ApiError;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::FlagRaise;
-use ritorno_core::flags::derived_flags;
 use ritorno_core::lanes::{Lane, lane, next_change};
 use ritorno_core::ranges::judge;
 use ritorno_store::episode::Loaded;
 use ritorno_store::{
-    Actor, EpisodeId, PgConnection, StoreError, daylist, episode, flags, measurement,
+    Actor, EpisodeId, PatientId, PgConnection, StoreError, daylist, episode, flags, measurement,
 };
+use std::sync::atomic::{AtomicUsize, Ordering};
 
 /// Follows a write: brings this episode and the patient's other open ones up to date; answers with what was loaded for this one.
 ///
@@ -104,8 +104,9 @@ fn follow(
         measurement::add_verdict(conn, verdict)?;
     }
     // What a rule raises stays raised, whatever the rule says tomorrow.
-    let raised = derived_flags(&ctx, facts)
-        .into_iter()
+    let raised = assessment
+        .derived
+        .iter()
         .filter(|d| {
             !facts
                 .flag_raises
@@ -114,9 +115,9 @@ fn follow(
         })
         .map(|d| FlagRaise {
             flag: d.flag.to_owned(),
-            cause: d.key,
+            cause: d.key.clone(),
             on: d.on,
-            reason: d.reason,
+            reason: d.reason.clone(),
         })
         .collect::<Vec<_>>();
     for raise in &raised {
@@ -124,7 +125,7 @@ fn follow(
     }
     let mut now = None;
     if loaded.closed_on.is_none() {
-        let value = lane(&ctx, facts);
+        let value = lane(&assessment);
         let next = match when {
             When::Quiet => next_change(&known, facts, &value, LOOK_AHEAD_DAYS),
             When::Written | When::TwoShoulders => today.succ_opt().unwrap_or(today),
@@ -146,44 +147,67 @@ fn follow(
 /// # Errors
 /// When the database is away.
 pub fn change_day(state: &AppState) -> Result<usize, StoreError> {
-    const PAGE: i64 = 100;
+    const PAGE: i64 = 200;
     let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
-    let actor = Actor {
-        user: None,
-        action: "change-of-day",
-    };
     let (mut moved, mut after) = (0, None);
     loop {
         let today = state.today.date();
         let page = daylist::out_of_date(&mut conn, today, &made_with(state), after, PAGE)?;
-        for patient in &page {
-            after = Some(*patient);
-            let done = ritorno_store::write(&mut conn, actor, |conn| {
-                if !daylist::lock_if_free(conn, *patient)? {
-                    return Ok(0);
-                }
-                let open = episode::open_of(conn, *patient)?;
-                let when = if open.len() > 1 {
-                    When::TwoShoulders
-                } else {
-                    When::Quiet
-                };
-                for id in &open {
-                    follow(state, conn, *id, when)
-                        .map_err(|error| StoreError::Other(error.to_string()))?;
-                }
-                Ok(open.len())
+        after = page.last().copied();
+        let next = AtomicUsize::new(0);
+        let take = || page.get(next.fetch_add(1, Ordering::Relaxed)).copied();
+        // Working out takes a core, storing waits for the disk: two at once keep both busy.
+        moved += std::thread::scope(|threads| {
+            let helper = threads.spawn(|| match state.pool.get() {
+                Ok(mut conn) => bring_to_today(state, &mut conn, &take),
+                // Who finds no connection leaves the work to the other.
+                Err(_) => Ok(0),
             });
-            match done {
-                Ok(count) => moved += count,
-                Err(StoreError::Unavailable) => return Err(StoreError::Unavailable),
-                Err(error) => {
-                    tracing::error!(%patient, %error, "the change of day failed for a patient");
-                }
-            }
-        }
+            let own = bring_to_today(state, &mut conn, &take)?;
+            let helped = helper.join().unwrap_or(Ok(0))?;
+            Ok::<_, StoreError>(own + helped)
+        })?;
         if page.len() < PAGE as usize {
             return Ok(moved);
         }
     }
+}
+
+/// Brings the patients that `take` hands out to today; answers how many episodes it moved.
+fn bring_to_today(
+    state: &AppState,
+    conn: &mut PgConnection,
+    take: impl Fn() -> Option<PatientId>,
+) -> Result<usize, StoreError> {
+    let actor = Actor {
+        user: None,
+        action: "change-of-day",
+    };
+    let mut moved = 0;
+    while let Some(patient) = take() {
+        let done = ritorno_store::write(conn, actor, |conn| {
+            if !daylist::lock_if_free(conn, patient)? {
+                return Ok(0);
+            }
+            let open = episode::open_of(conn, patient)?;
+            let when = if open.len() > 1 {
+                When::TwoShoulders
+            } else {
+                When::Quiet
+            };
+            for id in &open {
+                follow(state, conn, *id, when)
+                    .map_err(|error| StoreError::Other(error.to_string()))?;
+            }
+            Ok(open.len())
+        });
+        match done {
+            Ok(count) => moved += count,
+            Err(StoreError::Unavailable) => return Err(StoreError::Unavailable),
+            Err(error) => {
+                tracing::error!(%patient, %error, "the change of day failed for a patient");
+            }
+        }
+    }
+    Ok(moved)
 }

@@ -2,7 +2,7 @@
 
 use crate::convert::word;
 use crate::load::Loaded;
-use crate::schema::{episode, lane, record};
+use crate::schema::{episode, lane, lane_move, record};
 use crate::{EpisodeId, PatientId, StoreError};
 use chrono::NaiveDate;
 use diesel::expression::SqlLiteral;
@@ -189,15 +189,32 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
     Ok(query.load(conn)?)
 }
 
-/// How many patients are in each lane.
+/// How many patients are in each lane: the moves between lanes, added up.
 ///
 /// # Errors
 /// Database failure.
 pub fn counts(conn: &mut PgConnection) -> Result<Vec<(String, i64)>, StoreError> {
-    Ok(lane::table
-        .group_by(lane::name)
-        .select((lane::name, diesel::dsl::count_star()))
-        .load(conn)?)
+    let moved = diesel::dsl::sum(lane_move::by_count);
+    let sums: Vec<(String, Option<i64>)> = lane_move::table
+        .group_by(lane_move::name)
+        .select((lane_move::name, moved))
+        .load(conn)?;
+    let counts = sums.into_iter().map(|(lane, n)| (lane, n.unwrap_or(0)));
+    Ok(counts.filter(|(_, n)| *n != 0).collect())
+}
+
+/// Puts the moves noted so far together into one note a lane. What somebody else is just noting stays as it is.
+///
+/// # Errors
+/// Database failure.
+pub fn put_moves_together(conn: &mut PgConnection) -> Result<(), StoreError> {
+    diesel::sql_query(
+        "with noted as (delete from lane_move returning lane, by_count)
+         insert into lane_move (lane, by_count)
+         select lane, sum(by_count) from noted group by lane having sum(by_count) <> 0",
+    )
+    .execute(conn)?;
+    Ok(())
 }
 
 /// How many lanes may say something else today and were not worked out again yet.

@@ -139,6 +139,7 @@ diesel::table! {
         next_change_day -> Date, made_with -> Text, search -> Text,
     }
 }
+diesel::table! { lane_move (id) { id -> Int8, #[sql_name = "lane"] name -> Text, by_count -> Int4, } }
 diesel::allow_tables_to_appear_in_same_query!(
     app_user,
     session,

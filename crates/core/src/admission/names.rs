@@ -532,7 +532,7 @@ pub(super) fn lexicon(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
                 fault("flag", "there is no such flag".to_owned());
             }
             let asks = |text: &String| {
-                crate::flags::screen(known, text)
+                crate::knowledge::screen(known, text)
                     .iter()
                     .any(|hit| hit.flag == row.flag)
             };

@@ -1,14 +1,12 @@
 //! The causes of a flag: answers, passages of texts, findings, each with a key that a step can name.
 
 use super::derived::Derived;
-use super::screen::{Hit, screen};
 use crate::context::CheckContext;
 use crate::facts::{Answer, Because, Facts, FlagStepKind, Start};
-use crate::knowledge::RedFlag;
+use crate::knowledge::{Hit, RedFlag, screen};
 use crate::reason::Reason;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
-use std::collections::BTreeMap;
 
 /// What kind of thing a cause is.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
@@ -162,12 +160,9 @@ pub(super) fn passages(ctx: &CheckContext, facts: &Facts) -> Vec<Passage> {
         .iter()
         .map(|t| (t.id.to_string(), t.on, t.text.as_str(), false));
     let mut out = Vec::new();
-    // A story is kept in every version, and most versions say the same: each text is screened once.
-    let mut screened: BTreeMap<&str, Vec<Hit>> = BTreeMap::new();
+    // A story is kept in every version, and most versions say the same.
     for (source, on, text, mechanism) in own.chain(signed) {
-        let hits = screened
-            .entry(text)
-            .or_insert_with(|| screen(ctx.known, text));
+        let hits = ctx.known.screened.of(text, || screen(ctx.known, text));
         for hit in hits.iter().cloned() {
             let source = source.clone();
             let seen = |p: &Passage| p.source == source && p.mechanism == mechanism && p.hit == hit;

@@ -47,7 +47,7 @@ impl Derived {
 }
 
 /// Everything on record that raises a flag by itself.
-pub fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<Derived> {
+pub(crate) fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<Derived> {
     let mut out = Vec::new();
     elevation(ctx, facts, &mut out);
     slips(ctx, facts, &mut out);

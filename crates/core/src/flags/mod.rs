@@ -2,10 +2,10 @@
 
 mod causes;
 mod derived;
-mod screen;
 mod view;
 
 pub use causes::{CauseKind, CauseState, CauseView, Offer, may_rest_on};
-pub use derived::{Derived, derived_flags};
-pub use screen::{Hit, screen};
-pub use view::{FlagState, FlagView, flag_views};
+pub use derived::Derived;
+pub(crate) use derived::derived_flags;
+pub(crate) use view::flag_views;
+pub use view::{FlagState, FlagView};

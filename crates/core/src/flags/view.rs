@@ -1,7 +1,7 @@
 //! Each red flag as it stands today, and when it comes back.
 
 use super::causes::CauseView;
-use super::derived::derived_flags;
+use super::derived::Derived;
 use crate::context::CheckContext;
 use crate::facts::{Answer, Facts, FlagStep, FlagStepKind};
 use crate::knowledge::{RedFlag, Tier};
@@ -73,11 +73,10 @@ impl FlagView {
     }
 }
 
-/// Every flag: all questions, and the derived ones that have been raised.
+/// Every flag: all questions, and the `derived` ones that have been raised.
 ///
 /// `ctx` is used for the findings only; its own list of open flags is not read.
-pub fn flag_views(ctx: &CheckContext, facts: &Facts) -> Vec<FlagView> {
-    let derived = derived_flags(ctx, facts);
+pub(crate) fn flag_views(ctx: &CheckContext, facts: &Facts, derived: &[Derived]) -> Vec<FlagView> {
     let texts = super::causes::passages(ctx, facts);
     let age = crate::calendar::age_years(facts.birth, facts.today);
     let mut out: Vec<FlagView> = ctx
@@ -90,7 +89,7 @@ pub fn flag_views(ctx: &CheckContext, facts: &Facts) -> Vec<FlagView> {
                 && flag
                     .from_age
                     .is_none_or(|from| age.is_none_or(|age| age >= from));
-            let causes = super::causes::causes_of(facts, flag, &derived, &texts, asked);
+            let causes = super::causes::causes_of(facts, flag, derived, &texts, asked);
             (asked || !causes.is_empty()).then(|| view(ctx, facts, flag, asked, causes))
         })
         .collect();

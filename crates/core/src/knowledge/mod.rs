@@ -10,6 +10,7 @@ mod criteria;
 mod dose_bounds;
 mod elastic;
 mod exercise;
+mod hits;
 mod instrument;
 mod modifier;
 mod pathway;
@@ -18,6 +19,7 @@ mod picture;
 mod range_demand;
 mod rows;
 mod school;
+mod screen;
 mod set;
 mod span;
 mod step;
@@ -35,6 +37,7 @@ pub use exercise::{
     Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper,
     Level, Purpose, Weekdays, Worked,
 };
+pub use hits::Hit;
 pub use instrument::{Formula, Instrument, ScorePart};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};
 pub use pathway::{
@@ -42,7 +45,6 @@ pub use pathway::{
     HealingClock, Milestone, PainRow, Pathway, Phase, Precaution, Sling,
 };
 pub use pattern::Pattern;
-pub(crate) use pattern::words;
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
 pub use range_demand::{DemandWhen, HAIR_DEG, PoseAngle, RangeDemand};
 pub use rows::{
@@ -50,6 +52,7 @@ pub use rows::{
     Reference, Threshold, Tier, Unit,
 };
 pub use school::{School, SetStructure};
+pub use screen::screen;
 pub use set::Knowledge;
 pub(crate) use set::REQUIRED_THRESHOLDS;
 pub use span::RungSpan;

@@ -83,6 +83,8 @@ pub struct Knowledge {
     pub sha256: String,
     /// Canonical JSON of all files, for the release table.
     pub canonical: String,
+    /// What the texts of patients ask, as far as they were read lately.
+    pub(crate) screened: super::hits::Screened,
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.

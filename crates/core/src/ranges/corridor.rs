@@ -47,39 +47,43 @@ pub struct CorridorDot {
     pub at_limit: bool,
 }
 
-/// Corridors of every quantity of the pathway, with measurements.
+/// Corridors of every quantity of the pathway, with measurements and where they are heading.
 pub fn corridor_views(ctx: &CheckContext, facts: &Facts) -> Vec<CorridorView> {
-    ctx.known
-        .quantities
-        .iter()
-        .filter(|q| ctx.rules.corridor(&q.id).is_some())
-        .map(|q| CorridorView {
-            quantity: q.id.clone(),
-            unit: q.unit,
-            reference: q.reference,
-            error: q.error,
-            bands: band_view(ctx.rules, ctx.limits, &q.id, ctx.today),
-            measurements: facts
-                .operated_measurements(&q.id)
-                .map(|measurement| {
-                    let view = measurement_view(ctx, facts, measurement);
-                    CorridorDot {
-                        day: view.day,
-                        value: measurement.value,
-                        over_ceiling: view.over_ceiling,
-                        at_limit: view.at_limit,
-                    }
-                })
-                .collect(),
-            other_side: facts
-                .measurements
-                .iter()
-                .rev()
-                .find(|r| r.quantity == q.id && r.side != facts.story.side)
-                .map(|r| r.value),
-            trend: trend(ctx, facts, q),
+    let quantities = ctx.known.quantities.iter();
+    quantities
+        .filter_map(|q| {
+            let view = corridor_view(ctx, facts, q)?;
+            let trend = trend(ctx, facts, q);
+            Some(CorridorView { trend, ..view })
         })
         .collect()
+}
+
+/// The corridor of one quantity with its measurements, without a trend; `None` where the pathway has none.
+pub fn corridor_view(ctx: &CheckContext, facts: &Facts, q: &Quantity) -> Option<CorridorView> {
+    ctx.rules.corridor(&q.id)?;
+    let dots = facts.operated_measurements(&q.id).map(|measurement| {
+        let view = measurement_view(ctx, facts, measurement);
+        CorridorDot {
+            day: view.day,
+            value: measurement.value,
+            over_ceiling: view.over_ceiling,
+            at_limit: view.at_limit,
+        }
+    });
+    let mut newest = facts.measurements.iter().rev();
+    Some(CorridorView {
+        quantity: q.id.clone(),
+        unit: q.unit,
+        reference: q.reference,
+        error: q.error,
+        bands: band_view(ctx.rules, ctx.limits, &q.id, ctx.today),
+        measurements: dots.collect(),
+        other_side: newest
+            .find(|r| r.quantity == q.id && r.side != facts.story.side)
+            .map(|r| r.value),
+        trend: None,
+    })
 }
 
 /// The trend of a range toward what is asked of it next: by the gate, else by the next floor.

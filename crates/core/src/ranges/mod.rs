@@ -19,7 +19,7 @@ pub use calls::{calls, is_due, max_age_days};
 pub use change::{ChangeView, ChangeWord, change_word, changes, default_detectable, detectable};
 pub use compared::measure_for;
 pub use conflict::in_conflict;
-pub use corridor::{CorridorDot, CorridorView, corridor_views};
+pub use corridor::{CorridorDot, CorridorView, corridor_view, corridor_views};
 pub use dial::{Dial, DialSide, dials};
 pub use inclinometer::{AngleMeasurement, AngleSample, read_angle};
 pub use measurement_view::{MeasurementView, judge, judge_anew, measurement_view};

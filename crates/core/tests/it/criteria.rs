@@ -268,15 +268,8 @@ fn lanes_put_harm_before_delay() {
         fact: LogFact::Slip,
         remark: String::new(),
     });
-    let name = |facts: &Facts| {
-        lane(
-            &Assessment::new(known(), facts)
-                .expect("a known pathway")
-                .ctx(),
-            facts,
-        )
-        .lane
-    };
+    let name =
+        |facts: &Facts| lane(&Assessment::new(known(), facts).expect("a known pathway")).lane;
     assert_eq!(name(&facts), LaneName::SomethingIsWrong);
     facts.log.clear();
     assert_eq!(name(&facts), LaneName::TooFar);

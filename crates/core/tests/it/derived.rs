@@ -4,16 +4,12 @@ use super::examined::{find, word};
 use super::shoulder::*;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::*;
-use ritorno_core::flags::derived_flags;
 use ritorno_core::knowledge::Found;
 use uuid::Uuid;
 
 fn raised(facts: &Facts) -> Vec<&'static str> {
     let assessment = Assessment::new(known(), facts).expect("a known pathway");
-    derived_flags(&assessment.ctx(), facts)
-        .into_iter()
-        .map(|d| d.flag)
-        .collect()
+    assessment.derived.iter().map(|d| d.flag).collect()
 }
 
 /// An injury that was not operated on.

@@ -16,7 +16,7 @@ fn state(facts: &Facts, flag: &str) -> Option<FlagState> {
 
 fn place(facts: &Facts) -> (LaneName, String) {
     let assessment = Assessment::new(known(), facts).expect("a known pathway");
-    let lane = lane(&assessment.ctx(), facts);
+    let lane = lane(&assessment);
     (lane.lane, lane.reason.rule)
 }
 

@@ -12,7 +12,7 @@ use uuid::Uuid;
 
 fn lane_of(facts: &Facts) -> LaneName {
     let assessment = Assessment::new(known(), facts).expect("a known pathway");
-    lane(&assessment.ctx(), facts).lane
+    lane(&assessment).lane
 }
 
 fn flag_state(facts: &Facts, flag: &str) -> Option<FlagState> {

@@ -145,7 +145,7 @@ fn active_beyond_passive_uses_neither_and_is_never_quiet() {
             known().quantity(&m.quantity).expect("it")
         ));
     }
-    assert_ne!(lane(&ctx, &facts).lane, LaneName::Quiet);
+    assert_ne!(lane(&assessment).lane, LaneName::Quiet);
 }
 
 #[test]

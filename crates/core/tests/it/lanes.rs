@@ -16,7 +16,7 @@ fn lane_on(facts: &Facts, day: i32) -> Lane {
     let mut then = facts.clone();
     then.today = on(day);
     let assessment = Assessment::new(known(), &then).expect("a known pathway");
-    lane(&assessment.ctx(), &then)
+    lane(&assessment)
 }
 
 /// Lanes day by day, worked out only on the days that a lane named; and how often that was.

@@ -1,8 +1,7 @@
 //! The lexicon against sentences that were written and frozen before it was.
 
 use super::shoulder::known;
-use ritorno_core::flags::screen;
-use ritorno_core::knowledge::Tier;
+use ritorno_core::knowledge::{Tier, screen};
 
 const SENTENCES: &str = include_str!("../golden/lexicon-en.tsv");
 const LATER: &str = include_str!("../golden/lexicon-en-later.tsv");

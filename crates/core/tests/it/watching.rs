@@ -27,12 +27,7 @@ fn speaks(facts: &Facts, id: &str) -> bool {
 }
 
 fn in_lane(facts: &Facts) -> (LaneName, String) {
-    let found = lane(
-        &Assessment::new(known(), facts)
-            .expect("a known pathway")
-            .ctx(),
-        facts,
-    );
+    let found = lane(&Assessment::new(known(), facts).expect("a known pathway"));
     (found.lane, found.reason.rule)
 }
 

@@ -11,7 +11,7 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::facts::{Answer, Because, FlagAnswer, FlagStep, FlagStepKind};
 use ritorno_core::flags::{CauseKind, CauseState, FlagView, may_rest_on};
-use ritorno_core::flags::{Hit, screen};
+use ritorno_core::knowledge::{Hit, screen};
 use ritorno_core::permission::Action;
 use ritorno_store::{EpisodeId, episode, flags};
 use ritorno_wording::Value;

@@ -2,7 +2,11 @@
 
 use super::harness::{Answer, Clinic, Session, TODAY, new_patient};
 use diesel::connection::SimpleConnection;
+use diesel::prelude::*;
+use diesel::sql_types::{BigInt, Text};
+use ritorno_store::daylist;
 use serde_json::{Value, json};
+use uuid::Uuid;
 
 fn comes(s: &Session, family: &str, work: &str) {
     let mut form = new_patient();
@@ -86,6 +90,60 @@ fn a_page_begins_after_a_place_and_loses_nobody_when_somebody_comes() {
     let refused = ask(&vera, &[("after", &odd)]);
     assert_eq!(refused.status, 422);
     assert_eq!(refused.json()["fields"][0]["field"], "after");
+}
+
+#[derive(QueryableByName, Debug, PartialEq)]
+struct Counted {
+    #[diesel(sql_type = Text)]
+    lane: String,
+    #[diesel(sql_type = BigInt)]
+    count: i64,
+}
+
+/// The page adds up moves between lanes; here every lane is counted.
+#[test]
+fn lanes_are_counted_right_while_people_move_and_the_moves_are_put_together() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let shown = || {
+        let page = page(&vera, &[]);
+        let counts = page["counts"].as_array().expect("counts").iter();
+        let mut counts: Vec<Counted> = counts
+            .map(|c| Counted {
+                lane: c["lane"].as_str().expect("a lane").to_owned(),
+                count: c["count"].as_i64().expect("a number"),
+            })
+            .collect();
+        counts.sort_by(|a, b| a.lane.cmp(&b.lane));
+        counts
+    };
+    let counted = || -> Vec<Counted> {
+        let sql =
+            "select lane, count(*) as count from lane group by lane order by lane collate \"C\"";
+        diesel::sql_query(sql)
+            .load(&mut clinic.owner())
+            .expect("counted")
+    };
+    let episodes: Vec<String> = (0..6).map(|_| vera.rigger()).collect();
+    let before = counted();
+    assert_eq!(shown(), before);
+    std::thread::scope(|threads| {
+        for episode in &episodes[..5] {
+            let vera = &vera;
+            threads.spawn(move || {
+                let yes = json!({ "id": Uuid::now_v7(), "flag": "infection", "answer": "yes" });
+                let path = format!("/api/episodes/{episode}/flags");
+                vera.post(&path, &json!({ "answers": [yes] })).ok();
+            });
+        }
+        for _ in 0..4 {
+            daylist::put_moves_together(&mut clinic.owner()).expect("put together");
+        }
+    });
+    assert_ne!(counted(), before, "nobody moved");
+    assert_eq!(shown(), counted());
+    daylist::put_moves_together(&mut clinic.owner()).expect("put together");
+    assert_eq!(shown(), counted());
 }
 
 #[test]

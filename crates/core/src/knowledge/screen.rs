@@ -1,26 +1,15 @@
 //! Screens free text for what a red flag must ask about. It asks, it never asserts.
 
-use crate::knowledge::{Knowledge, words};
-use serde::{Deserialize, Serialize};
+use super::hits::Hit;
+use super::pattern::words;
+use super::set::Knowledge;
 use sha2::{Digest, Sha256};
-
-/// A passage that a flag must ask about.
-#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct Hit {
-    /// Flag id.
-    pub flag: String,
-    /// The sentence, as it was written.
-    pub quote: String,
-    /// What tells this passage from others: a digest of its words.
-    pub passage: String,
-}
 
 /// What a text must be asked about: at most one passage a flag and sentence, in the order of the text.
 ///
 /// ```
 /// # let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("knowledge");
-/// use ritorno_core::flags::screen;
+/// use ritorno_core::knowledge::screen;
 /// let hits = screen(&known, "Sleeps well. Slipped on the deck yesterday, no fever.");
 /// assert_eq!(hits.len(), 1);
 /// assert_eq!((hits[0].flag.as_str(), hits[0].quote.as_str()), ("deformity", "Slipped on the deck yesterday, no fever."));
