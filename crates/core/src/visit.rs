@@ -7,7 +7,7 @@ use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{ExamFact, Facts, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord};
 use crate::flags::FlagView;
 use crate::plan::{PrecautionSpan, Volume, precaution_spans, volume};
-use crate::progress::{GateView, WatchView, adherence, adherence_pct, next_gate, watch_views};
+use crate::progress::{GateView, WatchView, adherence_lately, next_gate, watch_views};
 use crate::ranges::{Breach, CorridorView, Dial, corridor_views, dials};
 use crate::reason::Reason;
 use crate::safety::{running_lines, scheduled_lines};
@@ -71,6 +71,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         .collect();
     log.reverse();
     let decisions = decide(&ctx, facts);
+    let done = adherence_lately(&ctx, facts);
     VisitView {
         clock: Clock::at(day),
         phase: assessment.rules.phase(ctx.phase).map(|p| p.id.clone()),
@@ -96,8 +97,8 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         corridors: corridor_views(&ctx, facts),
         gate: next_gate(&ctx, facts),
         log,
-        adherence_pct: adherence_pct(&ctx, facts, 14),
-        known_pct: adherence(&ctx, facts, 14).map(|a| a.known_pct),
+        adherence_pct: done.map(|a| a.pct),
+        known_pct: done.map(|a| a.known_pct),
         short_plan: short_plan(&ctx, &decisions),
         decisions,
         paused: scheduled_lines(&ctx, facts, day)

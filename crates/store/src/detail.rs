@@ -4,6 +4,7 @@ use crate::schema::standing_fact;
 use crate::{EpisodeId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
+use diesel::sql_types::{Array, Uuid as SqlUuid};
 use serde::de::DeserializeOwned;
 use std::collections::BTreeMap;
 use uuid::Uuid;
@@ -22,7 +23,7 @@ pub(crate) trait Detail: DeserializeOwned {
     fn fact(self, on: NaiveDate) -> Result<Self::Fact, StoreError>;
 }
 
-#[derive(Queryable, Selectable)]
+#[derive(QueryableByName)]
 #[diesel(table_name = standing_fact)]
 struct Row {
     episode_id: EpisodeId,
@@ -45,10 +46,9 @@ impl Standing {
         conn: &mut PgConnection,
         episodes: &[EpisodeId],
     ) -> Result<Standing, StoreError> {
-        let rows = standing_fact::table
-            .filter(standing_fact::episode_id.eq_any(episodes))
-            .order((standing_fact::on_date, standing_fact::seq))
-            .select(Row::as_select())
+        let sql = "select episode_id, id, seq, kind, on_date, detail from standing_facts($1)";
+        let rows = diesel::sql_query(sql)
+            .bind::<Array<SqlUuid>, _>(episodes)
             .load(conn)?;
         Ok(Standing(rows))
     }

@@ -348,13 +348,15 @@ pub fn episode_of(conn: &mut PgConnection, id: Uuid) -> Result<Option<EpisodeId>
         .flatten())
 }
 
-/// The join of a detail with its event, without what was taken back, oldest first.
+/// The join of a detail with its event, without what was taken back, oldest first. Of anything but the log: it grows with every day
+/// at home, and an index leaves it out.
 macro_rules! standing {
     ($t:ident, $episode:expr) => {{
         use crate::schema::{effect, event};
         $t::table
             .inner_join(event::table.on(event::id.eq($t::id)))
             .filter(event::episode_id.eq($episode))
+            .filter(event::kind.ne("log"))
             .filter(diesel::dsl::not(diesel::dsl::exists(
                 effect::table
                     .filter(effect::patient_id.eq(event::patient_id))

@@ -1,10 +1,11 @@
 //! The lists of a story: health, kit, tasks, what is special, schools. Read in one statement, replaced as a whole.
 
 use crate::convert::count;
-use crate::schema::{episode_health, episode_kit, episode_modifier, episode_school, episode_task};
+use crate::schema::{
+    episode_health, episode_kit, episode_modifier, episode_school, episode_task, story_list,
+};
 use crate::{EpisodeId, StoreError};
 use diesel::prelude::*;
-use diesel::sql_types::{Integer, Nullable, Text, Uuid as SqlUuid};
 use ritorno_core::facts::{Story, Task};
 use std::collections::BTreeMap;
 
@@ -18,15 +19,12 @@ pub(crate) struct Lists {
     pub(crate) schools: BTreeMap<String, String>,
 }
 
-#[derive(QueryableByName)]
+#[derive(Queryable, Selectable)]
+#[diesel(table_name = story_list)]
 struct Row {
-    #[diesel(sql_type = Text)]
     list: String,
-    #[diesel(sql_type = Text)]
     item: String,
-    #[diesel(sql_type = Nullable<Text>)]
     about: Option<String>,
-    #[diesel(sql_type = Nullable<Integer>)]
     score: Option<i32>,
 }
 
@@ -35,14 +33,11 @@ struct Row {
 /// # Errors
 /// Database failure.
 pub(crate) fn read(conn: &mut PgConnection, id: EpisodeId) -> Result<Lists, StoreError> {
-    const SQL: &str = "
-        select 'health' as list, item, null as about, null::integer as score, 0 as place from episode_health where episode_id = $1
-        union all select 'kit', item, null, null, 0 from episode_kit where episode_id = $1
-        union all select 'modifier', item, null, null, 0 from episode_modifier where episode_id = $1
-        union all select 'task', label, asks, score, place from episode_task where episode_id = $1
-        union all select 'school', question, school, null, 0 from episode_school where episode_id = $1
-        order by list, place, item";
-    let rows: Vec<Row> = diesel::sql_query(SQL).bind::<SqlUuid, _>(id).load(conn)?;
+    let rows = story_list::table
+        .filter(story_list::episode_id.eq(id))
+        .order((story_list::list, story_list::place, story_list::item))
+        .select(Row::as_select())
+        .load(conn)?;
     let mut lists = Lists::default();
     for row in rows {
         match row.list.as_str() {

@@ -32,6 +32,12 @@ diesel::table! {
         id -> Uuid, patient_id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, on_date -> Date, detail -> Nullable<Text>,
     }
 }
+diesel::table! {
+    /// A view: the lists of a story under one name.
+    story_list (episode_id) {
+        episode_id -> Uuid, list -> Text, item -> Text, about -> Nullable<Text>, score -> Nullable<Int4>, place -> Int4,
+    }
+}
 diesel::table! { effect (patient_id, seq, target) { patient_id -> Uuid, seq -> Int8, target -> Int8, role -> Text, } }
 diesel::table! { event_reason (id) { id -> Uuid, code -> Text, words -> Text, } }
 diesel::table! { story_text (id) { id -> Uuid, rev -> Int4, mechanism -> Text, work -> Text, note -> Text, } }

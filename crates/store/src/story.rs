@@ -130,6 +130,7 @@ pub(crate) fn keep_words(
     let last: Option<Words> = t::table
         .inner_join(event::table.on(event::id.eq(t::id)))
         .filter(event::episode_id.eq(episode))
+        .filter(event::kind.ne("log"))
         .order(t::rev.desc())
         .select(Words::as_select())
         .first(conn)

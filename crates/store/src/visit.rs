@@ -86,6 +86,7 @@ pub fn newest(conn: &mut PgConnection, episode: EpisodeId) -> Result<Option<Writ
     let found: Option<(Uuid, NaiveDate, String)> = t::table
         .inner_join(event::table.on(event::id.eq(t::id)))
         .filter(event::episode_id.eq(episode))
+        .filter(event::kind.ne("log"))
         .order((event::on_date.desc(), event::seq.desc()))
         .select((t::id, event::on_date, t::body))
         .first(conn)

@@ -6,7 +6,7 @@ use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
 use crate::facts::{Facts, Line, OtherSide};
 use crate::knowledge::{Dose, Exercise};
-use crate::progress::{WatchView, adherence_pct};
+use crate::progress::WatchView;
 use crate::reason::Reason;
 
 pub(super) struct Say {
@@ -22,6 +22,8 @@ pub(super) struct Case<'a> {
     pub(super) exercise: &'a Exercise,
     pub(super) diary: Diary<'a>,
     pub(super) watches: Vec<&'a WatchView>,
+    /// Planned sessions done lately, in percent; `None` where nothing is known.
+    pub(super) done_pct: Option<f64>,
     pub(super) day: EpisodeDay,
 }
 
@@ -75,7 +77,7 @@ impl Case<'_> {
                 known(known(r, "pain", d.pain_during), "morning", d.next_morning)
             })
             .collect();
-        if let Some(pct) = adherence_pct(self.ctx, self.facts, 14) {
+        if let Some(pct) = self.done_pct {
             out.push(Reason::new("input-adherence").with("percent", pct.round()));
         }
         if let Some(base) = self

@@ -5,7 +5,7 @@ use super::decision::{LineDecision, Move};
 use super::diary::Diary;
 use crate::context::CheckContext;
 use crate::facts::{Facts, Line};
-use crate::progress::{WatchView, watch_views};
+use crate::progress::{WatchView, adherence_lately, watch_views};
 use crate::reason::Reason;
 use crate::safety::{running_lines, scheduled_lines};
 
@@ -19,10 +19,10 @@ pub fn decide(ctx: &CheckContext, facts: &Facts) -> Vec<LineDecision> {
     } else {
         scheduled_lines(ctx, facts, day)
     };
-    let watches = watch_views(ctx, facts);
+    let around = Around::of(ctx, facts);
     let mut out: Vec<LineDecision> = lines
         .into_iter()
-        .filter_map(|l| decide_watched(ctx, facts, l, &watches))
+        .filter_map(|l| decide_within(ctx, facts, l, &around))
         .collect();
     out.sort_by(|a, b| a.kind.cmp(&b.kind).then(a.exercise.cmp(&b.exercise)));
     out
@@ -59,18 +59,33 @@ pub fn decide(ctx: &CheckContext, facts: &Facts) -> Vec<LineDecision> {
 ///
 /// The order is fixed: stop, step back, a flare day, hold, more of it, next rung. What is unknown never counts as good.
 pub fn decide_line(ctx: &CheckContext, facts: &Facts, line: &Line) -> Option<LineDecision> {
-    decide_watched(ctx, facts, line, &watch_views(ctx, facts))
+    decide_within(ctx, facts, line, &Around::of(ctx, facts))
 }
 
-fn decide_watched(
+/// What is the same for every line of a shoulder.
+struct Around {
+    watches: Vec<WatchView>,
+    done_pct: Option<f64>,
+}
+
+impl Around {
+    fn of(ctx: &CheckContext, facts: &Facts) -> Around {
+        Around {
+            watches: watch_views(ctx, facts),
+            done_pct: adherence_lately(ctx, facts).map(|a| a.pct),
+        }
+    }
+}
+
+fn decide_within(
     ctx: &CheckContext,
     facts: &Facts,
     line: &Line,
-    watches: &[WatchView],
+    around: &Around,
 ) -> Option<LineDecision> {
     let exercise = ctx.known.exercises.get(&line.exercise)?;
     let diary = Diary::of(ctx.log, facts, &line.exercise);
-    let watches = watches
+    let watches = (around.watches)
         .iter()
         .filter(|w| w.speaks && w.concerns(&exercise.ladder))
         .collect();
@@ -81,6 +96,7 @@ fn decide_watched(
         exercise,
         diary,
         watches,
+        done_pct: around.done_pct,
         day: facts.day(),
     };
     let mut inputs = case.inputs();

@@ -8,7 +8,6 @@ use crate::calendar::EpisodeDay;
 use crate::facts::LogFact;
 use crate::force::pull_of_dose;
 use crate::knowledge::{Dose, Group, Level, WatchAct};
-use crate::progress::adherence_pct;
 use crate::ranges::calls;
 use crate::reason::{Reason, wire};
 
@@ -335,7 +334,7 @@ impl Case<'_> {
                 .with("day", day);
             return hold(Move::HoldSore, rule);
         }
-        match adherence_pct(self.ctx, self.facts, 14) {
+        match self.done_pct {
             None => return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged")),
             Some(pct) if pct < self.threshold("adherence-pct") => {
                 return hold(

@@ -4,8 +4,9 @@ use super::picture::{Cue, OtherArm, WallSide};
 use super::school::SetStructure;
 use crate::confidence::Confidence;
 use crate::mechanics::{AnchorSide, Attitude, KeyPose, Load, Path, Track};
+use quick_cache::sync::Cache;
 use serde::{Deserialize, Serialize};
-use std::sync::OnceLock;
+use std::sync::{Arc, OnceLock};
 
 /// A muscle group as the allowances name it.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, PartialOrd, Ord, Hash, Serialize, Deserialize)]
@@ -423,11 +424,40 @@ pub struct Exercise {
     pub worked: Worked,
 }
 
-/// What is worked out once from a path: it never changes while the row stands.
-#[derive(Clone, Default)]
+/// What is left of a path that is cut at a limit, and the greatest demands of that on what the cut follows.
+#[derive(Debug)]
+pub(crate) struct CutPath {
+    pub(crate) path: Path,
+    pub(crate) peaks: Vec<(String, f64)>,
+}
+
+/// A path after the cut: whole, shorter, or too short, with the limit that left too little.
+pub(crate) type AfterCut = Result<Option<Arc<CutPath>>, f64>;
+
+/// Limits of which the cut is kept: a ceiling rises in a few steps.
+const CUTS: usize = 16;
+
+/// What is worked out once from a path: it never changes while the row stands. A copy of the row begins anew.
 pub struct Worked {
     track: OnceLock<Track>,
     peaks: OnceLock<Vec<(String, f64)>>,
+    cuts: Cache<u64, AfterCut>,
+}
+
+impl Default for Worked {
+    fn default() -> Self {
+        Worked {
+            track: OnceLock::new(),
+            peaks: OnceLock::new(),
+            cuts: Cache::new(CUTS),
+        }
+    }
+}
+
+impl Clone for Worked {
+    fn clone(&self) -> Self {
+        Worked::default()
+    }
 }
 
 impl std::fmt::Debug for Worked {
@@ -448,6 +478,17 @@ impl Exercise {
         work: impl FnOnce(&Track) -> Vec<(String, f64)>,
     ) -> &[(String, f64)] {
         self.worked.peaks.get_or_init(|| work(self.track()))
+    }
+
+    /// The path after a cut at `limit_deg`, worked out by `work` the first time.
+    pub(crate) fn after_cut(&self, limit_deg: f64, work: impl FnOnce() -> AfterCut) -> AfterCut {
+        let key = limit_deg.to_bits();
+        if let Some(known) = self.worked.cuts.get(&key) {
+            return known;
+        }
+        let cut = work();
+        self.worked.cuts.insert(key, cut.clone());
+        cut
     }
 
     /// The path; every key has been checked at load to give exactly one rotation.

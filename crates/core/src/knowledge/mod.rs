@@ -37,6 +37,7 @@ pub use exercise::{
     Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper,
     Level, Purpose, Weekdays, Worked,
 };
+pub(crate) use exercise::{AfterCut, CutPath};
 pub use hits::Hit;
 pub use instrument::{Formula, Instrument, ScorePart};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};

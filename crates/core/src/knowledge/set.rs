@@ -88,7 +88,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 124] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 125] = [
     "sling-elevation-deg",
     "sling-internal-deg",
     "sling-plane-deg",
@@ -159,6 +159,7 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 124] = [
     "morning-worse-days",
     "pain-above-sessions",
     "flare-days-in-week",
+    "adherence-days",
     "adherence-pct",
     "symptom-free-days",
     "overdone-pct",

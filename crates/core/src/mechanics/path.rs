@@ -146,16 +146,9 @@ impl Path {
             })
             .fold(0.0f64, f64::max);
         let per_leg = ((widest / 2.0).ceil() as usize).max(1);
-        let count = per_leg * self.keys.len().saturating_sub(1);
-        (0..=count)
-            .filter_map(|i| {
-                let at = if count == 0 {
-                    0.0
-                } else {
-                    i as f64 / count as f64
-                };
-                self.at(at).map(|pose| PathPoint { at, pose })
-            })
+        let steps = per_leg * self.keys.len().saturating_sub(1);
+        self.walk(steps + 1)
+            .map(|(at, pose, _)| PathPoint { at, pose })
             .collect()
     }
 }

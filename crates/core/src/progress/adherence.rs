@@ -16,6 +16,11 @@ pub struct Adherence {
     pub known_pct: f64,
 }
 
+/// Of the last days, as many as decisions look at (threshold `adherence-days`).
+pub fn adherence_lately(ctx: &CheckContext, facts: &Facts) -> Option<Adherence> {
+    adherence(ctx, facts, ctx.known.threshold("adherence-days") as i32)
+}
+
 /// As [`adherence`], the least share alone.
 pub fn adherence_pct(ctx: &CheckContext, facts: &Facts, window: i32) -> Option<f64> {
     adherence(ctx, facts, window).map(|a| a.pct)

@@ -9,7 +9,7 @@ mod status;
 mod watch;
 
 pub(crate) use adherence::day_share;
-pub use adherence::{Adherence, adherence, adherence_pct};
+pub use adherence::{Adherence, adherence, adherence_lately, adherence_pct};
 pub(crate) use criterion::evaluate;
 pub use gate::{GateView, evaluate_gate, next_gate};
 pub use status::{CriterionStatus, CriterionView};

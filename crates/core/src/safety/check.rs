@@ -186,7 +186,7 @@ pub fn check_exercise(
         }
     }
     let adapts_to = adapted_ceiling(ctx, exercise, day);
-    match cut_path(exercise, adapts_to.as_ref().map(|c| c.ceiling)) {
+    match cut_path(ctx.known, exercise, adapts_to.as_ref().map(|c| c.ceiling)) {
         Err(left) => {
             if let (Some(adapts), Some(on)) = (&exercise.adapts, &adapts_to) {
                 let reason =
@@ -201,7 +201,7 @@ pub fn check_exercise(
                 );
             }
         }
-        Ok(cut) => check_path(ctx, exercise, cut.as_ref(), day, &mut say),
+        Ok(cut) => check_path(ctx, exercise, cut.as_deref(), day, &mut say),
     }
     for missing in exercise.kit.iter().filter(|item| !ctx.kit.contains(item)) {
         say(

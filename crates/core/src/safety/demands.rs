@@ -4,13 +4,28 @@ use crate::knowledge::{DemandWhen, Exercise, HAIR_DEG, Knowledge};
 use crate::mechanics::{ArmPose, Attitude, Track};
 
 /// The arm at rest in a sling: never a movement, never a breach.
-fn at_rest(known: &Knowledge, pose: &ArmPose) -> bool {
-    let bound = |id| known.threshold(id);
-    let within =
-        |value: f64, from: f64, to: f64| (from - HAIR_DEG..=to + HAIR_DEG).contains(&value);
-    pose.elevation_deg <= bound("sling-elevation-deg") + HAIR_DEG
-        && within(pose.twist_deg(), -bound("sling-internal-deg"), 0.0)
-        && within(pose.plane_deg, 0.0, bound("sling-plane-deg"))
+struct AtRest {
+    elevation_deg: f64,
+    internal_deg: f64,
+    plane_deg: f64,
+}
+
+impl AtRest {
+    fn of(known: &Knowledge) -> AtRest {
+        AtRest {
+            elevation_deg: known.threshold("sling-elevation-deg"),
+            internal_deg: known.threshold("sling-internal-deg"),
+            plane_deg: known.threshold("sling-plane-deg"),
+        }
+    }
+
+    fn holds(&self, pose: &ArmPose) -> bool {
+        let within =
+            |value: f64, from: f64, to: f64| (from - HAIR_DEG..=to + HAIR_DEG).contains(&value);
+        pose.elevation_deg <= self.elevation_deg + HAIR_DEG
+            && within(pose.twist_deg(), -self.internal_deg, 0.0)
+            && within(pose.plane_deg, 0.0, self.plane_deg)
+    }
 }
 
 /// Which rows about lifting without help speak of an exercise.
@@ -26,14 +41,20 @@ pub(super) fn active_work(exercise: &Exercise) -> DemandWhen {
     }
 }
 
-/// The greatest demand on each quantity along a path, in degrees, in the order of the rows.
-pub(super) fn peaks(known: &Knowledge, track: &Track, work: DemandWhen) -> Vec<(String, f64)> {
+/// The greatest demand on each quantity that `counts` along a path, in degrees, in the order of the rows.
+pub(super) fn peaks(
+    known: &Knowledge,
+    track: &Track,
+    work: DemandWhen,
+    counts: impl Fn(&str) -> bool,
+) -> Vec<(String, f64)> {
+    let rest = AtRest::of(known);
     let mut peaks: Vec<(String, f64)> = Vec::new();
-    for row in &known.range_demands {
+    for row in known.range_demands.iter().filter(|r| counts(&r.quantity)) {
         if row.when != DemandWhen::Always && row.when != work {
             continue;
         }
-        let asked = |pose: &ArmPose| row.asked(pose).filter(|_| !at_rest(known, pose));
+        let asked = |pose: &ArmPose| row.asked(pose).filter(|_| !rest.holds(pose));
         let Some(demand) = track.greatest(asked) else {
             continue;
         };

@@ -5,24 +5,44 @@ use super::positions::{forbidden, forbids};
 use super::verdict::Status;
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
-use crate::knowledge::{DemandWhen, Exercise};
+use crate::knowledge::{Adapts, AfterCut, CutPath, DemandWhen, Exercise, Knowledge};
 use crate::mechanics::{ArmPose, Path, Track};
 use crate::reason::Reason;
 use crate::rules::{Ceiling, CeilingToday, ceiling_on};
+use std::sync::Arc;
 
 /// The path on a day, cut where the ceiling it follows is reached; `None` where nothing is cut off.
 ///
 /// # Errors
 /// The measurement that is left when the cut leaves less than the exercise needs.
-pub(super) fn cut_path(exercise: &Exercise, ceiling: Option<Ceiling>) -> Result<Option<Path>, f64> {
-    let (Some(adapts), Some(ceiling)) = (&exercise.adapts, ceiling) else {
-        return Ok(None);
-    };
-    let limit = match ceiling {
-        Ceiling::Free => return Ok(None),
-        Ceiling::NoneAllowed => return Err(0.0),
-        Ceiling::UpTo { value } => value,
-    };
+pub(super) fn cut_path(
+    known: &Knowledge,
+    exercise: &Exercise,
+    ceiling: Option<Ceiling>,
+) -> AfterCut {
+    match (&exercise.adapts, ceiling) {
+        (Some(_), Some(Ceiling::NoneAllowed)) => Err(0.0),
+        (Some(adapts), Some(Ceiling::UpTo { value })) => exercise.after_cut(value, || {
+            let Some(path) = cut_at(exercise, adapts, value)? else {
+                return Ok(None);
+            };
+            let counts = |quantity: &str| follows_cut(adapts, quantity);
+            let track = Track::of(path);
+            let peaks = peaks(known, &track, active_work(exercise), counts);
+            let path = track.path().clone();
+            Ok(Some(Arc::new(CutPath { path, peaks })))
+        }),
+        _ => Ok(None),
+    }
+}
+
+/// Whether the cut that follows one range is what another is judged by: all elevations are cut together.
+fn follows_cut(adapts: &Adapts, quantity: &str) -> bool {
+    quantity == adapts.quantity
+        || (quantity.contains("elevation") && adapts.quantity.contains("elevation"))
+}
+
+fn cut_at(exercise: &Exercise, adapts: &Adapts, limit: f64) -> Result<Option<Path>, f64> {
     let measurement = |pose: &ArmPose| match adapts.quantity.as_str() {
         "passive-er-side" => pose.twist_deg(),
         "passive-er-90" => pose.clinic_deg(),
@@ -92,19 +112,15 @@ pub(super) fn adapted_ceiling(
 
 /// Where an exercise ends on a day: the path, cut at the ceiling it follows. For the figure and the handout.
 pub fn resolved_path(ctx: &CheckContext, exercise: &Exercise, day: EpisodeDay) -> Path {
-    cut_path(
-        exercise,
-        adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling),
-    )
-    .ok()
-    .flatten()
-    .unwrap_or_else(|| exercise.path())
+    let ceiling = adapted_ceiling(ctx, exercise, day).map(|c| c.ceiling);
+    let cut = cut_path(ctx.known, exercise, ceiling).ok().flatten();
+    cut.map_or_else(|| exercise.path(), |cut| cut.path.clone())
 }
 
 pub(super) fn check_path(
     ctx: &CheckContext,
     exercise: &Exercise,
-    cut: Option<&Path>,
+    cut: Option<&CutPath>,
     day: EpisodeDay,
     say: &mut impl FnMut(Status, bool, Reason),
 ) {
@@ -119,17 +135,11 @@ pub(super) fn check_path(
     let work = active_work(exercise);
     // The cut path is checked against the ceiling that made the cut, the whole path against all others: so a tighter
     // ceiling never hides a breach of another.
-    let adapts = exercise.adapts.as_ref().map_or("", |a| a.quantity.as_str());
-    let cut_by = |quantity: &str| {
-        quantity == adapts || (quantity.contains("elevation") && adapts.contains("elevation"))
-    };
-    let whole = exercise.peaks(|track| peaks(ctx.known, track, work));
-    let on_cut = cut.map(|path| peaks(ctx.known, &Track::of(path.clone()), work));
-    let on_cut = on_cut
-        .as_deref()
-        .unwrap_or(whole)
-        .iter()
-        .filter(|(q, _)| cut_by(q));
+    let cut_by =
+        |quantity: &str| (exercise.adapts.as_ref()).is_some_and(|a| follows_cut(a, quantity));
+    let whole = exercise.peaks(|track| peaks(ctx.known, track, work, |_| true));
+    let on_cut = cut.map_or(whole, |cut| &cut.peaks);
+    let on_cut = on_cut.iter().filter(|(q, _)| cut_by(q));
     let on_whole = whole.iter().filter(|(q, _)| !cut_by(q));
     for (quantity, peak) in on_cut.chain(on_whole).map(|(q, p)| (q.as_str(), *p)) {
         let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);

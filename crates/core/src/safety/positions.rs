@@ -52,7 +52,7 @@ pub fn bars_position(
     } else {
         DemandWhen::Always
     };
-    for (quantity, peak) in peaks(ctx.known, &track, work) {
+    for (quantity, peak) in peaks(ctx.known, &track, work, |_| true) {
         let quantity = quantity.as_str();
         let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         match on.ceiling {

@@ -1,0 +1,2 @@
+drop view story_list;
+drop function standing_facts;
