@@ -159,11 +159,11 @@ pub fn change_day(state: &AppState) -> Result<usize, StoreError> {
         // Working out takes a core, storing waits for the disk: two at once keep both busy.
         moved += std::thread::scope(|threads| {
             let helper = threads.spawn(|| match state.pool.get() {
-                Ok(mut conn) => bring_to_today(state, &mut conn, &take),
+                Ok(mut conn) => bring_to_today(state, &mut conn, take),
                 // Who finds no connection leaves the work to the other.
                 Err(_) => Ok(0),
             });
-            let own = bring_to_today(state, &mut conn, &take)?;
+            let own = bring_to_today(state, &mut conn, take)?;
             let helped = helper.join().unwrap_or(Ok(0))?;
             Ok::<_, StoreError>(own + helped)
         })?;

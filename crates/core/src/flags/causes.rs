@@ -162,7 +162,10 @@ pub(super) fn passages(ctx: &CheckContext, facts: &Facts) -> Vec<Passage> {
     let mut out = Vec::new();
     // A story is kept in every version, and most versions say the same.
     for (source, on, text, mechanism) in own.chain(signed) {
-        let hits = ctx.known.screened.of(text, || screen(ctx.known, text));
+        let hits = ctx
+            .known
+            .screened
+            .of(text, || screen(ctx.known, text).into());
         for hit in hits.iter().cloned() {
             let source = source.clone();
             let seen = |p: &Passage| p.source == source && p.mechanism == mechanism && p.hit == hit;

@@ -1,10 +1,10 @@
 //! Exercises: path, demand, dose.
 
+use super::kept::Kept;
 use super::picture::{Cue, OtherArm, WallSide};
 use super::school::SetStructure;
 use crate::confidence::Confidence;
 use crate::mechanics::{AnchorSide, Attitude, KeyPose, Load, Path, Track};
-use quick_cache::sync::Cache;
 use serde::{Deserialize, Serialize};
 use std::sync::{Arc, OnceLock};
 
@@ -438,20 +438,11 @@ pub(crate) type AfterCut = Result<Option<Arc<CutPath>>, f64>;
 const CUTS: usize = 16;
 
 /// What is worked out once from a path: it never changes while the row stands. A copy of the row begins anew.
+#[derive(Default)]
 pub struct Worked {
     track: OnceLock<Track>,
     peaks: OnceLock<Vec<(String, f64)>>,
-    cuts: Cache<u64, AfterCut>,
-}
-
-impl Default for Worked {
-    fn default() -> Self {
-        Worked {
-            track: OnceLock::new(),
-            peaks: OnceLock::new(),
-            cuts: Cache::new(CUTS),
-        }
-    }
+    cuts: Kept<u64, AfterCut, CUTS>,
 }
 
 impl Clone for Worked {
@@ -482,13 +473,7 @@ impl Exercise {
 
     /// The path after a cut at `limit_deg`, worked out by `work` the first time.
     pub(crate) fn after_cut(&self, limit_deg: f64, work: impl FnOnce() -> AfterCut) -> AfterCut {
-        let key = limit_deg.to_bits();
-        if let Some(known) = self.worked.cuts.get(&key) {
-            return known;
-        }
-        let cut = work();
-        self.worked.cuts.insert(key, cut.clone());
-        cut
+        self.worked.cuts.of(&limit_deg.to_bits(), work)
     }
 
     /// The path; every key has been checked at load to give exactly one rotation.

@@ -12,6 +12,7 @@ mod elastic;
 mod exercise;
 mod hits;
 mod instrument;
+mod kept;
 mod modifier;
 mod pathway;
 mod pattern;

@@ -109,7 +109,7 @@ impl Track {
             step = step.max(last.map_or(0.0, |l| (v - l).abs()));
             last = Some(v);
         }
-        // No value between two frames lies further beyond them than the widest step between any two.
+        // Between two frames a value hardly goes further beyond them than the widest step there is: else there is nothing to look for.
         top + step > 0.0
             && self
                 .greatest(|pose| Some(value(pose)))
