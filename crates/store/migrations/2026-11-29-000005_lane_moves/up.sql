@@ -5,7 +5,6 @@ create table lane_move (
     lane text not null,
     by_count integer not null
 );
-insert into lane_move (lane, by_count) select lane, count(*) from lane group by lane;
 
 create function note_lane_moves() returns trigger language plpgsql as $$
 begin
@@ -24,6 +23,8 @@ create trigger moves_put after insert on lane referencing new table as put for e
 create trigger moves_gone after delete on lane referencing old table as gone for each statement execute function note_lane_moves();
 create trigger moves after update on lane referencing old table as gone new table as put
     for each statement execute function note_lane_moves();
+-- Counted once, after the triggers are there: they lock the table, so nobody moves uncounted.
+insert into lane_move (lane, by_count) select lane, count(*) from lane group by lane;
 -- Also where a whole clinic is copied with the other triggers off.
 alter table lane enable always trigger moves_put;
 alter table lane enable always trigger moves_gone;
