@@ -243,6 +243,7 @@ rule-input-session = Day { $day }: { $sessions ->
    *[other] { $sessions } sessions
 } of { $repetitions } repetitions; pain { $pain }, next morning { $morning }
 rule-input-adherence = { $percent } % of the planned sessions over 14 days
+rule-input-adherence-lately = { $percent } % of the planned sessions in the last { $days } days
 rule-input-baseline = Usual morning pain { $pain }/10
 rule-stop-flag = Red flag: { $flag }. Nothing goes on before it is dealt with.
 rule-stop-slip-worse = A slip worse than usual on day { $day }: { $how }. Ask the surgeon or a doctor.

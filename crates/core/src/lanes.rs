@@ -1,7 +1,7 @@
 //! Which lane of the day's work a patient is in, and the one-line reason.
 
 use crate::assessment::Assessment;
-use crate::calendar::WEEK;
+use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{Facts, LogFact};
@@ -157,9 +157,9 @@ pub fn lane(assessment: &Assessment) -> Lane {
 /// worked out for each day to come, so nothing can be forgotten. Until that day it need not be worked out again. A flag that a rule
 /// raises counts as something else to say, since what is raised must be kept on its own day, even where the lane stays as it was.
 pub fn next_change(known: &Knowledge, facts: &Facts, now: &Lane, most: u32) -> chrono::NaiveDate {
-    let raised = |assessment: &Assessment| -> Vec<(&'static str, String)> {
+    let raised = |assessment: &Assessment| -> Vec<(String, String)> {
         let derived = assessment.derived.iter();
-        derived.map(|d| (d.flag, d.key.clone())).collect()
+        derived.map(|d| (d.flag.clone(), d.key.clone())).collect()
     };
     let today = Assessment::new(known, facts).map(|a| raised(&a));
     let mut later = facts.clone();
@@ -267,15 +267,7 @@ fn due(ctx: &CheckContext, facts: &Facts, gate: Option<&GateView>) -> Option<Rea
             ceiling_on(ctx.rules, ctx.limits, &q.id, facts.day(), facts.day()).ceiling
                 != Ceiling::NoneAllowed
         })
-        .filter(|q| {
-            matches!(
-                q.id.as_str(),
-                "passive-elevation"
-                    | "passive-er-side"
-                    | "active-elevation-lying"
-                    | "active-elevation-upright"
-            )
-        })
+        .filter(|q| q.kept_up)
         .find(|q| is_due(ctx, facts, q))
         .map(|q| {
             let last = facts
@@ -289,14 +281,15 @@ fn due(ctx: &CheckContext, facts: &Facts, gate: Option<&GateView>) -> Option<Rea
                 None => Reason::new("lane-never-measured").with("quantity", q.id.as_str()),
             }
         });
-    corridor.or_else(|| gate_wants(facts, gate))
+    corridor.or_else(|| gate_wants(ctx, facts, gate))
 }
 
-/// Without a healing clock the next gate says what is to be measured, from a fortnight before its usual day on.
+/// Without a healing clock the next gate says what is to be measured, from so many days before its usual day on.
 ///
 /// Source: our choice, because there criteria alone move a phase, and nobody can meet what nobody measures.
-fn gate_wants(facts: &Facts, gate: Option<&GateView>) -> Option<Reason> {
-    let gate = gate.filter(|g| g.typical && facts.day() >= g.opens_day - 2 * WEEK)?;
+fn gate_wants(ctx: &CheckContext, facts: &Facts, gate: Option<&GateView>) -> Option<Reason> {
+    let before = ctx.known.threshold("gate-wants-days") as EpisodeDay;
+    let gate = gate.filter(|g| g.typical && facts.day() >= g.opens_day - before)?;
     let missing = gate.criteria.iter().filter(|c| {
         matches!(
             c.status,

@@ -33,9 +33,13 @@ pub struct VisitView {
     pub corridors: Vec<CorridorView>,
     /// The next gate.
     pub gate: Option<GateView>,
-    /// The log of the last 14 days, newest first.
+    /// The log of the last days, newest first.
     pub log: Vec<LogEntry>,
-    /// Share of the planned sessions done over 14 days, where anything was logged.
+    /// How many days of it: threshold `look-back-days`.
+    pub log_days: EpisodeDay,
+    /// Over how many days adherence is counted: threshold `adherence-days`.
+    pub adherence_days: EpisodeDay,
+    /// Share of the planned sessions done in those days, where anything was logged.
     pub adherence_pct: Option<f64>,
     /// Share of the planned sessions of which anything is known.
     pub known_pct: Option<f64>,
@@ -97,6 +101,8 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         corridors: corridor_views(&ctx, facts),
         gate: next_gate(&ctx, facts),
         log,
+        log_days: look_back,
+        adherence_days: ctx.known.threshold("adherence-days") as EpisodeDay,
         adherence_pct: done.map(|a| a.pct),
         known_pct: done.map(|a| a.known_pct),
         short_plan: short_plan(&ctx, &decisions),
@@ -108,7 +114,9 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         volume: volume(
             &ctx,
             &running_lines(&ctx, facts, day),
-            facts.minutes_left().map(|m| m.floor() as u32),
+            facts
+                .minutes_left(ctx.known.pace())
+                .map(|m| m.floor() as u32),
         ),
     }
 }

@@ -6,6 +6,7 @@ use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, web};
 use ritorno_core::facts::ClinicError;
+use ritorno_core::knowledge::Knowledge;
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::default_detectable;
 use ritorno_core::ranges::{Reliability, ReliabilityError, reliability};
@@ -49,8 +50,8 @@ pub(crate) struct BenchQuantity {
     max: f64,
 }
 
-fn judge(ratings: &[Vec<f64>]) -> Result<Reliability, ApiError> {
-    reliability(ratings).map_err(|error| {
+fn judge(known: &Knowledge, ratings: &[Vec<f64>]) -> Result<Reliability, ApiError> {
+    reliability(ratings, known.agreement_bands()).map_err(|error| {
         let mut faults = Faults::default();
         let (field, code) = match &error {
             ReliabilityError::TooFew { .. } => ("ratings".to_owned(), "bench-too-few"),
@@ -98,8 +99,8 @@ pub(crate) async fn judge_ratings(
     req: HttpRequest,
     form: Form<Ratings>,
 ) -> Result<web::Json<Reliability>, ApiError> {
-    app.read(&req, Action::ReadRecord, move |_, _, _| {
-        Ok(web::Json(judge(&form.ratings)?))
+    app.read(&req, Action::ReadRecord, move |state, _, _| {
+        Ok(web::Json(judge(&state.knowledge, &form.ratings)?))
     })
     .await
 }
@@ -128,7 +129,7 @@ pub(crate) async fn keep_bench(
                 }
             }
             faults.check()?;
-            let result = judge(&form.ratings)?;
+            let result = judge(&state.knowledge, &form.ratings)?;
             let error = ClinicError {
                 quantity: form.quantity.clone(),
                 sem: result.sem,

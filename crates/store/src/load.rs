@@ -62,15 +62,6 @@ fn sibling(
         .optional()?)
 }
 
-/// Minutes that the lines of a program take on a day.
-fn minutes_of(lines: &[Line], day: i32) -> f64 {
-    lines
-        .iter()
-        .filter(|l| (l.from_day..l.to_day).contains(&day))
-        .map(|l| l.dose.day_minutes())
-        .sum()
-}
-
 /// Loads an episode with everything the rules read: eight statements at most, whatever it holds.
 ///
 /// # Errors
@@ -107,13 +98,12 @@ pub fn load(
     let mut programs = program::with_lines(conn, &both)?;
     let own = programs.iter().position(|(head, _)| head.episode_id == id);
     let (program, lines) = own.map(|at| programs.swap_remove(at)).unzip();
-    let other_day_minutes = sibling
-        .as_ref()
-        .zip(programs.first())
-        .map(|(sibling, (_, lines))| {
-            let day = (today - sibling.day0).num_days();
-            minutes_of(lines, i32::try_from(day).unwrap_or(i32::MAX))
-        });
+    let mut other_doses = Vec::new();
+    if let Some((sibling, (_, lines))) = sibling.as_ref().zip(programs.first()) {
+        let day = i32::try_from((today - sibling.day0).num_days()).unwrap_or(i32::MAX);
+        let runs = |l: &&Line| (l.from_day..l.to_day).contains(&day);
+        other_doses.extend(lines.iter().filter(runs).map(|l| l.dose));
+    }
     let (mut measured, verdicts): (Vec<_>, Vec<_>) = standing.of::<Judged>(id)?.into_iter().unzip();
     let mut pushed = standing.of::<TrialRow>(id)?;
     let mut findings = standing.of::<FindingRow>(id)?;
@@ -162,7 +152,7 @@ pub fn load(
         gate_passes: standing.of::<GatePassRow>(id)?,
         lines: lines.unwrap_or_default(),
         line_steps: standing.of::<LineStepRow>(id)?,
-        other_day_minutes: other_day_minutes.unwrap_or(0.0),
+        other_doses,
         order: standing.order(id),
         verdicts: verdicts.into_iter().flatten().collect(),
         breach_answers: standing.of::<BreachAnswerRow>(id)?,

@@ -2324,7 +2324,7 @@ export interface components {
             word: components["schemas"]["Word"];
         };
         /**
-         * @description The word for an intraclass correlation.
+         * @description The word for an intraclass correlation, by the thresholds `agreement-*`.
          * @enum {string}
          */
         IccBand: "poor" | "moderate" | "good" | "excellent";
@@ -3566,6 +3566,7 @@ export interface components {
             min: number;
             /** @description Unit of the answer where it is not points. */
             unit?: string | null;
+            worth?: components["schemas"]["Worth"] | null;
         };
         /** @description What a sheet comes to. */
         Scored: {
@@ -4233,7 +4234,7 @@ export interface components {
             faults: components["schemas"]["Reason"][];
             /**
              * Format: double
-             * @description Mean over the plateau, from the first to the last sample of at least 80 % of the peak.
+             * @description Mean over the plateau, from the first to the last sample near the peak (threshold `push-plateau-pct`).
              */
             mean_n: number;
             /**
@@ -4243,7 +4244,7 @@ export interface components {
             peak_n: number;
             /**
              * Format: double
-             * @description From a tenth of the peak to 95 % of it: along a plateau the very peak lies anywhere.
+             * @description From the onset (`push-onset-pct` of the peak) to the top (`push-top-pct`): along a plateau the very peak lies anywhere.
              */
             time_to_peak_s: number;
             /**
@@ -4367,9 +4368,11 @@ export interface components {
         };
         /** @description The visit page. */
         VisitView: {
+            /** @description Over how many days adherence is counted: threshold `adherence-days`. */
+            adherence_days: components["schemas"]["i32"];
             /**
              * Format: double
-             * @description Share of the planned sessions done over 14 days, where anything was logged.
+             * @description Share of the planned sessions done in those days, where anything was logged.
              */
             adherence_pct?: number | null;
             /** @description Measurements above their ceiling that nobody has dealt with. */
@@ -4394,8 +4397,10 @@ export interface components {
             known_pct?: number | null;
             /** @description Limits whose end has come and waits for one key. */
             limits_to_confirm: components["schemas"]["SurgeonLimit"][];
-            /** @description The log of the last 14 days, newest first. */
+            /** @description The log of the last days, newest first. */
             log: components["schemas"]["LogEntry"][];
+            /** @description How many days of it: threshold `look-back-days`. */
+            log_days: components["schemas"]["i32"];
             /** @description Exercises that a stop has paused, until somebody resumes them. */
             paused: components["schemas"]["LineStep"][];
             /** @description Phase reached, by id. */
@@ -4588,6 +4593,14 @@ export interface components {
              * @description The value, where there is one.
              */
             value?: number | null;
+        };
+        /** @description What an answer is worth in points. */
+        Worth: {
+            /** @description Steps `[up to, points]`, rising; the last one is worth its points beyond it too. */
+            steps: number[][];
+        } | {
+            /** @description A point for so many units, and the most points. */
+            per_point: number[];
         };
         /** Format: int32 */
         i32: number;

@@ -2,7 +2,7 @@
 
 use super::error::KnowledgeError;
 use super::files::read_file;
-use super::{asks, bounds, clinical_tests, gates, names, pathways};
+use super::{asks, bounds, clinical_tests, flags, gates, names, pathways};
 use crate::knowledge::{DroppedFloor, Knowledge, RungSpan};
 use sha2::{Digest, Sha256};
 use std::collections::BTreeMap;
@@ -116,6 +116,39 @@ fn complete(known: &mut Knowledge, today: &Knowledge) {
     if known.range_demands.is_empty() {
         known.range_demands.clone_from(&today.range_demands);
     }
+    for flag in &mut known.red_flags {
+        if let Some(now) = today
+            .red_flag(&flag.id)
+            .filter(|_| flag.raised_by.is_empty())
+        {
+            flag.raised_by.clone_from(&now.raised_by);
+            flag.says.clone_from(&now.says);
+            flag.signs.clone_from(&now.signs);
+        }
+    }
+    for quantity in &mut known.quantities {
+        let now = today.quantity(&quantity.id);
+        if let Some(now) = now.filter(|_| quantity.loss.is_none()) {
+            quantity.movement = now.movement;
+            quantity.loss.clone_from(&now.loss);
+            quantity.stiff_plane = now.stiff_plane;
+            quantity.kept_up = now.kept_up;
+        }
+    }
+    // What answers are worth was known by the place of their part.
+    for score in &mut known.scores {
+        let now = today.scores.iter().find(|s| s.id == score.id);
+        for part in &mut score.parts {
+            let now = now.and_then(|s| s.parts.iter().find(|p| p.id == part.id));
+            if let Some(now) = now.filter(|_| part.worth.is_none()) {
+                part.worth.clone_from(&now.worth);
+            }
+        }
+    }
+    // They called every number of degrees a lag, and knew the lag tests by name.
+    for test in &mut known.tests {
+        test.kind = today.test(&test.id).map_or(test.kind, |now| now.kind);
+    }
     // Older releases knew the age of an item by the item's name.
     for item in &mut known.health {
         let now = today.health.iter().find(|h| h.id == item.id);
@@ -148,7 +181,7 @@ fn from_tables(
     if older_than.is_none() {
         names::thresholds(&known, &mut faults);
         names::lexicon(&known, &mut faults);
-        names::flag_tests(&known, &mut faults);
+        flags::all(&known, &mut faults);
         names::paths_and_loads(&known, &mut faults);
         if faults.is_empty() {
             pathways::reach(&known, &mut faults);

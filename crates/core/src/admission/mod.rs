@@ -8,6 +8,7 @@ mod bounds;
 mod clinical_tests;
 mod error;
 mod files;
+mod flags;
 mod gates;
 mod load;
 mod names;

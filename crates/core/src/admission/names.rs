@@ -505,21 +505,6 @@ pub(super) fn paths_and_loads(known: &Knowledge, faults: &mut Vec<KnowledgeError
     }
 }
 
-/// Every test that a flag asks for is there.
-pub(super) fn flag_tests(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
-    for flag in &known.red_flags {
-        for test in flag.tests.iter().filter(|id| known.test(id).is_none()) {
-            let problem = format!("no test `{test}`");
-            faults.push(KnowledgeError::at(
-                "red-flags.toml",
-                &flag.id,
-                "tests",
-                problem,
-            ));
-        }
-    }
-}
-
 /// Every row of the lexicon names a flag and does with its own examples what it says.
 pub(super) fn lexicon(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     for (language, rows) in &known.lexicon {

@@ -78,7 +78,11 @@ impl Case<'_> {
             })
             .collect();
         if let Some(pct) = self.done_pct {
-            out.push(Reason::new("input-adherence").with("percent", pct.round()));
+            out.push(
+                Reason::new("input-adherence-lately")
+                    .with("percent", pct.round())
+                    .with("days", self.threshold("adherence-days")),
+            );
         }
         if let Some(base) = self
             .diary

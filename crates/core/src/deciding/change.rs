@@ -22,7 +22,7 @@ pub(super) fn at_top(exercise: &Exercise, dose: &Dose) -> bool {
 ///
 /// Elastic may go up a level from `elastic-may-repetitions` on or at the top of a shorter range, must at `elastic-must-repetitions`,
 /// and restarts at the low end; weight by `weight-step-kg`, of a heavy one by at most `weight-step-share-pct`.
-pub(super) fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose> {
+pub fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose> {
     let step = |id: &str| known.threshold(id);
     let [may, must] =
         ["elastic-may-repetitions", "elastic-must-repetitions"].map(|id| step(id) as u32);
@@ -81,7 +81,7 @@ pub(super) fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Optio
 }
 
 /// The lower half of the range, after days without.
-pub(super) fn lower_half(exercise: &Exercise, dose: &Dose) -> Dose {
+pub fn lower_half(exercise: &Exercise, dose: &Dose) -> Dose {
     let [low, high] = exercise.range.repetitions;
     let sets = (exercise.range.sets[0] + exercise.range.sets[1]) / 2;
     Dose {
@@ -92,7 +92,7 @@ pub(super) fn lower_half(exercise: &Exercise, dose: &Dose) -> Dose {
 }
 
 /// Less of the same: sets down by the cut, at least one.
-pub(super) fn less(dose: &Dose, cut_pct: f64) -> Dose {
+pub fn less(dose: &Dose, cut_pct: f64) -> Dose {
     let keep = 1.0 - cut_pct / 100.0;
     let sets = ((f64::from(dose.sets) * keep).round() as u32).max(1);
     let repetitions = if sets == dose.sets {
@@ -108,7 +108,7 @@ pub(super) fn less(dose: &Dose, cut_pct: f64) -> Dose {
 }
 
 /// More often and never harder, for a stiff shoulder.
-pub(super) fn more_often(exercise: &Exercise, dose: &Dose) -> Option<Dose> {
+pub fn more_often(exercise: &Exercise, dose: &Dose) -> Option<Dose> {
     (dose.times_per_day < exercise.range.times_per_day[1]).then(|| Dose {
         times_per_day: dose.times_per_day + 1,
         ..*dose
@@ -116,7 +116,7 @@ pub(super) fn more_often(exercise: &Exercise, dose: &Dose) -> Option<Dose> {
 }
 
 /// Half of what makes it hard: the weight, the level of elastic, the effort; half the sets where none of them is there.
-pub(super) fn half_load(dose: &Dose) -> Dose {
+pub fn half_load(dose: &Dose) -> Dose {
     let mut out = *dose;
     match (dose.load_kg, dose.elastic_level, dose.effort_pct) {
         (Some(kg), _, _) if kg > 0.0 => out.load_kg = Some((kg * 5.0).round() / 10.0),
@@ -166,7 +166,7 @@ pub fn asks_more(known: &Knowledge, line: &Line, change: &Change) -> bool {
 ///
 /// `nearer_m` is how much nearer; what lies closer than `least_m` is not made closer. `anchor_m` is where the row puts the anchor
 /// when the dose does not say it. Source: common practice, no published source.
-pub(super) fn eased(dose: &Dose, anchor_m: Option<f64>, [nearer_m, least_m]: [f64; 2]) -> Dose {
+pub fn eased(dose: &Dose, anchor_m: Option<f64>, [nearer_m, least_m]: [f64; 2]) -> Dose {
     let mut out = less(dose, 50.0);
     match (
         dose.distance_m.or(anchor_m),

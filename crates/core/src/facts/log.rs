@@ -1,5 +1,6 @@
 //! What was done at home, and what it did.
 
+use crate::knowledge::SlipHow;
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
@@ -55,21 +56,6 @@ impl LogFact {
     pub fn is_slip(&self) -> bool {
         matches!(self, LogFact::Slip | LogFact::SlipWorse { .. })
     }
-}
-
-/// In what way a slip was worse than usual.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum SlipHow {
-    /// It stays out.
-    StaysOut,
-    /// In a direction it never went.
-    NewDirection,
-    /// The hand or arm is numb.
-    Numb,
-    /// More often than usual.
-    MoreOften,
 }
 
 /// One event of the home log. Append-only, with an id made where it was entered.

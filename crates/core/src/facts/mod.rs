@@ -14,6 +14,7 @@ mod record;
 mod score;
 mod story;
 
+pub use crate::knowledge::SlipHow;
 pub use beginning::{Complaint, OtherSide, Start};
 pub use elastic::Calibration;
 pub use examination::{
@@ -23,10 +24,10 @@ pub use examination::{
 pub use flag::{Answer, Because, FlagAnswer, FlagRaise, FlagStep, FlagStepKind};
 pub use limit::{BreachAnswer, CeilingVerdict, Release, SurgeonLimit};
 pub use line::{GatePass, Line, LineStep};
-pub use log::{LogEntry, LogFact, SlipHow, UseHow, WeekUse};
+pub use log::{LogEntry, LogFact, UseHow, WeekUse};
 pub use measurement::{Measurement, Method, PainArc, StopReason, TakenBy};
 pub use note::Written;
 pub use push::{STAND_INS, StrengthTrial};
-pub use record::{Facts, LAG_TESTS};
+pub use record::Facts;
 pub use score::{Attestation, Score, Sheet};
 pub use story::{Clearance, Story, Task};

@@ -12,6 +12,7 @@ use super::push::StrengthTrial;
 use super::score::{Attestation, Score};
 use super::story::Story;
 use crate::calendar::{EpisodeDay, episode_day};
+use crate::knowledge::{Dose, Knowledge, Pace};
 use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -74,8 +75,8 @@ pub struct Facts {
     pub lines: Vec<Line>,
     /// Exercises that were paused and resumed, oldest first.
     pub line_steps: Vec<LineStep>,
-    /// Minutes a day that the program of the other shoulder takes.
-    pub other_day_minutes: f64,
+    /// Doses that the program of the other shoulder asks for today.
+    pub other_doses: Vec<Dose>,
     /// The order in which records became known, by id.
     pub order: BTreeMap<Uuid, i64>,
     /// How measurements were judged when they were stored; the newest verdict of each.
@@ -83,9 +84,6 @@ pub struct Facts {
     /// What the surgeon said about measurements above a ceiling.
     pub breach_answers: Vec<BreachAnswer>,
 }
-
-/// Tests in which the arm is placed and drops back.
-pub const LAG_TESTS: [&str; 3] = ["er-lag", "drop-sign", "ir-lag"];
 
 impl Facts {
     /// A story with nothing on record yet.
@@ -118,7 +116,7 @@ impl Facts {
             gate_passes: Vec::new(),
             lines: Vec::new(),
             line_steps: Vec::new(),
-            other_day_minutes: 0.0,
+            other_doses: Vec::new(),
             order: BTreeMap::new(),
             verdicts: Vec::new(),
             breach_answers: Vec::new(),
@@ -132,9 +130,10 @@ impl Facts {
     }
 
     /// Minutes a day that are left for this shoulder: two programs share one day.
-    pub fn minutes_left(&self) -> Option<f64> {
+    pub fn minutes_left(&self, pace: Pace) -> Option<f64> {
         let all = f64::from(self.story.minutes_per_day?);
-        Some((all - self.other_day_minutes).max(0.0))
+        let taken = self.other_doses.iter().map(|d| d.day_minutes(pace));
+        Some((all - taken.sum::<f64>()).max(0.0))
     }
 
     /// Whether one record was known when another was made; where the order is not on record it counts as known.
@@ -144,16 +143,19 @@ impl Facts {
     }
 
     /// The newest lag on the affected side that counts as one: test and degrees.
-    pub fn lag(&self, from_deg: f64) -> Option<(&str, f64)> {
-        LAG_TESTS.into_iter().find_map(|test| {
+    pub fn lag<'a>(&self, known: &'a Knowledge) -> Option<(&'a str, f64)> {
+        let from_deg = known.threshold("lag-positive-deg");
+        known.lag_tests().find_map(|test| {
             match self
                 .findings
                 .iter()
                 .rev()
-                .find(|f| f.test == test && f.side == self.story.side)?
+                .find(|f| f.test == test.id && f.side == self.story.side)?
                 .answer
             {
-                TestAnswer::Number { value } if value >= from_deg => Some((test, value)),
+                TestAnswer::Number { value } if value >= from_deg => {
+                    Some((test.id.as_str(), value))
+                }
                 _ => None,
             }
         })

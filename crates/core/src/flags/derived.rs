@@ -1,11 +1,11 @@
 //! Flags that findings, measurements and the log raise. Each keeps its cause: newer and better news never takes it away.
+//!
+//! Which records raise which flag stands in `red-flags.toml` ([`RaisedBy`]); here each kind of row is worked out.
 
-use crate::calendar::age_years;
+use crate::calendar::{WEEK, age_years};
 use crate::context::CheckContext;
-use crate::facts::{
-    Answer, Facts, LAG_TESTS, LogFact, Measurement, SlipHow, Start, TestAnswer, TestFinding,
-};
-use crate::knowledge::{Found, WatchAct};
+use crate::facts::{Answer, Facts, LogFact, Measurement, Start, TestAnswer, TestFinding};
+use crate::knowledge::{RaisedBy, RaisingCall, RedFlag, WatchAct};
 use crate::progress::watch_views;
 use crate::ranges::calls_of;
 use crate::reason::Reason;
@@ -15,7 +15,7 @@ use chrono::NaiveDate;
 #[derive(Debug, Clone, PartialEq)]
 pub struct Derived {
     /// Flag id.
-    pub flag: &'static str,
+    pub flag: String,
     /// What a step names: ids of the records it rests on.
     pub key: String,
     /// The day of the newest of them.
@@ -26,254 +26,298 @@ pub struct Derived {
     pub size: Option<f64>,
 }
 
-impl Derived {
-    fn new(flag: &'static str, key: impl ToString, on: NaiveDate, reason: Reason) -> Self {
-        let key = key.to_string();
-        Derived {
-            flag,
-            key,
-            on,
-            reason,
-            size: None,
-        }
+/// Everything on record that raises a flag by itself, most urgent first; what holds only together with others comes last.
+pub(crate) fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<Derived> {
+    let mut raising = Raising {
+        ctx,
+        facts,
+        out: Vec::new(),
+    };
+    let rows = || {
+        let flags = ctx.known.red_flags.iter();
+        flags.flat_map(|flag| flag.raised_by.iter().map(move |row| (flag, row)))
+    };
+    let needs_others = |row: &RaisedBy| matches!(row, RaisedBy::Together { .. });
+    for (flag, row) in rows().filter(|(_, row)| !needs_others(row)) {
+        raising.row(flag, row);
     }
-
-    fn sized(self, size: f64) -> Self {
-        Derived {
-            size: Some(size),
-            ..self
-        }
+    for (flag, row) in rows().filter(|(_, row)| needs_others(row)) {
+        raising.row(flag, row);
     }
+    raising.out
 }
 
-/// Everything on record that raises a flag by itself.
-pub(crate) fn derived_flags(ctx: &CheckContext, facts: &Facts) -> Vec<Derived> {
-    let mut out = Vec::new();
-    elevation(ctx, facts, &mut out);
-    slips(ctx, facts, &mut out);
-    for watch in watch_views(ctx, facts) {
-        if watch.speaks && watch.act == WatchAct::Stop {
+/// What one row compares, with what was raised so far.
+struct Raising<'a> {
+    ctx: &'a CheckContext<'a>,
+    facts: &'a Facts,
+    out: Vec<Derived>,
+}
+
+impl<'a> Raising<'a> {
+    fn row(&mut self, flag: &RedFlag, row: &'a RaisedBy) {
+        match row {
+            RaisedBy::Finding {
+                test,
+                words,
+                unoperated,
+            } => {
+                let found = self.findings().filter(|f| &f.test == test);
+                let says = found.filter(
+                    |f| matches!(f.answer, TestAnswer::Word { found } if words.contains(&found)),
+                );
+                for finding in says.filter(|_| !unoperated || !self.facts.operated()) {
+                    self.on_day(flag, flag.rule(), finding.id, finding.on);
+                }
+            }
+            RaisedBy::Slip { how } => {
+                for entry in self.ctx.log.slips(self.facts) {
+                    if entry.fact == (LogFact::SlipWorse { how: *how }) {
+                        self.on_day(flag, flag.rule(), entry.id, entry.on);
+                    }
+                }
+            }
+            RaisedBy::Stuck { quantity, at_most } => self.stuck(flag, quantity, at_most),
+            RaisedBy::Gap {
+                active,
+                passive,
+                above,
+                from_week,
+            } => {
+                let from_day = self.bound(from_week) * f64::from(WEEK);
+                for pair in self.pairs(active, passive) {
+                    let day = f64::from(self.facts.day_of(pair.active.on));
+                    if day >= from_day && pair.gap() > self.bound(above) {
+                        self.short(flag, &pair);
+                    }
+                }
+            }
+            RaisedBy::Lost {
+                active,
+                passive,
+                loss,
+                gap,
+                from_age,
+            } => {
+                for pair in self.pairs(active, passive) {
+                    let of_it = self.facts.operated_measurements(&pair.active.quantity);
+                    let before = of_it.take_while(|m| m.id != pair.active.id).last();
+                    let lost = before.map_or(0.0, |b| b.value - pair.active.value);
+                    if self.old_enough(pair.active.on, from_age)
+                        && lost >= self.bound(loss)
+                        && pair.gap() >= self.bound(gap)
+                    {
+                        self.short(flag, &pair);
+                    }
+                }
+            }
+            RaisedBy::LagBesideGap {
+                active,
+                passive,
+                active_below,
+                gap,
+                lag,
+                from_age,
+            } => {
+                let lag = self.newest_lag(self.bound(lag));
+                let Some((lag, degrees)) = lag.filter(|_| !self.facts.operated()) else {
+                    return;
+                };
+                for pair in self.pairs(active, passive) {
+                    if self.old_enough(pair.active.on, from_age)
+                        && pair.active.value < self.bound(active_below)
+                        && pair.gap() >= self.bound(gap)
+                    {
+                        let reason = Reason::new(&flag.rule())
+                            .with("quantity", passive.as_str())
+                            .with("active", pair.active.value)
+                            .with("passive", pair.passive.value)
+                            .with("test", lag.test.as_str())
+                            .with("degrees", degrees);
+                        let key = format!("{}+{}", pair.active.id, lag.id);
+                        let on = pair.active.on.max(lag.on);
+                        self.raise(flag, key, on, reason, Some(degrees));
+                    }
+                }
+            }
+            RaisedBy::Call { quantities, calls } => self.called(flag, quantities, calls),
+            RaisedBy::Together { flags } => self.together(flag, flags),
+            RaisedBy::Watch => self.watches(flag),
+        }
+    }
+
+    fn bound(&self, threshold: &str) -> f64 {
+        self.ctx.known.named_threshold(threshold)
+    }
+
+    fn old_enough(&self, on: NaiveDate, from_age: &str) -> bool {
+        f64::from(age_years(self.facts.birth, on).unwrap_or(0)) >= self.bound(from_age)
+    }
+
+    fn raise(
+        &mut self,
+        flag: &RedFlag,
+        key: impl ToString,
+        on: NaiveDate,
+        reason: Reason,
+        size: Option<f64>,
+    ) {
+        self.out.push(Derived {
+            flag: flag.id.clone(),
+            key: key.to_string(),
+            on,
+            reason,
+            size,
+        });
+    }
+
+    fn on_day(&mut self, flag: &RedFlag, rule: String, key: impl ToString, on: NaiveDate) {
+        let reason = Reason::new(&rule).with("day", self.facts.day_of(on));
+        self.raise(flag, key, on, reason, None);
+    }
+
+    /// Findings of the affected side, oldest first.
+    fn findings(&self) -> impl Iterator<Item = &'a TestFinding> + use<'a> {
+        let facts = self.facts;
+        let all = facts.findings.iter();
+        all.filter(move |f| f.side == facts.story.side)
+    }
+
+    fn newest_lag(&self, from_deg: f64) -> Option<(&'a TestFinding, f64)> {
+        let known = self.ctx.known;
+        let lags = self.findings().filter_map(|f| match f.answer {
+            TestAnswer::Number { value } if value >= from_deg => Some((f, value)),
+            _ => None,
+        });
+        lags.filter(|(f, _)| known.is_lag_test(&f.test)).last()
+    }
+
+    /// Each active measurement beside the passive one that was known when it was taken: of the same day, else the last before.
+    fn pairs(&self, active: &[String], passive: &str) -> Vec<Pair<'a>> {
+        let facts = self.facts;
+        let of_side = || {
+            let all = facts.measurements.iter();
+            all.filter(|m| m.side == facts.story.side)
+        };
+        of_side()
+            .filter(|m| active.contains(&m.quantity))
+            .filter_map(|active| {
+                let mut known_then =
+                    of_side().filter(|p| p.quantity == passive && p.on <= active.on);
+                let passive = known_then.next_back()?;
+                Some(Pair { active, passive })
+            })
+            .collect()
+    }
+
+    fn short(&mut self, flag: &RedFlag, pair: &Pair) {
+        let reason = Reason::new(&flag.rule())
+            .with("active", pair.active.value)
+            .with("passive", pair.passive.value)
+            .with("gap", pair.gap());
+        self.raise(
+            flag,
+            pair.active.id,
+            pair.active.on,
+            reason,
+            Some(pair.gap()),
+        );
+    }
+
+    fn stuck(&mut self, flag: &RedFlag, quantity: &str, at_most: &str) {
+        let facts = self.facts;
+        let health = &facts.story.health;
+        let fits = self.ctx.known.health.iter();
+        let fits = fits
+            .filter(|h| h.locked_arm)
+            .any(|h| health.contains(&h.id));
+        if facts.operated() || !(fits || facts.story.start == Start::Injury) {
+            return;
+        }
+        for measurement in facts.operated_measurements(quantity) {
+            if measurement.value <= self.bound(at_most) {
+                let reason = Reason::new(&flag.rule())
+                    .with("quantity", quantity)
+                    .with("value", measurement.value);
+                self.raise(flag, measurement.id, measurement.on, reason, None);
+            }
+        }
+    }
+
+    fn called(&mut self, flag: &RedFlag, quantities: &[String], calls: &[RaisingCall]) {
+        let (ctx, facts) = (self.ctx, self.facts);
+        let was_answered = |flag: &String| {
+            let mut answers = facts.flag_answers.iter();
+            answers.any(|a| &a.flag == flag && a.answer == Answer::Yes)
+        };
+        for quantity in quantities {
+            let mut before: Option<&Measurement> = None;
+            for measurement in facts.operated_measurements(quantity) {
+                let spoken = calls_of(ctx, facts, measurement, before);
+                let said = calls
+                    .iter()
+                    .filter(|c| c.answered.as_ref().is_none_or(was_answered))
+                    .find_map(|c| spoken.iter().find(|r| r.rule == c.call));
+                if let Some(reason) = said {
+                    self.raise(flag, measurement.id, measurement.on, reason.clone(), None);
+                }
+                before = Some(measurement);
+            }
+        }
+    }
+
+    fn together(&mut self, flag: &RedFlag, groups: &[Vec<String>]) {
+        let facts = self.facts;
+        let raised = |group: &Vec<String>| {
+            let answered = facts.flag_answers.iter().rev();
+            let answered = answered
+                .filter(|a| a.answer == Answer::Yes)
+                .find(|a| group.contains(&a.flag))
+                .map(|a| (a.id.to_string(), a.on));
+            answered.or_else(|| {
+                let mut derived = self.out.iter().rev();
+                derived
+                    .find(|d| group.contains(&d.flag))
+                    .map(|d| (d.key.clone(), d.on))
+            })
+        };
+        let Some(parts) = groups.iter().map(raised).collect::<Option<Vec<_>>>() else {
+            return;
+        };
+        let (Some(first), Some(last)) = (parts.first(), parts.iter().map(|p| p.1).max()) else {
+            return;
+        };
+        let reason = Reason::new(&flag.rule()).with("day", facts.day_of(first.1));
+        let keys: Vec<&str> = parts.iter().map(|p| p.0.as_str()).collect();
+        self.raise(flag, keys.join("+"), last, reason, None);
+    }
+
+    fn watches(&mut self, flag: &RedFlag) {
+        let facts = self.facts;
+        for watch in watch_views(self.ctx, facts) {
+            if !watch.speaks || watch.act != WatchAct::Stop {
+                continue;
+            }
             let day = watch.since_day.unwrap_or(facts.day());
             let on = facts.story.day0 + chrono::Days::new(day.max(0) as u64);
             let rests = watch
                 .rests_on
                 .map_or_else(|| day.to_string(), |id| id.to_string());
             let key = format!("{}:{rests}", watch.watch);
-            out.push(Derived::new(
-                "pathway-stop",
-                key,
-                on,
-                watch.reason("flag-pathway-stop"),
-            ));
-        }
-    }
-    from_examination(ctx, facts, &mut out);
-    changes(ctx, facts, &mut out);
-    fit_and_locked(facts, &mut out);
-    out
-}
-
-/// Each active elevation beside the passive one that was known when it was taken.
-fn pairs<'a>(facts: &'a Facts, active: &'a [&str]) -> Vec<(&'a Measurement, &'a Measurement)> {
-    let side = facts.story.side;
-    let of_side = || facts.measurements.iter().filter(|m| m.side == side);
-    of_side()
-        .filter(|m| active.contains(&m.quantity.as_str()))
-        .filter_map(|m| {
-            // Of the same day, else the last before.
-            of_side()
-                .rfind(|p| p.quantity == "passive-elevation" && p.on <= m.on)
-                .map(|p| (m, p))
-        })
-        .collect()
-}
-
-const ACTIVE_ELEVATION: [&str; 2] = ["active-elevation-upright", "active-elevation-lying"];
-
-fn elevation(ctx: &CheckContext, facts: &Facts, out: &mut Vec<Derived>) {
-    let bound = |id: &str| ctx.known.threshold(id);
-    for (active, passive) in pairs(facts, &ACTIVE_ELEVATION) {
-        let gap = passive.value - active.value;
-        let day = facts.day_of(active.on);
-        let reason = |rule: &str| {
-            Reason::new(rule)
-                .with("active", active.value)
-                .with("passive", passive.value)
-                .with("gap", gap)
-        };
-        if f64::from(day) >= bound("active-passive-gap-week") * 7.0
-            && gap > bound("active-passive-gap-deg")
-        {
-            out.push(
-                Derived::new(
-                    "active-passive-gap",
-                    active.id,
-                    active.on,
-                    reason("flag-active-passive-gap"),
-                )
-                .sized(gap),
-            );
-        }
-        // Active elevation lost with passive kept; the lag sign completes it once lag signs are examined.
-        let before = facts
-            .operated_measurements(&active.quantity)
-            .take_while(|m| m.id != active.id)
-            .last();
-        let lost =
-            before.is_some_and(|b| b.value - active.value >= 2.0 * bound("elevation-loss-deg"));
-        let age = age_years(facts.birth, active.on).unwrap_or(0);
-        if f64::from(age) >= bound("acute-tear-age-years")
-            && lost
-            && gap >= bound("active-passive-gap-deg")
-        {
-            out.push(
-                Derived::new(
-                    "active-loss",
-                    active.id,
-                    active.on,
-                    reason("flag-active-loss"),
-                )
-                .sized(gap),
-            );
+            self.raise(flag, key, on, watch.reason(&flag.rule()), None);
         }
     }
 }
 
-/// A slip told as worse than any before: the joint stays out, or the hand is numb.
-fn slips(ctx: &CheckContext, facts: &Facts, out: &mut Vec<Derived>) {
-    for entry in ctx.log.slips(facts) {
-        let flag = match entry.fact {
-            LogFact::SlipWorse {
-                how: SlipHow::StaysOut,
-            } => "slip-stays-out",
-            LogFact::SlipWorse { how: SlipHow::Numb } => "slip-grave",
-            _ => continue,
-        };
-        let reason = Reason::new("flag-slip-grave").with("day", facts.day_of(entry.on));
-        out.push(Derived::new(flag, entry.id, entry.on, reason));
-    }
+/// What a person shows beside what the arm is lifted to.
+struct Pair<'a> {
+    active: &'a Measurement,
+    passive: &'a Measurement,
 }
 
-/// Flags that the examination of a shoulder that was not operated on raises. After an operation the surgeon's rules speak.
-///
-/// Source: consensus triggers (reference `red-flag-consensus`), from memory; bounds in `thresholds.toml`.
-fn from_examination(ctx: &CheckContext, facts: &Facts, out: &mut Vec<Derived>) {
-    let bound = |id: &str| ctx.known.threshold(id);
-    let own = || facts.findings.iter().filter(|f| f.side == facts.story.side);
-    let says = |test: &'static str, word: Found| {
-        own().filter(move |f| f.test == test && f.answer == TestAnswer::Word { found: word })
-    };
-    let dated = |rule: &str, f: &TestFinding| Reason::new(rule).with("day", facts.day_of(f.on));
-    for numb in says("axillary-sensation", Found::Yes) {
-        let reason = dated("flag-nerve-finding", numb);
-        out.push(Derived::new("nerve-finding", numb.id, numb.on, reason));
-    }
-    if facts.operated() {
-        return;
-    }
-    let fits =
-        (ctx.known.health.iter()).any(|h| h.locked_arm && facts.story.health.contains(&h.id));
-    let injury = facts.story.start == Start::Injury || fits;
-    for turned in facts
-        .operated_measurements("passive-er-side")
-        .filter(|r| injury && r.value <= bound("locked-rotation-deg"))
-    {
-        let reason = Reason::new("flag-locked-rotation")
-            .with("quantity", "passive-er-side")
-            .with("value", turned.value);
-        out.push(Derived::new(
-            "locked-rotation",
-            turned.id,
-            turned.on,
-            reason,
-        ));
-    }
-    for feared in says("bony-apprehension", Found::Apprehension) {
-        let reason = dated("flag-bone-loss", feared);
-        out.push(Derived::new("bone-loss", feared.id, feared.on, reason));
-    }
-    // A lag that was seen beside an arm that does not go up: whichever came last completes it.
-    let lags = own().filter_map(|f| match f.answer {
-        TestAnswer::Number { value }
-            if LAG_TESTS.contains(&f.test.as_str()) && value >= bound("lag-positive-deg") =>
-        {
-            Some((f, value))
-        }
-        _ => None,
-    });
-    let lags: Vec<_> = lags.collect();
-    for (active, passive) in pairs(facts, &ACTIVE_ELEVATION) {
-        let age = age_years(facts.birth, active.on).unwrap_or(0);
-        let weak = active.value < bound("acute-tear-active-deg")
-            && passive.value - active.value >= bound("acute-tear-gap-deg");
-        if !weak || f64::from(age) < bound("acute-tear-age-years") {
-            continue;
-        }
-        if let Some((lag, degrees)) = lags.last() {
-            let reason = Reason::new("flag-acute-tear")
-                .with("quantity", "passive-elevation")
-                .with("active", active.value)
-                .with("passive", passive.value)
-                .with("test", lag.test.as_str())
-                .with("degrees", *degrees);
-            let key = format!("{}+{}", active.id, lag.id);
-            out.push(
-                Derived::new("acute-tear", key, active.on.max(lag.on), reason).sized(*degrees),
-            );
-        }
-    }
-}
-
-/// A sudden gain above the ceiling, and ground lost together with new weakness.
-fn changes(ctx: &CheckContext, facts: &Facts, out: &mut Vec<Derived>) {
-    let weak = facts
-        .flag_answers
-        .iter()
-        .any(|a| a.flag == "new-weakness" && a.answer == Answer::Yes);
-    for quantity in ["passive-elevation", "passive-er-side", "passive-er-90"] {
-        let mut before: Option<&Measurement> = None;
-        for measurement in facts.operated_measurements(quantity) {
-            let spoken = calls_of(ctx, facts, measurement, before);
-            let has = |rule: &str| spoken.iter().find(|r| r.rule == rule).cloned();
-            let mut raise = |flag: &'static str, reason: Reason| {
-                out.push(Derived::new(flag, measurement.id, measurement.on, reason));
-            };
-            if let Some(reason) =
-                has("sudden-er-gain").or_else(|| has("measurement-over-ceiling").filter(|_| weak))
-            {
-                raise("over-ceiling-sudden", reason);
-            }
-            if let Some(reason) = has("range-lost").filter(|_| weak) {
-                raise("fall-back-range", reason);
-            }
-            before = Some(measurement);
-        }
-    }
-}
-
-/// A recent fit with an arm that is locked or turned in: a dislocation to the back until it is excluded.
-fn fit_and_locked(facts: &Facts, out: &mut Vec<Derived>) {
-    let yes = |flag: &str| {
-        let mut answers = facts.flag_answers.iter().rev();
-        answers
-            .find(|a| a.flag == flag && a.answer == Answer::Yes)
-            .map(|a| (a.id.to_string(), a.on))
-    };
-    let turned_in = out
-        .iter()
-        .rev()
-        .find(|d| d.flag == "locked-rotation")
-        .map(|d| (d.key.clone(), d.on));
-    if let (Some((fit, fit_on)), Some((locked, locked_on))) =
-        (yes("fit"), yes("locked-arm").or(turned_in))
-    {
-        let reason = Reason::new("flag-fit-locked").with("day", facts.day_of(fit_on));
-        let key = format!("{fit}+{locked}");
-        out.push(Derived::new(
-            "fit-locked",
-            key,
-            fit_on.max(locked_on),
-            reason,
-        ));
+impl Pair<'_> {
+    /// How much the active range falls short, in degrees.
+    fn gap(&self) -> f64 {
+        self.passive.value - self.active.value
     }
 }

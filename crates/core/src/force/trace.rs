@@ -1,5 +1,6 @@
 //! From a device's samples to one push.
 
+use crate::knowledge::Knowledge;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -19,9 +20,9 @@ pub struct ForceSample {
 pub struct TraceMeasurement {
     /// Greatest force, after a median of five: a single spike is no force.
     pub peak_n: f64,
-    /// Mean over the plateau, from the first to the last sample of at least 80 % of the peak.
+    /// Mean over the plateau, from the first to the last sample near the peak (threshold `push-plateau-pct`).
     pub mean_n: f64,
-    /// From a tenth of the peak to 95 % of it: along a plateau the very peak lies anywhere.
+    /// From the onset (`push-onset-pct` of the peak) to the top (`push-top-pct`): along a plateau the very peak lies anywhere.
     pub time_to_peak_s: f64,
     /// Standard deviation over the plateau in percent of its mean.
     pub variation_pct: f64,
@@ -29,33 +30,20 @@ pub struct TraceMeasurement {
     pub faults: Vec<Reason>,
 }
 
-/// Forces a hand-held device can mean. Source: common practice, no published source.
-const POSSIBLE_N: std::ops::RangeInclusive<f64> = -20.0..=1200.0;
-
-/// Silence longer than this is a gap.
-const GAP_S: f64 = 0.25;
-
-/// A push shorter than this was no make test (build 1 to 2 s, hold 3 to 5 s).
-const LEAST_S: f64 = 2.0;
-
 /// Reads a trace.
 ///
 /// Garbage is flagged and kept, never silently used: samples that are no number or impossible, time that runs backwards,
-/// gaps, a trace too short. Source: procedure as commonly taught; the bounds are our choice.
-pub fn read_trace(samples: &[ForceSample]) -> TraceMeasurement {
+/// gaps, a trace too short. Source: procedure as commonly taught; the bounds are rows of `thresholds.toml`.
+pub fn read_trace(known: &Knowledge, samples: &[ForceSample]) -> TraceMeasurement {
+    let bound = |id: &str| known.threshold(id);
+    let possible = bound("force-possible-least-n")..=bound("force-possible-most-n");
+    let is_sound = |s: &ForceSample| s.t_s.is_finite() && possible.contains(&s.force_n);
     let mut faults = Vec::new();
-    let impossible = samples
-        .iter()
-        .filter(|s| !s.t_s.is_finite() || !POSSIBLE_N.contains(&s.force_n))
-        .count();
+    let sound: Vec<ForceSample> = samples.iter().copied().filter(is_sound).collect();
+    let impossible = samples.len() - sound.len();
     if impossible > 0 {
         faults.push(Reason::new("trace-impossible").with("n", impossible as f64));
     }
-    let sound: Vec<ForceSample> = samples
-        .iter()
-        .copied()
-        .filter(|s| s.t_s.is_finite() && POSSIBLE_N.contains(&s.force_n))
-        .collect();
     if sound.windows(2).any(|w| w[1].t_s <= w[0].t_s) {
         faults.push(Reason::new("trace-time"));
     }
@@ -63,7 +51,7 @@ pub fn read_trace(samples: &[ForceSample]) -> TraceMeasurement {
         .windows(2)
         .map(|w| w[1].t_s - w[0].t_s)
         .fold(0.0, f64::max);
-    if longest > GAP_S {
+    if longest > bound("force-gap-s") {
         faults.push(Reason::new("trace-gap").with("seconds", (longest * 100.0).round() / 100.0));
     }
     let smooth: Vec<f64> = (0..sound.len())
@@ -86,10 +74,15 @@ pub fn read_trace(samples: &[ForceSample]) -> TraceMeasurement {
             faults,
         };
     };
-    let onset = smooth.iter().position(|f| *f >= 0.1 * peak_n).unwrap_or(0);
-    let reached = smooth.iter().position(|f| *f >= 0.95 * peak_n).unwrap_or(0);
+    let share = |id: &str| bound(id) / 100.0 * peak_n;
+    let first_from = |least: f64| smooth.iter().position(|f| *f >= least).unwrap_or(0);
+    let (onset, reached) = (
+        first_from(share("push-onset-pct")),
+        first_from(share("push-top-pct")),
+    );
+    let plateau_n = share("push-plateau-pct");
     let held: Vec<usize> = (0..smooth.len())
-        .filter(|i| smooth[*i] >= 0.8 * peak_n)
+        .filter(|i| smooth[*i] >= plateau_n)
         .collect();
     let (from, to) = (
         held.first().copied().unwrap_or(0),
@@ -99,10 +92,11 @@ pub fn read_trace(samples: &[ForceSample]) -> TraceMeasurement {
     let mean_n = plateau.iter().sum::<f64>() / plateau.len() as f64;
     let variance = plateau.iter().map(|f| (f - mean_n).powi(2)).sum::<f64>()
         / (plateau.len().max(2) - 1) as f64;
-    if peak_n < 5.0 {
+    let least_s = bound("push-least-s");
+    if peak_n < bound("push-least-n") {
         faults.push(Reason::new("trace-no-push"));
-    } else if sound.last().map_or(0.0, |s| s.t_s) - sound[onset].t_s < LEAST_S {
-        faults.push(Reason::new("trace-short").with("seconds", LEAST_S));
+    } else if sound.last().map_or(0.0, |s| s.t_s) - sound[onset].t_s < least_s {
+        faults.push(Reason::new("trace-short").with("seconds", least_s));
     }
     TraceMeasurement {
         peak_n,

@@ -17,7 +17,7 @@ impl Dose {
             ("load_kg", self.load_kg),
             ("elastic_level", self.elastic_level.and_then(count)),
             ("effort_pct", self.effort_pct.and_then(count)),
-            ("tempo_s", count(self.repetition_s())),
+            ("tempo_s", self.own_tempo_s().and_then(count)),
             ("duration_s", self.duration_s.and_then(count)),
             ("pull_n", self.force_n),
             ("distance_m", self.distance_m),

@@ -215,19 +215,28 @@ pub struct DoseField {
     pub given: f64,
 }
 
-impl Dose {
-    /// Seconds one repetition takes without a hold. Source: our choice, because a slow up-and-down takes about 4 s.
-    pub const REPETITION_S: u32 = 4;
+/// How long things take where a dose does not say so: thresholds `repetition-s` and `breath-s`.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub struct Pace {
+    /// Seconds of one repetition without a tempo and without its hold.
+    pub repetition_s: u32,
+    /// Seconds between single repetitions.
+    pub breath_s: u32,
+}
 
-    /// Seconds one repetition takes without its hold.
-    pub fn repetition_s(&self) -> u32 {
-        self.tempo_s
-            .map_or(Self::REPETITION_S, |[out, pause, back]| {
-                out.saturating_add(pause).saturating_add(back)
-            })
+impl Dose {
+    /// Seconds one repetition takes by the dose's own tempo, without its hold; nothing where it has none.
+    pub fn own_tempo_s(&self) -> Option<u32> {
+        let [out, pause, back] = self.tempo_s?;
+        Some(out.saturating_add(pause).saturating_add(back))
     }
 
-    /// Minutes of one session of this exercise, by [`Self::REPETITION_S`] where the dose has no tempo.
+    /// Seconds one repetition takes without its hold.
+    pub fn repetition_s(&self, pace: Pace) -> u32 {
+        self.own_tempo_s().unwrap_or(pace.repetition_s)
+    }
+
+    /// Minutes of one session of this exercise, at the usual pace where the dose has no tempo.
     ///
     /// ```
     /// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
@@ -236,20 +245,20 @@ impl Dose {
     ///     sets: 2, repetitions: 10, hold_s: 0, rest_s: 60, tempo_s: None, duration_s: None, structure: None, ..row
     /// };
     /// // Twice ten repetitions of four seconds, and one rest between them.
-    /// assert!((dose.minutes() - (80.0 + 60.0) / 60.0).abs() < 1e-12);
+    /// assert!((dose.minutes(known.pace()) - (80.0 + 60.0) / 60.0).abs() < 1e-12);
     /// ```
     ///
     /// In a circuit the other exercises are the rest; single repetitions take a breath each.
-    pub fn minutes(&self) -> f64 {
+    pub fn minutes(&self, pace: Pace) -> f64 {
         let breath = if self.structure == Some(SetStructure::Single) {
-            5
+            pace.breath_s
         } else {
             0
         };
         let set_s = f64::from(self.repetitions)
             * f64::from(
                 self.hold_s
-                    .saturating_add(self.repetition_s())
+                    .saturating_add(self.repetition_s(pace))
                     .saturating_add(breath),
             );
         let rests = if self.structure == Some(SetStructure::Circuit) {
@@ -261,8 +270,9 @@ impl Dose {
     }
 
     /// Minutes of a day, evened out over the week.
-    pub fn day_minutes(&self) -> f64 {
-        self.minutes() * f64::from(self.times_per_day) * f64::from(self.days_per_week.min(7)) / 7.0
+    pub fn day_minutes(&self, pace: Pace) -> f64 {
+        self.minutes(pace) * f64::from(self.times_per_day) * f64::from(self.days_per_week.min(7))
+            / 7.0
     }
 
     /// Repetitions in a week.

@@ -22,6 +22,45 @@ pub struct ScorePart {
     /// Unit of the answer where it is not points.
     #[serde(default)]
     pub unit: Option<String>,
+    /// What the answers are worth, where that is not what they say.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub worth: Option<Worth>,
+}
+
+/// What an answer is worth in points.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum Worth {
+    /// Steps `[up to, points]`, rising; the last one is worth its points beyond it too.
+    Steps(Vec<[f64; 2]>),
+    /// A point for so many units, and the most points.
+    PerPoint(f64, f64),
+}
+
+impl ScorePart {
+    /// Points of the part's sum of answers.
+    ///
+    /// ```
+    /// let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge is sound");
+    /// let score = known.scores.iter().find(|s| s.id == "constant").expect("a row");
+    /// let part = |id: &str| score.parts.iter().find(|p| p.id == id).expect("a part");
+    /// assert_eq!(part("flexion").points(120.0), 6.0);
+    /// assert_eq!(part("flexion").points(120.5), 8.0);
+    /// // A point for each pound of force, at most 25.
+    /// assert_eq!(part("strength").points(4.448_222), 1.0);
+    /// assert_eq!(part("strength").points(500.0), 25.0);
+    /// ```
+    pub fn points(&self, sum: f64) -> f64 {
+        match &self.worth {
+            None => sum,
+            Some(Worth::PerPoint(units, most)) => (sum / units).min(*most),
+            Some(Worth::Steps(steps)) => {
+                let step = steps.iter().find(|[up_to, _]| sum <= *up_to);
+                step.or(steps.last()).map_or(0.0, |[_, points]| *points)
+            }
+        }
+    }
 }
 
 /// How answers become a number.
@@ -45,7 +84,7 @@ pub enum Formula {
     PainSatisfactionFunction,
     /// Three reaches and the length of the limb: 100 × sum of reaches / (3 × length).
     Reaches,
-    /// Points by part, with bands for two angles and a force: see [`band`] and [`force_points`].
+    /// Points by part, each worth what its row says: see [`ScorePart::points`].
     PainActivityRangeStrength,
 }
 

@@ -17,6 +17,7 @@ mod modifier;
 mod pathway;
 mod pattern;
 mod picture;
+mod raise;
 mod range_demand;
 mod rows;
 mod school;
@@ -36,11 +37,11 @@ pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
 pub use elastic::ElasticRow;
 pub use exercise::{
     Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper,
-    Level, Purpose, Weekdays, Worked,
+    Level, Pace, Purpose, Weekdays, Worked,
 };
 pub(crate) use exercise::{AfterCut, CutPath};
 pub use hits::Hit;
-pub use instrument::{Formula, Instrument, ScorePart};
+pub use instrument::{Formula, Instrument, ScorePart, Worth};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};
 pub use pathway::{
     Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate,
@@ -48,10 +49,11 @@ pub use pathway::{
 };
 pub use pattern::Pattern;
 pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
+pub use raise::{RaisedBy, RaisingCall, SlipHow};
 pub use range_demand::{DemandWhen, HAIR_DEG, PoseAngle, RangeDemand};
 pub use rows::{
-    AskRow, Bound, GateClass, HealthItem, Mode, NeedRow, Quantity, ReasonFor, ReasonRow, RedFlag,
-    Reference, Threshold, Tier, Unit,
+    AskRow, Bound, GateClass, HealthItem, Mode, Movement, NeedRow, Quantity, ReasonFor, ReasonRow,
+    RedFlag, Reference, Threshold, Tier, Unit,
 };
 pub use school::{School, SetStructure};
 pub use screen::screen;

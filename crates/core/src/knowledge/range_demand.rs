@@ -25,6 +25,20 @@ pub enum PoseAngle {
     InternalLifted,
 }
 
+impl PoseAngle {
+    /// The angle in a pose, in degrees.
+    pub fn of(self, pose: &ArmPose) -> f64 {
+        match self {
+            PoseAngle::Elevation => pose.elevation_deg,
+            PoseAngle::Plane => pose.plane_deg,
+            PoseAngle::ExternalTwist => pose.twist_deg(),
+            PoseAngle::InternalTwist => -pose.twist_deg(),
+            PoseAngle::ExternalLifted => pose.clinic_deg(),
+            PoseAngle::InternalLifted => -pose.clinic_deg(),
+        }
+    }
+}
+
 /// In which work a row speaks.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
@@ -107,13 +121,6 @@ impl RangeDemand {
             && above(self.plane_above_deg, plane)
             && to(self.plane_to_deg, plane)
             && below(self.plane_below_deg, plane);
-        speaks.then(|| match self.reads {
-            PoseAngle::Elevation => e,
-            PoseAngle::Plane => plane,
-            PoseAngle::ExternalTwist => pose.twist_deg(),
-            PoseAngle::InternalTwist => -pose.twist_deg(),
-            PoseAngle::ExternalLifted => pose.clinic_deg(),
-            PoseAngle::InternalLifted => -pose.clinic_deg(),
-        })
+        speaks.then(|| self.reads.of(pose))
     }
 }

@@ -1,5 +1,6 @@
 //! The small row types: references, quantities, red flags, general health, gate classes, thresholds.
 
+use super::raise::RaisedBy;
 use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 
@@ -72,10 +73,37 @@ pub struct Quantity {
     /// After surgery, where a pathway has no corridor for it: measured only once this one's ceiling is gone.
     #[serde(default)]
     pub guard: Option<String>,
+    /// Which movement it measures.
+    #[serde(default)]
+    pub movement: Movement,
+    /// Threshold in its unit; so much lost since the last time calls for a look.
+    #[serde(default)]
+    pub loss: Option<String>,
+    /// Lost with a stiff joint, so it counts for the pattern of one.
+    #[serde(default)]
+    pub stiff_plane: bool,
+    /// The day list asks for it when it is out of date.
+    #[serde(default)]
+    pub kept_up: bool,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.
     pub confidence: Confidence,
+}
+
+/// The movement that a quantity measures.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Default, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+pub enum Movement {
+    /// Elevation, by whomever. All elevations are cut together.
+    Elevation,
+    /// Abduction.
+    Abduction,
+    /// External rotation.
+    ExternalRotation,
+    /// Any other.
+    #[default]
+    Other,
 }
 
 /// How fast a raised flag must be acted on.
@@ -124,10 +152,27 @@ pub struct RedFlag {
     /// A loss that is known may stand for a while: it does not open again at every test.
     #[serde(default)]
     pub may_stand: bool,
+    /// What on record raises it by itself.
+    #[serde(default)]
+    pub raised_by: Vec<RaisedBy>,
+    /// The rule whose sentence tells why records raised it; `flag-` and the id where it is not said.
+    #[serde(default)]
+    pub says: Option<String>,
+    /// Signs of an operated shoulder that it speaks for.
+    #[serde(default)]
+    pub signs: Vec<String>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.
     pub confidence: Confidence,
+}
+
+impl RedFlag {
+    /// The rule that tells why records raised it.
+    pub fn rule(&self) -> String {
+        let says = self.says.clone();
+        says.unwrap_or_else(|| format!("flag-{}", self.id))
+    }
 }
 
 /// General health that changes the plan.

@@ -1,17 +1,17 @@
 //! All knowledge, once it has been let in.
 
 use super::asks::{AttestationRow, PositionRow, PrecautionRow};
-use super::clinical_test::{ClinicalTest, Cluster, Hypothesis};
+use super::clinical_test::{ClinicalTest, Cluster, Hypothesis, TestKind};
 use super::criteria::{Criterion, CriterionKind};
 use super::elastic::ElasticRow;
-use super::exercise::{DemandClass, Exercise};
+use super::exercise::{DemandClass, Exercise, Pace};
 use super::instrument::Instrument;
 use super::modifier::Modifier;
 use super::pathway::{DroppedFloor, Pathway};
 use super::range_demand::RangeDemand;
 use super::rows::{
-    AskRow, Bound, GateClass, HealthItem, NeedRow, Quantity, ReasonRow, RedFlag, Reference,
-    Threshold,
+    AskRow, Bound, GateClass, HealthItem, Movement, NeedRow, Quantity, ReasonRow, RedFlag,
+    Reference, Threshold,
 };
 use super::school::School;
 use super::step::Step;
@@ -88,7 +88,36 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 125] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 144] = [
+    "severity-points-young",
+    "severity-points-lax",
+    "severity-points-competition",
+    "severity-points-contact",
+    "severity-points-notch",
+    "severity-points-rim",
+    "irritability-least-votes",
+    "irritability-highs",
+    "irritability-highs-moderate",
+    "gate-wants-days",
+    "repetition-s",
+    "breath-s",
+    "minutes-tolerance",
+    "agreement-moderate",
+    "agreement-good",
+    "agreement-excellent",
+    "force-possible-least-n",
+    "force-possible-most-n",
+    "force-gap-s",
+    "push-least-s",
+    "push-least-n",
+    "push-onset-pct",
+    "push-top-pct",
+    "push-plateau-pct",
+    "angle-possible-least-deg",
+    "angle-possible-most-deg",
+    "angle-held-s",
+    "angle-steady-deg",
+    "angle-least-samples",
     "sling-elevation-deg",
     "sling-internal-deg",
     "sling-plane-deg",
@@ -177,18 +206,12 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 125] = [
     "build-weight-goal",
     "build-weight-keep",
     "build-weight-minute",
-    "over-ceiling-window-days",
     "sudden-er-gain-deg",
-    "elevation-loss-deg",
-    "er-loss-deg",
     "change-window-days",
-    "active-passive-gap-deg",
-    "active-passive-gap-week",
     "repeat-self-measure-days",
     "recent-trouble-days",
     "first-visit-new-exercises",
     "later-visit-new-exercises",
-    "max-measurement-gap-days",
     "finding-max-age-days",
     "irritability-max-age-days",
     "frozen-er-share-pct",
@@ -200,10 +223,6 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 125] = [
     "worthwhile-change-deg",
     "pectoralis-minor-short",
     "lag-positive-deg",
-    "acute-tear-age-years",
-    "acute-tear-active-deg",
-    "acute-tear-gap-deg",
-    "locked-rotation-deg",
     "irritability-pain-high",
     "irritability-pain-moderate",
     "strength-pain-limit",
@@ -226,6 +245,34 @@ impl Knowledge {
         self.thresholds.get(id).map_or(0.0, |row| row.value)
     }
 
+    /// A threshold that a row names; the loader refuses a row that names one that is not there.
+    pub fn named_threshold(&self, id: &str) -> f64 {
+        self.thresholds.get(id).map_or(0.0, |row| row.value)
+    }
+
+    /// How long a repetition and a breath take where a dose does not say so.
+    pub fn pace(&self) -> Pace {
+        Pace {
+            repetition_s: self.threshold("repetition-s") as u32,
+            breath_s: self.threshold("breath-s") as u32,
+        }
+    }
+
+    /// From where on an intraclass correlation is called moderate, good, excellent.
+    pub fn agreement_bands(&self) -> [f64; 3] {
+        ["moderate", "good", "excellent"].map(|word| self.threshold(&format!("agreement-{word}")))
+    }
+
+    /// Clinical tests in which the arm is placed and drops back, in order of examination.
+    pub fn lag_tests(&self) -> impl Iterator<Item = &ClinicalTest> {
+        self.tests.iter().filter(|t| t.kind == TestKind::Lag)
+    }
+
+    /// Whether a test is one of those.
+    pub fn is_lag_test(&self, id: &str) -> bool {
+        self.test(id).is_some_and(|t| t.kind == TestKind::Lag)
+    }
+
     /// How much an exercise asks of the most active muscle.
     pub fn demand_class(&self, exercise: &Exercise) -> DemandClass {
         let band = |id| self.threshold(id);
@@ -242,6 +289,18 @@ impl Knowledge {
     /// The error of measurement of a range, in its unit. Of a range without a row nothing is known, so nothing counts as a change.
     pub fn error_of(&self, quantity: &str) -> f64 {
         self.quantity(quantity).map_or(f64::INFINITY, |q| q.error)
+    }
+
+    /// So much of a range lost since the last time calls for a look, in its unit.
+    pub fn loss_of(&self, quantity: &Quantity) -> Option<f64> {
+        let id = quantity.loss.as_deref()?;
+        Some(self.named_threshold(id))
+    }
+
+    /// Whether a quantity measures elevation; all elevations are cut together.
+    pub fn is_elevation(&self, quantity: &str) -> bool {
+        let row = self.quantity(quantity);
+        row.is_some_and(|q| q.movement == Movement::Elevation)
     }
 
     /// Whether a value typed into a field is possible; a field without a row is not bounded.

@@ -5,7 +5,7 @@ use super::dose::{bounding, start_dose, within_irritability};
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::context::CheckContext;
 use crate::facts::{Facts, Line, Task};
-use crate::knowledge::{Exercise, Level};
+use crate::knowledge::{Exercise, Knowledge, Level};
 use crate::reading::{Impairment, Irritability};
 use crate::reason::Reason;
 use crate::rules::{PhaseRule, PhaseSpan};
@@ -39,6 +39,7 @@ pub struct BuildAsk<'a> {
 impl<'a> BuildAsk<'a> {
     /// From the facts on record.
     pub fn of(
+        known: &Knowledge,
         facts: &'a Facts,
         spans: &'a [PhaseSpan],
         impaired: &'a [Impairment],
@@ -46,17 +47,25 @@ impl<'a> BuildAsk<'a> {
         seed: Uuid,
     ) -> Self {
         let mut job = Vec::new();
-        if facts.story.job_overhead_h.is_some_and(|h| h >= 1.0) {
+        if facts
+            .story
+            .job_overhead_h
+            .is_some_and(|h| h >= known.threshold("job-overhead-h"))
+        {
             job.push("job-overhead");
         }
-        if facts.story.job_load_kg.is_some_and(|kg| kg >= 10.0) {
+        if facts
+            .story
+            .job_load_kg
+            .is_some_and(|kg| kg >= known.threshold("job-load-kg"))
+        {
             job.push("job-load");
         }
         BuildAsk {
             spans,
             impaired,
             irritability,
-            minutes_per_day: facts.minutes_left().map(|m| m.floor() as u32),
+            minutes_per_day: facts.minutes_left(known.pace()).map(|m| m.floor() as u32),
             max_lines: None,
             job,
             goals: &facts.story.tasks,
@@ -299,6 +308,7 @@ fn build_phase(
         ctx.known.threshold("build-weight-keep"),
         ctx.known.threshold("build-weight-minute"),
     );
+    let pace = ctx.known.pace();
     let mut placed: Vec<Vec<Line>> = Vec::new();
     let mut offer = Offer {
         needs: needs.iter().map(|n| n.weight).collect(),
@@ -324,10 +334,14 @@ fn build_phase(
         .collect();
     offer.max_lines = offer.max_lines.saturating_sub(by_hand.len());
     offer.max_minutes =
-        (offer.max_minutes - by_hand.iter().map(|l| l.dose.minutes()).sum::<f64>()).max(0.0);
-    offer.max_day_minutes = offer
-        .max_day_minutes
-        .map(|m| (m - by_hand.iter().map(|l| l.dose.day_minutes()).sum::<f64>()).max(0.0));
+        (offer.max_minutes - by_hand.iter().map(|l| l.dose.minutes(pace)).sum::<f64>()).max(0.0);
+    offer.max_day_minutes = offer.max_day_minutes.map(|m| {
+        (m - by_hand
+            .iter()
+            .map(|l| l.dose.day_minutes(pace))
+            .sum::<f64>())
+        .max(0.0)
+    });
     let mut later: Vec<(usize, Reason)> = Vec::new();
     for (place, ladder) in focus.iter().enumerate() {
         if taken.contains(ladder) || style.leave_out.contains_key(*ladder) {
@@ -339,7 +353,7 @@ fn build_phase(
             continue;
         }
         let lines = place_ladder(ctx, ask, &plan.lines, &rungs, start, span.to_day);
-        let Some(minutes) = lines.iter().map(|l| l.dose.minutes()).reduce(f64::max) else {
+        let Some(minutes) = lines.iter().map(|l| l.dose.minutes(pace)).reduce(f64::max) else {
             later.push((place, Reason::new("later-nothing-passes")));
             continue;
         };
@@ -361,7 +375,7 @@ fn build_phase(
             minutes,
             day_minutes: lines
                 .iter()
-                .map(|l| l.dose.day_minutes())
+                .map(|l| l.dose.day_minutes(pace))
                 .fold(0.0, f64::max),
             value,
             needs: needs

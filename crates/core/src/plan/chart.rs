@@ -197,7 +197,7 @@ pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
                 rung: exercise.rung,
                 helper: exercise.helper,
                 totals: DoseTotals {
-                    minutes: line.dose.minutes(),
+                    minutes: line.dose.minutes(ctx.known.pace()),
                     weekly_repetitions: line.dose.weekly_repetitions(),
                 },
                 verdict: check_line(ctx, line),

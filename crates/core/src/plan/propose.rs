@@ -19,7 +19,11 @@ impl Assessment<'_> {
         // Nothing keeps its place only because it was there: what matters most is chosen anew.
         let mut current = self.facts.lines.clone();
         current.iter_mut().for_each(|line| line.by_hand = false);
-        let minutes = few("short-plan-minutes").min(self.facts.minutes_left().unwrap_or(f64::MAX));
+        let minutes = few("short-plan-minutes").min(
+            self.facts
+                .minutes_left(self.known.pace())
+                .unwrap_or(f64::MAX),
+        );
         let few = (minutes.floor() as u32, few("short-plan-exercises") as usize);
         let spans = expected(&self.ctx(), self.facts);
         self.propose_with(&spans, seed, &current, Some(few))
@@ -46,7 +50,14 @@ impl Assessment<'_> {
             irritable.level = irritable.level.max(Irritability::Moderate);
         }
         // Nothing answered says nothing about a shoulder whose clock rules anyway.
-        let mut ask = BuildAsk::of(self.facts, spans, &impaired, irritable.level, seed);
+        let mut ask = BuildAsk::of(
+            self.known,
+            self.facts,
+            spans,
+            &impaired,
+            irritable.level,
+            seed,
+        );
         ask.current = current;
         if let Some((minutes, lines)) = few {
             ask.minutes_per_day = Some(minutes);

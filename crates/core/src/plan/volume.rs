@@ -27,14 +27,15 @@ pub struct Volume {
 
 /// What the lines of a day add up to.
 pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>) -> Volume {
+    let pace = ctx.known.pace();
     let mut out = Volume::default();
     for line in lines {
         let Some(exercise) = ctx.known.exercises.get(&line.exercise) else {
             continue;
         };
         let (dose, weekly) = (&line.dose, line.dose.weekly_repetitions());
-        out.session_minutes += dose.minutes();
-        out.day_minutes += dose.day_minutes();
+        out.session_minutes += dose.minutes(pace);
+        out.day_minutes += dose.day_minutes(pace);
         *out.by_purpose.entry(wire(exercise.purpose)).or_default() += weekly;
         let loaded = exercise
             .demand
@@ -44,7 +45,7 @@ pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>)
             *out.by_group.entry(wire(demand.group)).or_default() += weekly;
         }
         if loaded.count() > 0 {
-            out.loaded_seconds += weekly * f64::from(dose.hold_s + dose.repetition_s());
+            out.loaded_seconds += weekly * f64::from(dose.hold_s + dose.repetition_s(pace));
         }
     }
     let sum = |groups: &[Group]| {
@@ -67,7 +68,7 @@ pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>)
     }
     if let Some(most) = minutes_per_day
         .map(f64::from)
-        .filter(|most| out.day_minutes > most + 0.5)
+        .filter(|most| out.day_minutes > most + ctx.known.threshold("minutes-tolerance"))
     {
         out.warnings.push(
             Reason::new("volume-over-minutes")

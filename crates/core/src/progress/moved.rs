@@ -3,7 +3,7 @@
 use super::status::{CriterionStatus, met_if, op_word};
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
-use crate::facts::{Facts, LAG_TESTS, TestAnswer};
+use crate::facts::{Facts, TestAnswer};
 use crate::knowledge::{Comparison, HealingClock};
 use crate::ranges::measurement_view;
 use crate::reason::Reason;
@@ -95,11 +95,11 @@ pub(super) fn lag_gained(
     let asks = Reason::new("asks-lag-gain")
         .with("op", op_word(op))
         .with("value", value);
-    let gains = LAG_TESTS.iter().filter_map(|test| {
+    let gains = ctx.known.lag_tests().filter_map(|test| {
         let found = facts
             .findings
             .iter()
-            .filter(|f| f.test == *test && f.side == facts.story.side && facts.day_of(f.on) >= 0);
+            .filter(|f| f.test == test.id && f.side == facts.story.side && facts.day_of(f.on) >= 0);
         let dated: Vec<(EpisodeDay, f64)> = found
             .filter_map(|f| match f.answer {
                 TestAnswer::Number { value } => Some((facts.day_of(f.on), value)),

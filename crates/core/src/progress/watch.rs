@@ -7,7 +7,7 @@ use super::criterion::evaluate;
 use super::status::{CriterionStatus, CriterionView};
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
-use crate::facts::{Facts, LAG_TESTS};
+use crate::facts::Facts;
 use crate::knowledge::{Criterion, CriterionKind, LogEvent, Told, WatchAct};
 use crate::reason::{Arg, Reason, wire};
 use chrono::NaiveDate;
@@ -89,7 +89,7 @@ pub fn watch_views(ctx: &CheckContext, facts: &Facts) -> Vec<WatchView> {
                     .row
                     .when
                     .iter()
-                    .filter_map(|c| newest_record(facts, c))
+                    .filter_map(|c| newest_record(ctx, facts, c))
                     .max()
                     .map(|(_, id)| id),
                 ladders: w.row.ladders.clone(),
@@ -115,7 +115,11 @@ fn newest_day(view: &CriterionView) -> Option<EpisodeDay> {
 }
 
 /// The newest record that a criterion rests on.
-fn newest_record(facts: &Facts, criterion: &Criterion) -> Option<(NaiveDate, Uuid)> {
+fn newest_record(
+    ctx: &CheckContext,
+    facts: &Facts,
+    criterion: &Criterion,
+) -> Option<(NaiveDate, Uuid)> {
     let own = match &criterion.ask {
         CriterionKind::Measure { quantity, .. } | CriterionKind::Change { quantity, .. } => {
             facts.newest(quantity).map(|m| (m.on, m.id))
@@ -137,7 +141,7 @@ fn newest_record(facts: &Facts, criterion: &Criterion) -> Option<(NaiveDate, Uui
                 .findings
                 .iter()
                 .rev()
-                .find(|f| LAG_TESTS.contains(&f.test.as_str()) && f.side == facts.story.side);
+                .find(|f| ctx.known.is_lag_test(&f.test) && f.side == facts.story.side);
             newest.map(|f| (f.on, f.id))
         }
         CriterionKind::CountFromLog {
@@ -160,7 +164,7 @@ fn newest_record(facts: &Facts, criterion: &Criterion) -> Option<(NaiveDate, Uui
     let parts = criterion.ask.parts();
     parts
         .iter()
-        .filter_map(|part| newest_record(facts, part))
+        .filter_map(|part| newest_record(ctx, facts, part))
         .chain(own)
         .max()
 }

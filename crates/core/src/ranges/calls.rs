@@ -4,7 +4,7 @@ use super::breach::open_breach;
 use super::measurement_view::measurement_view;
 use crate::context::CheckContext;
 use crate::facts::{Facts, Measurement};
-use crate::knowledge::Quantity;
+use crate::knowledge::{Movement, Quantity};
 use crate::reason::Reason;
 use crate::rules::floor_on;
 use chrono::NaiveDate;
@@ -91,12 +91,12 @@ pub(crate) fn calls_of(
     };
     let window = ctx.known.threshold("change-window-days");
     let recent = f64::from(facts.day_of(last.on) - facts.day_of(before.on)) <= window;
-    let bound = match quantity {
-        q if q.contains("elevation") => ctx.known.threshold("elevation-loss-deg"),
-        q if q.contains("-er-") => ctx.known.threshold("er-loss-deg"),
-        _ => f64::INFINITY,
-    };
-    if recent && before.value - last.value >= bound {
+    let row = ctx.known.quantity(quantity);
+    let movement = row.map_or(Movement::Other, |q| q.movement);
+    let bound = row
+        .filter(|_| matches!(movement, Movement::Elevation | Movement::ExternalRotation))
+        .and_then(|q| ctx.known.loss_of(q));
+    if recent && bound.is_some_and(|bound| before.value - last.value >= bound) {
         out.push(
             Reason::new("range-lost")
                 .with("quantity", quantity)
@@ -107,7 +107,7 @@ pub(crate) fn calls_of(
     let gain = last.value - before.value;
     if recent
         && view.over_ceiling
-        && quantity.contains("-er-")
+        && movement == Movement::ExternalRotation
         && gain > ctx.known.threshold("sudden-er-gain-deg")
     {
         out.push(

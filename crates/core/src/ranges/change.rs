@@ -117,12 +117,7 @@ pub fn changes(ctx: &CheckContext, facts: &Facts) -> Vec<ChangeView> {
             let before = newest.find(|r| r.on < now.on)?;
             let (detectable, own_error) = detectable(ctx, facts, &q.id, now.alike(before));
             let change = now.value - before.value;
-            let bound = match q.id.as_str() {
-                id if id.contains("elevation") || id.contains("abduction") => {
-                    ctx.known.threshold("elevation-loss-deg")
-                }
-                _ => ctx.known.threshold("er-loss-deg"),
-            };
+            let bound = ctx.known.loss_of(q);
             Some(ChangeView {
                 quantity: q.id.clone(),
                 before: before.value,
@@ -137,7 +132,7 @@ pub fn changes(ctx: &CheckContext, facts: &Facts) -> Vec<ChangeView> {
                     ctx.known.threshold("worthwhile-change-deg"),
                 ),
                 worse: change < 0.0,
-                act: (change <= -bound).then(|| {
+                act: bound.is_some_and(|bound| change <= -bound).then(|| {
                     Reason::new("change-repeat-now")
                         .with("quantity", q.id.as_str())
                         .with("value", now.value)

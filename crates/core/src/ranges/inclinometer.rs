@@ -1,5 +1,6 @@
 //! The angle that an inclinometer was held at.
 
+use crate::knowledge::Knowledge;
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -25,21 +26,19 @@ pub struct AngleMeasurement {
     pub faults: Vec<Reason>,
 }
 
-/// How long an angle must be held to count, in seconds.
-const HELD_S: f64 = 0.5;
-
-/// More wobble than this is no hold, in degrees.
-const STEADY_DEG: f64 = 3.0;
-
 /// Reads a lift: the greatest angle that was held for half a second, not the greatest that was touched.
 ///
 /// Samples that are no number or no angle are left out and said. Source: our choice, because a clinician reads the dial when
-/// the arm stands still; no published procedure.
-pub fn read_angle(samples: &[AngleSample]) -> AngleMeasurement {
+/// the arm stands still; no published procedure. The bounds are rows of `thresholds.toml`.
+pub fn read_angle(known: &Knowledge, samples: &[AngleSample]) -> AngleMeasurement {
+    let bound = |id: &str| known.threshold(id);
+    let possible = bound("angle-possible-least-deg")..=bound("angle-possible-most-deg");
+    let (held_s, steady_deg) = (bound("angle-held-s"), bound("angle-steady-deg"));
+    let least_samples = bound("angle-least-samples") as usize;
     let mut faults = Vec::new();
     let sound: Vec<&AngleSample> = samples
         .iter()
-        .filter(|s| s.t_s.is_finite() && (-180.0..=240.0).contains(&s.angle_deg))
+        .filter(|s| s.t_s.is_finite() && possible.contains(&s.angle_deg))
         .collect();
     if sound.len() < samples.len() {
         faults
@@ -61,22 +60,24 @@ pub fn read_angle(samples: &[AngleSample]) -> AngleMeasurement {
     let mut best: Option<(f64, f64)> = None;
     let mut to = 0;
     for from in 0..sound.len() {
-        while to < sound.len() && sound[to].t_s - sound[from].t_s < HELD_S {
+        while to < sound.len() && sound[to].t_s - sound[from].t_s < held_s {
             to += 1;
         }
         if to == sound.len() {
             break;
         }
-        // A hold needs samples all along it: ten a second is the least a device may send.
+        // A hold needs samples all along it.
         let window = &sound[from..to];
         let (mean, wobble) = spread(window);
-        if window.len() >= 5 && wobble <= STEADY_DEG && best.is_none_or(|(so_far, _)| mean > so_far)
+        if window.len() >= least_samples
+            && wobble <= steady_deg
+            && best.is_none_or(|(so_far, _)| mean > so_far)
         {
             best = Some((mean, wobble));
         }
     }
     if best.is_none() {
-        faults.push(Reason::new("angle-not-held").with("seconds", HELD_S));
+        faults.push(Reason::new("angle-not-held").with("seconds", held_s));
     }
     AngleMeasurement {
         held_deg: best.map(|(mean, _)| mean.round()),

@@ -25,6 +25,6 @@ pub use inclinometer::{AngleMeasurement, AngleSample, read_angle};
 pub use measurement_view::{MeasurementView, judge, judge_anew, measurement_view};
 pub use protection::{RangeFault, possible, protection};
 pub use reliability::{
-    Estimate, ICC_BANDS, IccBand, Reliability, ReliabilityError, icc_band, mdc95, reliability,
+    Estimate, IccBand, Reliability, ReliabilityError, icc_band, mdc95, reliability,
 };
 pub use trend::{Reach, Trend, TrendBounds};

@@ -16,27 +16,24 @@ pub struct Estimate {
     pub high: f64,
 }
 
-/// Bounds of the words for an intraclass correlation. Source: Koo and Li 2016, from memory.
-pub const ICC_BANDS: [f64; 3] = [0.5, 0.75, 0.9];
-
-/// The word for an intraclass correlation.
+/// The word for an intraclass correlation, by the thresholds `agreement-*`.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub enum IccBand {
-    /// Below 0.5.
+    /// Below all bands.
     Poor,
-    /// From 0.5.
+    /// From the first.
     Moderate,
-    /// From 0.75.
+    /// From the second.
     Good,
-    /// From 0.9.
+    /// From the third.
     Excellent,
 }
 
-/// The word for an estimate.
-pub fn icc_band(value: f64) -> IccBand {
-    match ICC_BANDS.iter().filter(|b| value >= **b).count() {
+/// The word for an estimate; `bands` say from where on it is moderate, good, excellent.
+pub fn icc_band(value: f64, bands: [f64; 3]) -> IccBand {
+    match bands.iter().filter(|b| value >= **b).count() {
         0 => IccBand::Poor,
         1 => IccBand::Moderate,
         2 => IccBand::Good,
@@ -104,7 +101,7 @@ pub enum ReliabilityError {
     NoSpread,
 }
 
-/// Judges `ratings[subject][rater]`.
+/// Judges `ratings[subject][rater]`; `bands` as [`crate::knowledge::Knowledge::agreement_bands`].
 ///
 /// Two-way analysis of variance; ICC(2,1) and ICC(3,1) with intervals as in Shrout and Fleiss 1979 and McGraw and Wong
 /// 1996; SEM = SD·√(1 − ICC), MDC95 = 1.96·√2·SEM (standard). All from memory, checked against the published table and
@@ -112,7 +109,7 @@ pub enum ReliabilityError {
 ///
 /// # Errors
 /// Too few, ragged, not numbers, or no spread.
-pub fn reliability(ratings: &[Vec<f64>]) -> Result<Reliability, ReliabilityError> {
+pub fn reliability(ratings: &[Vec<f64>], bands: [f64; 3]) -> Result<Reliability, ReliabilityError> {
     let (subjects, raters) = (ratings.len(), ratings.first().map_or(0, Vec::len));
     if subjects < 3 || raters < 2 {
         return Err(ReliabilityError::TooFew { subjects, raters });
@@ -161,8 +158,8 @@ pub fn reliability(ratings: &[Vec<f64>]) -> Result<Reliability, ReliabilityError
         raters,
         icc_2_1,
         icc_3_1,
-        band_2_1: icc_band(icc_2_1.value),
-        band_3_1: icc_band(icc_3_1.value),
+        band_2_1: icc_band(icc_2_1.value, bands),
+        band_3_1: icc_band(icc_3_1.value, bands),
         sem,
         mdc95: mdc95(sem),
         sem_same_rater,

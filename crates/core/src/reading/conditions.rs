@@ -33,15 +33,6 @@ pub struct ConditionView {
     pub parts: Vec<Reason>,
 }
 
-/// Planes whose passive loss counts.
-const PLANES: [&str; 5] = [
-    "passive-er-side",
-    "passive-elevation",
-    "passive-abduction",
-    "passive-er-90",
-    "passive-ir-90",
-];
-
 /// Whether passive range is lost the way a frozen or arthritic shoulder loses it, radiograph there or not.
 ///
 /// The impingement signs say nothing in such a shoulder. Source: common practice, no published source.
@@ -104,8 +95,8 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
     let mut parts = Vec::new();
     let mut lost = 0usize;
     let mut measured = 0usize;
-    for id in PLANES {
-        let (Some(quantity), Some(measurement)) = (ctx.known.quantity(id), newest(id)) else {
+    for quantity in ctx.known.quantities.iter().filter(|q| q.stiff_plane) {
+        let Some(measurement) = newest(&quantity.id) else {
             continue;
         };
         let (whole, against) = measure_for(facts, quantity);
@@ -119,7 +110,7 @@ pub fn conditions(ctx: &CheckContext, facts: &Facts) -> Vec<ConditionView> {
             lost += 1;
             parts.push(
                 Reason::new("plane-lost")
-                    .with("quantity", id)
+                    .with("quantity", quantity.id.as_str())
                     .with("value", measurement.value)
                     .with("percent", (share * 100.0).round())
                     .with("against", against),

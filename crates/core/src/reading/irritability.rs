@@ -104,12 +104,14 @@ pub fn irritability(ctx: &CheckContext, facts: &Facts) -> IrritabilityView {
     let at = |vote: Vote| value(vote).map(|v| level_of(ctx, vote, v));
     let constant_night = at(Vote::Night) == Some(Irritability::High);
     let long_ache = at(Vote::Ache) == Some(Irritability::High);
-    let (level, rule) = if levels.len() < 3 {
+    let count = |id: &str| ctx.known.threshold(id) as usize;
+    let undetermined = levels.len() < count("irritability-least-votes");
+    let (level, rule) = if undetermined {
         (
             Irritability::Moderate,
             Reason::new("irritability-undetermined").with("n", levels.len() as f64),
         )
-    } else if highs >= 3 {
+    } else if highs >= count("irritability-highs") {
         (
             Irritability::High,
             Reason::new("irritability-three-highs").with("n", highs as f64),
@@ -122,7 +124,7 @@ pub fn irritability(ctx: &CheckContext, facts: &Facts) -> IrritabilityView {
     } else {
         // The upper median: of an even number the higher of the two in the middle.
         let median = levels[levels.len() / 2];
-        if highs >= 2 {
+        if highs >= count("irritability-highs-moderate") {
             (
                 median.max(Irritability::Moderate),
                 Reason::new("irritability-two-highs"),
@@ -152,7 +154,7 @@ pub fn irritability(ctx: &CheckContext, facts: &Facts) -> IrritabilityView {
     };
     IrritabilityView {
         level,
-        undetermined: levels.len() < 3,
+        undetermined,
         votes,
         rule,
     }
@@ -174,9 +176,7 @@ fn active_against_passive(ctx: &CheckContext, facts: &Facts) -> VoteView {
     let (Some(active), Some(passive)) = (active, facts.newest("passive-elevation")) else {
         return say(None, Reason::new("vote-no-ranges"));
     };
-    if active.stop == StopReason::Weak
-        || facts.lag(ctx.known.threshold("lag-positive-deg")).is_some()
-    {
+    if active.stop == StopReason::Weak || facts.lag(ctx.known).is_some() {
         return say(None, Reason::new("vote-dropped-weakness"));
     }
     let error = ctx.known.error_of("passive-elevation");

@@ -3,7 +3,7 @@
 use crate::context::CheckContext;
 use crate::facts::{Facts, TestAnswer};
 use crate::flags::{FlagState, FlagView};
-use crate::knowledge::Found;
+use crate::knowledge::{Knowledge, RaisedBy, RedFlag};
 use crate::ranges::{calls, corridor_views};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
@@ -33,25 +33,32 @@ pub struct SignView {
     pub reasons: Vec<Reason>,
 }
 
-/// Flags behind each sign that is asked about.
-const ASKED: [(&str, &[&str]); 5] = [
-    (
-        "repair-trouble",
-        &[
-            "pop",
-            "new-weakness",
-            "active-loss",
-            "active-passive-gap",
-            "over-ceiling-sudden",
-            "fall-back-range",
-            "pathway-stop",
-        ],
-    ),
-    ("infection", &["infection"]),
-    ("nerve", &["new-weakness", "nerve-finding"]),
-    ("regional-pain", &["regional-pain"]),
-    ("stress-fracture", &["deformity", "blade-bone-pain"]),
-];
+/// Signs that flags speak for, most urgent first: the `signs` of `red-flags.toml`.
+fn signs_of_flags(known: &Knowledge) -> Vec<&str> {
+    let mut out: Vec<&str> = Vec::new();
+    for sign in known.red_flags.iter().flat_map(|f| &f.signs) {
+        if !out.contains(&sign.as_str()) {
+            out.push(sign);
+        }
+    }
+    out
+}
+
+/// What the newest answer of a test says although its flag was dealt with: the sign is there as long as it is found.
+fn still_found(facts: &Facts, flag: &RedFlag) -> Option<Reason> {
+    flag.raised_by.iter().find_map(|row| {
+        let RaisedBy::Finding { test, words, .. } = row else {
+            return None;
+        };
+        let mut newest = facts.findings.iter().rev();
+        let newest = newest.find(|f| &f.test == test && f.side == facts.story.side)?;
+        let TestAnswer::Word { found } = newest.answer else {
+            return None;
+        };
+        let day = facts.day_of(newest.on);
+        (words.contains(&found)).then(|| Reason::new(&flag.rule()).with("day", day))
+    })
+}
 
 /// Reads the state of an operated shoulder.
 pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> Vec<SignView> {
@@ -85,12 +92,13 @@ pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> 
         by_rule("too-stiff", &["measurement-below-floor"]),
         by_rule("range-lost", &["range-lost"]),
     ];
-    for (sign, ids) in ASKED {
-        let of_sign: Vec<&FlagView> = flags
-            .iter()
-            .filter(|f| ids.contains(&f.flag.as_str()))
-            .collect();
-        let reasons: Vec<Reason> = of_sign
+    for sign in signs_of_flags(ctx.known) {
+        let speaks = |id: &str| {
+            let row = ctx.known.red_flag(id);
+            row.filter(|f| f.signs.iter().any(|s| s == sign))
+        };
+        let of_sign: Vec<&FlagView> = flags.iter().filter(|f| speaks(&f.flag).is_some()).collect();
+        let mut reasons: Vec<Reason> = of_sign
             .iter()
             .filter(|f| f.open())
             .map(|f| {
@@ -99,6 +107,11 @@ pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> 
                 })
             })
             .collect();
+        if reasons.is_empty() {
+            let rows = ctx.known.red_flags.iter();
+            let rows = rows.filter(|f| f.signs.iter().any(|s| s == sign));
+            reasons.extend(rows.filter_map(|flag| still_found(facts, flag)));
+        }
         let asked = of_sign
             .iter()
             .any(|f| f.asked && f.state != FlagState::NotAsked);
@@ -114,20 +127,6 @@ pub fn operated_state(ctx: &CheckContext, facts: &Facts, flags: &[FlagView]) -> 
             state,
             reasons,
         });
-    }
-    let numb = facts
-        .findings
-        .iter()
-        .rev()
-        .find(|f| f.test == "axillary-sensation" && f.side == facts.story.side);
-    if let (Some(nerve), Some(finding)) = (out.iter_mut().find(|s| s.sign == "nerve"), numb)
-        && finding.answer == (TestAnswer::Word { found: Found::Yes })
-        && nerve.reasons.is_empty()
-    {
-        nerve.state = SignState::Raised;
-        nerve
-            .reasons
-            .push(Reason::new("flag-nerve-finding").with("day", facts.day_of(finding.on)));
     }
     out
 }

@@ -47,23 +47,6 @@ fn total_of(parts: &[PartScore]) -> f64 {
     parts.iter().map(|p| p.value).sum()
 }
 
-/// Points for a raised angle. Source: Constant and Murley 1987, from memory: 0–30° 0, then 2 for each further 30°, above 150° 10.
-pub fn band(angle_deg: f64) -> f64 {
-    match angle_deg {
-        a if a <= 30.0 => 0.0,
-        a if a <= 60.0 => 2.0,
-        a if a <= 90.0 => 4.0,
-        a if a <= 120.0 => 6.0,
-        a if a <= 150.0 => 8.0,
-        _ => 10.0,
-    }
-}
-
-/// One point for each pound of force (4.4482 N), at most 25. Source: as [`band`].
-pub fn force_points(force_n: f64) -> f64 {
-    (force_n / 4.448_222).min(25.0)
-}
-
 /// Scores one sheet.
 ///
 /// ```
@@ -155,13 +138,14 @@ pub fn score(instrument: &Instrument, answers: &[Option<f64>]) -> Result<Scored,
             total_of(&of_parts)
         }
         Formula::PainActivityRangeStrength => {
-            let activity: f64 = (1..5).map(sum).sum();
-            let motion = band(sum(5)) + band(sum(6)) + 2.0 * sum(7) + sum(8);
+            let points = |i: usize| parts.get(i).map_or(0.0, |(p, _)| p.points(sum(i)));
+            let activity: f64 = (1..5).map(points).sum();
+            let motion: f64 = (5..9).map(points).sum();
             of_parts = named(&[
-                ("pain", sum(0)),
+                ("pain", points(0)),
                 ("activity", activity),
                 ("motion", motion),
-                ("strength", force_points(sum(9))),
+                ("strength", points(9)),
             ]);
             total_of(&of_parts)
         }

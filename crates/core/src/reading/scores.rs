@@ -39,23 +39,28 @@ pub fn laxity_bound(known: &Knowledge, age: u32) -> f64 {
     }
 }
 
-/// Severity of instability, 0 to 10. Source: Balg and Boileau 2007, from memory.
+/// Severity of instability, 0 to 10: points for a young age, competition, contact or forced overhead work, hyperlaxity, a notch in
+/// the head, loss of the lower rim; each a threshold `severity-points-…`.
 ///
-/// 20 or younger 2, competition 2, contact or forced overhead 1, hyperlaxity 1, notch in the head 2, loss of the lower rim 2.
+/// Source: Balg and Boileau 2007, from memory.
 pub fn instability_severity(
     known: &Knowledge,
     age: u32,
     hyperlax: bool,
     answers: &[Severity],
-) -> u32 {
+) -> f64 {
     let young = f64::from(age) <= known.threshold("severity-young-age-years");
-    let has = |s: Severity, points: u32| if answers.contains(&s) { points } else { 0 };
-    u32::from(young) * 2
-        + has(Severity::Competition, 2)
-        + has(Severity::ContactOrOverhead, 1)
-        + u32::from(hyperlax)
-        + has(Severity::HeadNotch, 2)
-        + has(Severity::RimLoss, 2)
+    let has = |s: Severity| answers.contains(&s);
+    let parts = [
+        (young, "severity-points-young"),
+        (hyperlax, "severity-points-lax"),
+        (has(Severity::Competition), "severity-points-competition"),
+        (has(Severity::ContactOrOverhead), "severity-points-contact"),
+        (has(Severity::HeadNotch), "severity-points-notch"),
+        (has(Severity::RimLoss), "severity-points-rim"),
+    ];
+    let points = parts.iter().filter(|(holds, _)| *holds);
+    points.map(|(_, id)| known.threshold(id)).sum()
 }
 
 /// Touches by height in inches. Source: Goldbeck and Davies 2000, from memory.
@@ -133,7 +138,7 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
             || facts.newest("passive-er-side").is_some_and(|r| {
                 r.value > bound("severity-lax-er-deg") && !in_conflict(ctx, facts, r)
             });
-        let score = f64::from(instability_severity(ctx.known, age, hyperlax, &present));
+        let score = instability_severity(ctx.known, age, hyperlax, &present);
         let rule = if answered.len() < Severity::ALL.len() {
             "severity-incomplete"
         } else if score <= bound("severity-low-max") {

@@ -232,7 +232,9 @@ pub fn check_exercise(
                 .with("days", rest),
         );
     }
-    if let Some(finding) = super::dose::rest_findings(exercise, dose, day) {
+    if let Some(finding) =
+        super::dose::rest_findings(exercise, dose, day, ctx.rules.resisted_days_per_week)
+    {
         say(finding.status, finding.overridable, finding.reason);
     }
     if let Some((field, low, high, above)) = outside_range(exercise, dose) {

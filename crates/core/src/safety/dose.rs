@@ -5,11 +5,17 @@ use crate::calendar::EpisodeDay;
 use crate::knowledge::{Dose, Exercise, Level};
 use crate::reason::Reason;
 
-/// Lines whose days break a rule of rest: slow lowering or quick work on more than every other day.
+/// Lines whose days break a rule of rest: slow lowering or quick work on more than `most` days a week.
 ///
-/// Source: common practice, no published source (48 h after eccentric work).
-pub fn rest_findings(exercise: &Exercise, dose: &Dose, day: EpisodeDay) -> Option<Finding> {
-    (exercise.hardest() >= Level::Eccentric && dose.days_per_week > 3).then(|| Finding {
+/// Source: common practice, no published source (48 h after eccentric work); threshold `slow-or-quick-days-per-week`.
+pub fn rest_findings(
+    exercise: &Exercise,
+    dose: &Dose,
+    day: EpisodeDay,
+    most: u32,
+) -> Option<Finding> {
+    let tired = exercise.hardest() >= Level::Eccentric && dose.days_per_week > most;
+    tired.then(|| Finding {
         status: Status::Caution,
         reason: Reason::new("rest-48-hours")
             .with("days", f64::from(dose.days_per_week))

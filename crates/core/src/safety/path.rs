@@ -5,7 +5,7 @@ use super::positions::{forbidden, forbids};
 use super::verdict::Status;
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
-use crate::knowledge::{Adapts, AfterCut, CutPath, DemandWhen, Exercise, Knowledge};
+use crate::knowledge::{Adapts, AfterCut, CutPath, DemandWhen, Exercise, Knowledge, PoseAngle};
 use crate::mechanics::{ArmPose, Path, Track};
 use crate::reason::Reason;
 use crate::rules::{Ceiling, CeilingToday, ceiling_on};
@@ -23,10 +23,10 @@ pub(super) fn cut_path(
     match (&exercise.adapts, ceiling) {
         (Some(_), Some(Ceiling::NoneAllowed)) => Err(0.0),
         (Some(adapts), Some(Ceiling::UpTo { value })) => exercise.after_cut(value, || {
-            let Some(path) = cut_at(exercise, adapts, value)? else {
+            let Some(path) = cut_at(known, exercise, adapts, value)? else {
                 return Ok(None);
             };
-            let counts = |quantity: &str| follows_cut(adapts, quantity);
+            let counts = |quantity: &str| follows_cut(known, adapts, quantity);
             let track = Track::of(path);
             let peaks = peaks(known, &track, active_work(exercise), counts);
             let path = track.path().clone();
@@ -37,17 +37,22 @@ pub(super) fn cut_path(
 }
 
 /// Whether the cut that follows one range is what another is judged by: all elevations are cut together.
-fn follows_cut(adapts: &Adapts, quantity: &str) -> bool {
+fn follows_cut(known: &Knowledge, adapts: &Adapts, quantity: &str) -> bool {
     quantity == adapts.quantity
-        || (quantity.contains("elevation") && adapts.quantity.contains("elevation"))
+        || (known.is_elevation(quantity) && known.is_elevation(&adapts.quantity))
 }
 
-fn cut_at(exercise: &Exercise, adapts: &Adapts, limit: f64) -> Result<Option<Path>, f64> {
-    let measurement = |pose: &ArmPose| match adapts.quantity.as_str() {
-        "passive-er-side" => pose.twist_deg(),
-        "passive-er-90" => pose.clinic_deg(),
-        _ => pose.elevation_deg,
-    };
+fn cut_at(
+    known: &Knowledge,
+    exercise: &Exercise,
+    adapts: &Adapts,
+    limit: f64,
+) -> Result<Option<Path>, f64> {
+    let mut rows = known.range_demands.iter();
+    let reads = rows
+        .find(|row| row.quantity == adapts.quantity)
+        .map_or(PoseAngle::Elevation, |row| row.reads);
+    let measurement = |pose: &ArmPose| reads.of(pose);
     let frames = exercise.track().frames();
     let Some(over) = frames
         .iter()
@@ -93,11 +98,11 @@ pub(super) fn adapted_ceiling(
     let adapts = exercise.adapts.as_ref()?;
     let on = |quantity: &str| ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
     let mut tightest = on(&adapts.quantity);
-    if adapts.quantity.contains("elevation") {
+    if ctx.known.is_elevation(&adapts.quantity) {
         // Every range that such lifting asks something of.
         let work = active_work(exercise);
         let lifting = ctx.known.range_demands.iter().filter(|row| {
-            row.quantity.contains("elevation")
+            ctx.known.is_elevation(&row.quantity)
                 && (row.when == DemandWhen::Always || row.when == work)
         });
         for row in lifting {
@@ -135,8 +140,9 @@ pub(super) fn check_path(
     let work = active_work(exercise);
     // The cut path is checked against the ceiling that made the cut, the whole path against all others: so a tighter
     // ceiling never hides a breach of another.
-    let cut_by =
-        |quantity: &str| (exercise.adapts.as_ref()).is_some_and(|a| follows_cut(a, quantity));
+    let cut_by = |quantity: &str| {
+        (exercise.adapts.as_ref()).is_some_and(|a| follows_cut(ctx.known, a, quantity))
+    };
     let whole = exercise.peaks(|track| peaks(ctx.known, track, work, |_| true));
     let on_cut = cut.map_or(whole, |cut| &cut.peaks);
     let on_cut = on_cut.iter().filter(|(q, _)| cut_by(q));

@@ -50,7 +50,7 @@ pub struct VisitV1 {
     pub watches: Vec<String>,
     /// What was proposed for each exercise.
     pub decisions: Vec<DecisionV1>,
-    /// Share of the planned sessions done over 14 days in percent.
+    /// Share of the planned sessions done lately, in percent.
     pub adherence_pct: Option<f64>,
 }
 

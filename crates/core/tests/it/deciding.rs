@@ -409,3 +409,68 @@ fn a_change_ends_what_ran_and_begins_today_and_a_step_back_moves_the_later_rungs
         "what a clinician decided is not undone by a new proposal"
     );
 }
+
+#[test]
+fn mornings_pain_and_bad_days_count_from_their_bound_on() {
+    let bound = |id: &str| known().thresholds[id].value;
+    // The usual morning is 1 of 10.
+    let mornings = |value: f64| {
+        let mut facts = quiet();
+        for day in [33, 34] {
+            log(&mut facts, day, None, LogFact::PainNextMorning { value });
+        }
+        decide(&facts).rule.rule
+    };
+    let worse = 1.0 + bound("morning-rise-points");
+    assert_eq!(mornings(worse), "back-mornings");
+    assert_ne!(mornings(worse - 0.5), "back-mornings");
+    let bad_days = |count: usize| {
+        let mut facts = quiet();
+        for day in [30, 31, 32, 33].into_iter().rev().take(count) {
+            log(&mut facts, day, None, LogFact::FlareDay);
+        }
+        decide(&facts).rule.rule
+    };
+    let many = bound("flare-days-in-week") as usize;
+    assert_eq!(bad_days(many), "back-flares");
+    assert_ne!(bad_days(many - 1), "back-flares");
+    let sore = |sessions: usize| {
+        let mut facts = quiet();
+        for day in [33, 32, 31].into_iter().take(sessions) {
+            log(&mut facts, day, None, LogFact::PainDuring { value: 4.0 });
+        }
+        decide(&facts).rule.rule
+    };
+    let running = bound("pain-above-sessions") as usize;
+    assert_eq!(sore(running), "back-pain-above");
+    assert_ne!(sore(running - 1), "back-pain-above");
+}
+
+#[test]
+fn so_many_whole_sessions_in_a_row_are_enough_and_one_less_is_not() {
+    // Every session was done; the earlier ones with one repetition too few, so that adherence says nothing and the row begins late.
+    let decided = |whole: i32| {
+        let mut facts = quiet();
+        let line = facts.lines[0].clone();
+        for day in 20..34 - whole {
+            let fact = LogFact::Done {
+                sessions: line.dose.times_per_day,
+                repetitions: line.dose.repetitions - 1,
+            };
+            log(&mut facts, day, Some(&line.exercise), fact);
+        }
+        decide(&facts)
+    };
+    let needed = known().thresholds["top-sessions-operated"].value as i32;
+    let enough = decided(needed);
+    assert_eq!(enough.kind, Move::ProgressDose, "{enough:?}");
+    let short = decided(needed - 1);
+    assert_eq!(
+        (short.kind, short.rule.rule.as_str()),
+        (Move::HoldTooEarly, "hold-not-yet")
+    );
+    let told = |name: &str| short.rule.args.get(name).cloned();
+    use ritorno_core::reason::Arg::Number;
+    assert_eq!(told("done"), Some(Number(f64::from(needed - 1))));
+    assert_eq!(told("needed"), Some(Number(f64::from(needed))));
+}

@@ -72,19 +72,19 @@ fn set_structures_change_the_minutes_and_not_the_work() {
     );
     assert_eq!(circuit.structure, Some(SetStructure::Circuit));
     assert!(
-        circuit.minutes() < straight.minutes()
+        circuit.minutes(known().pace()) < straight.minutes(known().pace())
             && circuit.weekly_repetitions() == straight.weekly_repetitions()
     );
     let single = Dose {
         structure: Some(SetStructure::Single),
         ..straight
     };
-    assert!(single.minutes() > straight.minutes());
+    assert!(single.minutes(known().pace()) > straight.minutes(known().pace()));
     let slow = Dose {
         tempo_s: Some([2, 1, 5]),
         ..straight
     };
-    assert_eq!(slow.repetition_s(), 8);
+    assert_eq!(slow.repetition_s(known().pace()), 8);
     assert!(
         Dose {
             tempo_s: Some([20, 20, 20]),

@@ -221,3 +221,41 @@ fn no_two_files_use_each_other() {
         }
     }
 }
+
+/// A number that nobody reads is no rule: who changes it changes nothing.
+#[test]
+fn every_threshold_is_read_by_a_rule_or_named_by_a_row() {
+    let root = std::path::Path::new(env!("CARGO_MANIFEST_DIR"));
+    let code: String = ritorno_shelf::below(&root.join("src"), "rs")
+        .expect("sources")
+        .iter()
+        .map(|file| {
+            // The list that the loader holds them against is no reader.
+            let (before, after) = file.text.split_once("REQUIRED_THRESHOLDS").unzip();
+            match (file.name.ends_with("knowledge/set.rs"), before, after) {
+                (true, Some(before), Some(after)) => {
+                    let rest = after.split_once("];").map_or("", |(_, rest)| rest);
+                    format!("{before}{rest}")
+                }
+                _ => file.text.clone(),
+            }
+        })
+        .collect();
+    let rows: String = super::shoulder::files()
+        .iter()
+        .filter(|file| file.name != "thresholds.toml")
+        .map(|file| file.text.as_str())
+        .collect();
+    // Three words are put together from one stem.
+    let stems = ["agreement-"];
+    let unread: Vec<&String> = super::shoulder::known()
+        .thresholds
+        .keys()
+        .filter(|id| !stems.iter().any(|stem| id.starts_with(stem)))
+        .filter(|id| {
+            let quoted = format!("\"{id}\"");
+            !code.contains(&quoted) && !rows.contains(&quoted)
+        })
+        .collect();
+    assert!(unread.is_empty(), "nobody reads {unread:?}");
+}

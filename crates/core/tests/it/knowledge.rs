@@ -199,9 +199,9 @@ fn every_fault_names_file_row_and_field() {
     );
     refused(
         "thresholds.toml",
-        "id = \"er-loss-deg\"",
-        "id = \"er-lost-deg\"",
-        "er-loss-deg",
+        "id = \"change-window-days\"",
+        "id = \"changed-window-days\"",
+        "change-window-days",
         "id",
     );
     refused(

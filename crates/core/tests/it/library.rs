@@ -102,10 +102,10 @@ fn what_is_declared_and_what_is_loaded_agree() {
             );
         }
         assert!(
-            e.dose.minutes() <= 15.0,
+            e.dose.minutes(known().pace()) <= 15.0,
             "{}: {} minutes",
             e.id,
-            e.dose.minutes()
+            e.dose.minutes(known().pace())
         );
         assert!(
             e.dose

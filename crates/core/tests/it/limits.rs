@@ -4,6 +4,7 @@ use super::shoulder::*;
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::*;
+use ritorno_core::knowledge::Unit;
 use ritorno_core::mechanics::Arm;
 use ritorno_core::ranges::{
     calls, is_due, judge, judge_anew, measurement_view, open_breach, protection,
@@ -135,6 +136,36 @@ fn beyond_the_error_or_twice_the_surgeon_is_asked_and_answers() {
 }
 
 #[test]
+fn once_and_within_the_error_is_not_asked_of_the_surgeon_and_a_degree_more_is() {
+    for quantity in known().quantities.iter().filter(|q| q.unit == Unit::Deg) {
+        let asked = |above: f64| {
+            let mut facts = shoulder(100);
+            write(&mut facts, dated(&quantity.id, 20.0, 10));
+            read(
+                &mut facts,
+                &quantity.id,
+                20.0 + above,
+                99,
+                StopReason::Stiff,
+            );
+            let id = facts.measurements[0].id;
+            learn(&mut facts, id);
+            let assessment = Assessment::new(known(), &facts).expect("known");
+            open_breach(&assessment.ctx(), &facts, &quantity.id).map(|b| b.surgeon)
+        };
+        let id = &quantity.id;
+        assert_eq!(asked(0.0), None, "{id} at the limit");
+        assert_eq!(asked(0.5), Some(false), "{id} half a degree above it");
+        assert_eq!(asked(quantity.error), Some(false), "{id} by its error");
+        assert_eq!(
+            asked(quantity.error + 1.0),
+            Some(true),
+            "{id} beyond its error"
+        );
+    }
+}
+
+#[test]
 fn a_stored_verdict_outlives_pathway_and_knowledge() {
     let mut facts = shoulder(20);
     facts.story.pathway = "unspecified".into();
@@ -238,4 +269,19 @@ fn a_release_lifts_the_position_and_the_precaution_that_speak_of_it_from_its_own
     facts.today = on(60);
     facts.limits[0].release = None;
     assert_eq!(says(&facts), (true, true));
+}
+
+#[test]
+fn a_limit_that_came_later_is_told_from_its_own_degree_on() {
+    let told = |value: f64| {
+        let mut facts = shoulder(40);
+        let id = measure(&mut facts, value, 39);
+        write(&mut facts, dated("passive-elevation", 90.0, 10));
+        let assessment = Assessment::new(known(), &facts).expect("known");
+        let view = measurement_view(&assessment.ctx(), &facts, &facts.measurements[0]);
+        assert!(!over(&facts, id), "what nobody knew makes no breach");
+        (view.not_known_then.is_some(), view.usable())
+    };
+    assert_eq!(told(90.0), (false, true), "at the limit");
+    assert_eq!(told(90.5), (true, false), "half a degree above it");
 }

@@ -115,8 +115,9 @@ fn scores_come_out_as_worked_by_hand() {
         Some(100.0)
     );
     // Bands of the angle: published edges belong to the lower band.
+    let raised = &row("constant").parts[5];
     assert_eq!(
-        [0.0, 30.0, 31.0, 60.0, 90.0, 91.0, 120.0, 150.0, 151.0].map(band),
+        [0.0, 30.0, 31.0, 60.0, 90.0, 91.0, 120.0, 150.0, 151.0].map(|deg| raised.points(deg)),
         [0.0, 0.0, 2.0, 2.0, 4.0, 6.0, 6.0, 8.0, 10.0]
     );
     assert_eq!(
@@ -408,12 +409,12 @@ fn the_angle_that_was_held_counts_not_the_one_that_was_touched() {
             angle_deg: at(t_s),
         })
         .collect();
-    let read = read_angle(&samples);
+    let read = read_angle(known(), &samples);
     assert_eq!((read.held_deg, read.faults.len()), (Some(140.0), 0));
     let mut broken = samples.clone();
     broken[10].angle_deg = f64::NAN;
     broken[11].angle_deg = 4000.0;
-    let read = read_angle(&broken);
+    let read = read_angle(known(), &broken);
     assert_eq!(
         (read.held_deg, read.faults[0].rule.as_str()),
         (Some(140.0), "angle-impossible")
@@ -424,6 +425,6 @@ fn the_angle_that_was_held_counts_not_the_one_that_was_touched() {
             angle_deg: f64::from(i % 60),
         })
         .collect();
-    assert_eq!(read_angle(&swinging).held_deg, None);
-    assert_eq!(read_angle(&[]).faults[0].rule, "angle-not-held");
+    assert_eq!(read_angle(known(), &swinging).held_deg, None);
+    assert_eq!(read_angle(known(), &[]).faults[0].rule, "angle-not-held");
 }

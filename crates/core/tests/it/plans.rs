@@ -73,7 +73,7 @@ fn a_plan_from_day_thirty_eight_is_whole_and_every_line_passes() {
             .iter()
             .filter(|l| l.from_day <= phase.from_day && phase.from_day < l.to_day)
             .collect();
-        let minutes: f64 = now.iter().map(|l| l.dose.minutes()).sum();
+        let minutes: f64 = now.iter().map(|l| l.dose.minutes(known().pace())).sum();
         let row = assessment.rules.phase(phase.number).expect("a phase");
         assert!(
             now.len() <= row.max_lines && minutes <= row.max_minutes,

@@ -352,7 +352,7 @@ fn agreement_of_raters_matches_the_classic_table_and_a_statistics_package() {
             .iter()
             .map(numbers)
             .collect();
-        let got = reliability(&table).expect("a sound table");
+        let got = reliability(&table, known().agreement_bands()).expect("a sound table");
         for (mine, theirs) in [
             (got.icc_2_1, &case["icc_2_1"]),
             (got.icc_3_1, &case["icc_3_1"]),
@@ -367,6 +367,7 @@ fn agreement_of_raters_matches_the_classic_table_and_a_statistics_package() {
             );
         }
     }
+    let bands = known().agreement_bands();
     // Shrout and Fleiss 1979, six subjects and four judges: .29 and .71 as published (from memory).
     let classic: Vec<Vec<f64>> = oracle()["icc"][0]["table"]
         .as_array()
@@ -374,7 +375,7 @@ fn agreement_of_raters_matches_the_classic_table_and_a_statistics_package() {
         .iter()
         .map(numbers)
         .collect();
-    let got = reliability(&classic).expect("sound");
+    let got = reliability(&classic, bands).expect("sound");
     assert_eq!(
         (
             format!("{:.2}", got.icc_2_1.value),
@@ -386,15 +387,18 @@ fn agreement_of_raters_matches_the_classic_table_and_a_statistics_package() {
         (got.mdc95 - 1.96 * 2f64.sqrt() * got.sem).abs() < 1e-12 && got.sem > got.sem_same_rater
     );
     assert_eq!(
-        reliability(&vec![vec![1.0, 2.0]; 3]),
+        reliability(&vec![vec![1.0, 2.0]; 3], bands),
         Err(ReliabilityError::NoSpread)
     );
     assert!(matches!(
-        reliability(&[vec![1.0, 2.0], vec![2.0], vec![3.0, 1.0]]),
+        reliability(&[vec![1.0, 2.0], vec![2.0], vec![3.0, 1.0]], bands),
         Err(ReliabilityError::Ragged { row: 1, .. })
     ));
     assert!(matches!(
-        reliability(&[vec![1.0, f64::NAN], vec![2.0, 2.0], vec![3.0, 1.0]]),
+        reliability(
+            &[vec![1.0, f64::NAN], vec![2.0, 2.0], vec![3.0, 1.0]],
+            bands
+        ),
         Err(ReliabilityError::NotANumber { row: 0, rater: 1 })
     ));
 }
@@ -435,9 +439,9 @@ proptest! {
         shift in -50.0f64..50.0, scale in 0.2f64..5.0, bias in 1.0f64..40.0,
     ) {
         use ritorno_core::ranges::reliability;
-        let base = reliability(&table).expect("random people differ");
+        let base = reliability(&table, known().agreement_bands()).expect("random people differ");
         let moved: Vec<Vec<f64>> = table.iter().map(|r| r.iter().map(|v| v * scale + shift).collect()).collect();
-        let other = reliability(&moved).expect("still differ");
+        let other = reliability(&moved, known().agreement_bands()).expect("still differ");
         prop_assert!((base.icc_2_1.value - other.icc_2_1.value).abs() < 1e-9 && (base.icc_3_1.value - other.icc_3_1.value).abs() < 1e-9);
         prop_assert!((base.sem * scale - other.sem).abs() < 1e-7 * other.sem.max(1.0), "SEM follows the unit");
         // The published interval is an approximation that need not hold a value below zero, where no agreement is left anyway.
@@ -445,7 +449,7 @@ proptest! {
         prop_assert!(around, "{:?}", base.icc_2_1);
         // One rater reads everybody higher by the same amount: these raters stay as consistent as they were.
         let biased: Vec<Vec<f64>> = table.iter().map(|r| vec![r[0] + bias, r[1], r[2]]).collect();
-        prop_assert!((reliability(&biased).expect("differ").icc_3_1.value - base.icc_3_1.value).abs() < 1e-9);
+        prop_assert!((reliability(&biased, known().agreement_bands()).expect("differ").icc_3_1.value - base.icc_3_1.value).abs() < 1e-9);
     }
 
     #[test]

@@ -523,13 +523,16 @@ fn scores_follow_their_published_formulas() {
     assert!((touch_power(24.0, 75.0) - 81.6).abs() < 1e-9);
     // Every item alone, and all together: 2 + 2 + 1 + 1 + 2 + 2.
     use Severity::*;
-    assert_eq!(instability_severity(known(), 20, true, &Severity::ALL), 10);
-    assert_eq!(instability_severity(known(), 21, false, &[]), 0);
+    assert_eq!(
+        instability_severity(known(), 20, true, &Severity::ALL),
+        10.0
+    );
+    assert_eq!(instability_severity(known(), 21, false, &[]), 0.0);
     for (item, points) in [
-        (Competition, 2),
-        (ContactOrOverhead, 1),
-        (HeadNotch, 2),
-        (RimLoss, 2),
+        (Competition, 2.0),
+        (ContactOrOverhead, 1.0),
+        (HeadNotch, 2.0),
+        (RimLoss, 2.0),
     ] {
         assert_eq!(instability_severity(known(), 30, false, &[item]), points);
     }

@@ -36,7 +36,7 @@ fn a_trace_drawn_by_hand_gives_its_numbers() {
             force_n: (t_s * 100.0).min(100.0),
         })
         .collect();
-    let got = read_trace(&samples);
+    let got = read_trace(known(), &samples);
     assert_eq!((got.peak_n, rules(&got).len()), (100.0, 0));
     assert!(
         (got.time_to_peak_s - 0.86).abs() < 0.021,
@@ -54,7 +54,7 @@ fn what_a_broken_device_sends_is_flagged_and_never_used() {
     let with = |change: &dyn Fn(&mut Vec<ForceSample>)| {
         let mut samples = push.clone();
         change(&mut samples);
-        read_trace(&samples)
+        read_trace(known(), &samples)
     };
     assert_eq!(rules(&with(&|_| ())), Vec::<&str>::new());
     assert_eq!(
@@ -82,13 +82,16 @@ fn what_a_broken_device_sends_is_flagged_and_never_used() {
         spiked.faults.is_empty() && spiked.peak_n < 130.0,
         "{spiked:?}"
     );
-    let recorded = read_trace(&play(
-        &mut Replay::from_csv(
-            include_str!("../../../instruments/data/recorded-push.csv"),
-            Quantity::ForceN,
-        )
-        .expect("a sound file"),
-    ));
+    let recorded = read_trace(
+        known(),
+        &play(
+            &mut Replay::from_csv(
+                include_str!("../../../instruments/data/recorded-push.csv"),
+                Quantity::ForceN,
+            )
+            .expect("a sound file"),
+        ),
+    );
     assert!(
         (recorded.peak_n - 97.0).abs() < 2.0 && recorded.faults.is_empty(),
         "{recorded:?}"
@@ -99,7 +102,7 @@ proptest! {
     #[test]
     fn whatever_a_device_sends_is_read_without_falling_over(raw in proptest::collection::vec((any::<f64>(), any::<f64>()), 0..60)) {
         let samples: Vec<ForceSample> = raw.iter().map(|(t_s, force_n)| ForceSample { t_s: *t_s, force_n: *force_n }).collect();
-        let got = read_trace(&samples);
+        let got = read_trace(known(), &samples);
         // Sixty samples are never a whole push, so nothing of this may count.
         prop_assert!(!got.faults.is_empty());
         prop_assert!(got.peak_n.is_finite() && got.mean_n.is_finite() && got.time_to_peak_s.is_finite() && got.variation_pct.is_finite(), "{got:?}");
@@ -108,7 +111,7 @@ proptest! {
     #[test]
     fn a_simulated_push_is_read_back(seed in any::<u64>(), plateau in 30.0f64..400.0, ramp in 0.6f64..2.0, tremor in 0.2f64..3.0) {
         let push = Push { plateau, ramp_s: ramp, tremor_pct: tremor, drift_pct_s: 0.0, ..Push::default() };
-        let got = read_trace(&play(&mut Dynamometer::new(push, seed)));
+        let got = read_trace(known(), &play(&mut Dynamometer::new(push, seed)));
         prop_assert!(got.faults.is_empty(), "{:?}", got.faults);
         prop_assert!((got.peak_n / plateau - 1.0).abs() < 0.02 + 3.0 * tremor / 100.0, "{} against {plateau}", got.peak_n);
         prop_assert!((got.mean_n / plateau - 1.0).abs() < 0.03, "{} against {plateau}", got.mean_n);

@@ -89,8 +89,9 @@ pub(crate) fn within_budget(
     };
     let (before, after) = (of(&facts.lines), of(lines));
     let mut faults = Faults::default();
+    let more = ctx.known.threshold("minutes-tolerance");
     let mut hold = |field: &str, most: Option<f64>, before: f64, after: f64| {
-        if let Some(most) = most.filter(|most| after > most + 0.5 && after > before + 0.01) {
+        if let Some(most) = most.filter(|most| after > most + more && after > before + 0.01) {
             let args = [
                 ("given", ritorno_wording::Value::Number(after.round())),
                 ("max", ritorno_wording::Value::Number(most)),
@@ -100,7 +101,12 @@ pub(crate) fn within_budget(
     };
     let session = assessment.rules.phase(ctx.phase).map(|p| p.max_minutes);
     hold("session_minutes", session, before.0, after.0);
-    hold("day_minutes", facts.minutes_left(), before.1, after.1);
+    hold(
+        "day_minutes",
+        facts.minutes_left(ctx.known.pace()),
+        before.1,
+        after.1,
+    );
     faults.check()
 }
 

@@ -133,11 +133,11 @@ pub(crate) async fn angle(
     req: HttpRequest,
     form: Form<Vec<AngleSample>>,
 ) -> Result<web::Json<AngleMeasurement>, ApiError> {
-    app.read(&req, Action::Measure, move |_, _, _| {
+    app.read(&req, Action::Measure, move |state, _, _| {
         let mut faults = Faults::default();
         faults.within("samples", form.len() as f64, 1.0, 12_000.0);
         faults.check()?;
-        Ok(web::Json(read_angle(&form)))
+        Ok(web::Json(read_angle(&state.knowledge, &form)))
     })
     .await
 }
@@ -150,11 +150,11 @@ pub(crate) async fn force(
     req: HttpRequest,
     form: Form<Vec<ForceSample>>,
 ) -> Result<web::Json<TraceMeasurement>, ApiError> {
-    app.read(&req, Action::Measure, move |_, _, _| {
+    app.read(&req, Action::Measure, move |state, _, _| {
         let mut faults = Faults::default();
         faults.within("samples", form.len() as f64, 1.0, 12_000.0);
         faults.check()?;
-        Ok(web::Json(read_trace(&form)))
+        Ok(web::Json(read_trace(&state.knowledge, &form)))
     })
     .await
 }

@@ -103,7 +103,7 @@ pub(crate) fn keep_push(
                 faults.push("force.device", "not-in-demo", &[]);
             }
             faults.within("force.samples", samples.len() as f64, 1.0, 12_000.0);
-            let measurement = read_trace(samples);
+            let measurement = read_trace(&known, samples);
             (measurement.peak_n.max(0.0), Some(measurement))
         }
     };

@@ -76,7 +76,7 @@ fn a_flag_raised_closed_and_raised_again_in_a_minute_is_open_and_all_of_it_is_on
     assert_eq!(typed.ok()[0]["flag"], "limb-blood");
 
     let patient = vera.get(&at("story")).ok()["head"]["patient"].clone();
-    let told = timeline(&vera, &patient);
+    let told = vera.timeline(&patient);
     let kinds: Vec<&str> = told.iter().filter_map(|e| e["kind"].as_str()).collect();
     for kind in ["note", "flag_answer", "flag_step", "story"] {
         assert!(kinds.contains(&kind), "{kind} is missing");
@@ -93,20 +93,6 @@ fn a_flag_raised_closed_and_raised_again_in_a_minute_is_open_and_all_of_it_is_on
             .expect("text")
             .contains("quay")
     );
-}
-
-fn timeline(s: &Session, patient: &Value) -> Vec<Value> {
-    let id = patient.as_str().expect("an id");
-    let mut out = Vec::new();
-    let mut before = String::new();
-    loop {
-        let page = s.get(&format!("/api/patients/{id}/timeline{before}")).ok();
-        out.extend(page["entries"].as_array().expect("entries").iter().cloned());
-        match page["before"].as_i64() {
-            Some(seq) => before = format!("?before={seq}"),
-            None => return out,
-        }
-    }
 }
 
 #[test]
@@ -162,7 +148,7 @@ fn a_release_after_a_breach_excuses_nothing_and_a_mistyped_limit_is_judged_again
         .ok();
     assert_eq!(over(&vera, &episode)["over_ceiling"], false);
     let patient = vera.get(&at("story")).ok()["head"]["patient"].clone();
-    let told = timeline(&vera, &patient);
+    let told = vera.timeline(&patient);
     let judged = told
         .iter()
         .find(|e| e["kind"] == "measurement")
@@ -314,7 +300,7 @@ fn a_discharge_ends_the_work_and_an_edit_opens_nothing_again() {
             .len(),
         1
     );
-    let told = timeline(&vera, &json!(patient));
+    let told = vera.timeline(&json!(patient));
     let late = told
         .iter()
         .find(|e| e["kind"] == "measurement")
@@ -323,7 +309,7 @@ fn a_discharge_ends_the_work_and_an_edit_opens_nothing_again() {
     // The name was typed wrongly: corrected, and what stood there is on the timeline.
     let edit = json!({ "given_name": "Nereo", "family_name": "Falanga", "birth": "1979-05-12", "another": true });
     vera.put(&format!("/api/patients/{patient}"), &edit).ok();
-    let told = timeline(&vera, &json!(patient));
+    let told = vera.timeline(&json!(patient));
     let corrected = told
         .iter()
         .find(|e| e["kind"] == "person_corrected")

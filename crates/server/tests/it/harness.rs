@@ -371,6 +371,23 @@ impl Session<'_> {
         self.post(&format!("/api/episodes/{episode}/flag-steps"), &step)
     }
 
+    /// All of a patient's timeline, newest first.
+    pub fn timeline(&self, patient: &Value) -> Vec<Value> {
+        let id = patient.as_str().expect("an id");
+        let mut out = Vec::new();
+        let mut before = String::new();
+        loop {
+            let page = self
+                .get(&format!("/api/patients/{id}/timeline{before}"))
+                .ok();
+            out.extend(page["entries"].as_array().expect("entries").iter().cloned());
+            match page["before"].as_i64() {
+                Some(seq) => before = format!("?before={seq}"),
+                None => return out,
+            }
+        }
+    }
+
     /// Acts on a flag, and answers it.
     pub fn answer_flag(&self, episode: &str, flag: &str) {
         let acted = json!({ "step": "acted", "action": null, "words": "two-view radiograph the same day", "told": "the surgeon on call" });

@@ -11,6 +11,7 @@ mod every_pathway;
 mod examine;
 mod harness;
 mod hostile;
+mod kept;
 mod library;
 mod paper;
 mod record;

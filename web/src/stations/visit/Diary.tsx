@@ -54,8 +54,17 @@ const weekday = (date: string) =>
     month: "short",
   });
 
-/** The last fortnight at home. */
-export function Diary({ log, post }: { log: Entry[]; post: Post }) {
+/** The last days at home. */
+export function Diary({
+  log,
+  span,
+  post,
+}: {
+  log: Entry[];
+  /** How many days the log shows. */
+  span: number;
+  post: Post;
+}) {
   const days = daysOf(log);
   const takeBack = (entry: string, what: string) =>
     void post(
@@ -116,7 +125,7 @@ export function Diary({ log, post }: { log: Entry[]; post: Post }) {
         {days.size === 0 && (
           <tr>
             <td colSpan={4} className="soft">
-              {t("log-empty")}
+              {t("log-empty", { days: span })}
             </td>
           </tr>
         )}

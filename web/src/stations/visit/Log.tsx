@@ -119,7 +119,7 @@ export function Log({
             enter={enter}
           />
         </div>
-        <Diary log={page.view.log} post={post} />
+        <Diary log={page.view.log} span={page.view.log_days} post={post} />
       </div>
     </section>
   );

@@ -42,8 +42,9 @@ export function Week({
           ? t("visit-adherence", {
               pct: Math.round(view.adherence_pct),
               known: Math.round(view.known_pct ?? 0),
+              days: view.adherence_days,
             })
-          : t("visit-unlogged")}
+          : t("visit-unlogged", { days: view.adherence_days })}
       </p>
       <p className="row wrap">
         <span className="soft small">{t("week-told")}</span>
