@@ -939,7 +939,7 @@ ex-diagonal-to-other-ear = Diagonal to the other ear
 
 ex-diagonal-draw-out-and-up = Draw out and up
     .start = Elastic from low ahead on the other side, hand at the other hip.
-    .how = Sweep up and out, turning the thumb back, as if drawing a sword.
+    .how = Sweep up and out, turning the thumb back, as if pulling a stage curtain aside.
     .task = Drawing out and up
 
 ex-diagonal-down-and-across = Diagonal down and across

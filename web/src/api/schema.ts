@@ -1436,10 +1436,15 @@ export interface components {
              */
             weeks: number;
         };
-        /** @description A published cluster of which exactly the members were done. */
+        /** @description A published cluster of which all members were done. */
         ClusterUse: {
             /** @description Cluster id. */
             cluster: string;
+            /**
+             * Format: double
+             * @description How far the headline lies from the sum of the steps, in ln: with it they add up.
+             */
+            log_move: number;
             /**
              * Format: double
              * @description The model's ratio for the same answers.

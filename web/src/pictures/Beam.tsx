@@ -159,6 +159,41 @@ export function Beam({
   );
 }
 
+/** One step as a bar from where the one before ended, with its direction. */
+function StepBar({
+  from,
+  to,
+  width,
+}: {
+  from: number;
+  to: number;
+  width: number;
+}) {
+  const up = to >= from;
+  return (
+    <svg
+      width={width}
+      height="26"
+      viewBox={`0 0 ${width} 26`}
+      aria-hidden="true"
+      className="spill"
+    >
+      <path d={`M${from} 0V26`} stroke={ink.line} />
+      <rect
+        x={Math.min(from, to)}
+        y="7"
+        width={Math.max(1.5, Math.abs(to - from))}
+        height="12"
+        fill={up ? ink.petrol : "var(--edge)"}
+      />
+      <path
+        d={up ? `M${to} 3l6 10l-6 10z` : `M${to} 3l-6 10l6 10z`}
+        fill={up ? ink.petrol : "var(--mid)"}
+      />
+    </svg>
+  );
+}
+
 /** The steps that moved one hypothesis, each group as a bar from where the one before ended. */
 export function BeamSteps({ view, width }: { view: View; width: number }) {
   let log = logit(view.pre.probability);
@@ -191,7 +226,6 @@ export function BeamSteps({ view, width }: { view: View; width: number }) {
         const from = place(fromLog(log), width);
         log += s.log_ratio;
         const to = place(fromLog(log), width);
-        const up = s.log_ratio >= 0;
         return (
           <div className="step" key={s.group}>
             <span>
@@ -206,26 +240,7 @@ export function BeamSteps({ view, width }: { view: View; width: number }) {
                   .join(", ")}
               </span>
             </span>
-            <svg
-              width={width}
-              height="26"
-              viewBox={`0 0 ${width} 26`}
-              aria-hidden="true"
-              className="spill"
-            >
-              <path d={`M${from} 0V26`} stroke={ink.line} />
-              <rect
-                x={Math.min(from, to)}
-                y="7"
-                width={Math.max(1.5, Math.abs(to - from))}
-                height="12"
-                fill={up ? ink.petrol : "var(--edge)"}
-              />
-              <path
-                d={up ? `M${to} 3l6 10l-6 10z` : `M${to} 3l-6 10l6 10z`}
-                fill={up ? ink.petrol : "var(--mid)"}
-              />
-            </svg>
+            <StepBar from={from} to={to} width={width} />
             <b className="num">
               {t("read-times", {
                 ratio: Number(Math.exp(s.log_ratio).toPrecision(2)),
@@ -245,25 +260,20 @@ export function BeamSteps({ view, width }: { view: View; width: number }) {
             <span className="soft small">
               {t("read-cluster-source", {
                 source: view.cluster.source,
+                published: view.cluster.ratio,
                 model: Number(view.cluster.model_ratio.toPrecision(2)),
               })}
             </span>
           </span>
-          <svg
+          <StepBar
+            from={place(fromLog(log), width)}
+            to={place(view.probability, width)}
             width={width}
-            height="26"
-            viewBox={`0 0 ${width} 26`}
-            aria-hidden="true"
-            className="spill"
-          >
-            <WordMark
-              word={view.word}
-              x={place(view.probability, width)}
-              y={13}
-            />
-          </svg>
+          />
           <b className="num">
-            {t("read-times", { ratio: view.cluster.ratio })}
+            {t("read-times", {
+              ratio: Number(Math.exp(view.cluster.log_move).toPrecision(2)),
+            })}
           </b>
         </div>
       )}

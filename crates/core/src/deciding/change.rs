@@ -175,7 +175,8 @@ pub fn eased(dose: &Dose, anchor_m: Option<f64>, [nearer_m, least_m]: [f64; 2]) 
     ) {
         (Some(metres), Some(_), _) => {
             let nearer = (metres - nearer_m).max(least_m.min(metres));
-            out.distance_m = Some((nearer * 100.0).round() / 100.0);
+            // Rounded to a centimetre, and never further away than it was.
+            out.distance_m = Some(((nearer * 100.0).round() / 100.0).min(metres));
             // The pull of the old place does not hold here; who knows the band works it out.
             out.force_n = None;
         }

@@ -331,9 +331,16 @@ pub struct ClusterCell {
     pub positive: usize,
     /// Likelihood ratio.
     pub ratio: f64,
+    /// Share of those with the condition in this cell, 0 to 1, where it was published.
+    #[serde(default)]
+    pub with: Option<f64>,
+    /// Share of those without it, where it was published.
+    #[serde(default)]
+    pub without: Option<f64>,
 }
 
-/// Tests that were studied together: when exactly these are done, the published ratio is the headline.
+/// Tests that were studied together: when all of these are done, what was published of exactly so many positive ones takes the
+/// place of what the model makes of them.
 #[derive(Debug, Clone, Serialize, Deserialize)]
 #[serde(deny_unknown_fields)]
 pub struct Cluster {
@@ -343,8 +350,14 @@ pub struct Cluster {
     pub hypothesis: String,
     /// Its members.
     pub tests: Vec<String>,
-    /// What was published.
+    /// What was published of exactly so many positive members; nothing stands for a cell that nobody published.
     pub cells: Vec<ClusterCell>,
+    /// How many with the condition were studied.
+    #[serde(default)]
+    pub n_with: Option<f64>,
+    /// How many without it.
+    #[serde(default)]
+    pub n_without: Option<f64>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.

@@ -1,6 +1,7 @@
 //! Elastics: each of a clinic's levels is measured, fitted by a rubber law, and read back with its error.
 
 use serde::{Deserialize, Serialize};
+use statrs::distribution::{ContinuousCDF, StudentsT};
 use thiserror::Error;
 
 /// Planned use lies between these elongations, in percent: below, a table is poor; above, rubber stiffens and wears.
@@ -168,17 +169,10 @@ fn basis(elongation_pct: f64) -> [f64; 2] {
     [pull, pull / stretch]
 }
 
-/// Student's t, 97.5 %, for 2 to 10 degrees of freedom and beyond. Standard table.
+/// Student's t, 97.5 %. Without a degree of freedom nothing is known.
 fn student(df: usize) -> f64 {
-    const T: [f64; 9] = [
-        4.303, 3.182, 2.776, 2.571, 2.447, 2.365, 2.306, 2.262, 2.228,
-    ];
-    match df {
-        0 | 1 => 12.706,
-        2..=10 => T[df - 2],
-        11..=20 => 2.12,
-        _ => 2.0,
-    }
+    let exact = StudentsT::new(0.0, 1.0, df as f64);
+    exact.map_or(f64::INFINITY, |t| t.inverse_cdf(0.975))
 }
 
 /// Checks the points of a calibration.

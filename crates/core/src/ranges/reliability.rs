@@ -104,8 +104,9 @@ pub enum ReliabilityError {
 /// Judges `ratings[subject][rater]`; `bands` as [`crate::knowledge::Knowledge::agreement_bands`].
 ///
 /// Two-way analysis of variance; ICC(2,1) and ICC(3,1) with intervals as in Shrout and Fleiss 1979 and McGraw and Wong
-/// 1996; SEM = SD·√(1 − ICC), MDC95 = 1.96·√2·SEM (standard). All from memory, checked against the published table and
-/// a statistics package. Units: those of the ratings.
+/// 1996; the standard error of one measurement from the components of variance: √(raters + rest) for any rater, √rest for the same one;
+/// MDC95 = 1.96·√2·SEM (standard). All from memory, checked against the published table and a statistics package. Units: those of
+/// the ratings.
 ///
 /// # Errors
 /// Too few, ragged, not numbers, or no spread.
@@ -148,11 +149,9 @@ pub fn reliability(ratings: &[Vec<f64>], bands: [f64; 3]) -> Result<Reliability,
     }
     let icc_2_1 = agreement(msr, msc, mse, n, k);
     let icc_3_1 = consistency(msr, mse, n, k);
-    let sd = (total / (n * k - 1.0)).sqrt();
     // Between measurements of one rater the raters' own levels do not count.
-    let sd_within = ((rows + error) / (n * k - 1.0)).sqrt();
-    let sem = sd * (1.0 - icc_2_1.value).max(0.0).sqrt();
-    let sem_same_rater = sd_within * (1.0 - icc_3_1.value).max(0.0).sqrt();
+    let between_raters = ((msc - mse) / n).max(0.0);
+    let (sem, sem_same_rater) = ((between_raters + mse).sqrt(), mse.sqrt());
     Ok(Reliability {
         subjects,
         raters,

@@ -15,6 +15,7 @@ mod operated;
 mod outcome;
 mod posterior;
 mod scores;
+mod together;
 mod view;
 
 pub use compare::{Compared, Subject, VisitComparison, compare};

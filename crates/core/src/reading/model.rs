@@ -100,6 +100,36 @@ impl GroupModel {
         }
     }
 
+    /// The step of every pattern, where each is held between what it is without one of its answers.
+    ///
+    /// Tests that share a cause explain each other away: beside strong signs a weak one more can make the condition less likely in
+    /// the model. Nobody at the bedside would follow that, and no study shows it, so a sign that speaks for the condition never
+    /// lowers the step, and its absence never raises it. A test worse than chance is held the other way round. Our choice.
+    fn steady(&self) -> Vec<f64> {
+        let n = self.members.len();
+        let patterns = 3usize.pow(n as u32);
+        let mut steps = vec![0.0; patterns];
+        // A pattern lies behind all that lack one of its answers.
+        for at in 1..patterns {
+            let digit = |i: usize| at / 3usize.pow(i as u32) % 3;
+            let answers = (0..n).map(|i| match digit(i) {
+                0 => None,
+                d => Some(d == 2),
+            });
+            let (mut least, mut most) = (f64::NEG_INFINITY, f64::INFINITY);
+            for i in (0..n).filter(|i| digit(*i) > 0) {
+                let before = steps[at - digit(i) * 3usize.pow(i as u32)];
+                if (digit(i) == 2) == self.informative(i) {
+                    least = f64::max(least, before);
+                } else {
+                    most = f64::min(most, before);
+                }
+            }
+            steps[at] = self.log_ratio(answers).max(least).min(most);
+        }
+        steps
+    }
+
     /// P(answers | condition) and P(answers | no condition).
     pub fn likelihoods(&self, answers: &[Option<bool>]) -> (f64, f64) {
         let (mut with, mut without) = ([1.0; NODES], [1.0; NODES]);
@@ -135,6 +165,8 @@ pub struct Group {
     pub tests: Vec<String>,
     /// Point values.
     pub point: GroupModel,
+    /// The step of every pattern: see [`GroupModel::steady`].
+    steps: Vec<f64>,
     /// P(+|u) of each member and draw, `[member][draw * width + node]`; independent groups need one node only.
     with: Vec<Vec<f32>>,
     without: Vec<Vec<f32>>,
@@ -142,13 +174,14 @@ pub struct Group {
 }
 
 impl Group {
-    /// The step of the point values.
+    /// The step: a positive answer never lowers it, a negative one never raises it.
     pub fn log_ratio(&self, answers: &[Option<bool>]) -> f64 {
-        self.point.log_ratio(answers.iter().copied())
+        self.steps[pattern(answers)]
     }
 
-    /// The step of every draw; empty when nothing of the group was answered.
+    /// The step of every draw, moved as far as the step of the point values was; empty when nothing of the group was answered.
     pub fn draws(&self, answers: &[Option<bool>]) -> Vec<f64> {
+        let moved = self.log_ratio(answers) - self.point.log_ratio(answers.iter().copied());
         let answered: Vec<(usize, bool)> = answers
             .iter()
             .enumerate()
@@ -178,10 +211,20 @@ impl Group {
                 }
                 let sum =
                     |values: &[f32; NODES]| f64::from(values[..self.width].iter().sum::<f32>());
-                (sum(&with) / sum(&without)).ln()
+                (sum(&with) / sum(&without)).ln() + moved
             })
             .collect()
     }
+}
+
+/// The place of a pattern among all of them: not done, negative or positive for each member.
+fn pattern(answers: &[Option<bool>]) -> usize {
+    let digit = |answer: &Option<bool>| match answer {
+        None => 0,
+        Some(false) => 1,
+        Some(true) => 2,
+    };
+    answers.iter().rev().fold(0, |at, a| at * 3 + digit(a))
 }
 
 /// All groups of all hypotheses, built once for a knowledge release.
@@ -209,14 +252,13 @@ impl ReadingModel {
                     .iter()
                     .map(|(test, row)| draw_tables(test, row, group.rho, dependent))
                     .unzip();
+                let members = rows.iter().map(|(_, a)| Member::point(a, group.rho));
+                let point = GroupModel::new(members.collect());
                 Group {
                     id: group.id.clone(),
                     tests: rows.iter().map(|(test, _)| (*test).to_owned()).collect(),
-                    point: GroupModel::new(
-                        rows.iter()
-                            .map(|(_, a)| Member::point(a, group.rho))
-                            .collect(),
-                    ),
+                    steps: point.steady(),
+                    point,
                     with,
                     without,
                     width: if dependent { NODES } else { 1 },

@@ -4,7 +4,8 @@ use super::conditions::stiff_pattern;
 use super::evidence::{Weighed, stiff_says_nothing, unmet};
 use super::irritability::Irritability;
 use super::model::ReadingModel;
-use super::posterior::{HypothesisView, Word, answers_of};
+use super::posterior::{HypothesisView, Word, expit, logit};
+use super::together::{Answers, Together};
 use crate::context::CheckContext;
 use crate::facts::Facts;
 use crate::knowledge::{ClinicalTest, Knowledge};
@@ -72,33 +73,20 @@ pub fn gain_bits(
     used: &[&Weighed],
     test: &str,
 ) -> Option<f64> {
-    let group = model
-        .groups(hypothesis)
-        .iter()
-        .find(|g| g.tests.iter().any(|t| t == test))?;
-    let member = group.tests.iter().position(|t| t == test)?;
-    let mut answers = answers_of(known, hypothesis, group, used);
-    answers[member] = None;
-    let before = group.point.likelihoods(&answers);
-    answers[member] = Some(true);
-    let after = group.point.likelihoods(&answers);
+    let all = Answers::of(known, model, hypothesis, used);
+    let without_it = all.with(test, None)?;
+    let positive = all.with(test, Some(true))?;
+    let negative = all.with(test, Some(false))?;
     // P(+ | condition, answers) and P(+ | no condition, answers).
+    let (before, after) = (without_it.likelihoods(), positive.likelihoods());
     let (with, without) = (after.0 / before.0, after.1 / before.1);
     let plus = probability * with + (1.0 - probability) * without;
-    let minus = 1.0 - plus;
-    let left = |joint: f64, total: f64| {
-        if total > 0.0 {
-            total * entropy((joint / total).clamp(0.0, 1.0))
-        } else {
-            0.0
-        }
-    };
-    Some(
-        (entropy(probability)
-            - left(probability * with, plus)
-            - left(probability * (1.0 - with), minus))
-        .max(0.0),
-    )
+    // What will then be shown, published clusters with it.
+    let log = |answers: Answers| Together::of(known, hypothesis, answers).log;
+    let from = logit(probability) - log(without_it);
+    let left = |share: f64, answers: Answers| share * entropy(expit(from + log(answers)));
+    let gain = entropy(probability) - left(plus, positive) - left(1.0 - plus, negative);
+    Some(gain.max(0.0))
 }
 
 /// The plan: what is done, the core, the optional tests in order, and what is barred or makes no sense now.

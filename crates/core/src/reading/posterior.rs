@@ -1,7 +1,8 @@
 //! From findings to probabilities, with their steps, their intervals and a careful word.
 
-use super::evidence::{Weighed, positive};
+use super::evidence::Weighed;
 use super::model::{Group, ReadingModel};
+use super::together::{Answers, Together};
 use crate::calendar::age_years;
 use crate::confidence::Confidence;
 use crate::facts::{Complaint, Evidence, ExamFact, Facts, OtherSide, Start};
@@ -57,7 +58,7 @@ pub struct Step {
     pub tests: Vec<StepTest>,
 }
 
-/// A published cluster of which exactly the members were done.
+/// A published cluster of which all members were done.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ClusterUse {
@@ -71,6 +72,8 @@ pub struct ClusterUse {
     pub ratio: f64,
     /// The model's ratio for the same answers.
     pub model_ratio: f64,
+    /// How far the headline lies from the sum of the steps, in ln: with it they add up.
+    pub log_move: f64,
     /// Reference id.
     pub source: String,
 }
@@ -171,33 +174,11 @@ pub fn pre_test(known: &Knowledge, hypothesis: &Hypothesis, facts: &Facts) -> Pr
     }
 }
 
-/// The answers of a group, in the order of its members.
-pub(super) fn answers_of(
-    known: &Knowledge,
-    hypothesis: &str,
-    group: &Group,
-    used: &[&Weighed],
-) -> Vec<Option<bool>> {
-    group
-        .tests
-        .iter()
-        .map(|id| {
-            let finding = used.iter().find(|w| w.finding.test == *id)?;
-            let row = known
-                .test(id)?
-                .accuracy
-                .iter()
-                .find(|a| a.hypothesis == hypothesis)?;
-            positive(row, finding.finding.answer)
-        })
-        .collect()
-}
-
-fn logit(p: f64) -> f64 {
+pub(super) fn logit(p: f64) -> f64 {
     (p / (1.0 - p)).ln()
 }
 
-fn expit(x: f64) -> f64 {
+pub(super) fn expit(x: f64) -> f64 {
     1.0 / (1.0 + (-x).exp())
 }
 
@@ -240,40 +221,34 @@ pub fn read_hypothesis(
 ) -> HypothesisView {
     let used: Vec<&Weighed> = weighed.iter().filter(|w| w.unused.is_none()).collect();
     let pre = pre_test(known, hypothesis, facts);
-    let mut steps = Vec::new();
-    let mut draws: Vec<f64> = Vec::new();
-    for group in model.groups(&hypothesis.id) {
-        let answers = answers_of(known, &hypothesis.id, group, &used);
-        if answers.iter().all(Option::is_none) {
-            continue;
-        }
-        let drawn = group.draws(&answers);
-        if draws.is_empty() {
-            draws = drawn;
-        } else {
-            draws
-                .iter_mut()
-                .zip(drawn)
-                .for_each(|(sum, step)| *sum += step);
-        }
-        steps.push(Step {
+    let answers = Answers::of(known, model, &hypothesis.id, &used);
+    let mut steps: Vec<Step> = answers
+        .groups
+        .iter()
+        .filter(|(_, answers)| answers.iter().any(Option::is_some))
+        .map(|(group, answers)| Step {
             group: group.id.clone(),
-            log_ratio: group.log_ratio(&answers),
-            tests: step_tests(known, &hypothesis.id, group, &answers),
-        });
-    }
+            log_ratio: group.log_ratio(answers),
+            tests: step_tests(known, &hypothesis.id, group, answers),
+        })
+        .collect();
     let from = logit(pre.probability);
-    let model_log: f64 = steps.iter().map(|s| s.log_ratio).sum();
-    let cluster = cluster_use(known, hypothesis, &steps, model_log);
-    let probability = cluster.as_ref().map_or_else(
-        || expit(from + model_log),
-        |c| after_ratio(pre.probability, c.ratio),
-    );
+    let together = Together::of(known, &hypothesis.id, answers);
+    let cluster = together.published.as_ref().map(|published| ClusterUse {
+        cluster: published.cluster.id.clone(),
+        positive: published.cell.positive,
+        of: published.cluster.tests.len(),
+        ratio: published.cell.ratio,
+        model_ratio: published.model_log.exp(),
+        log_move: published.moves,
+        source: published.cluster.source.clone(),
+    });
+    let probability = expit(from + together.log);
+    let draws = together.draws();
     let (low, high) = if draws.is_empty() {
         (probability, probability)
     } else {
         let (low, high) = ends(draws);
-        // The published headline may lie outside the model's interval: the interval then reaches to it.
         (
             expit(from + low).min(probability),
             expit(from + high).max(probability),
@@ -341,37 +316,6 @@ fn step_tests(
         }
     })
     .collect()
-}
-
-/// The published cluster, when exactly its members were done and the cell was published.
-fn cluster_use(
-    known: &Knowledge,
-    hypothesis: &Hypothesis,
-    steps: &[Step],
-    model_log: f64,
-) -> Option<ClusterUse> {
-    let done: Vec<&StepTest> = steps.iter().flat_map(|s| &s.tests).collect();
-    known
-        .clusters
-        .iter()
-        .filter(|c| c.hypothesis == hypothesis.id)
-        .find_map(|cluster| {
-            let exactly = done.len() == cluster.tests.len()
-                && done.iter().all(|t| cluster.tests.contains(&t.test));
-            let positive = done.iter().filter(|t| t.positive).count();
-            let cell = cluster
-                .cells
-                .iter()
-                .find(|c| exactly && c.positive == positive)?;
-            Some(ClusterUse {
-                cluster: cluster.id.clone(),
-                positive,
-                of: cluster.tests.len(),
-                ratio: cell.ratio,
-                model_ratio: model_log.exp(),
-                source: cluster.source.clone(),
-            })
-        })
 }
 
 /// Whether a test moves the odds by enough to be spoken of.

@@ -33,6 +33,7 @@ mod reading;
 mod reading_rules;
 mod releases;
 mod shoulder;
+mod signs;
 mod snapshot;
 mod strength;
 mod trend;
