@@ -10,12 +10,21 @@ use crate::reading::Irritability;
 use crate::safety::{Finding, Status, check_exercise};
 use uuid::Uuid;
 
-/// Whether a dose stands at the top of its range in what progresses first: repetitions, sets, hold.
-pub(super) fn at_top(exercise: &Exercise, dose: &Dose) -> bool {
+/// Whether a dose stands at the top of its range in what progresses first: all its sets at the most repetitions; where the
+/// repetitions are fixed, the longest hold; where that is fixed too, the most sets.
+///
+/// Whoever does all sets at the top may go on: nobody needs the most of everything at once. Source: common practice, no published
+/// source.
+pub fn at_top(exercise: &Exercise, dose: &Dose) -> bool {
     let range = &exercise.range;
-    dose.repetitions >= range.repetitions[1]
-        && dose.sets >= range.sets[1]
-        && dose.hold_s >= range.hold_s[1]
+    let grows = |[low, high]: [u32; 2]| low < high;
+    if grows(range.repetitions) {
+        dose.repetitions >= range.repetitions[1]
+    } else if grows(range.hold_s) {
+        dose.hold_s >= range.hold_s[1]
+    } else {
+        dose.sets >= range.sets[1]
+    }
 }
 
 /// One step more of one thing: repetitions, then sets, then hold, then load. `None` at the top of everything.
@@ -61,7 +70,9 @@ pub fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose>
         next.hold_s = (dose.hold_s + step("hold-step-s") as u32).min(range.hold_s[1]);
         return Some(next);
     }
-    if let (Some(kg), Some(max)) = (dose.load_kg, range.load_kg_max) {
+    // Begun with the arm's own weight, the first step is a weight in the hand.
+    let own = dose.elastic_level.is_none().then_some(0.0);
+    if let (Some(kg), Some(max)) = (dose.load_kg.or(own), range.load_kg_max) {
         let whole = step("weight-step-kg");
         let share = kg * step("weight-step-share-pct") / 100.0;
         let heavy = kg > step("weight-heavy-kg");

@@ -197,3 +197,26 @@ fn what_a_condition_never_uses_is_not_also_timed() {
         }
     }
 }
+
+/// Kit is what an exercise cannot do without: who has no dumbbell is not kept from a push-up.
+#[test]
+fn nobody_needs_a_weight_an_elastic_or_a_ball_that_the_exercise_does_not_use() {
+    let texts = include_str!("../../../../locales/en/exercises.ftl");
+    for exercise in known().exercises.values() {
+        let needs = |item: &str| exercise.kit.iter().any(|k| k == item);
+        let id = &exercise.id;
+        let something = ["ball", "box", "crank", "rod"].into_iter().any(needs);
+        let carries = exercise.dose.load_kg.is_some() && !something;
+        assert_eq!(needs("weight"), carries, "{id}: a weight");
+        let pulls = matches!(exercise.load, Load::Elastic { .. });
+        assert!(!pulls || needs("elastic"), "{id}: an elastic");
+        let own = texts
+            .split_once(&format!("ex-{id} ="))
+            .expect("its texts")
+            .1;
+        let own = own.split("\n\n").next().unwrap_or_default();
+        let own = own.to_lowercase();
+        let thrown = own.contains("ball") || own.contains("throw");
+        assert!(!needs("ball") || thrown, "{id}: a ball");
+    }
+}

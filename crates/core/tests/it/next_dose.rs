@@ -3,7 +3,7 @@
 use super::shoulder::known;
 use proptest::prelude::*;
 use ritorno_core::deciding::{
-    Change, asks_more, eased, half_load, less, lower_half, more, more_often,
+    Change, asks_more, at_top, eased, half_load, less, lower_half, more, more_often,
 };
 use ritorno_core::facts::Line;
 use ritorno_core::knowledge::{Dose, Exercise};
@@ -405,4 +405,62 @@ proptest! {
         }
         prop_assert!(!harder(exercise, dose, dose), "the same is not more");
     }
+}
+
+#[test]
+fn whoever_does_all_sets_at_the_top_may_go_on() {
+    let all = known().exercises.values();
+    let by_repetitions = all
+        .clone()
+        .find(|e| {
+            e.range.repetitions[0] < e.range.repetitions[1] && e.range.sets[0] < e.range.sets[1]
+        })
+        .expect("one");
+    let top = Dose {
+        repetitions: by_repetitions.range.repetitions[1],
+        ..least(by_repetitions)
+    };
+    assert!(at_top(by_repetitions, &top), "with the fewest sets too");
+    let one_less = Dose {
+        repetitions: top.repetitions - 1,
+        sets: by_repetitions.range.sets[1],
+        hold_s: by_repetitions.range.hold_s[1],
+        ..top
+    };
+    assert!(!at_top(by_repetitions, &one_less));
+    let by_hold = all
+        .clone()
+        .find(|e| {
+            e.range.repetitions[0] == e.range.repetitions[1]
+                && e.range.hold_s[0] < e.range.hold_s[1]
+        })
+        .expect("one");
+    let held = Dose {
+        hold_s: by_hold.range.hold_s[1],
+        ..least(by_hold)
+    };
+    assert!(at_top(by_hold, &held) && !at_top(by_hold, &least(by_hold)));
+}
+
+#[test]
+fn an_exercise_that_begins_without_a_weight_takes_its_first_one() {
+    let mut begun = 0;
+    for exercise in known().exercises.values() {
+        let range = &exercise.range;
+        let dose = Dose {
+            sets: range.sets[1],
+            repetitions: range.repetitions[1],
+            hold_s: range.hold_s[1],
+            ..exercise.dose
+        };
+        let (Some(most), None, None) = (range.load_kg_max, dose.load_kg, dose.elastic_level) else {
+            continue;
+        };
+        begun += 1;
+        let next = more(known(), exercise, &dose).expect("a first weight");
+        let first = known().thresholds["weight-step-kg"].value;
+        assert_eq!(next.load_kg, Some(first), "{}", exercise.id);
+        assert!(first <= most, "{}", exercise.id);
+    }
+    assert!(begun >= 8, "only {begun} exercises begin without a weight");
 }
