@@ -907,17 +907,17 @@ ex-arm-strength-curl-slow-lowering = Slow lowering curl
     .how = Lower it alone, counting four.
     .task = Lowering a heavy bag
 
-ex-arm-strength-elbow-press-elastic = Elbow stretch down
+ex-arm-strength-elbow-press-elastic = Elbow press down
     .start = Elastic above the head, elbow at your side and bent.
     .how = Straighten the elbow down, let it bend slowly.
     .task = Pushing up from chair (preparation)
 
-ex-arm-strength-elbow-press-lying = Lying elbow stretch
+ex-arm-strength-elbow-press-lying = Lying elbow press
     .start = Lie on your back, upper arm straight up, elbow bent.
     .how = Straighten the elbow, lower the weight slowly beside the ear.
     .task = Pushing something away
 
-ex-arm-strength-elbow-press-overhead = Overhead elbow stretch
+ex-arm-strength-elbow-press-overhead = Overhead elbow press
     .start = Upper arm beside the ear, elbow bent behind the head.
     .how = Straighten the elbow up, lower slowly.
     .task = Throw follow-through, pushing hatch
@@ -1067,7 +1067,7 @@ ex-pull-down-from-shoulder-height = Pull in from shoulder height
     .how = Pull the arm down to your side, let it up slowly.
     .task = Pulling a cord
 
-ex-pull-down-straight-arm = Straight-arm pull to the hip
+ex-pull-down-straight-arm = Straight-arm pull from above
     .start = Stand facing a door, elastic above the head.
     .how = Pull the straight arm down to the hip and no further.
     .task = Pulling down a hatch

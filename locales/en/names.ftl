@@ -89,16 +89,16 @@ gate-class-resisted-row = resisted rows
 gate-class-protraction = reaching and punching
 gate-class-weight-bearing-wall = weight through the hand
 
-kit-ball = soft ball
+kit-ball = soft ball or rolled sock
 kit-bed = bed
 kit-cloth = cloth
 kit-elastic = elastic
-kit-pulley = pulley
-kit-stick = stick
+kit-pulley = pulley or rope over a door
+kit-stick = stick or umbrella
 kit-table = table
 kit-towel = towel
 kit-wall = wall
-kit-weight = small weight
+kit-weight = small weight or filled bottle
 
 purpose-settle = Settle
 purpose-move = Move

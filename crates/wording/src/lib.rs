@@ -350,6 +350,20 @@ mod tests {
     }
 
     #[test]
+    fn no_two_exercises_are_called_the_same() {
+        let wording = Wording::english().expect("the catalogue parses");
+        let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("knowledge");
+        let mut called = std::collections::BTreeMap::new();
+        for id in known.exercises.keys() {
+            let name = wording.say(&format!("ex-{id}"), &[]).to_lowercase();
+            if let Some(other) = called.insert(name, id) {
+                panic!("{id} is called as {other} is");
+            }
+        }
+        assert!(called.len() > 200);
+    }
+
+    #[test]
     fn arguments_that_name_rows_are_read_out_as_names() {
         let wording = Wording::english().expect("the catalogue parses");
         let reason = Reason::new("allowance-opens")

@@ -289,6 +289,22 @@ pub struct Prior {
     pub confidence: Confidence,
 }
 
+impl Prior {
+    /// How specific the row is: its conditions beside age, then how few years it leaves.
+    pub fn specific(&self) -> (usize, std::cmp::Reverse<u32>) {
+        let conditions = [
+            self.setting.is_some(),
+            self.trauma.is_some(),
+            self.complaint.is_some(),
+            self.lax.is_some(),
+        ];
+        // Nobody is that old: no upper age is no condition.
+        let years = self.age_below.unwrap_or(200).saturating_sub(self.age_from);
+        let said = conditions.into_iter().filter(|c| *c).count();
+        (said, std::cmp::Reverse(years))
+    }
+}
+
 /// Where a patient is seen.
 #[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
 #[serde(rename_all = "snake_case")]

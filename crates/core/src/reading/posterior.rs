@@ -124,7 +124,9 @@ pub struct HypothesisView {
     pub withheld: bool,
 }
 
-/// The pre-test probability of a hypothesis for this person: the clinician's own, or the first row that fits.
+/// The pre-test probability of a hypothesis for this person: the clinician's own, or the most specific row that fits.
+///
+/// More conditions are more specific; of as many, the narrower ages; of those, the first.
 pub fn pre_test(known: &Knowledge, hypothesis: &Hypothesis, facts: &Facts) -> PreTest {
     let unknown = known.threshold("pre-test-unknown-pct") / 100.0;
     let own = facts
@@ -154,7 +156,9 @@ pub fn pre_test(known: &Knowledge, hypothesis: &Hypothesis, facts: &Facts) -> Pr
     let (probability, source, confidence) = hypothesis
         .prior
         .iter()
-        .find(fits)
+        .filter(fits)
+        .rev()
+        .max_by_key(|p| p.specific())
         .map_or((unknown, "our choice".to_owned(), Confidence::C), |p| {
             (p.probability, p.source.clone(), p.confidence)
         });

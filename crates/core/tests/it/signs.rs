@@ -4,7 +4,8 @@ use crate::examined::{find, model, of, sore, view, word};
 use crate::shoulder::known;
 use proptest::prelude::*;
 use ritorno_core::facts::*;
-use ritorno_core::knowledge::{Accuracy, ClinicalTest, TestKind};
+use ritorno_core::knowledge::{Accuracy, ClinicalTest, Setting, TestKind};
+use ritorno_core::reading::pre_test;
 
 /// Tests that speak for a hypothesis better than chance, with their rows.
 fn rows(hypothesis: &str) -> Vec<(&'static ClinicalTest, &'static Accuracy)> {
@@ -182,6 +183,94 @@ fn a_published_cluster_brings_the_interval_of_its_own_counts() {
                 (ratio / published).ln().abs() < f64::ln(1.4),
                 "{positive} of 4: {ratio:.2} against {published}"
             );
+        }
+    }
+}
+
+/// A person before the examination.
+fn person(setting: Setting, start: Start, complaint: Option<Complaint>, age: i32) -> Facts {
+    let mut facts = sore();
+    facts.story.setting = setting;
+    facts.story.start = start;
+    facts.story.complaint = complaint;
+    let months = u32::try_from(age * 12 + 1).expect("an age");
+    facts.birth = facts.today - chrono::Months::new(months);
+    facts
+}
+
+#[test]
+fn before_the_examination_an_injury_never_lowers_a_tear_and_age_never_does() {
+    let complaints = [
+        None,
+        Some(Complaint::Raising),
+        Some(Complaint::Weakness),
+        Some(Complaint::Slipping),
+    ];
+    for id in ["full-thickness-cuff-tear", "subscapularis-tear"] {
+        let tear = known().hypothesis(id).expect("a row");
+        for setting in [Setting::Primary, Setting::Specialist] {
+            for complaint in complaints {
+                let at = |start: Start, age: i32| {
+                    let facts = person(setting, start, complaint, age);
+                    pre_test(known(), tear, &facts).probability
+                };
+                for age in 15..=95 {
+                    let (own, injured) = (at(Start::Gradual, age), at(Start::Injury, age));
+                    assert!(
+                        injured >= own,
+                        "{id} at {age}: {injured} after an injury, {own} without"
+                    );
+                    for start in [Start::Gradual, Start::Injury] {
+                        assert!(
+                            at(start, age + 1) >= at(start, age),
+                            "{id} after {age}, {start:?}"
+                        );
+                    }
+                }
+            }
+        }
+    }
+}
+
+#[test]
+fn the_most_specific_row_gives_the_pre_test_value() {
+    let conditions = |row: &ritorno_core::knowledge::Prior| {
+        usize::from(row.setting.is_some())
+            + usize::from(row.trauma.is_some())
+            + usize::from(row.complaint.is_some())
+            + usize::from(row.lax.is_some())
+    };
+    for hypothesis in &known().hypotheses {
+        for setting in [Setting::Primary, Setting::Specialist] {
+            for start in [Start::Gradual, Start::Injury] {
+                for complaint in [None, Some(Complaint::Slipping)] {
+                    for age in [16, 29, 34, 39, 45, 55, 65, 75, 85] {
+                        let facts = person(setting, start, complaint, age);
+                        let fits = hypothesis.prior.iter().filter(|p| {
+                            p.setting.is_none_or(|s| s == setting)
+                                && p.trauma.is_none_or(|t| t == (start == Start::Injury))
+                                && p.lax.is_none_or(|l| !l)
+                                && p.complaint.is_none()
+                                    | (p.complaint.as_deref() == Some("slipping")
+                                        && complaint.is_some())
+                                && age >= p.age_from as i32
+                                && p.age_below.is_none_or(|b| age < b as i32)
+                        });
+                        let most = fits
+                            .clone()
+                            .map(conditions)
+                            .max()
+                            .expect("a row for anybody");
+                        let told = pre_test(known(), hypothesis, &facts).probability;
+                        let mut best = fits.filter(|p| conditions(p) == most);
+                        assert!(
+                            best.any(|p| p.probability == told),
+                            "{}: {told} at {age}, {setting:?}, {start:?}, {complaint:?}",
+                            hypothesis.id
+                        );
+                    }
+                }
+            }
         }
     }
 }

@@ -131,6 +131,59 @@ fn the_corridor_carries_the_trend_toward_the_next_gate() {
     );
 }
 
+/// How often the interval holds the day on which a made-up recovery really gets there: so many of a hundred, as it says, or a few more.
+///
+/// Straight recoveries of 3 to 10 degrees a week, measured to whole degrees with an error of 4 or 8; invented, so they say how the
+/// rule behaves. `./test --long` makes more of them.
+#[test]
+fn the_day_lies_inside_its_interval_as_often_as_that_says() {
+    use rand_chacha::ChaCha8Rng;
+    use rand_chacha::rand_core::SeedableRng;
+    use rand_distr::{Distribution, Normal, Uniform};
+    let series = std::env::var("RITORNO_COURSES")
+        .ok()
+        .and_then(|n| n.parse().ok())
+        .unwrap_or(400);
+    let mut random = ChaCha8Rng::seed_from_u64(7);
+    for (count, apart) in [(4, 7), (5, 7), (6, 7), (8, 7), (12, 7), (6, 4)] {
+        for error in [4.0, 8.0] {
+            let noise = Normal::new(0.0, error).expect("an error");
+            let slopes = Uniform::new(3.0 / 7.0, 10.0 / 7.0).expect("a slope");
+            let ahead = Uniform::new(7.0, 60.0).expect("days");
+            let mut inside = 0;
+            for _ in 0..series {
+                let slope: f64 = slopes.sample(&mut random);
+                let measured: Vec<(i32, f64)> = (0..count)
+                    .map(|i| i * apart)
+                    .map(|day| {
+                        let value: f64 = 60.0 + slope * f64::from(day) + noise.sample(&mut random);
+                        (day, value.round())
+                    })
+                    .collect();
+                let last = f64::from((count - 1) * apart);
+                let on = last + ahead.sample(&mut random);
+                let target = 60.0 + slope * on;
+                let least = TrendBounds {
+                    measurements: 4,
+                    days: 14,
+                    furthest_days: f64::INFINITY,
+                };
+                let line = Trend::of(&measured, 1e9, least).expect("enough measurements");
+                let reach = line.toward(target, 0, 1e8).reach.expect("asked");
+                // Whole days: the interval is read outward.
+                let early = reach.earliest.is_some_and(|d| f64::from(d) - 1.0 <= on);
+                inside += usize::from(early && reach.latest.is_none_or(|d| f64::from(d) >= on));
+            }
+            let share = inside as f64 / f64::from(series);
+            println!("{count} measurements {apart} days apart, an error of {error}: {share:.3}");
+            assert!(
+                (0.75..0.97).contains(&share),
+                "{count} measurements, an error of {error}: {share}"
+            );
+        }
+    }
+}
+
 proptest! {
     /// Shifting all measurements shifts the line; turning them over turns it over; order of entry is nothing.
     #[test]
