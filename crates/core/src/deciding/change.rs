@@ -15,8 +15,12 @@ use uuid::Uuid;
 ///
 /// Whoever does all sets at the top may go on: nobody needs the most of everything at once. Source: common practice, no published
 /// source.
-pub fn at_top(exercise: &Exercise, dose: &Dose) -> bool {
+pub fn at_top(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> bool {
     let range = &exercise.range;
+    if in_pieces(exercise, dose) {
+        let piece = f64::from(dose.repetitions * dose.hold_s);
+        return f64::from(dose.sets + 1) * piece > known.threshold("hold-most-s");
+    }
     let grows = |[low, high]: [u32; 2]| low < high;
     if grows(range.repetitions) {
         dose.repetitions >= range.repetitions[1]
@@ -25,6 +29,11 @@ pub fn at_top(exercise: &Exercise, dose: &Dose) -> bool {
     } else {
         dose.sets >= range.sets[1]
     }
+}
+
+/// Whether a dose is held longer than its row says: in the pieces of a school, where only the sets can grow.
+fn in_pieces(exercise: &Exercise, dose: &Dose) -> bool {
+    dose.hold_s > exercise.range.hold_s[1]
 }
 
 /// One step more of one thing: repetitions, then sets, then hold, then load. `None` at the top of everything.
@@ -51,6 +60,10 @@ pub fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose>
         && let Some(up) = level_up()
     {
         return Some(up);
+    }
+    if in_pieces(exercise, dose) {
+        next.sets += 1;
+        return (!at_top(known, exercise, dose)).then_some(next);
     }
     if dose.repetitions < range.repetitions[1] {
         let long = f64::from(range.repetitions[1]) > step("repetitions-long-above");

@@ -79,7 +79,7 @@ impl Case<'_> {
             Change::Dose { dose } => change::against(self.ctx, self.exercise, dose, self.day),
             _ => Vec::new(),
         };
-        let full = change::at_top(self.exercise, self.dose());
+        let full = change::at_top(self.ctx.known, self.exercise, self.dose());
         let offers = change::next_rungs(self.ctx, self.exercise, self.day).into_iter();
         let asked = offers.map(|(change, against)| {
             let asks = self.step_asks(&change);

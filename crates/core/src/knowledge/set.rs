@@ -88,7 +88,8 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 144] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 145] = [
+    "hold-most-s",
     "severity-points-young",
     "severity-points-lax",
     "severity-points-competition",

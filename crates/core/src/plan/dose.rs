@@ -59,7 +59,7 @@ pub fn start_dose(
     }
     if exercise.hardest() == Level::Isometric {
         if let Some([repetitions, hold]) = style.hold {
-            dose = equal_time(dose, repetitions, hold);
+            dose = equal_time(dose, repetitions, hold, rules.hold_most_s);
         }
         if let Some(effort) = style.effort_pct {
             dose.effort_pct = Some(effort);
@@ -81,14 +81,14 @@ pub fn start_dose(
     dose
 }
 
-/// The same total time of holding, in other pieces: sets follow from it.
-pub fn equal_time(dose: Dose, repetitions: u32, hold_s: u32) -> Dose {
+/// The same total time of holding, in other pieces: sets follow from it, and never more than `most_s` seconds in all.
+pub fn equal_time(dose: Dose, repetitions: u32, hold_s: u32, most_s: u32) -> Dose {
     let total = dose.sets * dose.repetitions * dose.hold_s.max(1);
     let piece = (repetitions * hold_s).max(1);
     Dose {
         repetitions,
         hold_s,
-        sets: ((total + piece / 2) / piece).clamp(1, 10),
+        sets: ((total + piece / 2) / piece).min(most_s / piece).max(1),
         ..dose
     }
 }

@@ -101,6 +101,7 @@ impl Rules {
                 * WEEK,
             least_stay_days: days("least-stay-days"),
             gate_due_days: days("gate-due-days"),
+            hold_most_s: known.threshold("hold-most-s") as u32,
             resisted_days_per_week: known.threshold("slow-or-quick-days-per-week") as u32,
             irritable_hold_s: known.threshold("irritable-hold-s") as u32,
             corridors: Vec::new(),

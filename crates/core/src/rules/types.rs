@@ -278,6 +278,8 @@ pub struct Rules {
     pub gate_due_days: EpisodeDay,
     /// Most days a week with slow lowering or quick work.
     pub resisted_days_per_week: u32,
+    /// Most seconds of isometric holding of one direction in a session, where a school holds in its own pieces.
+    pub hold_most_s: u32,
     /// The longest hold that a highly irritable shoulder begins with, in seconds.
     pub irritable_hold_s: u32,
     /// Phases in order.

@@ -237,7 +237,7 @@ pub fn check_exercise(
     {
         say(finding.status, finding.overridable, finding.reason);
     }
-    if let Some((field, low, high, above)) = outside_range(exercise, dose) {
+    if let Some((field, low, high, above)) = outside_range(ctx.rules, exercise, dose) {
         // Less than the range is a clinician's choice; more than it nobody's.
         say(
             if above { Blocked } else { Caution },

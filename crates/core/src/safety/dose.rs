@@ -4,6 +4,7 @@ use super::verdict::{Finding, Status};
 use crate::calendar::EpisodeDay;
 use crate::knowledge::{Dose, Exercise, Level};
 use crate::reason::Reason;
+use crate::rules::Rules;
 
 /// Lines whose days break a rule of rest: slow lowering or quick work on more than `most` days a week.
 ///
@@ -25,15 +26,30 @@ pub fn rest_findings(
     })
 }
 
+/// The first field outside the range of the row, too much before too little: its name, both ends, and whether it is too much.
+///
+/// A school that holds in its own pieces brings their range: so many repetitions, so long, in as many sets as `hold_most_s` leaves.
 pub(super) fn outside_range(
+    rules: &Rules,
     exercise: &Exercise,
     dose: &Dose,
 ) -> Option<(&'static str, f64, f64, bool)> {
     let range = &exercise.range;
+    let pieces = rules.style.hold.filter(|[repetitions, hold]| {
+        exercise.hardest() == Level::Isometric
+            && (dose.repetitions, dose.hold_s) == (*repetitions, *hold)
+    });
+    let (sets, repetitions, hold_s) = match pieces {
+        None => (range.sets, range.repetitions, range.hold_s),
+        Some([repetitions, hold]) => {
+            let most = rules.hold_most_s / (repetitions * hold).max(1);
+            ([1, most.max(1)], [repetitions; 2], [hold; 2])
+        }
+    };
     let counted = [
-        ("sets", dose.sets, range.sets),
-        ("repetitions", dose.repetitions, range.repetitions),
-        ("hold_s", dose.hold_s, range.hold_s),
+        ("sets", dose.sets, sets),
+        ("repetitions", dose.repetitions, repetitions),
+        ("hold_s", dose.hold_s, hold_s),
         ("times_per_day", dose.times_per_day, range.times_per_day),
     ];
     let found = |above: bool| {

@@ -26,9 +26,20 @@ fn holds_in_other_pieces_keep_their_total_time() {
         ..known().exercises["isometric-outward-wall"].dose
     };
     for (repetitions, hold) in [(1, 30), (3, 10)] {
-        let other = equal_time(short, repetitions, hold);
+        let other = equal_time(short, repetitions, hold, 100);
         let total = |d: &Dose| d.sets * d.repetitions * d.hold_s;
         assert!(total(&other).abs_diff(total(&short)) <= 15, "{other:?}");
+        let much = equal_time(
+            Dose {
+                sets: 5,
+                repetitions: 10,
+                ..short
+            },
+            repetitions,
+            hold,
+            100,
+        );
+        assert_eq!(total(&much), 90, "at most 100 s of a direction: {much:?}");
     }
     let long = start_dose(
         &with("hold-style", "long-holds"),
@@ -219,5 +230,54 @@ fn irritability_and_fractures_bound_the_work() {
             .allowance(69)
             .expect("allowed")
             .permits(Group::Cuff, Level::Resisted)
+    );
+}
+
+/// A school says in which pieces one holds; it never takes isometric work out of a program.
+#[test]
+fn no_way_of_holding_removes_a_purpose_from_any_plan() {
+    let mut re_dosed = 0;
+    for pathway in known().pathways.keys() {
+        let pathway = pathway.as_str();
+        for day in [10, 30, 58, 90] {
+            let purposes = |school: &str| {
+                let mut facts = shoulder(day);
+                facts.story.pathway = pathway.into();
+                let choice = ("hold-style".to_owned(), school.to_owned());
+                facts.story.schools.extend([choice]);
+                let lines = super::plans::plan(&facts).lines;
+                let held = |l: &&ritorno_core::facts::Line| {
+                    known().exercises[&l.exercise].hardest() == Level::Isometric
+                };
+                let pieces = match school {
+                    "long-holds" => (1, 30),
+                    _ => (3, 10),
+                };
+                let own = lines.iter().filter(held);
+                let own = own.filter(|l| (l.dose.repetitions, l.dose.hold_s) == pieces);
+                let of = |l: &ritorno_core::facts::Line| {
+                    format!("{:?}", known().exercises[&l.exercise].purpose)
+                };
+                let all: std::collections::BTreeSet<String> = lines.iter().map(of).collect();
+                (all, own.count(), lines.iter().filter(held).count())
+            };
+            let (usual, _, held) = purposes("short-holds");
+            for school in ["long-holds", "ten-tens"] {
+                let (chosen, own, still) = purposes(school);
+                assert!(
+                    chosen.is_superset(&usual),
+                    "{pathway}, day {day}, {school}: {usual:?} became {chosen:?}"
+                );
+                assert!(
+                    held == 0 || still > 0,
+                    "{pathway}, day {day}, {school}: no isometric work is left of {held}"
+                );
+                re_dosed += own;
+            }
+        }
+    }
+    assert!(
+        re_dosed > 100,
+        "only {re_dosed} lines are held in a school's pieces"
     );
 }

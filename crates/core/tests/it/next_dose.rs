@@ -420,14 +420,17 @@ fn whoever_does_all_sets_at_the_top_may_go_on() {
         repetitions: by_repetitions.range.repetitions[1],
         ..least(by_repetitions)
     };
-    assert!(at_top(by_repetitions, &top), "with the fewest sets too");
+    assert!(
+        at_top(known(), by_repetitions, &top),
+        "with the fewest sets too"
+    );
     let one_less = Dose {
         repetitions: top.repetitions - 1,
         sets: by_repetitions.range.sets[1],
         hold_s: by_repetitions.range.hold_s[1],
         ..top
     };
-    assert!(!at_top(by_repetitions, &one_less));
+    assert!(!at_top(known(), by_repetitions, &one_less));
     let by_hold = all
         .clone()
         .find(|e| {
@@ -439,7 +442,7 @@ fn whoever_does_all_sets_at_the_top_may_go_on() {
         hold_s: by_hold.range.hold_s[1],
         ..least(by_hold)
     };
-    assert!(at_top(by_hold, &held) && !at_top(by_hold, &least(by_hold)));
+    assert!(at_top(known(), by_hold, &held) && !at_top(known(), by_hold, &least(by_hold)));
 }
 
 #[test]
