@@ -224,6 +224,7 @@ mod tests {
 
     #[test]
     fn every_row_of_the_examination_has_a_name() {
+        use ritorno_core::knowledge::RaisedBy;
         let wording = Wording::english().expect("the catalogue parses");
         let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("knowledge");
         let mut names: Vec<String> = Vec::new();
@@ -265,6 +266,18 @@ mod tests {
             ]
         }));
         names.extend(known.red_flags.iter().map(|f| format!("flag-{}", f.id)));
+        // What raises a flag by itself says why; what a measurement calls for brings its own sentence.
+        let calls = |row: &RaisedBy| matches!(row, RaisedBy::Call { .. });
+        let told = known.red_flags.iter();
+        let told = told.filter(|f| f.raised_by.iter().any(|row| !calls(row)));
+        names.extend(told.map(|f| format!("rule-{}", f.rule())));
+        names.extend(
+            known
+                .red_flags
+                .iter()
+                .flat_map(|f| &f.signs)
+                .map(|s| format!("sign-{s}")),
+        );
         let actions = known.red_flags.iter().flat_map(|f| &f.actions);
         names.extend(actions.map(|id| format!("action-{id}")));
         names.extend(known.pathways.keys().map(|id| format!("pathway-{id}")));

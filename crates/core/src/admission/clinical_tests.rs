@@ -5,6 +5,9 @@ use super::names::PLAIN_SOURCES;
 use crate::knowledge::{Accuracy, ClinicalTest, Found, Hypothesis, Knowledge, TestKind};
 use crate::reading::{GroupModel, Member};
 
+/// Tests of one group at most: every pattern of their answers is worked out, three to the power of their number.
+const MOST_IN_GROUP: usize = 10;
+
 pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     let mut fault = |file: &str, row: &str, field: &str, problem: String| {
         faults.push(KnowledgeError::at(file, row, field, problem))
@@ -14,6 +17,18 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         let mut say =
             |field: &str, problem: String| fault("hypotheses.toml", &hypothesis.id, field, problem);
         check_hypothesis(hypothesis, &sourced, &mut say);
+        for group in &hypothesis.group {
+            let rows = known.tests.iter().flat_map(|t| &t.accuracy);
+            let size = rows
+                .filter(|a| a.hypothesis == hypothesis.id && a.group == group.id)
+                .count();
+            if size > MOST_IN_GROUP {
+                say(
+                    &format!("group.{}", group.id),
+                    format!("{size} tests are too many: {MOST_IN_GROUP} at most"),
+                );
+            }
+        }
     }
     for test in &known.tests {
         let file = format!("tests/{}.toml", test.region);
@@ -42,7 +57,18 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
                 );
             }
         }
+        if [cluster.n_with, cluster.n_without]
+            .into_iter()
+            .flatten()
+            .any(|n| n < 1.0)
+        {
+            say("n_with", "at least one person was studied".to_owned());
+        }
         for cell in &cluster.cells {
+            let shares = [cell.with, cell.without].into_iter().flatten();
+            for share in shares.filter(|s| !(*s > 0.0 && *s <= 1.0)) {
+                say("cells", format!("a share of {share} is outside 0 to 1"));
+            }
             if cell.positive > cluster.tests.len() || !(cell.ratio > 0.0 && cell.ratio.is_finite())
             {
                 say(

@@ -2,6 +2,7 @@
 
 use super::error::KnowledgeError;
 use crate::knowledge::{Knowledge, RaisedBy, RedFlag};
+use crate::ranges::CALLS;
 
 pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
     for flag in &known.red_flags {
@@ -105,13 +106,18 @@ fn missing(known: &Knowledge, flag: &RedFlag, row: &RaisedBy) -> Option<(&'stati
             .or_else(|| threshold("gap", gap))
             .or_else(|| threshold("lag", lag))
             .or_else(|| threshold("from_age", from_age)),
-        RaisedBy::Call { quantities, calls } => any("quantities", quantities).or_else(|| {
-            let answered = calls.iter().filter_map(|c| c.answered.as_ref());
-            answered.filter_map(|id| is_flag("calls", id)).next()
-        }),
+        RaisedBy::Call { quantities, calls } => any("quantities", quantities)
+            .or_else(|| {
+                let strange = calls.iter().find(|c| !CALLS.contains(&c.call.as_str()));
+                strange.map(|c| ("calls", format!("`{}` is none of {CALLS:?}", c.call)))
+            })
+            .or_else(|| {
+                let mut answered = calls.iter().filter_map(|c| c.answered.as_ref());
+                answered.find_map(|id| is_flag("calls", id))
+            }),
         RaisedBy::Together { flags } => {
-            let all = flags.iter().flatten();
-            all.filter_map(|id| is_flag("flags", id)).next()
+            let mut all = flags.iter().flatten();
+            all.find_map(|id| is_flag("flags", id))
         }
     }
 }

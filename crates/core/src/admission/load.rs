@@ -3,7 +3,7 @@
 use super::error::KnowledgeError;
 use super::files::read_file;
 use super::{asks, bounds, clinical_tests, flags, gates, names, pathways};
-use crate::knowledge::{DroppedFloor, Knowledge, RungSpan};
+use crate::knowledge::{ClinicalTest, DroppedFloor, Knowledge, RungSpan, TestKind};
 use sha2::{Digest, Sha256};
 use std::collections::BTreeMap;
 
@@ -146,7 +146,8 @@ fn complete(known: &mut Knowledge, today: &Knowledge) {
         }
     }
     // They called every number of degrees a lag, and knew the lag tests by name.
-    for test in &mut known.tests {
+    let lags = |test: &&mut ClinicalTest| test.kind == TestKind::Lag;
+    for test in known.tests.iter_mut().filter(lags) {
         test.kind = today.test(&test.id).map_or(test.kind, |now| now.kind);
     }
     // Older releases knew the age of an item by the item's name.

@@ -1,20 +1,25 @@
 //! From a pathway and the facts to a program: which exercises, from when to when, at what dose; and its chart.
 
+mod ask;
 mod build;
 mod chart;
 mod choose;
+mod difference;
 mod dose;
 mod expected;
+mod place;
 mod propose;
 mod volume;
 mod what_if;
 
-pub use build::{BuildAsk, LaterItem, LineWhy, MovedUp, PlanDifference, Proposal, build};
+pub use ask::BuildAsk;
+pub use build::{LaterItem, LineWhy, MovedUp, Proposal, build};
 pub use chart::{
     DoseTotals, GateMark, LineView, MilestoneView, PhaseVolume, PlanChart, PrecautionSpan,
     SlingSpan, plan_chart, precaution_spans,
 };
 pub use choose::{Choice, Chosen, Offer, choose, value_of};
+pub use difference::PlanDifference;
 pub use dose::{bounding, equal_time, start_dose, within_irritability};
 pub use expected::{catching_up, expected};
 pub use volume::{Volume, volume};

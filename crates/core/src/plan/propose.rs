@@ -1,6 +1,7 @@
 //! What the builder proposes for a shoulder as it stands.
 
-use super::build::{BuildAsk, Proposal, build};
+use super::ask::BuildAsk;
+use super::build::{Proposal, build};
 use super::expected::expected;
 use crate::assessment::Assessment;
 use crate::facts::Line;

@@ -1,7 +1,7 @@
 //! What if: the same shoulder under another school, a tighter limit, fewer minutes, after a fortnight missed; side by side.
 
-use super::build::PlanDifference;
 use super::chart::{PlanChart, plan_chart};
+use super::difference::{PlanDifference, difference};
 use super::expected::expected;
 use crate::assessment::Assessment;
 use crate::calendar::EpisodeDay;
@@ -84,7 +84,7 @@ pub fn what_if(known: &Knowledge, facts: &Facts, variant: &Variant, seed: Uuid) 
         seed,
     )?;
     let moved = moved(&base, &chart);
-    let exercises = super::build::difference(facts.day(), &base_lines, &lines);
+    let exercises = difference(facts.day(), &base_lines, &lines);
     Some(WhatIf {
         base,
         variant: chart,

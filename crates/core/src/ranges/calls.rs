@@ -55,6 +55,14 @@ pub fn calls(ctx: &CheckContext, facts: &Facts, quantity: &str) -> Vec<Reason> {
     out
 }
 
+/// Calls of a measurement that a flag may be raised by.
+pub const CALLS: [&str; 4] = [
+    "measurement-over-ceiling",
+    "measurement-below-floor",
+    "range-lost",
+    "sudden-er-gain",
+];
+
 /// What one measurement called for when it was taken, beside the one before it.
 pub(crate) fn calls_of(
     ctx: &CheckContext,

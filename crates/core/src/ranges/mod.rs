@@ -15,7 +15,7 @@ mod trend;
 
 pub use breach::{Breach, open_breach, open_breaches};
 pub(crate) use calls::calls_of;
-pub use calls::{calls, is_due, max_age_days};
+pub use calls::{CALLS, calls, is_due, max_age_days};
 pub use change::{ChangeView, ChangeWord, change_word, changes, default_detectable, detectable};
 pub use compared::measure_for;
 pub use conflict::in_conflict;

@@ -163,13 +163,15 @@ impl Trend {
             self.per_week_high / week,
         );
         let end = quantile(1.0 - OUTSIDE / 2.0);
-        let steps = || (0..DRAWN).map(|i| quantile((f64::from(i) + 0.5) / f64::from(DRAWN)));
+        let steps: Vec<f64> = (0..DRAWN)
+            .map(|i| quantile((f64::from(i) + 0.5) / f64::from(DRAWN)))
+            .collect();
         let mut days: Vec<f64> = Vec::with_capacity((DRAWN * DRAWN) as usize);
-        for z in steps() {
+        for z in &steps {
             // The interval of the slope need not lie evenly around it.
-            let side = if z > 0.0 { high - slope } else { slope - low };
+            let side = if *z > 0.0 { high - slope } else { slope - low };
             let drawn = slope + z / end * side;
-            days.extend(steps().map(|z| {
+            days.extend(steps.iter().map(|z| {
                 let level = self.middle.level + z * self.middle.spread;
                 if drawn > 0.0 {
                     self.middle.day + (target - level) / drawn - f64::from(self.to_day)

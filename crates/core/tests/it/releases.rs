@@ -273,6 +273,13 @@ fn what_a_flag_or_a_range_names_must_be_there() {
     }
     refused(
         flags,
+        "call = \"sudden-er-gain\"",
+        "call = \"sudden-gain\"",
+        "over-ceiling-sudden",
+        "raised_by[0].calls",
+    );
+    refused(
+        flags,
         "[[flag.raised_by]]\nby = \"watch\"\n",
         "",
         "pathway-stop",

@@ -187,6 +187,48 @@ fn a_published_cluster_brings_the_interval_of_its_own_counts() {
     }
 }
 
+#[test]
+fn what_could_not_be_worked_out_is_refused_at_load() {
+    use super::knowledge::{refused, with};
+    refused(
+        "clusters.toml",
+        "with = 0.81",
+        "with = 1.81",
+        "apprehension-relocation",
+        "cells",
+    );
+    refused(
+        "clusters.toml",
+        "n_with = 46.0",
+        "n_with = 0.0",
+        "apprehension-relocation",
+        "n_with",
+    );
+    // Three to the power of twenty patterns would be no reading: a group says how many tests it may hold.
+    let file = "tests/labrum.toml";
+    let texts = super::shoulder::files();
+    let text = &texts.iter().find(|f| f.name == file).expect("a file").text;
+    let rows = text.split("[[test]]\n").skip(1);
+    let mut of_group = rows.filter(|row| row.contains("group = \"labral-signs\""));
+    let row = of_group.next().expect("a test of the group");
+    let id = row.lines().next().expect("its id");
+    let more: String = (0..11)
+        .map(|n| {
+            format!(
+                "[[test]]\n{}",
+                row.replacen(id, &format!("id = \"again-{n}\""), 1)
+            )
+        })
+        .collect();
+    let faults = with(file, "[[test]]\n", &format!("{more}[[test]]\n"));
+    assert!(
+        faults
+            .iter()
+            .any(|f| f.row == "superior-labrum" && f.field == "group.labral-signs"),
+        "{faults:#?}"
+    );
+}
+
 /// A person before the examination.
 fn person(setting: Setting, start: Start, complaint: Option<Complaint>, age: i32) -> Facts {
     let mut facts = sore();

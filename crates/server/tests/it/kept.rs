@@ -261,6 +261,14 @@ fn what_was_taken_back_stays_readable_with_who_when_and_why() {
             }
         }
     }
+    // What the pages show of each, so that its absence afterwards says something.
+    let shown =
+        || s.get(&at("outcomes")).ok().to_string() + &s.get(&at("strength")).ok().to_string();
+    let is_shown = |form: &Value| shown().contains(form["id"].as_str().expect("an id"));
+    let counts = ["strength_trial", "outcome_sheet"];
+    for (_, kind, form) in all.iter().filter(|(_, kind, _)| counts.contains(kind)) {
+        assert!(is_shown(form), "{kind} counts");
+    }
     // The answer leans on the measurement, so it goes first.
     for (n, (_, kind, form)) in all.iter().enumerate().rev() {
         let why = format!("meant for another patient, case {n}");
@@ -274,7 +282,11 @@ fn what_was_taken_back_stays_readable_with_who_when_and_why() {
         let done = s.post(&at("withdrawals"), &back);
         assert_eq!(done.status, 200, "{kind}: {}", done.json());
         // Sent once more after a lost answer: the same, and nothing twice.
-        s.post(&at("withdrawals"), &back);
+        assert_eq!(
+            s.post(&at("withdrawals"), &back).status,
+            200,
+            "{kind} again"
+        );
     }
     let after = s.timeline(&patient);
     for (n, (_, kind, form)) in all.iter().enumerate() {
@@ -297,14 +309,8 @@ fn what_was_taken_back_stays_readable_with_who_when_and_why() {
         );
     }
     // Nothing rests on it any more.
-    let outcomes = s.get(&at("outcomes")).ok().to_string();
-    let strength = s.get(&at("strength")).ok().to_string();
     for (_, kind, form) in &all {
-        let id = form["id"].as_str().expect("an id");
-        assert!(
-            !outcomes.contains(id) && !strength.contains(id),
-            "{kind} still counts"
-        );
+        assert!(!is_shown(form), "{kind} still counts");
     }
     let visit = s.get(&at("visit")).ok();
     assert_eq!(visit["view"]["log"], json!([]));
