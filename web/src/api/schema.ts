@@ -3453,6 +3453,8 @@ export interface components {
             band_2_1: components["schemas"]["IccBand"];
             /** @description Word for the second. */
             band_3_1: components["schemas"]["IccBand"];
+            /** @description From where on an estimate is called moderate, good, excellent. */
+            bands: number[];
             /** @description ICC(2,1): any rater of the clinic, absolute agreement. */
             icc_2_1: components["schemas"]["Estimate"];
             /** @description ICC(3,1): these raters, consistency. */

@@ -48,7 +48,8 @@ export function NumberField(props: Props) {
   const id = props.id ?? fresh;
   const [text, setText] = useState(() => written(value));
   const [left, setLeft] = useState(false);
-  // A value that came from elsewhere takes the place of the text. The field's own never does, nor does the last good value
+  // A value that came from elsewhere takes the place of the text. The field's own never does, nor does the
+  // last good value
   // that the page still holds while something faulty is typed.
   const [known, setKnown] = useState(value);
   const [own, setOwn] = useState<Typed>();

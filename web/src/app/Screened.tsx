@@ -7,7 +7,10 @@ type Hit = Schemas["Hit"];
 /** How long typing rests before a text is looked at. */
 const REST_MS = 500;
 
-/** What a text that is being typed must be asked about: shown beside it, never in the way. The server looks again when it is signed. */
+/**
+ * What a text that is being typed must be asked about: shown beside it, never in the way. The server looks again
+ * when it is signed.
+ */
 export function Screened({ text }: { text: string }) {
   const [hits, setHits] = useState<Hit[]>([]);
   useEffect(() => {

@@ -6,7 +6,10 @@ interface State {
   detail: string;
 }
 
-/** A script of the page that could not be fetched: after an update its name has changed, so the page is asked for anew. */
+/**
+ * A script of the page that could not be fetched: after an update its name has changed, so the page is asked for
+ * anew.
+ */
 const LOST_SCRIPT = /dynamically imported module|module script|Loading chunk/i;
 const RELOADED = "ritorno-reloaded";
 

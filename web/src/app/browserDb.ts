@@ -81,7 +81,10 @@ export function databaseDenied(): boolean {
   return denied;
 }
 
-/** A table that falls back to memory, entry by entry, so that a refused database loses nothing while the page is open. */
+/**
+ * A table that falls back to memory, entry by entry, so that a refused database loses nothing while the page is
+ * open.
+ */
 function shelf<K extends "outbox" | "drafts">(
   name: K,
 ): Shelf<Shape[K]["value"]> {

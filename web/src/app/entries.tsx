@@ -29,7 +29,8 @@ const MOVED = [
 
 /**
  * The way a page hands in its entries: kept before they are sent, one at a time for each thing on the page, and told at
- * each step. A second press while the first is on its way sends nothing. A page that has moved on meanwhile brings back what
+ * each step. A second press while the first is on its way sends nothing. A page that has moved on meanwhile
+ * brings back what
  * was refused, and says with `back` whether it could.
  */
 export function useEntries(episode: string) {

@@ -122,7 +122,8 @@ let turn = 0;
 /**
  * Hands in an entry: kept in the browser before the first attempt, and until the server has answered.
  *
- * Answers with the server's reply, or with `undefined` when the entry waits. A refusal is thrown and stays in the outbox
+ * Answers with the server's reply, or with `undefined` when the entry waits. A refusal is thrown and stays
+ * in the outbox
  * until the page that made the entry, and still holds what was typed, has told it.
  */
 export async function handIn(entry: NewEntry): Promise<unknown> {

@@ -2,7 +2,10 @@ import antd from "antd/es/theme";
 import type { ThemeConfig } from "antd";
 import type { Look } from "./look";
 
-/** Colours by name; what they are by day and by lamplight stands in style.css. Never colour alone: each state has its own shape and word. */
+/**
+ * Colours by name; what they are by day and by lamplight stands in style.css. Never colour alone: each state has
+ * its own shape and word.
+ */
 export const ink = {
   ground: "var(--ground)",
   paper: "var(--paper)",

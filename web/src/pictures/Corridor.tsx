@@ -321,7 +321,10 @@ function Dots({
   );
 }
 
-/** The line through the measurements, and where it may go: 80 of 100 such lines lie in the fan. It ends at the other side. */
+/**
+ * The line through the measurements, and where it may go: 80 of 100 such lines lie in the fan. It ends at the
+ * other side.
+ */
 function Fan({
   trend,
   bands,
@@ -348,6 +351,8 @@ function Fan({
   );
   const edge = (perWeek: number) =>
     days.map((day) => `${x(day)} ${y(at(perWeek, day))}`);
+  const first =
+    trend.at_last + (trend.per_week / 7) * (trend.from_day - trend.to_day);
   return (
     <g className="fan">
       {days.length > 1 && (
@@ -358,7 +363,7 @@ function Fan({
         />
       )}
       <path
-        d={`M${x(trend.from_day)} ${y(trend.at_last + (trend.per_week / 7) * (trend.from_day - trend.to_day))}L${edge(trend.per_week).join("L")}`}
+        d={`M${x(trend.from_day)} ${y(first)}L${edge(trend.per_week).join("L")}`}
         fill="none"
         stroke="var(--petrol)"
         strokeWidth="1.4"

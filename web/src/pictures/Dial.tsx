@@ -7,7 +7,10 @@ const CX = 130,
   CY = 100,
   R = 76;
 
-/** Degrees of the drawing for a measurement: raising sweeps up from hanging, turning out sweeps away from straight ahead. */
+/**
+ * Degrees of the drawing for a measurement: raising sweeps up from hanging, turning out sweeps away from
+ * straight ahead.
+ */
 function turn(
   quantity: string,
   min: number,
@@ -37,7 +40,10 @@ export interface DialProps {
   label: string;
 }
 
-/** One movement as a dial: measurement, ghost of the one before, the other side, today's ceiling as a hatched wedge, why it stopped. */
+/**
+ * One movement as a dial: measurement, ghost of the one before, the other side, today's ceiling as a hatched
+ * wedge, why it stopped.
+ */
 export function Dial({ dial, which, typed, label }: DialProps) {
   const side = dial[which];
   const deg = turn(dial.quantity, dial.min, dial.max);

@@ -52,7 +52,10 @@ const angleOf = (view: View, p: Point) =>
         ? p.plane_deg
         : p.at * 100;
 
-/** Moment along the path: the whole as a filled line, its parts thin, the held set-up as a ghost; drag to move along. */
+/**
+ * Moment along the path: the whole as a filled line, its parts thin, the held set-up as a ghost; drag to move
+ * along.
+ */
 export function LoadCurve({
   view,
   held,

@@ -36,7 +36,9 @@ function changeText(
     was && was.times_per_day !== d.times_per_day
       ? ` · ${d.times_per_day}/${t("day")}`
       : "";
-  return `${was ? `${was.sets} × ${was.repetitions} → ` : ""}${d.sets} × ${d.repetitions}${(d.hold_s ?? 0) > 0 ? ` · ${d.hold_s} s` : ""}${load}${often}`;
+  const before = was ? `${was.sets} × ${was.repetitions} → ` : "";
+  const hold = (d.hold_s ?? 0) > 0 ? ` · ${d.hold_s} s` : "";
+  return `${before}${d.sets} × ${d.repetitions}${hold}${load}${often}`;
 }
 
 /** One decision for each exercise: rule, inputs, alternatives, the sentence for the patient. */

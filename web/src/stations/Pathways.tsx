@@ -12,7 +12,10 @@ type Page = Schemas["PathwayPage"];
 type Row = Schemas["PathwayRow"];
 const titleOf = (row: Row) => row.title ?? nameOf("pathway", row.id);
 
-/** Every pathway as a file with what it comes to; a clinic's own are copied, edited under the same checks, versioned, retired. */
+/**
+ * Every pathway as a file with what it comes to; a clinic's own are copied, edited under the same checks,
+ * versioned, retired.
+ */
 export default function Pathways({ lead }: { lead: boolean }) {
   const queries = useQueryClient();
   const list = useQuery({

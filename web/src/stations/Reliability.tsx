@@ -14,7 +14,10 @@ const ROWS = 6,
 /** A rating where the server's bounds are not there yet: it judges. */
 const OPEN: Rule = { min: -360, max: 360, decimals: 1 };
 
-/** What was pasted or typed, as numbers: rows that are empty are left out. A cell that may not be kept is `undefined`. */
+/**
+ * What was pasted or typed, as numbers: rows that are empty are left out. A cell that may not be kept is
+ * `undefined`.
+ */
 function numbers(cells: string[][], rule: Rule): (number | undefined)[][] {
   return cells
     .map((row) =>
@@ -268,9 +271,7 @@ function Ratings({
   );
 }
 
-/** Where the words change; the words themselves come from the core. */
-const BANDS = [0.5, 0.75, 0.9] as const;
-
+/** What the table says; the words and where they change come from the core. */
 function Verdict({
   result,
   cells,
@@ -284,6 +285,7 @@ function Verdict({
   const all = cells.flat();
   const low = Math.min(...all),
     high = Math.max(...all);
+  const at = (icc: number) => Math.max(0, icc) * 230;
   const x = (v: number) =>
     10 + ((width - 20) * (v - low)) / Math.max(1e-9, high - low);
   return (
@@ -307,12 +309,12 @@ function Verdict({
             role="img"
             aria-label={`${icc.value.toFixed(2)} (${icc.low.toFixed(2)} – ${icc.high.toFixed(2)})`}
           >
-            {[0, ...BANDS].map((b, i) => (
+            {[0, ...result.bands].map((b, i) => (
               <rect
                 key={b}
                 x={b * 230}
                 y="6"
-                width={(([...BANDS, 1][i] ?? 1) - b) * 230}
+                width={(([...result.bands, 1][i] ?? 1) - b) * 230}
                 height="18"
                 fill={
                   [
@@ -325,16 +327,11 @@ function Verdict({
               />
             ))}
             <path
-              d={`M${Math.max(0, icc.low) * 230} 15H${Math.max(0, icc.high) * 230}M${Math.max(0, icc.low) * 230} 10v10M${Math.max(0, icc.high) * 230} 10v10`}
+              d={`M${at(icc.low)} 15H${at(icc.high)}M${at(icc.low)} 10v10M${at(icc.high)} 10v10`}
               stroke="var(--text)"
               strokeWidth="1.8"
             />
-            <circle
-              cx={Math.max(0, icc.value) * 230}
-              cy="15"
-              r="5.5"
-              fill="var(--petrol)"
-            />
+            <circle cx={at(icc.value)} cy="15" r="5.5" fill="var(--petrol)" />
           </svg>
           <b className="num">{icc.value.toFixed(2)}</b>
         </div>

@@ -57,6 +57,8 @@ pub struct Reliability {
     pub band_2_1: IccBand,
     /// Word for the second.
     pub band_3_1: IccBand,
+    /// From where on an estimate is called moderate, good, excellent.
+    pub bands: [f64; 3],
     /// Standard error of one measurement by any rater, in the unit of the ratings.
     pub sem: f64,
     /// Smallest detectable change at 95 %, any rater.
@@ -159,6 +161,7 @@ pub fn reliability(ratings: &[Vec<f64>], bands: [f64; 3]) -> Result<Reliability,
         icc_3_1,
         band_2_1: icc_band(icc_2_1.value, bands),
         band_3_1: icc_band(icc_3_1.value, bands),
+        bands,
         sem,
         mdc95: mdc95(sem),
         sem_same_rater,

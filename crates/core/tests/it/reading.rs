@@ -422,6 +422,10 @@ fn agreement_of_raters_matches_the_classic_table_and_a_statistics_package() {
         ("2.50".into(), "1.01".into())
     );
     assert_eq!(
+        got.bands, bands,
+        "the picture draws what the words are told by"
+    );
+    assert_eq!(
         reliability(&vec![vec![1.0, 2.0]; 3], bands),
         Err(ReliabilityError::NoSpread)
     );

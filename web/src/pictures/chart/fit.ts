@@ -9,7 +9,8 @@ export function wide(text: string, size: number, weight = 400): number {
 }
 
 /**
- * As many whole words of a text as fit into a room, with a sign that there is more; nothing where not even two fit. A word that
+ * As many whole words of a text as fit into a room, with a sign that there is more; nothing where not even
+ * two fit. A word that
  * is cut in half reads as another word, and one word alone ("Lying") as every other.
  */
 export function fit(

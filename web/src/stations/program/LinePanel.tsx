@@ -314,7 +314,10 @@ function CautionReason({
   );
 }
 
-/** What this line asks of this shoulder: the peak about the joint, and the share of the patient's own strength where that may be told. */
+/**
+ * What this line asks of this shoulder: the peak about the joint, and the share of the patient's own strength
+ * where that may be told.
+ */
 function Load({ episode, line }: { episode: string; line: Schemas["Line"] }) {
   const story = useQuery({
     queryKey: ["story", episode],

@@ -8,7 +8,10 @@ import { Pending, ProblemNote } from "../../app/parts";
 import { capital, nameOf, t, withUnit } from "../../app/wording";
 import { PlanChart } from "../../pictures/PlanChart";
 
-/** Another school, a tighter limit, fewer minutes, a fortnight missed: both programs side by side, the differences marked. */
+/**
+ * Another school, a tighter limit, fewer minutes, a fortnight missed: both programs side by side, the
+ * differences marked.
+ */
 export function WhatIf({
   episode,
   onClose,

@@ -20,7 +20,10 @@ function onLine(e: KeyboardEvent): boolean {
   );
 }
 
-/** The plan chart is edited from the keyboard: the chosen line moves, stretches, climbs, goes; every step can be taken back. */
+/**
+ * The plan chart is edited from the keyboard: the chosen line moves, stretches, climbs, goes; every step can be
+ * taken back.
+ */
 export function useProgramKeys(hands: Hands) {
   const { draft, selected, setSelected, onZoom, move, rung } = hands;
   useKeys((e) => {

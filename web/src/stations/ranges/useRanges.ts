@@ -110,7 +110,10 @@ export function useRanges(episode: string, today: string) {
       method: simulated ? "simulated" : dial.unit === "deg" ? method : null,
       remark,
     };
-    const says = `${capital(nameOf("quantity", dial.quantity))}, ${nameOf("side", side)}: ${value}${dial.unit === "deg" ? "°" : ""}, ${nameOf("stop", stop)}${simulated ? ` (${t("simulated-never")})` : ""}`;
+    const what = `${capital(nameOf("quantity", dial.quantity))}, ${nameOf("side", side)}`;
+    const degrees = `${value}${dial.unit === "deg" ? "°" : ""}`;
+    const never = simulated ? ` (${t("simulated-never")})` : "";
+    const says = `${what}: ${degrees}, ${nameOf("stop", stop)}${never}`;
     // The next one can be typed while this one is on its way; refused, it stands there again.
     const before = { typed, arc, at, remark };
     move(1);

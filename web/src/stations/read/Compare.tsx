@@ -31,7 +31,7 @@ export function Compare({ episode }: { episode: string }) {
   });
   if (!open)
     return (
-      <p>
+      <p className="below-14">
         <Button size="small" id="compare-open" onClick={() => setOpen(true)}>
           {t("compare-open")}
         </Button>

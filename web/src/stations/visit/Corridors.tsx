@@ -57,5 +57,11 @@ function trendText(quantity: string, trend: Schemas["Trend"]): string {
   if (!r) return speed;
   const target = withUnit(quantity, r.target);
   if (r.middle == null) return `${speed} ${t("trend-cannot-say", { target })}`;
-  return `${speed} ${t(r.latest == null ? "trend-reach-open" : "trend-reach", { target, day: r.middle, early: r.earliest ?? r.middle, late: r.latest ?? 0 })}`;
+  const reach = t(r.latest == null ? "trend-reach-open" : "trend-reach", {
+    target,
+    day: r.middle,
+    early: r.earliest ?? r.middle,
+    late: r.latest ?? 0,
+  });
+  return `${speed} ${reach}`;
 }
