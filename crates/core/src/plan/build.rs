@@ -4,7 +4,7 @@ use super::ask::BuildAsk;
 use super::choose::{Choice, Offer, choose};
 use super::difference::{PlanDifference, difference};
 use super::place::{join_lines, open_rungs, place_ladder};
-use crate::calendar::{EpisodeDay, WEEK};
+use crate::calendar::WEEK;
 use crate::context::CheckContext;
 use crate::facts::Line;
 use crate::reason::Reason;
