@@ -1,7 +1,22 @@
 # Names and instructions of the exercises: what the patient reads. Plain words, no degrees.
 
+# What the arm is called, and where it rests.
+the-arm = { $arm ->
+    [operated] the operated arm
+    [slipped] the arm that slipped
+   *[sore] the sore arm
+}
+resting = { $sling ->
+    [on] in the sling
+   *[off] in your lap
+}
+freed = { $sling ->
+    [on] Slip the sling off and let
+   *[off] Let
+}
+
 ex-hand-elbow-finger-open-close = Finger open and close
-    .start = Sit with your arm resting in the sling.
+    .start = Sit with your arm resting { resting }.
     .how = Open your fingers wide, then close them into a loose fist.
     .task = Holding a cup
 
@@ -16,7 +31,7 @@ ex-hand-elbow-palm-turn = Palm up, palm down
     .task = Turning a key
 
 ex-hand-elbow-elbow-bend = Elbow bend and straighten
-    .start = Stand. Slip the sling off and let the upper arm rest against your side.
+    .start = Stand. { freed } the upper arm rest against your side.
     .how = Slowly straighten the elbow, then bend it. The upper arm does not move.
     .task = Bringing a hand to your mouth
 
@@ -26,7 +41,7 @@ ex-hand-elbow-ball-squeeze = Soft-ball squeeze
     .task = Opening a jar
 
 ex-posture-tall-sitting = Tall sitting
-    .start = Sit towards the front of a chair, arm in the sling.
+    .start = Sit towards the front of a chair, arm { resting }.
     .how = Grow tall through the top of your head and let the shoulders be soft. Hold, then rest.
     .task = Desk work
 
@@ -36,9 +51,9 @@ ex-posture-chin-back = Chin back
     .task = Driving posture
 
 ex-posture-ear-to-shoulder = Ear to shoulder
-    .start = Sit tall, arm in the sling.
+    .start = Sit tall, arm { resting }.
     .how = Tip your ear towards one shoulder until you feel a mild stretch, then the other.
-    .task = Comfort in the sling
+    .task = Easing a tense neck
 
 ex-posture-quiet-breathing = Quiet breathing
     .start = Lie on your back, arm held up on a pillow.
@@ -46,22 +61,22 @@ ex-posture-quiet-breathing = Quiet breathing
     .task = Sleep and easing pain
 
 ex-shoulder-blade-clock = Shoulder-blade clock
-    .start = Sit tall, arm in the sling, the arm itself still.
+    .start = Sit tall, arm { resting }, the arm itself still.
     .how = Glide the shoulder blade a little up, down, forward and back, as if to four points of a clock.
-    .task = Body awareness in the sling
+    .task = Feeling where the shoulder is
 
 ex-shoulder-blade-setting = Gentle blade setting
-    .start = Sit tall, arm in the sling.
+    .start = Sit tall, arm { resting }.
     .how = Draw the shoulder blade a little back, as lightly as you can. Hold, then let go.
     .task = Sitting at a desk
 
 ex-blade-lift-shrug = Shrug and lower
-    .start = Sit tall, arm in the sling.
+    .start = Sit tall, arm { resting }.
     .how = Lift both shoulders a little towards your ears, then lower them slowly.
     .task = Lifting a strap onto the shoulder
 
 ex-blade-lift-roll = Shoulder rolls
-    .start = Sit tall, arm in the sling.
+    .start = Sit tall, arm { resting }.
     .how = Roll both shoulders up, back and down, small and slow.
     .task = Easing tension
 
@@ -71,37 +86,37 @@ ex-shoulder-blade-table-reach = Table reach with the blade
     .task = Reaching for a mug
 
 ex-pendulum-cradle = Cradle and rock
-    .start = Sit. Cradle the operated arm with your other arm, like holding a baby.
+    .start = Sit. Cradle { the-arm } with your other arm, like holding a baby.
     .how = Rock your body gently and let the arm go along with it. The cradled arm stays asleep.
-    .task = Taking the sling off to wash
+    .task = Washing under the arm
 
 ex-pendulum-forward-back = Hanging swing, forward and back
-    .start = Lean forward, your other hand on a table. Let the operated arm hang.
+    .start = Lean forward, your other hand on a table. Let { the-arm } hang.
     .how = Sway your body forward and back so the arm swings by itself, a hand's width each way.
     .task = Threading a sleeve
 
 ex-pendulum-side-to-side = Hanging swing, side to side
-    .start = Lean forward, your other hand on a table. Let the operated arm hang.
+    .start = Lean forward, your other hand on a table. Let { the-arm } hang.
     .how = Sway from foot to foot so the arm swings a little from side to side.
     .task = Washing under the arm
 
 ex-pendulum-circles = Hanging swing, small circles
-    .start = Lean forward, your other hand on a table. Let the operated arm hang.
+    .start = Lean forward, your other hand on a table. Let { the-arm } hang.
     .how = Move your body in a small circle so the hand draws a circle the size of a plate. Then the other way.
     .task = Putting on a coat
 
 ex-assisted-elevation-lying-other-hand = Lying lift with the other hand
-    .start = Lie on your back, a small pillow under the upper arm. Hold the operated wrist with your other hand.
-    .how = Let the other arm lift the operated one. It stays heavy. Pause at the limit, then lower slowly.
+    .start = Lie on your back, a small pillow under the upper arm. Hold the wrist with your other hand.
+    .how = Let the other arm lift { the-arm }. It stays heavy. Pause at the limit, then lower slowly.
     .task = Hand to forehead when lying
 
 ex-table-slide-forward = Table slide, forward
-    .start = Sit at a table, the operated hand on a cloth.
+    .start = Sit at a table, this hand on a cloth.
     .how = Bow forward from the hips and let the hand slide away. Come back by sitting up.
     .task = Wiping a table
 
 ex-table-slide-to-side = Table slide, to the side
-    .start = Sit side-on to a table, the operated hand on a cloth.
+    .start = Sit side-on to a table, this hand on a cloth.
     .how = Lean towards the table and let the hand slide away between front and side. Sit back up.
     .task = Reaching across a bed
 
@@ -112,7 +127,7 @@ ex-assisted-elevation-lying-stick = Lying lift with a stick
 
 ex-assisted-elevation-pulley = Pulley lift
     .start = Sit under a door pulley, a handle in each hand.
-    .how = Pull down with the good arm so that the operated arm is drawn up. Lower it slowly.
+    .how = Pull down with the good arm so that { the-arm } is drawn up. Lower it slowly.
     .task = Hanging up a coat
 
 ex-assisted-elevation-standing-stick = Standing lift with a stick
@@ -122,11 +137,11 @@ ex-assisted-elevation-standing-stick = Standing lift with a stick
 
 ex-assisted-external-rotation-lying-stick = Lying outward turn with a stick
     .start = Lie on your back, elbow bent and resting on a folded towel at your side. Hold a stick in both hands.
-    .how = Push with the good hand so that the operated forearm turns outward. Pause at the limit, come back.
+    .how = Push with the good hand so that the other forearm turns outward. Pause at the limit, come back.
     .task = Opening a door
 
 ex-assisted-external-rotation-at-table = Sitting outward turn at a table
-    .start = Sit with the operated forearm resting on a table, elbow near your side.
+    .start = Sit with this forearm resting on a table, elbow near your side.
     .how = Keep the forearm still and turn your body away from it, to the limit. Turn back.
     .task = Using a computer mouse
 
@@ -136,8 +151,8 @@ ex-assisted-external-rotation-lying-arm-away = Lying outward turn, arm away
     .task = Turning a steering wheel
 
 ex-internal-rotation-reach-hand-to-belly = Hand to belly, helped
-    .start = Lie on your back, elbow on a towel. Hold the operated wrist with your other hand.
-    .how = Let the other hand bring the operated hand down to your belly. Pause, come back.
+    .start = Lie on your back, elbow on a towel. Hold the wrist with your other hand.
+    .how = Let the other hand bring this hand down to your belly. Pause, come back.
     .task = Hand to belly
 
 ex-internal-rotation-reach-behind-back = Reach behind the back
@@ -227,22 +242,22 @@ ex-internal-rotation-standing-elastic = Standing inward turn with elastic
 
 ex-isometric-outward-wall = Outward press against a wall
     .start = Stand beside a wall, elbow bent and tucked in, back of the hand on the wall.
-    .how = Press gently outward. Build up over two seconds, hold, ease off.
+    .how = Press outward. Build up over two seconds, hold, ease off.
     .task = Steadying a door
 
 ex-isometric-inward-frame = Inward press against a frame
     .start = Stand at a door frame, elbow bent and tucked in, palm on the frame.
-    .how = Press gently inward. Build up over two seconds, hold, ease off.
+    .how = Press inward. Build up over two seconds, hold, ease off.
     .task = Holding a bag to your chest
 
 ex-isometric-forward-wall = Forward press against a wall
     .start = Stand facing a wall, elbow bent, fist on the wall.
-    .how = Press gently forward. Build up, hold, ease off.
+    .how = Press forward. Build up, hold, ease off.
     .task = Starting to push a door
 
 ex-isometric-sideways-wall = Sideways press against a wall
     .start = Stand beside a wall, elbow bent, outside of the elbow on the wall.
-    .how = Press gently sideways. Build up, hold, ease off.
+    .how = Press sideways. Build up, hold, ease off.
     .task = Starting to lift the arm sideways
 
 ex-reach-and-push-ceiling-punch = Ceiling punch
@@ -300,7 +315,7 @@ ex-hand-elbow-finger-shapes = Finger shapes and thumb touch
 ex-hand-elbow-elbow-bend-helped = Elbow bend with the other hand
     .start = Sit with the upper arm resting, the other hand round the wrist.
     .how = Let the other hand bend and stretch the elbow; the arm itself stays soft.
-    .task = Straightening the arm out of the sling
+    .task = Straightening the elbow all the way
 
 ex-hand-elbow-wrist-lift-weight = Wrist lift with a weight
     .start = Forearm on a table, hand over the edge, a light weight in it.
@@ -479,12 +494,12 @@ ex-mobility-back-bend-chair = Back bend over a chair
 
 ex-isometric-backward-wall = Backward press against a wall
     .start = Stand with your back to a wall, elbow bent and touching it.
-    .how = Press the elbow softly back, hold, let go slowly.
+    .how = Press the elbow back, hold, let go slowly.
     .task = Pushing up from arm rest (preparation)
 
 ex-isometric-towel-squeeze = Towel squeeze
     .start = Stand, elbow bent, a folded towel between elbow and ribs.
-    .how = Squeeze the towel softly, hold, let go.
+    .how = Squeeze the towel, hold, let go.
     .task = Holding papers under the arm
 
 ex-isometric-palm-press = Palm press
@@ -964,37 +979,37 @@ ex-diagonal-weight = Diagonal with a weight
 
 ex-slow-lowering-side-lying-outward = Lying outward turn, slow lowering
     .start = Lie on the other side, help the weight up with the other hand.
-    .how = Let the forearm down alone, counting four.
+    .how = Let the forearm down alone, slowly.
     .task = Lowering a tool
 
 ex-slow-lowering-from-shoulder-height = Slow lowering from shoulder height
     .start = Bring the arm up with a bent elbow, then straighten it.
-    .how = Lower alone, counting four.
+    .how = Lower alone, slowly.
     .task = Lowering a pot from a shelf
 
 ex-slow-lowering-outward-elastic = Outward turn, slow return
     .start = Turn the hand out with the elastic slack, then step away.
-    .how = Let the hand come in slowly, counting four.
+    .how = Let the hand come in slowly.
     .task = Controlling a door in wind
 
 ex-slow-lowering-outward-in-front = Outward turn in front, slow return
     .start = Elbow raised in front, elastic from ahead, hand helped up.
-    .how = Let the hand down slowly, counting four.
+    .how = Let the hand down slowly.
     .task = Lowering held load at chest
 
 ex-slow-lowering-outward-high = High outward turn, slow return
     .start = Elbow out at shoulder height, hand helped back.
-    .how = Let the hand come forward slowly, counting four.
+    .how = Let the hand come forward slowly.
     .task = Throw/serve deceleration
 
 ex-slow-lowering-prone-side = Lying side lowering
     .start = Lie on your front, lift the weight with a bent elbow, then straighten.
-    .how = Lower from the side to hanging, counting four.
+    .how = Lower from the side to hanging, slowly.
     .task = Controlling a swinging load
 
 ex-slow-lowering-heavy-raise = Slow heavy raise
     .start = Stand, a heavier weight in the hand.
-    .how = Three seconds up to shoulder height, four down.
+    .how = Raise it slowly to shoulder height, and lower it more slowly still.
     .task = Heavy lifting to shoulder height
 
 ex-quick-power-chest-pass = Chest pass

@@ -10,14 +10,18 @@ paper-arm-works = This arm works.
 paper-arm-helps = This arm helps a little. The other arm does most.
 paper-arm-rests-other = This arm rests. The other arm works.
 paper-arm-rests-body = This arm rests. Your body moves it.
-paper-arm = Operated arm: { $side }. Tinted in the drawings. The other arm is hatched.
-paper-arm-sore = Sore arm: { $side }. Tinted in the drawings. The other arm is hatched.
+paper-arm = { $arm ->
+    [operated] Operated arm: { $side }
+    [slipped] The arm that slipped: { $side }
+   *[sore] Sore arm: { $side }
+}. Tinted in the drawings. The other arm is hatched.
 paper-limits = Your limits today
 paper-avoid = Not yet
+paper-habits = Every day
+paper-avoid-none = Nothing else is held back.
 paper-sling = Sling
 paper-sling-all = Wear it day and night until { $date }. Take it off only to wash, dress and exercise.
 paper-sling-nights = Wear it at night and in crowds until { $date }. By day, wean off it at home first.
-paper-sling-never = No sling needed.
 paper-sling-none = No sling any more.
 paper-stop = Stop and call us
 paper-stop-1 = You feel or hear a pop, or the shoulder slips or feels about to slip.
@@ -43,6 +47,18 @@ paper-dose = { $sets ->
     [one] { $sets } round
    *[other] { $sets } rounds
 } of { $repetitions }
+paper-dose-timed = { $sets ->
+    [one] { $sets } round
+   *[other] { $sets } rounds
+} of { $seconds } seconds
+paper-dose-minutes = { $sets ->
+    [one] { $sets } round
+   *[other] { $sets } rounds
+} of { $minutes } minutes
+paper-tempo = slowly: { $out } seconds there, { $pause ->
+    [0] {""}
+   *[other] hold { $pause },{" "}
+}{ $back } seconds back
 paper-hold = hold { $hold } seconds each
 paper-rest = rest { $rest } seconds between rounds
 paper-times = { $times ->
@@ -56,7 +72,11 @@ paper-days = { $days ->
 paper-load = { $load } kg in your hand
 paper-elastic = elastic level { $level }
 paper-distance = { $metres } m from where it is fixed
-paper-effort = press with about { $effort } % of your strength
+paper-effort-least = press as lightly as you would hold a grape
+paper-effort-light = press lightly, with less than half of your strength
+paper-effort-half = press with about half of your strength
+paper-effort-firm = press firmly, as long as it does not hurt more
+paper-effort-full = press as hard as you can without more pain
 paper-watch = Watch out for: { $faults }.
 paper-task = Helps with: { $task }
 paper-kit = You need
@@ -90,6 +110,11 @@ landmark-behind-6 = To the waistband, no further
 landmark-behind-free = As far as is comfortable
 
 calendar-session = Shoulder exercises
+calendar-line-timed = { $exercise }: { $sets } × { $duration-s } s, { $times-per-day ->
+    [one] once
+    [2] twice
+   *[other] { $times-per-day } times
+}
 calendar-line = { $exercise }: { $sets } × { $repetitions }{ $hold-s ->
     [0] {""}
    *[other] , hold { $hold-s } s

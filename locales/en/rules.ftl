@@ -241,7 +241,10 @@ rule-volume-over-minutes = { $minutes } minutes a day are more than the { $max }
 rule-input-session = Day { $day }: { $sessions ->
     [one] 1 session
    *[other] { $sessions } sessions
-} of { $repetitions } repetitions; pain { $pain }, next morning { $morning }
+}{ $repetitions ->
+    [one] {""}
+   *[other] {" "}of { $repetitions } repetitions
+}; pain { $pain }, next morning { $morning }
 rule-input-adherence = { $percent } % of the planned sessions over 14 days
 rule-input-adherence-lately = { $percent } % of the planned sessions in the last { $days } days
 rule-input-baseline = Usual morning pain { $pain }/10
@@ -259,8 +262,15 @@ rule-back-mornings = On { $count } of the last mornings pain was at least { $poi
 rule-back-pain-above = Pain above { $max }/10 during, { $count } sessions running.
 rule-back-flares = { $count } bad days in a week.
 rule-ease-flare = A bad day: { $sets } sets of { $repetitions } today, lighter. It ends by itself and changes nothing.
-rule-ease-flare-nearer = A bad day: stand { $nearer-m } m nearer, { $repetitions } repetitions today. It ends by itself and changes nothing.
-rule-ease-flare-newtons = A bad day: stand { $nearer-m } m nearer, { $eased-n } N instead of { $usual-n } N, { $repetitions } repetitions today. It ends by itself and changes nothing.
+rule-ease-flare-timed = A bad day: { $sets } sets of { $seconds } s today, lighter. It ends by itself and changes nothing.
+rule-ease-flare-nearer = A bad day: stand { $nearer-m } m nearer{ $repetitions ->
+    [one] {""}
+   *[other] , { $repetitions } repetitions
+} today. It ends by itself and changes nothing.
+rule-ease-flare-newtons = A bad day: stand { $nearer-m } m nearer, { $eased-n } N instead of { $usual-n } N{ $repetitions ->
+    [one] {""}
+   *[other] , { $repetitions } repetitions
+} today. It ends by itself and changes nothing.
 rule-ease-flare-arc = A bad day: a smaller arc, { $repetitions } repetitions today. It ends by itself and changes nothing.
 rule-hold-over-ceiling = { $quantity } was measured above its ceiling: nothing goes on in that direction.
 rule-hold-stiff = { $quantity } is below what is expected: more often, never harder; tell the surgeon.
@@ -282,6 +292,7 @@ rule-hold-ladder-end = At the top of its range and of its ladder.
 rule-next-rung = { $needed } whole and quiet sessions in a row at the top of the range.
 rule-progress-dose = { $needed } whole and quiet sessions in a row.
 rule-instead-next-rung = the range is full, so the next rung comes first
+rule-instead-stronger-elastic = so many repetitions may already be done with the next elastic
 rule-instead-more = more of this rung comes first
 rule-not-at-top = the range of this rung is not full
 rule-lane-step-back = { $exercise }: stop or step back ({ $count } in all)
@@ -341,7 +352,10 @@ rule-event-attestation = { $code }: { $holds ->
    *[no] found not to be so
 }
 rule-event-log = { $kind ->
-    [done] { $exercise }: { $sessions } times with { $repetitions } repetitions
+    [done] { $exercise }: { $sessions } times{ $repetitions ->
+        [one] {""}
+       *[other] {" "}with { $repetitions } repetitions
+    }
     [left_out] { $exercise }: left out
     [pain_before] Pain before exercise: { $value }/10
     [pain_during] Worst pain during exercise: { $value }/10

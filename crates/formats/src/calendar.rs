@@ -122,13 +122,18 @@ fn on_weekday(dose: &Dose, weekday: Weekday) -> bool {
 fn with_dose(wording: &Wording, line: &Line) -> String {
     let number = |n: u32| Value::Number(f64::from(n));
     let dose = &line.dose;
+    let id = match dose.duration_s {
+        Some(_) => "calendar-line-timed",
+        None => "calendar-line",
+    };
     wording.say(
-        "calendar-line",
+        id,
         &[
             ("exercise", Value::Text(&line.exercise)),
             ("sets", number(dose.sets)),
             ("repetitions", number(dose.repetitions)),
             ("hold_s", number(dose.hold_s)),
+            ("duration_s", number(dose.duration_s.unwrap_or(0))),
             ("times_per_day", number(dose.times_per_day)),
         ],
     )

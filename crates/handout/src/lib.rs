@@ -2,8 +2,10 @@
 //!
 //! No degrees and no newtons on patient pages: limits become landmarks of the body.
 
+mod contents;
 mod landmarks;
 mod sheet;
 
+pub use contents::{HandoutInput, contents};
 pub use landmarks::{limit_rows, session_limit};
-pub use sheet::{HandoutError, HandoutInput, render};
+pub use sheet::{HandoutError, render};

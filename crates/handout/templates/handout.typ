@@ -27,11 +27,15 @@
       *#row.what* \ #row.how
       #v(1mm)
     ]
-    *#d.sling_title* \ #d.sling
+    #if d.sling != "" [*#d.sling_title* \ #d.sling]
   ],
   [
     == #d.avoid_title
-    #list(marker: [–], ..d.avoid.map(a => [#a]))
+    #if d.avoid.len() == 0 [ #d.avoid_none ] else [ #list(marker: [–], ..d.avoid.map(a => [#a])) ]
+    #if d.habits.len() > 0 [
+      == #d.habits_title
+      #list(marker: [–], ..d.habits.map(a => [#a]))
+    ]
   ])
 
 #block(stroke: (left: 1.6mm + rgb("#a8402c")), inset: (left: 4mm, y: 1mm), width: 100%)[

@@ -6,6 +6,7 @@
 use fluent_bundle::concurrent::FluentBundle;
 use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
 use ritorno_core::reason::{Arg, Reason};
+use ritorno_core::rules::Spoken;
 use thiserror::Error;
 
 const ENGLISH: [&str; 7] = [
@@ -75,9 +76,20 @@ impl Wording {
         self.format(id, None, args).unwrap_or_else(|| id.to_owned())
     }
 
-    /// An attribute of a message, e.g. the instructions of an exercise.
+    /// An attribute of a message, e.g. how a test is done.
     pub fn attribute(&self, id: &str, attribute: &str) -> String {
         self.format(id, Some(attribute), &[]).unwrap_or_default()
+    }
+
+    /// Where an exercise starts, how it goes, what it helps with, in words for this arm: parts `start`, `how` and `task`.
+    pub fn exercise(&self, id: &str, part: &str, spoken: Spoken) -> String {
+        self.format(&format!("ex-{id}"), Some(part), &spoken_args(spoken))
+            .unwrap_or_default()
+    }
+
+    /// A sentence for a patient, in words for this arm.
+    pub fn to_patient(&self, id: &str, spoken: Spoken) -> String {
+        self.say(id, &spoken_args(spoken))
     }
 
     /// The sentence of a reason, with a capital letter.
@@ -167,6 +179,14 @@ impl Wording {
             .or_else(elsewhere)
             .unwrap_or_else(|| value.to_owned())
     }
+}
+
+fn spoken_args(spoken: Spoken) -> [(&'static str, Value<'static>); 2] {
+    let sling = if spoken.sling { "on" } else { "off" };
+    [
+        ("arm", Value::Text(spoken.arm.key())),
+        ("sling", Value::Text(sling)),
+    ]
 }
 
 /// The same text with its first letter raised.

@@ -1067,6 +1067,11 @@ export interface components {
          * @enum {string}
          */
         Arm: "left" | "right";
+        /**
+         * @description What the arm is called.
+         * @enum {string}
+         */
+        ArmWord: "operated" | "slipped" | "sore";
         /** @description Something a person signs for. */
         Attestation: {
             /** @description What is attested. */
@@ -1744,7 +1749,8 @@ export interface components {
             distance_m?: number | null;
             /**
              * Format: int32
-             * @description Seconds of work that is timed and not counted.
+             * @description Seconds of each set, for work that is timed and not counted: walking, turning a crank, kneading. Such a dose has one
+             *     repetition and no hold.
              */
             duration_s?: number | null;
             /**
@@ -3740,6 +3746,13 @@ export interface components {
              */
             rotation_nm: number;
         };
+        /** @description What the texts for a patient depend on. */
+        Spoken: {
+            /** @description What the arm is called. */
+            arm: components["schemas"]["ArmWord"];
+            /** @description Whether it lies in a sling by day. */
+            sling: boolean;
+        };
         /**
          * @description How it began: what day 0 is the day of.
          * @enum {string}
@@ -3908,6 +3921,8 @@ export interface components {
             questions: components["schemas"]["Question"][];
             /** Format: int32 */
             rev: number;
+            /** @description How this shoulder is spoken of to its owner. */
+            spoken: components["schemas"]["Spoken"];
             stations: components["schemas"]["Stations"];
             story: components["schemas"]["Story"];
         };

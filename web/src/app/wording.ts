@@ -66,9 +66,9 @@ export function t(id: string, args: Args = {}): string {
   return raw(id, undefined, named) ?? id;
 }
 
-/** An attribute of a message, e.g. the instructions of an exercise. */
-export function attr(id: string, attribute: string): string {
-  return raw(id, attribute, {}) ?? "";
+/** An attribute of a message, e.g. how a test is done. */
+export function attr(id: string, attribute: string, args: Args = {}): string {
+  return raw(id, attribute, args) ?? "";
 }
 
 export function capital(text: string): string {

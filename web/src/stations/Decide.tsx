@@ -1,6 +1,7 @@
 import Button from "antd/es/button";
 import { useState } from "react";
 import { newId, type Schemas } from "../app/client";
+import { doseInShort, muchOf } from "../app/dose";
 import { useFaulty } from "../app/faulty";
 import { NumberField } from "../app/NumberField";
 import { nameOf, sentence, shortDate, t } from "../app/wording";
@@ -19,8 +20,7 @@ function changeText(
   if (change.kind === "exercise")
     return t("change-exercise", {
       next: change.exercise,
-      sets: change.dose.sets,
-      repetitions: change.dose.repetitions,
+      much: doseInShort(change.dose),
     });
   if (change.kind !== "dose")
     return change.kind === "remove" ? t("change-remove") : t("change-none");
@@ -36,9 +36,8 @@ function changeText(
     was && was.times_per_day !== d.times_per_day
       ? ` · ${d.times_per_day}/${t("day")}`
       : "";
-  const before = was ? `${was.sets} × ${was.repetitions} → ` : "";
-  const hold = (d.hold_s ?? 0) > 0 ? ` · ${d.hold_s} s` : "";
-  return `${before}${d.sets} × ${d.repetitions}${hold}${load}${often}`;
+  const before = was ? `${doseInShort(was)} → ` : "";
+  return `${before}${doseInShort(d)}${load}${often}`;
 }
 
 /** One decision for each exercise: rule, inputs, alternatives, the sentence for the patient. */
@@ -304,13 +303,13 @@ function Own({
   const changed = JSON.stringify(dose) !== JSON.stringify(line.dose);
   return (
     <div className="own-dose small">
-      {(["sets", "repetitions", "times_per_day"] as const).map((f) => (
+      {(["sets", muchOf(line.dose)[0], "times_per_day"] as const).map((f) => (
         <NumberField
           key={f}
           required
           rule={f}
           label={nameOf("field", f)}
-          value={dose[f]}
+          value={dose[f] ?? null}
           onValue={fields.take(f, (n) =>
             setDose((now) => ({ ...now, [f]: n ?? line.dose[f] })),
           )}

@@ -1,11 +1,14 @@
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { api, ask } from "../app/client";
+import { doseInShort } from "../app/dose";
 import { Pending } from "../app/parts";
-import { attr, capital, nameOf, shortDate, t } from "../app/wording";
+import { useSpoken } from "../app/spoken";
+import { capital, nameOf, shortDate, t } from "../app/wording";
 import { Link } from "react-router";
 
 export function Home({ episode }: { episode: string }) {
+  const { exercise, say } = useSpoken();
   const page = useQuery({
     queryKey: ["program", episode],
     queryFn: () =>
@@ -70,20 +73,16 @@ export function Home({ episode }: { episode: string }) {
           <article key={line.id} className="sheet">
             <img
               src={`/api/episodes/${episode}/figures/${line.exercise}`}
-              alt={`${nameOf("exercise", line.exercise)}. ${attr(`ex-${line.exercise}`, "how")}`}
+              alt={`${nameOf("exercise", line.exercise)}. ${exercise(line.exercise, "how")}`}
               className="card-figure"
             />
             <h3 className="above-8">{nameOf("exercise", line.exercise)}</h3>
             <p className="num card-dose">
-              {line.dose.sets} × {line.dose.repetitions}
-              {(line.dose.hold_s ?? 0) > 0
-                ? `, ${t("hold-s", { s: line.dose.hold_s ?? 0 })}`
-                : ""}
-              , {line.dose.times_per_day}/{t("day")}
+              {doseInShort(line.dose)}, {line.dose.times_per_day}/{t("day")}
             </p>
             <p className="small">
-              {attr(`ex-${line.exercise}`, "start")}{" "}
-              {attr(`ex-${line.exercise}`, "how")}
+              {exercise(line.exercise, "start")}{" "}
+              {exercise(line.exercise, "how")}
             </p>
             <p className="soft small">
               {t("minutes-session", { minutes: Math.round(totals.minutes) })}
@@ -93,7 +92,7 @@ export function Home({ episode }: { episode: string }) {
       </div>
       {lines.length === 0 && <p className="soft">{t("home-no-lines")}</p>}
       <h2 className="flush above-22 below-8">{capital(t("home-arms"))}</h2>
-      <p>{t("home-arms-text")}</p>
+      <p>{say("home-arms-text")}</p>
     </>
   );
 }

@@ -13,6 +13,7 @@ import { api, ask } from "../app/client";
 import { useGoKeys } from "../app/keys";
 import { pageOf } from "../app/outbox";
 import { Pending } from "../app/parts";
+import { SpokenContext } from "../app/spoken";
 import { ink } from "../app/theme";
 import { clock, nameOf, t } from "../app/wording";
 import { Examine } from "./Examine";
@@ -168,51 +169,53 @@ export default function Patient({ today }: { today: string }) {
         </nav>
       </aside>
       <div>
-        <Routes>
-          <Route path="visit" element={<Visit episode={episode} />} />
-          <Route
-            path="story"
-            element={
-              <Story episode={episode} page={story.data} today={today} />
-            }
-          />
-          <Route
-            path="examine"
-            element={<Examine episode={episode} today={today} />}
-          />
-          <Route
-            path="read"
-            element={<Read episode={episode} today={today} />}
-          />
-          <Route
-            path="ranges"
-            element={<Ranges episode={episode} today={today} />}
-          />
-          <Route
-            path="strength"
-            element={<Strength episode={episode} today={today} />}
-          />
-          <Route
-            path="scores"
-            element={<Scores episode={episode} today={today} />}
-          />
-          <Route
-            path="program"
-            element={
-              <Program
-                episode={episode}
-                who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
-                today={today}
-              />
-            }
-          />
-          <Route path="home" element={<Home episode={episode} />} />
-          <Route
-            path="timeline"
-            element={<Timeline patient={head.patient} />}
-          />
-          <Route path="*" element={<Navigate to="visit" replace />} />
-        </Routes>
+        <SpokenContext value={story.data.spoken}>
+          <Routes>
+            <Route path="visit" element={<Visit episode={episode} />} />
+            <Route
+              path="story"
+              element={
+                <Story episode={episode} page={story.data} today={today} />
+              }
+            />
+            <Route
+              path="examine"
+              element={<Examine episode={episode} today={today} />}
+            />
+            <Route
+              path="read"
+              element={<Read episode={episode} today={today} />}
+            />
+            <Route
+              path="ranges"
+              element={<Ranges episode={episode} today={today} />}
+            />
+            <Route
+              path="strength"
+              element={<Strength episode={episode} today={today} />}
+            />
+            <Route
+              path="scores"
+              element={<Scores episode={episode} today={today} />}
+            />
+            <Route
+              path="program"
+              element={
+                <Program
+                  episode={episode}
+                  who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
+                  today={today}
+                />
+              }
+            />
+            <Route path="home" element={<Home episode={episode} />} />
+            <Route
+              path="timeline"
+              element={<Timeline patient={head.patient} />}
+            />
+            <Route path="*" element={<Navigate to="visit" replace />} />
+          </Routes>
+        </SpokenContext>
       </div>
     </div>
   );

@@ -402,6 +402,29 @@ fn check_exercise(known: &Knowledge, exercise: &Exercise, faults: &mut Vec<Knowl
             );
         }
     }
+    match (exercise.dose.duration_s, range.duration_s) {
+        (None, None) => {}
+        (Some(seconds), Some([low, high])) if (low..=high).contains(&seconds) => {
+            if (range.repetitions, range.hold_s) != ([1, 1], [0, 0]) {
+                fault(
+                    "range.duration_s",
+                    "timed work has one repetition and no hold".to_owned(),
+                );
+            }
+        }
+        (given, range) => fault(
+            "dose.duration_s",
+            format!("{given:?} and the range {range:?} do not fit together"),
+        ),
+    }
+    if let Some([_, pause, _]) = exercise.dose.tempo_s
+        && (exercise.dose.duration_s.is_some() || pause > 0 && range.hold_s[1] > 0)
+    {
+        fault(
+            "dose.tempo_s",
+            "timed work has no tempo, and a pause is told either as tempo or as hold".to_owned(),
+        );
+    }
     if exercise.path.is_empty() {
         fault("path", "needs at least one key pose".to_owned());
     }

@@ -10,8 +10,9 @@ use crate::reading::Irritability;
 use crate::safety::{Finding, Status, check_exercise};
 use uuid::Uuid;
 
-/// Whether a dose stands at the top of its range in what progresses first: all its sets at the most repetitions; where the
-/// repetitions are fixed, the longest hold; where that is fixed too, the most sets.
+/// Whether a dose stands at the top of its range in what progresses first: all its sets at the longest time where the work is
+/// timed, else at the most repetitions, with an elastic at `elastic-may-repetitions`; where the repetitions are fixed, the longest
+/// hold; where that is fixed too, the most sets.
 ///
 /// Whoever does all sets at the top may go on: nobody needs the most of everything at once. Source: common practice, no published
 /// source.
@@ -22,8 +23,16 @@ pub fn at_top(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> bool {
         return f64::from(dose.sets + 1) * piece > known.threshold("hold-most-s");
     }
     let grows = |[low, high]: [u32; 2]| low < high;
-    if grows(range.repetitions) {
-        dose.repetitions >= range.repetitions[1]
+    if let Some(seconds) = range.duration_s.filter(|r| grows(*r)) {
+        dose.duration_s.unwrap_or(dose.hold_s) >= seconds[1]
+    } else if grows(range.repetitions) {
+        let may = known.threshold("elastic-may-repetitions") as u32;
+        let top = if dose.elastic_level.is_some() {
+            may.clamp(range.repetitions[0], range.repetitions[1])
+        } else {
+            range.repetitions[1]
+        };
+        dose.repetitions >= top
     } else if grows(range.hold_s) {
         dose.hold_s >= range.hold_s[1]
     } else {
@@ -33,31 +42,21 @@ pub fn at_top(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> bool {
 
 /// Whether a dose is held longer than its row says: in the pieces of a school, where only the sets can grow.
 fn in_pieces(exercise: &Exercise, dose: &Dose) -> bool {
-    dose.hold_s > exercise.range.hold_s[1]
+    exercise.range.duration_s.is_none() && dose.hold_s > exercise.range.hold_s[1]
 }
 
-/// One step more of one thing: repetitions, then sets, then hold, then load. `None` at the top of everything.
+/// One step more of one thing: repetitions or seconds, then sets, then hold, then load. `None` at the top of everything.
 ///
-/// Elastic may go up a level from `elastic-may-repetitions` on or at the top of a shorter range, must at `elastic-must-repetitions`,
-/// and restarts at the low end; weight by `weight-step-kg`, of a heavy one by at most `weight-step-share-pct`.
+/// An elastic goes up a level at the top of a shorter range, must at `elastic-must-repetitions`, and restarts at the low end; weight
+/// by `weight-step-kg`, of a heavy one by at most `weight-step-share-pct`. What *may* go up before that: [`stronger_elastic`].
 pub fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose> {
     let step = |id: &str| known.threshold(id);
-    let [may, must] =
-        ["elastic-may-repetitions", "elastic-must-repetitions"].map(|id| step(id) as u32);
     let range = &exercise.range;
     let mut next = *dose;
     let low = range.repetitions[0].max(1);
-    let level_up = || {
-        let (level, max) = (dose.elastic_level?, range.elastic_level_max?);
-        (level < max).then_some(Dose {
-            elastic_level: Some(level + 1),
-            repetitions: low,
-            ..*dose
-        })
-    };
     // So many repetitions with an elastic are no longer strength: the level goes up before anything else.
-    if dose.repetitions >= must
-        && let Some(up) = level_up()
+    if dose.repetitions >= step("elastic-must-repetitions") as u32
+        && let Some(up) = level_up(exercise, dose)
     {
         return Some(up);
     }
@@ -65,7 +64,18 @@ pub fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose>
         next.sets += 1;
         return (!at_top(known, exercise, dose)).then_some(next);
     }
-    if dose.repetitions < range.repetitions[1] {
+    if let Some([_, longest]) = range.duration_s {
+        let seconds = dose.duration_s.unwrap_or(dose.hold_s);
+        if seconds < longest {
+            // Long work grows by its share, in whole steps.
+            let whole = step("duration-step-s");
+            let share = f64::from(seconds) * step("duration-step-share-pct") / 100.0;
+            let further = whole * (share / whole).floor().max(1.0);
+            next.duration_s = Some(seconds.saturating_add(further as u32).min(longest));
+            next.hold_s = 0;
+            return Some(next);
+        }
+    } else if dose.repetitions < range.repetitions[1] {
         let long = f64::from(range.repetitions[1]) > step("repetitions-long-above");
         let further = step(if long {
             "repetitions-step-long"
@@ -79,7 +89,7 @@ pub fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose>
         next.sets += 1;
         return Some(next);
     }
-    if dose.hold_s < range.hold_s[1] {
+    if range.duration_s.is_none() && dose.hold_s < range.hold_s[1] {
         next.hold_s = (dose.hold_s + step("hold-step-s") as u32).min(range.hold_s[1]);
         return Some(next);
     }
@@ -99,8 +109,27 @@ pub fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose>
             });
         }
     }
-    (dose.repetitions >= may.min(range.repetitions[1]))
-        .then(level_up)
+    level_up(exercise, dose)
+}
+
+/// The next level of elastic from the low end of the repetitions, where the row has one.
+fn level_up(exercise: &Exercise, dose: &Dose) -> Option<Dose> {
+    let range = &exercise.range;
+    let (level, max) = (dose.elastic_level?, range.elastic_level_max?);
+    (level < max).then_some(Dose {
+        elastic_level: Some(level + 1),
+        repetitions: range.repetitions[0].max(1),
+        ..*dose
+    })
+}
+
+/// The stronger elastic that may be taken already: from `elastic-may-repetitions` on, before it must.
+pub fn stronger_elastic(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose> {
+    let [may, must] = ["elastic-may-repetitions", "elastic-must-repetitions"]
+        .map(|id| known.threshold(id) as u32);
+    (may..must)
+        .contains(&dose.repetitions)
+        .then(|| level_up(exercise, dose))
         .flatten()
 }
 
@@ -108,26 +137,34 @@ pub fn more(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> Option<Dose>
 pub fn lower_half(exercise: &Exercise, dose: &Dose) -> Dose {
     let [low, high] = exercise.range.repetitions;
     let sets = (exercise.range.sets[0] + exercise.range.sets[1]) / 2;
+    let middle = exercise
+        .range
+        .duration_s
+        .map(|[low, high]| low.midpoint(high));
     Dose {
         repetitions: dose.repetitions.min(low.midpoint(high)).max(1),
         sets: dose.sets.min(sets.max(1)),
+        duration_s: dose.duration_s.map(|s| s.min(middle.unwrap_or(s))),
         ..*dose
     }
 }
 
-/// Less of the same: sets down by the cut, at least one.
+/// Less of the same: sets down by the cut, at least one; of one set the repetitions or the seconds.
 pub fn less(dose: &Dose, cut_pct: f64) -> Dose {
     let keep = 1.0 - cut_pct / 100.0;
     let sets = ((f64::from(dose.sets) * keep).round() as u32).max(1);
-    let repetitions = if sets == dose.sets {
-        ((f64::from(dose.repetitions) * keep).round() as u32).max(1)
-    } else {
-        dose.repetitions
-    };
-    Dose {
-        sets,
-        repetitions,
-        ..*dose
+    let cut = |n: u32| ((f64::from(n) * keep).round() as u32).max(1);
+    // One set cannot be cut: what it is made of is.
+    match (sets == dose.sets, dose.duration_s) {
+        (false, _) => Dose { sets, ..*dose },
+        (true, Some(seconds)) => Dose {
+            duration_s: Some(cut(seconds)),
+            ..*dose
+        },
+        (true, None) => Dose {
+            repetitions: cut(dose.repetitions),
+            ..*dose
+        },
     }
 }
 
@@ -147,6 +184,7 @@ pub fn half_load(dose: &Dose) -> Dose {
         (_, Some(level), _) if level > 1 => out.elastic_level = Some(level / 2),
         (_, _, Some(effort)) if effort > 1 => out.effort_pct = Some(effort / 2),
         _ if out.sets > 1 => out.sets /= 2,
+        _ if out.duration_s.is_some() => out.duration_s = out.duration_s.map(|s| (s / 2).max(1)),
         _ => out.repetitions = (out.repetitions / 2).max(1),
     }
     out.force_n = None;
@@ -179,7 +217,8 @@ pub fn asks_more(known: &Knowledge, line: &Line, change: &Change) -> bool {
     let more = |new: Option<f64>, old: Option<f64>| new.unwrap_or(0.0) > old.unwrap_or(0.0) + 1e-9;
     let count = |v: Option<u32>| v.map(f64::from);
     work(new) > work(old)
-        || new.hold_s > old.hold_s
+        || new.hold_s > old.hold_s.max(old.duration_s.unwrap_or(0))
+        || new.duration_s.unwrap_or(0) > old.duration_s.unwrap_or(old.hold_s)
         || more(new.load_kg, old.load_kg)
         || more(count(new.elastic_level), count(old.elastic_level))
         || more(count(new.effort_pct), count(old.effort_pct))

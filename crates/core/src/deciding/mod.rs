@@ -12,6 +12,9 @@ mod diary;
 mod onward;
 mod trouble;
 
-pub use change::{apply, asks_more, at_top, eased, half_load, less, lower_half, more, more_often};
+pub use change::{
+    apply, asks_more, at_top, eased, half_load, less, lower_half, more, more_often,
+    stronger_elastic,
+};
 pub use decide::{decide, decide_line};
 pub use decision::{Alternative, Change, LineDecision, Move};

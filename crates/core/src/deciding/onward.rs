@@ -75,6 +75,7 @@ impl Case<'_> {
         }
         let more = change::more(self.ctx.known, self.exercise, self.dose())
             .map(|dose| Change::Dose { dose });
+        alternatives.extend(self.stronger_elastic());
         let passes = |change: &Change| match change {
             Change::Dose { dose } => change::against(self.ctx, self.exercise, dose, self.day),
             _ => Vec::new(),
@@ -139,6 +140,18 @@ impl Case<'_> {
             rule,
             change: Change::None,
         }
+    }
+
+    /// With so many repetitions the stronger elastic may be taken already; later it must.
+    fn stronger_elastic(&self) -> Option<Alternative> {
+        let dose = change::stronger_elastic(self.ctx.known, self.exercise, self.dose())?;
+        let against = change::against(self.ctx, self.exercise, &dose, self.day);
+        against.is_empty().then(|| Alternative {
+            kind: Move::ProgressDose,
+            reason: Reason::new("instead-stronger-elastic"),
+            change: Change::Dose { dose },
+            overridable: true,
+        })
     }
 
     /// What the step to another rung asks for and does not have, as reasons.

@@ -213,15 +213,19 @@ impl Case<'_> {
     pub(super) fn flare(&self) -> Option<Say> {
         self.diary.flare_on(self.day).then(|| {
             let dose = self.eased();
-            let mut rule = Reason::new("ease-flare")
-                .with("sets", f64::from(dose.sets))
-                .with("repetitions", f64::from(dose.repetitions));
+            let much =
+                |rule: &str| Reason::new(rule).with("repetitions", f64::from(dose.repetitions));
+            let mut rule = match dose.duration_s {
+                Some(seconds) => {
+                    Reason::new("ease-flare-timed").with("seconds", f64::from(seconds))
+                }
+                None => much("ease-flare"),
+            }
+            .with("sets", f64::from(dose.sets));
             let before = self.dose().distance_m.or(self.exercise.anchor_m());
             if let (Some(now), Some(then)) = (dose.distance_m, before) {
                 let nearer = ((then - now) * 100.0).round() / 100.0;
-                rule = Reason::new("ease-flare-nearer")
-                    .with("nearer_m", nearer)
-                    .with("repetitions", f64::from(dose.repetitions));
+                rule = much("ease-flare-nearer").with("nearer_m", nearer);
                 let usual = self.dose().force_n.or_else(|| {
                     pull_of_dose(self.ctx.known, self.facts, self.exercise, self.dose())
                 });
@@ -229,9 +233,8 @@ impl Case<'_> {
                     rule.rule = "ease-flare-newtons".into();
                     rule = rule.with("eased_n", eased).with("usual_n", usual);
                 }
-            } else if self.exercise.hardest() < Level::Isometric {
-                rule =
-                    Reason::new("ease-flare-arc").with("repetitions", f64::from(dose.repetitions));
+            } else if self.exercise.hardest() < Level::Isometric && dose.duration_s.is_none() {
+                rule = much("ease-flare-arc");
             }
             Say {
                 kind: Move::Ease,

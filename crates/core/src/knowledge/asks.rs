@@ -40,6 +40,9 @@ pub struct AttestationRow {
 pub struct PrecautionRow {
     /// The precaution, a wording key.
     pub id: String,
+    /// Whether it says how something is done every day, and not what is not done yet.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub habit: bool,
     /// Forbidden positions that it tells in words.
     #[serde(default)]
     pub positions: Vec<String>,

@@ -176,7 +176,8 @@ pub struct Dose {
     /// How sets follow each other; straight without it.
     #[serde(default)]
     pub structure: Option<SetStructure>,
-    /// Seconds of work that is timed and not counted.
+    /// Seconds of each set, for work that is timed and not counted: walking, turning a crank, kneading. Such a dose has one
+    /// repetition and no hold.
     #[serde(default)]
     pub duration_s: Option<u32>,
     /// Greatest force of an elastic on the way in newtons, where it was worked out.
@@ -236,6 +237,25 @@ impl Dose {
         self.own_tempo_s().unwrap_or(pace.repetition_s)
     }
 
+    /// Repetitions of one set; of timed work as many as the usual pace makes of it, for sums over the week only.
+    pub fn set_repetitions(&self, pace: Pace) -> f64 {
+        self.duration_s
+            .map_or(f64::from(self.repetitions), |seconds| {
+                f64::from(seconds) / f64::from(pace.repetition_s.max(1))
+            })
+    }
+
+    /// Seconds of work in one set, without rests and breaths.
+    pub fn set_s(&self, pace: Pace) -> f64 {
+        self.duration_s.map_or_else(
+            || {
+                f64::from(self.repetitions)
+                    * f64::from(self.hold_s.saturating_add(self.repetition_s(pace)))
+            },
+            f64::from,
+        )
+    }
+
     /// Minutes of one session of this exercise, at the usual pace where the dose has no tempo.
     ///
     /// ```
@@ -250,17 +270,13 @@ impl Dose {
     ///
     /// In a circuit the other exercises are the rest; single repetitions take a breath each.
     pub fn minutes(&self, pace: Pace) -> f64 {
-        let breath = if self.structure == Some(SetStructure::Single) {
-            pace.breath_s
+        let breath_s = if self.structure == Some(SetStructure::Single) && self.duration_s.is_none()
+        {
+            f64::from(self.repetitions) * f64::from(pace.breath_s)
         } else {
-            0
+            0.0
         };
-        let set_s = f64::from(self.repetitions)
-            * f64::from(
-                self.hold_s
-                    .saturating_add(self.repetition_s(pace))
-                    .saturating_add(breath),
-            );
+        let set_s = self.set_s(pace) + breath_s;
         let rests = if self.structure == Some(SetStructure::Circuit) {
             0
         } else {
@@ -276,9 +292,9 @@ impl Dose {
     }
 
     /// Repetitions in a week.
-    pub fn weekly_repetitions(&self) -> f64 {
+    pub fn weekly_repetitions(&self, pace: Pace) -> f64 {
         f64::from(self.sets)
-            * f64::from(self.repetitions)
+            * self.set_repetitions(pace)
             * f64::from(self.times_per_day)
             * f64::from(self.days_per_week)
     }
@@ -296,6 +312,9 @@ pub struct DoseRange {
     pub hold_s: [u32; 2],
     /// Fewest and most sessions a day.
     pub times_per_day: [u32; 2],
+    /// Shortest and longest set of timed work in seconds; only rows that are timed have it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub duration_s: Option<[u32; 2]>,
     /// Greatest hand weight in kilograms.
     #[serde(default)]
     pub load_kg_max: Option<f64>,

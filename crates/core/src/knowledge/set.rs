@@ -88,7 +88,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 145] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 151] = [
     "hold-most-s",
     "severity-points-young",
     "severity-points-lax",
@@ -146,6 +146,12 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 145] = [
     "repetitions-step-long",
     "repetitions-long-above",
     "hold-step-s",
+    "duration-step-s",
+    "effort-least-pct",
+    "effort-light-pct",
+    "effort-half-pct",
+    "effort-firm-pct",
+    "duration-step-share-pct",
     "weight-step-kg",
     "weight-heavy-kg",
     "weight-step-share-pct",

@@ -198,7 +198,7 @@ pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
                 helper: exercise.helper,
                 totals: DoseTotals {
                     minutes: line.dose.minutes(ctx.known.pace()),
-                    weekly_repetitions: line.dose.weekly_repetitions(),
+                    weekly_repetitions: line.dose.weekly_repetitions(ctx.known.pace()),
                 },
                 verdict: check_line(ctx, line),
                 line: line.clone(),

@@ -48,6 +48,9 @@ pub fn start_dose(
             .hold_s
             .min(rules.irritable_hold_s)
             .clamp(range.hold_s[0], range.hold_s[1]);
+        if let Some([shortest, _]) = range.duration_s {
+            dose.duration_s = Some(shortest);
+        }
     }
     let style: &Style = &rules.style;
     let strength = exercise.hardest() >= Level::ResistedLight;

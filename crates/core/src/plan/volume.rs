@@ -33,7 +33,7 @@ pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>)
         let Some(exercise) = ctx.known.exercises.get(&line.exercise) else {
             continue;
         };
-        let (dose, weekly) = (&line.dose, line.dose.weekly_repetitions());
+        let (dose, weekly) = (&line.dose, line.dose.weekly_repetitions(pace));
         out.session_minutes += dose.minutes(pace);
         out.day_minutes += dose.day_minutes(pace);
         *out.by_purpose.entry(wire(exercise.purpose)).or_default() += weekly;
@@ -45,7 +45,8 @@ pub fn volume(ctx: &CheckContext, lines: &[&Line], minutes_per_day: Option<u32>)
             *out.by_group.entry(wire(demand.group)).or_default() += weekly;
         }
         if loaded.count() > 0 {
-            out.loaded_seconds += weekly * f64::from(dose.hold_s + dose.repetition_s(pace));
+            let sets = dose.sets * dose.times_per_day * dose.days_per_week;
+            out.loaded_seconds += f64::from(sets) * dose.set_s(pace);
         }
     }
     let sum = |groups: &[Group]| {

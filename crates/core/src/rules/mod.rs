@@ -3,12 +3,14 @@
 mod ceiling;
 mod lay;
 mod schedule;
+mod spoken;
 mod timetable;
 mod today;
 mod types;
 
 pub use ceiling::Ceiling;
 pub use schedule::{PhaseSpan, reached_phase, schedule};
+pub use spoken::{ArmWord, Spoken, effort_word};
 pub use today::{Band, CeilingToday, band_view, ceiling_on, floor_on, released_from};
 pub use types::{
     AllowanceRule, Choices, ClassRule, CorridorRule, ForbiddenRule, GateRule, Lock, MilestoneRule,

@@ -46,12 +46,22 @@ pub(super) fn outside_range(
             ([1, most.max(1)], [repetitions; 2], [hold; 2])
         }
     };
-    let counted = [
+    let mut counted = vec![
         ("sets", dose.sets, sets),
         ("repetitions", dose.repetitions, repetitions),
-        ("hold_s", dose.hold_s, hold_s),
         ("times_per_day", dose.times_per_day, range.times_per_day),
     ];
+    // A line of a program from before its row was timed holds as long.
+    if let Some(seconds) = range.duration_s {
+        let own = dose.duration_s.unwrap_or(dose.hold_s);
+        counted.push(("duration_s", own, seconds));
+    } else if let Some(seconds) = dose.duration_s {
+        // What is counted has no time of its own: nobody could tell which of both is meant.
+        counted.push(("duration_s", seconds, [0, 0]));
+    }
+    if range.duration_s.is_none() || dose.duration_s.is_some() {
+        counted.push(("hold_s", dose.hold_s, hold_s));
+    }
     let found = |above: bool| {
         let out = move |(_, value, [low, high]): &(&str, u32, [u32; 2])| {
             if above { value > high } else { value < low }
@@ -59,7 +69,7 @@ pub(super) fn outside_range(
         let told = move |(field, _, [low, high]): (&'static str, u32, [u32; 2])| {
             (field, f64::from(low), f64::from(high), above)
         };
-        counted.into_iter().find(out).map(told)
+        counted.iter().copied().find(out).map(told)
     };
     // What is too much is told before what is too little.
     found(true)

@@ -212,11 +212,12 @@ confidence = "C"
 #[test]
 fn a_dose_may_stand_at_the_end_of_its_range_and_not_one_beyond() {
     type Field = fn(&mut Dose, u32);
-    let fields: [(&str, Field); 4] = [
+    let fields: [(&str, Field); 5] = [
         ("sets", |d, v| d.sets = v),
         ("repetitions", |d, v| d.repetitions = v),
         ("hold_s", |d, v| d.hold_s = v),
         ("times_per_day", |d, v| d.times_per_day = v),
+        ("duration_s", |d, v| d.duration_s = Some(v)),
     ];
     let facts = shoulder(120);
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
@@ -224,12 +225,15 @@ fn a_dose_may_stand_at_the_end_of_its_range_and_not_one_beyond() {
     for exercise in known().exercises.values() {
         let range = &exercise.range;
         let ends = [
-            range.sets,
-            range.repetitions,
-            range.hold_s,
-            range.times_per_day,
+            Some(range.sets),
+            Some(range.repetitions),
+            Some(range.hold_s),
+            Some(range.times_per_day),
+            // Only work that is timed has an end of its time.
+            range.duration_s,
         ];
-        for ((name, set), [low, high]) in fields.into_iter().zip(ends) {
+        for ((name, set), ends) in fields.into_iter().zip(ends) {
+            let Some([low, high]) = ends else { continue };
             let told = |value: u32| {
                 let mut dose = exercise.dose;
                 set(&mut dose, value);

@@ -5,6 +5,7 @@ use ritorno_core::assessment::Assessment;
 use ritorno_core::knowledge::{Dose, Group, HealingClock, Level, SetStructure};
 use ritorno_core::plan::{equal_time, start_dose};
 use ritorno_core::reading::Irritability;
+use ritorno_core::reason::Arg;
 use ritorno_core::rules::{Choices, Rules};
 use ritorno_core::safety::{Status, check_exercise};
 
@@ -84,7 +85,8 @@ fn set_structures_change_the_minutes_and_not_the_work() {
     assert_eq!(circuit.structure, Some(SetStructure::Circuit));
     assert!(
         circuit.minutes(known().pace()) < straight.minutes(known().pace())
-            && circuit.weekly_repetitions() == straight.weekly_repetitions()
+            && circuit.weekly_repetitions(known().pace())
+                == straight.weekly_repetitions(known().pace())
     );
     let single = Dose {
         structure: Some(SetStructure::Single),
@@ -103,6 +105,72 @@ fn set_structures_change_the_minutes_and_not_the_work() {
         }
         .fault(known())
         .is_some()
+    );
+}
+
+/// Timed work lasts as long as it says, whatever the pace of repetitions; a tempo is what a repetition takes.
+#[test]
+fn timed_work_takes_its_time_and_a_tempo_is_timed() {
+    let pace = known().pace();
+    let swing = known().exercises["pendulum-arm-swing"].dose;
+    assert_eq!((swing.duration_s, swing.hold_s), (Some(300), 0));
+    assert!((swing.minutes(pace) - 5.0).abs() < 1e-12);
+    let carry = known().exercises["work-task-side-carry"].dose;
+    // Three times twenty seconds with a minute between them.
+    assert!((carry.minutes(pace) - (3.0 * 20.0 + 2.0 * 60.0) / 60.0).abs() < 1e-12);
+    let slow = known().exercises["slow-lowering-side-lying-outward"].dose;
+    assert_eq!(slow.tempo_s, Some([4, 0, 2]));
+    assert!((slow.minutes(pace) - (3.0 * 15.0 * 6.0 + 2.0 * 60.0) / 60.0).abs() < 1e-12);
+    // No row holds longer than a hold can be; what lasts longer is timed.
+    let longest = known().threshold("hold-most-s") as u32;
+    for exercise in known().exercises.values() {
+        assert!(exercise.range.hold_s[1] <= longest, "{} holds", exercise.id);
+    }
+}
+
+/// A line of a program from before a row was timed is no fault of the program; one beyond the row's time is.
+#[test]
+fn a_line_from_before_its_row_was_timed_holds_as_long() {
+    let mut facts = shoulder(150);
+    facts.story.kit = known()
+        .exercises
+        .values()
+        .flat_map(|e| e.kit.clone())
+        .collect();
+    for gate in &known().pathways[CUFF].gates {
+        pass(&mut facts, &gate.id, 150);
+    }
+    let assessment = Assessment::new(known(), &facts).expect("known");
+    let swing = &known().exercises["pendulum-arm-swing"];
+    let told = |dose: &Dose| {
+        let verdict = check_exercise(&assessment.ctx(), swing, dose, 150);
+        verdict.findings.iter().any(|f| {
+            f.reason
+                .args
+                .values()
+                .any(|a| *a == Arg::Text("duration_s".into()) || *a == Arg::Text("hold_s".into()))
+        })
+    };
+    let before = Dose {
+        hold_s: 300,
+        duration_s: None,
+        ..swing.dose
+    };
+    let long = Dose {
+        duration_s: Some(3600),
+        ..swing.dose
+    };
+    assert!(!told(&swing.dose) && !told(&before) && told(&long));
+    let counted = &known().exercises["pendulum-circles"];
+    let both = Dose {
+        duration_s: Some(60),
+        ..counted.dose
+    };
+    let verdict = check_exercise(&assessment.ctx(), counted, &both, 150);
+    assert_eq!(
+        verdict.status,
+        Status::Blocked,
+        "counted or timed, not both"
     );
 }
 

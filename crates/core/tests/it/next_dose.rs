@@ -4,6 +4,7 @@ use super::shoulder::known;
 use proptest::prelude::*;
 use ritorno_core::deciding::{
     Change, asks_more, at_top, eased, half_load, less, lower_half, more, more_often,
+    stronger_elastic,
 };
 use ritorno_core::facts::Line;
 use ritorno_core::knowledge::{Dose, Exercise};
@@ -32,6 +33,7 @@ fn least(exercise: &Exercise) -> Dose {
         sets: range.sets[0].max(1),
         repetitions: range.repetitions[0].max(1),
         hold_s: range.hold_s[0],
+        duration_s: range.duration_s.map(|[shortest, _]| shortest),
         ..exercise.dose
     }
 }
@@ -43,6 +45,7 @@ fn changed(a: &Dose, b: &Dose) -> Vec<&'static str> {
     note("sets", a.sets != b.sets);
     note("repetitions", a.repetitions != b.repetitions);
     note("hold_s", a.hold_s != b.hold_s);
+    note("duration_s", a.duration_s != b.duration_s);
     note("load_kg", a.load_kg != b.load_kg);
     note("elastic_level", a.elastic_level != b.elastic_level);
     note("rest_s", a.rest_s != b.rest_s);
@@ -67,6 +70,10 @@ fn every_exercise_climbs_one_thing_at_a_time_inside_its_row_and_comes_to_an_end(
                 ["sets"] => assert_eq!(next.sets, dose.sets + 1, "{}", exercise.id),
                 ["repetitions"] => assert!(next.repetitions > dose.repetitions, "{}", exercise.id),
                 ["hold_s"] => assert!(next.hold_s > dose.hold_s, "{}", exercise.id),
+                ["duration_s"] => {
+                    let most = exercise.range.duration_s.expect("a timed row")[1];
+                    assert!(next.duration_s > dose.duration_s && next.duration_s <= Some(most));
+                }
                 ["load_kg"] | ["repetitions", "load_kg"] => {
                     assert!(next.load_kg > dose.load_kg, "{}", exercise.id);
                     assert_eq!(
@@ -181,6 +188,7 @@ fn a_heavy_weight_grows_by_its_share_and_a_light_one_by_the_whole_step() {
         sets: range.sets[1],
         repetitions: range.repetitions[1],
         hold_s: range.hold_s[1],
+        duration_s: range.duration_s.map(|[_, longest]| longest),
         load_kg: Some(kg),
         elastic_level: None,
         ..exercise.dose
@@ -233,6 +241,13 @@ fn an_elastic_may_go_up_must_go_up_and_stops_at_its_strongest() {
         (Some(2), exercise.range.repetitions[0].max(1)),
         "so many repetitions are no longer strength, whatever else could still grow"
     );
+    // The row reaches so far that both can happen; twenty in all sets are enough for the next rung.
+    assert!(exercise.range.repetitions[1] >= must);
+    assert!(at_top(known(), exercise, &at(may, 1)) && !at_top(known(), exercise, &at(may - 1, 1)));
+    let stronger = |repetitions| stronger_elastic(known(), exercise, &at(repetitions, 1));
+    assert_eq!(stronger(may - 1), None);
+    assert_eq!(stronger(may).and_then(|d| d.elastic_level), Some(2));
+    assert_eq!(stronger(must), None, "then it is no choice any more");
     let most = exercise.range.elastic_level_max.expect("a maximum");
     assert!(
         more(known(), exercise, &at(must, most)).is_none_or(|d| d.elastic_level == Some(most)),
@@ -369,9 +384,9 @@ prop_compose! {
     fn any_dose()(
         sets in 1u32..=10, repetitions in 1u32..=60, hold_s in 0u32..=60, times_per_day in 1u32..=8, days_per_week in 1u32..=7,
         load_kg in prop::option::of(0.0f64..20.0), elastic_level in prop::option::of(1u32..=6),
-        effort_pct in prop::option::of(1u32..=100), distance_m in prop::option::of(0.2f64..4.0)
+        effort_pct in prop::option::of(1u32..=100), duration_s in prop::option::of(5u32..=600), distance_m in prop::option::of(0.2f64..4.0)
     ) -> Dose {
-        Dose { sets, repetitions, hold_s, times_per_day, days_per_week, load_kg, elastic_level, effort_pct, distance_m,
+        Dose { sets, repetitions, hold_s, times_per_day, days_per_week, load_kg, elastic_level, effort_pct, duration_s, distance_m,
             ..known().exercises["pendulum-cradle"].dose }
     }
 }
@@ -398,6 +413,8 @@ proptest! {
     fn a_step_more_is_more_whatever_somebody_typed(dose in any_dose(), at in 0usize..1000) {
         let exercises: Vec<&Exercise> = known().exercises.values().collect();
         let exercise = exercises[at % exercises.len()];
+        // A dose is timed where its row is.
+        let dose = Dose { duration_s: exercise.range.duration_s.and(dose.duration_s), ..dose };
         if let Some(next) = more(known(), exercise, &dose) {
             prop_assert!(harder(exercise, dose, next), "{}: {dose:?} to {next:?}", exercise.id);
             let what = changed(&dose, &next);

@@ -6,16 +6,22 @@ use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::*;
 use ritorno_core::knowledge::{HealingClock, Knowledge};
 use ritorno_core::mechanics::Arm;
+use ritorno_core::rules::GateRule;
 use ritorno_core::visit::untried;
-use ritorno_handout::{HandoutInput, render};
+use ritorno_handout::{HandoutInput, contents, render};
 use ritorno_wording::Wording;
 use std::process::Command;
 use uuid::Uuid;
 
 /// Five weeks and three days after day 0 of a pathway: everything asked and cleared, nothing planned yet.
 fn begun(known: &Knowledge, pathway: &str) -> Facts {
+    begun_for(known, pathway, 38)
+}
+
+/// So many days after day 0.
+fn begun_for(known: &Knowledge, pathway: &str, days: u64) -> Facts {
     let today: NaiveDate = "2027-03-01".parse().expect("a date");
-    let day0 = today - Days::new(38);
+    let day0 = today - Days::new(days);
     let start = match known.pathways[pathway].clock {
         HealingClock::Operation => Start::Surgery,
         HealingClock::None => Start::Gradual,
@@ -50,6 +56,23 @@ fn begun(known: &Knowledge, pathway: &str) -> Facts {
 fn planned(known: &Knowledge, mut facts: Facts) -> Facts {
     let assessment = Assessment::new(known, &facts).expect("a pathway");
     facts.lines = assessment.propose(Uuid::from_u128(1)).lines;
+    facts
+}
+
+/// Everything that is planned was done in the room once.
+fn tried(known: &Knowledge, mut facts: Facts) -> Facts {
+    let assessment = Assessment::new(known, &facts).expect("a pathway");
+    let notes = untried(&assessment.ctx(), &facts)
+        .into_iter()
+        .map(|exercise| ExamNote {
+            id: Uuid::now_v7(),
+            on: facts.today,
+            fact: ExamFact::TryOut {
+                exercise,
+                went: TryOutWord::Clean,
+            },
+        });
+    facts.exam_notes.extend(notes.collect::<Vec<_>>());
     facts
 }
 
@@ -234,4 +257,138 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
     let tags = tool("pdfinfo", &["-struct-text"]);
     let figures = tags.matches("Figure").count();
     assert!(figures >= tried.len(), "{figures} figures\n{tags}");
+}
+
+/// Every word on a sheet but the names of its files.
+fn words(value: &serde_json::Value) -> String {
+    match value {
+        serde_json::Value::String(text) => format!("{text}\n"),
+        serde_json::Value::Array(list) => list.iter().map(words).collect(),
+        serde_json::Value::Object(fields) => {
+            let read = fields.iter().filter(|(name, _)| *name != "figure");
+            read.map(|(_, value)| words(value)).collect()
+        }
+        _ => String::new(),
+    }
+}
+
+/// Every sheet of every pathway, read as its owner reads it: words of another shoulder, things that are not needed and numbers that
+/// nobody can use at home do not stand there.
+#[test]
+fn every_sheet_speaks_of_this_shoulder_and_of_nothing_that_cannot_be_used() {
+    let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge");
+    let wording = Wording::english().expect("the catalogue");
+    let (mut explained, mut worn) = (0, 0);
+    for pathway in known.pathways.values().filter(|p| !p.phases.is_empty()) {
+        for days in [4, 38, 75, 120, 190] {
+            let mut facts = begun_for(&known, &pathway.id, days);
+            let opened: Vec<GatePass> = {
+                let begun = Assessment::new(&known, &facts).expect("a pathway");
+                let open = |g: &&GateRule| g.opens_day <= days as i32;
+                let gates = begun.ctx().rules.gates.iter().filter(open);
+                gates
+                    .map(|gate| GatePass {
+                        id: Uuid::now_v7(),
+                        gate: gate.id.clone(),
+                        on: facts.today,
+                        overridden: Default::default(),
+                    })
+                    .collect()
+            };
+            facts.gate_passes = opened;
+            let mut facts = planned(&known, facts);
+            // All that the plan will ever bring and that may be done today already.
+            let today = days as i32;
+            for line in &mut facts.lines {
+                line.from_day = line.from_day.min(today);
+                line.to_day = line.to_day.max(today + 7);
+            }
+            let facts = tried(&known, facts);
+            let assessment = Assessment::new(&known, &facts).expect("a pathway");
+            let ctx = assessment.ctx();
+            let input = HandoutInput {
+                ctx: &ctx,
+                facts: &facts,
+                name: "Nerio Falanga",
+                version: 1,
+                signed_on: facts.today,
+            };
+            let sheet = contents(&wording, &input);
+            let exercises = sheet["exercises"].as_array().expect("a list");
+            explained += exercises.len();
+            let text = words(&sheet);
+            let about = format!("{}, day {days}: {text}", pathway.id);
+            let lower = text.to_lowercase();
+            let spoken = ctx.rules.spoken(ctx.today);
+            let operated = pathway.clock == HealingClock::Operation;
+            assert_eq!(lower.contains("operated arm"), operated, "{about}");
+            assert!(operated || !lower.contains("operat"), "{about}");
+            if ctx.rules.sling.is_none() {
+                assert!(!lower.contains("sling"), "{about}");
+            }
+            for exercise in exercises {
+                let told = words(exercise);
+                worn += usize::from(told.contains("sling"));
+                assert!(spoken.sling || !told.contains("sling"), "{about}");
+            }
+            for wrong in [
+                "%", "°", " deg", "newton", "N·m", "{", "paper-", "ex-", "kit-", "fault-", "NaN",
+                "null",
+            ] {
+                assert!(!text.contains(wrong), "{wrong:?} in {about}");
+            }
+            for block in exercises {
+                let dose = block["dose"].as_str().expect("a dose");
+                assert!(
+                    !dose.contains('.') || dose.contains(" kg") || dose.contains(" m from"),
+                    "{dose}"
+                );
+                let held = dose
+                    .split_once("hold ")
+                    .and_then(|(_, rest)| rest.split(' ').next());
+                let seconds = held.map_or(0, |s| s.trim_end_matches(',').parse().expect("seconds"));
+                assert!(seconds <= 100, "{dose}");
+                let soft = ["gentl", "lightly", "softly"]
+                    .iter()
+                    .any(|w| block["how"].as_str().expect("how").contains(w));
+                assert!(!(soft && dose.contains("press ")), "{block}");
+            }
+            // What the list asks for, an exercise on the sheet needs.
+            let needed: Vec<String> = exercises
+                .iter()
+                .flat_map(|block| {
+                    let id = block["figure"]
+                        .as_str()
+                        .expect("a file")
+                        .trim_end_matches(".svg");
+                    known.exercises[id]
+                        .kit
+                        .iter()
+                        .map(|item| wording.say(&format!("kit-{item}"), &[]))
+                })
+                .collect();
+            if needed.is_empty() {
+                assert_eq!(sheet["kit"], wording.say("paper-kit-none", &[]), "{about}");
+            } else {
+                let asked = sheet["kit"].as_str().expect("kit").len();
+                let mut once = needed.clone();
+                once.sort();
+                once.dedup();
+                assert_eq!(asked, once.join(", ").len(), "{about}");
+            }
+            // Not yet is what will come; how things are done stands apart.
+            for habit in known.precautions.iter().filter(|p| p.habit) {
+                let words = wording.say(&format!("precaution-{}", habit.id), &[]);
+                let avoid = sheet["avoid"].as_array().expect("a list");
+                assert!(
+                    !avoid.iter().any(|a| *a == words.as_str()),
+                    "{words} in {about}"
+                );
+            }
+        }
+    }
+    assert!(
+        explained > 500 && worn > 5,
+        "{explained} explained, {worn} with a sling"
+    );
 }

@@ -15,6 +15,7 @@ use ritorno_core::facts::{ExamFact, ExamNote, Story, SurgeonLimit};
 use ritorno_core::flags::FlagView;
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::{Dial, dials};
+use ritorno_core::rules::Spoken;
 use ritorno_store::episode::Loaded;
 use ritorno_store::{EpisodeId, PgConnection, episode};
 use serde::{Deserialize, Serialize};
@@ -36,6 +37,8 @@ pub(crate) struct Stations {
 pub(crate) struct StoryPage {
     head: PatientHead,
     clock: Clock,
+    /// How this shoulder is spoken of to its owner.
+    spoken: Spoken,
     rev: i32,
     story: Story,
     flags: Vec<FlagView>,
@@ -151,6 +154,7 @@ pub(crate) fn page(
     Ok(StoryPage {
         head: head(conn, &loaded.patient, loaded.episode)?,
         clock: Clock::at(facts.day()),
+        spoken: assessment.ctx().rules.spoken(facts.day()),
         rev: loaded.rev,
         story: facts.story.clone(),
         flags: assessment.flags.clone(),

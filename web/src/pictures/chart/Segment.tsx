@@ -1,4 +1,5 @@
 import type { Schemas } from "../../app/client";
+import { doseInShort } from "../../app/dose";
 import { ink } from "../../app/theme";
 import { nameOf, t } from "../../app/wording";
 import { fit } from "./fit";
@@ -16,10 +17,10 @@ const tone: Record<string, string> = {
 
 /** What one exercise reads as when days are shown. */
 function doseText(line: Schemas["Line"]): string {
-  const { sets, repetitions, times_per_day, days_per_week } = line.dose;
+  const { times_per_day, days_per_week } = line.dose;
   const week =
     days_per_week < 7 ? `, ${t("days-a-week", { n: days_per_week })}` : "";
-  return ` · ${sets} × ${repetitions} · ${times_per_day}/${t("day")}${week}`;
+  return ` · ${doseInShort(line.dose)} · ${times_per_day}/${t("day")}${week}`;
 }
 
 /** One exercise line: as thick as its repetitions a week, with what the check says of it. */

@@ -3,7 +3,8 @@ import Button from "antd/es/button";
 import { useEffect, useMemo, useRef } from "react";
 import { Link } from "react-router";
 import { Pending } from "../../app/parts";
-import { attr, nameOf, t } from "../../app/wording";
+import { useSpoken } from "../../app/spoken";
+import { nameOf, t } from "../../app/wording";
 import type { Motion } from "./useMotion";
 import type { Card } from "./words";
 
@@ -24,6 +25,7 @@ export function Stage({
 }) {
   const { id } = card;
   const { at, playing } = motion;
+  const { exercise } = useSpoken();
   const stage = useRef<HTMLDivElement>(null);
   const figure = useQuery({
     queryKey: ["figure", id, episode],
@@ -72,10 +74,10 @@ export function Stage({
           onChange={(e) => motion.put(Number(e.target.value))}
         />
       </p>
-      <p className="flush below-4">{attr(`ex-${id}`, "start")}</p>
-      <p className="flush below-10">{attr(`ex-${id}`, "how")}</p>
+      <p className="flush below-4">{exercise(id, "start")}</p>
+      <p className="flush below-10">{exercise(id, "how")}</p>
       <p className="small soft flush">
-        {t("bench-task")} {attr(`ex-${id}`, "task")}
+        {t("bench-task")} {exercise(id, "task")}
       </p>
       {card.faults.length > 0 && (
         <p className="small flush above-8">

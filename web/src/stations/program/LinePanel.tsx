@@ -5,21 +5,15 @@ import Select from "antd/es/select";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../../app/client";
+import { muchOf } from "../../app/dose";
 import { inWords, NO_REASON, Why } from "../../app/Why";
 import { NumberField } from "../../app/NumberField";
 import type { Typed } from "../../app/numbers";
-import { attr, nameOf, sentence, t } from "../../app/wording";
+import { useSpoken } from "../../app/spoken";
+import { nameOf, sentence, t } from "../../app/wording";
 import { VerdictMark } from "../../pictures/Marks";
 import type { Draft } from "./draft";
 
-const FIELDS = [
-  "sets",
-  "repetitions",
-  "hold_s",
-  "rest_s",
-  "times_per_day",
-  "days_per_week",
-] as const;
 const LOADS = ["load_kg", "elastic_level", "distance_m", "effort_pct"] as const;
 
 /** One exercise: figure, dose, what the check says, why it is there. */
@@ -39,16 +33,16 @@ export function LinePanel({
   onRemove: () => void;
 }) {
   const { line } = chosen;
+  const { exercise } = useSpoken();
   return (
     <section className="sheet panel" id="line-panel">
       <div>
         <img
           src={`/api/episodes/${episode}/figures/${line.exercise}`}
-          alt={attr(`ex-${line.exercise}`, "how")}
+          alt={exercise(line.exercise, "how")}
         />
         <p className="small">
-          {attr(`ex-${line.exercise}`, "start")}{" "}
-          {attr(`ex-${line.exercise}`, "how")}
+          {exercise(line.exercise, "start")} {exercise(line.exercise, "how")}
         </p>
       </div>
       <div>
@@ -94,9 +88,17 @@ function Dose({ line, draft }: { line: Schemas["Line"]; draft: Draft }) {
   const loads = LOADS.filter((f) =>
     f === "distance_m" ? line.dose.elastic_level != null : line.dose[f] != null,
   );
+  const fields = [
+    "sets",
+    ...muchOf(line.dose),
+    "rest_s",
+    "times_per_day",
+    "days_per_week",
+    ...loads,
+  ] as const;
   return (
     <div className="doses" key={line.id}>
-      {[...FIELDS, ...loads].map((f) => (
+      {fields.map((f) => (
         <Settled
           key={f}
           id={`dose-${f}`}
@@ -106,10 +108,12 @@ function Dose({ line, draft }: { line: Schemas["Line"]; draft: Draft }) {
           onSettled={(n) => dose({ [f]: n })}
         />
       ))}
-      <Tempo
-        value={line.dose.tempo_s ?? null}
-        onSettled={(tempo_s) => dose({ tempo_s })}
-      />
+      {line.dose.duration_s == null && (
+        <Tempo
+          value={line.dose.tempo_s ?? null}
+          onSettled={(tempo_s) => dose({ tempo_s })}
+        />
+      )}
       <label className="field">
         {nameOf("field", "structure")}
         <Select
@@ -176,7 +180,7 @@ function Settled({
   );
 }
 
-/** Seconds down, held, up; nothing for a free tempo. */
+/** Seconds of the way, the pause and the way back; nothing for a free tempo. */
 function Tempo({
   value,
   onSettled,
@@ -206,7 +210,7 @@ function Tempo({
       <Input
         className="num"
         id="dose-tempo"
-        placeholder="2-0-2"
+        placeholder="2-0-4"
         autoComplete="off"
         suffix={<span className="unit soft">s</span>}
         value={text}

@@ -3,6 +3,7 @@ import dayjs from "dayjs";
 import { useState } from "react";
 import { StopList } from "./StopList";
 import { newId, type Schemas } from "../../app/client";
+import { doseInShort } from "../../app/dose";
 import { Ten } from "../../app/parts";
 import { Remark } from "../../app/Remark";
 import { nameOf, shortDate, t } from "../../app/wording";
@@ -163,8 +164,7 @@ function Done({
               <td>
                 {name}{" "}
                 <span className="soft small num nowrap">
-                  {l.dose.sets} × {l.dose.repetitions}, {l.dose.times_per_day}/
-                  {t("day")}
+                  {doseInShort(l.dose)}, {l.dose.times_per_day}/{t("day")}
                 </span>
               </td>
               <td className="to-right nowrap">

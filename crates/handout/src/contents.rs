@@ -1,0 +1,316 @@
+//! What stands on the sheet, in words: everything but the drawings.
+
+use crate::landmarks::{limit_rows, session_limit};
+use ritorno_core::calendar::{Clock, date_of};
+use ritorno_core::context::CheckContext;
+use ritorno_core::facts::{Facts, Line};
+use ritorno_core::knowledge::{
+    Exercise, Group, HealingClock, Helper, Knowledge, Level, SetStructure,
+};
+use ritorno_core::mechanics::Arm;
+use ritorno_core::plan::plan_chart;
+use ritorno_core::rules::effort_word;
+use ritorno_core::safety::running_lines;
+use ritorno_core::visit::untried;
+use ritorno_wording::{Value, Wording, capital};
+use serde_json::{Value as Json, json};
+
+/// What goes on the sheet.
+#[derive(Debug, Clone, Copy)]
+pub struct HandoutInput<'a> {
+    /// The context of the checks.
+    pub ctx: &'a CheckContext<'a>,
+    /// The facts.
+    pub facts: &'a Facts,
+    /// The patient's name.
+    pub name: &'a str,
+    /// Version of the signed program.
+    pub version: i32,
+    /// When it was signed.
+    pub signed_on: chrono::NaiveDate,
+}
+
+/// The exercises that are explained today: what runs and was tried in the room.
+pub(crate) fn explained<'a>(input: &HandoutInput<'a>) -> Vec<(&'a Exercise, &'a Line)> {
+    let HandoutInput { ctx, facts, .. } = *input;
+    // Nothing new goes home untried: what was not done in the room yet is named, not explained.
+    let waits = untried(ctx, facts);
+    running_lines(ctx, facts, ctx.today)
+        .into_iter()
+        .filter(|line| !waits.contains(&line.exercise))
+        .filter_map(|line| Some((ctx.known.exercises.get(&line.exercise)?, line)))
+        .collect()
+}
+
+/// The file of an exercise's drawing beside the sheet.
+pub(crate) fn figure_file(exercise: &Exercise) -> String {
+    format!("{}.svg", exercise.id)
+}
+
+fn dose_text(known: &Knowledge, wording: &Wording, line: &Line) -> String {
+    let d = &line.dose;
+    let number = |n: u32| Value::Number(f64::from(n));
+    let sets = ("sets", number(d.sets));
+    let much = match d.duration_s {
+        None => {
+            let repetitions = ("repetitions", number(d.repetitions));
+            wording.say("paper-dose", &[sets, repetitions])
+        }
+        // Whole minutes from two on; below that and between them, seconds.
+        Some(seconds) if seconds >= 120 && seconds % 60 == 0 => {
+            let minutes = ("minutes", number(seconds / 60));
+            wording.say("paper-dose-minutes", &[sets, minutes])
+        }
+        Some(seconds) => {
+            let seconds = ("seconds", number(seconds));
+            wording.say("paper-dose-timed", &[sets, seconds])
+        }
+    };
+    let mut parts = vec![much];
+    if let Some([out, pause, back]) = d.tempo_s {
+        let tempo = [("out", out), ("pause", pause), ("back", back)];
+        parts.push(wording.say("paper-tempo", &tempo.map(|(name, s)| (name, number(s)))));
+    }
+    if d.hold_s > 0 {
+        parts.push(wording.say("paper-hold", &[("hold", number(d.hold_s))]));
+    }
+    if let Some(kg) = d.load_kg {
+        parts.push(wording.say("paper-load", &[("load", Value::Number(kg))]));
+    }
+    if let Some(level) = d.elastic_level {
+        parts.push(wording.say("paper-elastic", &[("level", number(level))]));
+        if let Some(metres) = d.distance_m {
+            parts.push(wording.say("paper-distance", &[("metres", Value::Number(metres))]));
+        }
+    }
+    if let Some(effort) = d.effort_pct {
+        let word = effort_word(known, effort);
+        parts.push(wording.say(&format!("paper-effort-{word}"), &[]));
+    }
+    parts.push(wording.say("paper-times", &[("times", number(d.times_per_day))]));
+    parts.push(wording.say("paper-days", &[("days", number(d.days_per_week))]));
+    match d.structure {
+        Some(SetStructure::Circuit) => parts.push(wording.say("paper-circuit", &[])),
+        Some(SetStructure::Single) => parts.push(wording.say("paper-single", &[])),
+        _ => {}
+    }
+    if d.sets > 1 && d.rest_s > 0 && d.structure != Some(SetStructure::Circuit) {
+        parts.push(wording.say("paper-rest", &[("rest", number(d.rest_s))]));
+    }
+    capital(&parts.join(", "))
+}
+
+/// How much pain is all right, and how soon it must be gone.
+///
+/// Quick work in the program is named with its own bound.
+fn pain_text(
+    ctx: &CheckContext,
+    wording: &Wording,
+    explained: &[(&Exercise, &Line)],
+    day: i32,
+) -> String {
+    let rule = ctx.rules.pain(day);
+    let (id, hours) = match rule.settles_h {
+        Some(hours) => ("paper-pain", hours),
+        None => ("paper-pain-morning", 0.0),
+    };
+    let text = wording.say(
+        id,
+        &[
+            ("max", Value::Number(rule.max)),
+            ("hours", Value::Number(hours)),
+        ],
+    );
+    let quick = explained
+        .iter()
+        .map(|(exercise, _)| ctx.rules.pain_max(ctx.known, Some(exercise), day))
+        .fold(rule.max, f64::min);
+    if quick < rule.max {
+        let bound = wording.say("paper-pain-quick", &[("max", Value::Number(quick))]);
+        return format!("{text} {bound}");
+    }
+    text
+}
+
+/// What the tinted arm does in an exercise, as a wording key.
+fn which_arm(exercise: &Exercise) -> &'static str {
+    let shoulder = [Group::Cuff, Group::Deltoid, Group::Subscapularis]
+        .into_iter()
+        .map(|group| exercise.demand_on(group))
+        .max();
+    match (shoulder, exercise.helper) {
+        (Some(Level::Passive), Helper::OtherHand | Helper::Stick) => "paper-arm-rests-other",
+        (Some(Level::Passive), _) => "paper-arm-rests-body",
+        (Some(Level::Assisted), Helper::OtherHand | Helper::Stick | Helper::Pulley) => {
+            "paper-arm-helps"
+        }
+        _ => "paper-arm-works",
+    }
+}
+
+/// One exercise as the sheet explains it.
+fn exercise_block(
+    input: &HandoutInput,
+    wording: &Wording,
+    exercise: &Exercise,
+    line: &Line,
+) -> Json {
+    let HandoutInput { ctx, .. } = *input;
+    let day = ctx.today;
+    let spoken = ctx.rules.spoken(day);
+    let say = |part: &str| wording.exercise(&exercise.id, part, spoken);
+    let title = wording.say(&format!("ex-{}", exercise.id), &[]);
+    let faults: Vec<String> = exercise
+        .faults
+        .iter()
+        .map(|f| wording.to_patient(&format!("fault-{f}"), spoken))
+        .collect();
+    let watch = if faults.is_empty() {
+        String::new()
+    } else {
+        let (list, faults) = (Value::Text(""), faults.join(", "));
+        wording.say(
+            "paper-watch",
+            &[("list", list), ("faults", Value::Text(&faults))],
+        )
+    };
+    let (what, task) = (Value::Text(""), say("task"));
+    json!({
+        "alt": format!("{title}. {}", say("how")),
+        "name": title,
+        "figure": figure_file(exercise),
+        "dose": dose_text(ctx.known, wording, line),
+        "arm": wording.say(which_arm(exercise), &[]),
+        "start": say("start"),
+        "how": say("how"),
+        "limit": session_limit(ctx, wording, exercise, day),
+        "watch": watch,
+        "task": wording.say("paper-task", &[("what", what), ("task", Value::Text(&task))]),
+    })
+}
+
+/// The precautions of a day: what is not done yet, or how things are done every day.
+fn precautions(input: &HandoutInput, wording: &Wording, habit: bool) -> Vec<String> {
+    let HandoutInput { ctx, facts, .. } = *input;
+    let of_kind = |id: &str| {
+        let row = ctx.known.precautions.iter().find(|row| row.id == id);
+        row.is_some_and(|row| row.habit) == habit
+    };
+    plan_chart(ctx, facts)
+        .precautions
+        .iter()
+        .filter(|p| (p.from_day..p.to_day).contains(&ctx.today) && of_kind(&p.id))
+        .map(|p| wording.say(&format!("precaution-{}", p.id), &[]))
+        .collect()
+}
+
+/// Everything on the sheet of today but the drawings, as the template reads it.
+pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
+    let HandoutInput {
+        ctx,
+        facts,
+        name,
+        version,
+        signed_on,
+    } = *input;
+    let day = ctx.today;
+    let spoken = ctx.rules.spoken(day);
+    let date = |day: i32| {
+        date_of(facts.story.day0, day)
+            .map(|d| d.format("%-d %B %Y").to_string())
+            .unwrap_or_default()
+    };
+    let number = |n: i32| Value::Number(f64::from(n));
+    let plain = |id: &str| wording.say(id, &[]);
+    let side = plain(match facts.story.side {
+        Arm::Left => "side-left",
+        Arm::Right => "side-right",
+    });
+    let explained = explained(input);
+    let waits = untried(ctx, facts);
+    let mut kit: Vec<String> = Vec::new();
+    for item in explained.iter().flat_map(|(exercise, _)| &exercise.kit) {
+        let item = plain(&format!("kit-{item}"));
+        if !kit.contains(&item) {
+            kit.push(item);
+        }
+    }
+    let until = explained
+        .iter()
+        .map(|(_, line)| line.to_day)
+        .min()
+        .unwrap_or(day + 7)
+        .clamp(day + 7, day + 14);
+    let clock = Clock::at(day);
+    let sling = match &ctx.rules.sling {
+        Some(s) if day < s.day_and_night_until => {
+            let date = date(s.day_and_night_until);
+            wording.say("paper-sling-all", &[("date", Value::Text(&date))])
+        }
+        Some(s) if day < s.nights_until => {
+            let date = date(s.nights_until);
+            wording.say("paper-sling-nights", &[("date", Value::Text(&date))])
+        }
+        Some(_) => plain("paper-sling-none"),
+        None => String::new(),
+    };
+    let operated = ctx.rules.clock == HealingClock::Operation;
+    let since = match ctx.rules.clock {
+        HealingClock::Operation => "paper-day",
+        HealingClock::None => "paper-day-program",
+        _ => "paper-day-injury",
+    };
+    // After a replacement the bone of the blade is watched.
+    let blade = ctx.known.red_flag("blade-bone-pain");
+    let replaced = blade.is_some_and(|f| f.pathways.contains(&ctx.rules.column));
+    let wound = if operated {
+        "paper-stop-4"
+    } else {
+        "paper-stop-4-plain"
+    };
+    let mut stop = vec!["paper-stop-1", "paper-stop-2", "paper-stop-3", wound];
+    stop.extend(replaced.then_some("paper-stop-blade"));
+    let limits: Vec<Json> = limit_rows(ctx, wording, day)
+        .into_iter()
+        .map(|(what, how)| json!({ "what": what, "how": how }))
+        .collect();
+    let signed = signed_on.format("%-d %B %Y").to_string();
+    let (from, last) = (date(day), date(until - 1));
+    let arm = [
+        ("arm", Value::Text(spoken.arm.key())),
+        ("side", Value::Text(&side)),
+    ];
+    let since_day = [("weeks", number(clock.weeks)), ("days", number(clock.days))];
+    let signed = [("date", Value::Text(&signed)), ("version", number(version))];
+    let span = [("from", Value::Text(&from)), ("until", Value::Text(&last))];
+    json!({
+        "title": plain("paper-title"),
+        "name": name,
+        "for_line": wording.say("paper-for", &[("name", Value::Text(name))]),
+        "clock": wording.say(since, &since_day),
+        "signed": wording.say("paper-signed", &signed),
+        "page": plain("paper-page"),
+        "arm": wording.say("paper-arm", &arm),
+        "limits_title": plain("paper-limits"),
+        "limits": limits,
+        "sling_title": if sling.is_empty() { String::new() } else { plain("paper-sling") },
+        "sling": sling,
+        "avoid_title": plain("paper-avoid"),
+        "avoid": precautions(input, wording, false),
+        "avoid_none": plain("paper-avoid-none"),
+        "habits_title": plain("paper-habits"),
+        "habits": precautions(input, wording, true),
+        "stop_title": plain("paper-stop"),
+        "stop": stop.into_iter().map(plain).collect::<Vec<_>>(),
+        "stop_now": plain("paper-stop-now"),
+        "pain": pain_text(ctx, wording, &explained, day),
+        "kit_title": plain("paper-kit"),
+        "kit": if kit.is_empty() { plain("paper-kit-none") } else { capital(&kit.join(", ")) },
+        "exercises_title": wording.say("paper-exercises", &span),
+        "exercises": explained.iter().map(|(exercise, line)| exercise_block(input, wording, exercise, line)).collect::<Vec<_>>(),
+        "no_lines": if waits.is_empty() { plain("paper-no-lines") } else { String::new() },
+        "waits": waits.iter().map(|id| plain(&format!("ex-{id}"))).collect::<Vec<_>>().join(", "),
+        "waits_title": plain("paper-waits"),
+        "safety": plain("paper-safety"),
+    })
+}
