@@ -174,6 +174,13 @@ fn exercise_block(
             &[("list", list), ("faults", Value::Text(&faults))],
         )
     };
+    let cues: Vec<String> = ctx
+        .rules
+        .style
+        .cues_of(exercise)
+        .into_iter()
+        .map(|cue| wording.say(&format!("cue-{cue}"), &[]))
+        .collect();
     let (what, task) = (Value::Text(""), say("task"));
     json!({
         "alt": format!("{title}. {}", say("how")),
@@ -183,6 +190,7 @@ fn exercise_block(
         "arm": wording.say(which_arm(exercise), &[]),
         "start": say("start"),
         "how": say("how"),
+        "cues": cues.join(" "),
         "limit": session_limit(ctx, wording, exercise, day),
         "watch": watch,
         "task": wording.say("paper-task", &[("what", what), ("task", Value::Text(&task))]),

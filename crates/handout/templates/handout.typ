@@ -64,7 +64,7 @@
       [
         === #(i + 1). #e.name
         #text(12.5pt, weight: 700, fill: rgb("#12616b"))[#e.dose] \
-        #e.start #e.how
+        #e.start #e.how #e.cues
         #if e.limit != "" [ \ *#e.limit.* ]
         #if e.watch != "" [ \ #text(9.5pt, fill: luma(70))[#e.watch] ]
         \ #text(9.5pt, fill: luma(70))[#e.task]

@@ -34,6 +34,8 @@ pub(crate) struct Question {
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct SchoolChoice {
     id: String,
+    /// The key of its reason.
+    why: String,
     default: bool,
     source: String,
     confidence: Confidence,
@@ -212,7 +214,9 @@ pub(crate) fn check_choices(
 
 /// The questions on which practitioners disagree about a pathway, with what holds.
 pub(crate) fn questions(known: &Knowledge, pathway: &Pathway, rules: &Rules) -> Vec<Question> {
-    let all: Vec<&School> = pathway.schools.iter().chain(&known.schools).collect();
+    let own = pathway.schools.iter().map(|s| (s, Some(pathway.column())));
+    let shared = known.schools.iter().map(|s| (s, None));
+    let all: Vec<(&School, Option<&str>)> = own.chain(shared).collect();
     rules
         .schools
         .iter()
@@ -221,9 +225,10 @@ pub(crate) fn questions(known: &Knowledge, pathway: &Pathway, rules: &Rules) -> 
             holds: holds.clone(),
             schools: all
                 .iter()
-                .filter(|s| &s.question == question)
-                .map(|s| SchoolChoice {
+                .filter(|(s, _)| &s.question == question)
+                .map(|(s, of)| SchoolChoice {
                     id: s.id.clone(),
+                    why: s.reason_key(*of),
                     default: s.default,
                     source: s.source.clone(),
                     confidence: s.confidence,

@@ -338,17 +338,19 @@ mod tests {
                 .filter(|n| n.id.starts_with("goal-"))
                 .map(|n| format!("need-{}", n.id)),
         );
-        for s in known
-            .pathways
-            .values()
-            .flat_map(|p| &p.schools)
-            .chain(&known.schools)
-        {
+        let of_pathways = known.pathways.values().flat_map(|p| {
+            p.schools
+                .iter()
+                .map(move |s| (s, s.reason_key(Some(p.column()))))
+        });
+        let of_all = known.schools.iter().map(|s| (s, s.reason_key(None)));
+        for (s, why) in of_pathways.chain(of_all) {
             names.extend([
                 format!("school-{}", s.id),
-                format!("why-{}", s.id),
+                why,
                 format!("question-{}", s.question),
             ]);
+            names.extend(s.cue.iter().map(|cue| format!("cue-{cue}")));
         }
         names.extend(known.modifiers.iter().map(|m| format!("modifier-{}", m.id)));
         names.extend(
@@ -416,5 +418,89 @@ mod tests {
             wording.reason(&gate),
             "Healing time: pendulum work after 2 completed weeks (day 14)."
         );
+    }
+    /// Weeks that a name tells are weeks of its row: its own, or for the one that holds unless chosen, the pathway's.
+    #[test]
+    fn the_weeks_in_the_name_of_a_school_are_those_of_its_row() {
+        use ritorno_core::knowledge::{Pathway, School};
+        let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge");
+        let wording = Wording::english().expect("the catalogue");
+        let of_row = |s: &School| -> Vec<i32> {
+            let maps = [
+                &s.phase_weeks,
+                &s.opens_weeks,
+                &s.allowance_weeks,
+                &s.class_weeks,
+            ];
+            let mut weeks: Vec<i32> = maps.iter().flat_map(|m| m.values().copied()).collect();
+            weeks.extend(s.sling_weeks.into_iter().flatten());
+            weeks.extend(s.classes_later.map(|[from, later]| from + later));
+            weeks
+        };
+        // What the others of its question move, as it stands without them.
+        let of_pathway = |p: &Pathway, s: &School| -> Vec<i32> {
+            let mut weeks = Vec::new();
+            for other in p.schools.iter().filter(|o| o.question == s.question) {
+                let phases = p
+                    .phases
+                    .iter()
+                    .filter(|x| other.phase_weeks.contains_key(&x.id));
+                weeks.extend(phases.map(|x| x.earliest_week));
+                let open = p
+                    .corridors
+                    .iter()
+                    .filter(|x| other.opens_weeks.contains_key(&x.id));
+                weeks.extend(open.map(|x| x.opens_week));
+                let allowed = p
+                    .allowances
+                    .iter()
+                    .filter(|x| other.allowance_weeks.contains_key(&x.id));
+                weeks.extend(allowed.map(|x| x.from_week));
+                for class in other.class_weeks.keys() {
+                    weeks.extend(known.gate_classes[class].weeks.get(p.column()));
+                }
+                if other.sling_weeks.is_some() {
+                    weeks.extend(
+                        p.sling
+                            .iter()
+                            .flat_map(|x| [x.day_and_night_until_week, x.nights_until_week]),
+                    );
+                }
+            }
+            weeks
+        };
+        let spelt = [
+            "no", "one", "two", "three", "four", "five", "six", "seven", "eight",
+        ];
+        let number = |word: &str| -> Option<i32> {
+            let word = word
+                .trim_matches(|c: char| !c.is_alphanumeric())
+                .to_lowercase();
+            word.parse()
+                .ok()
+                .or_else(|| spelt.iter().position(|s| *s == word).map(|n| n as i32))
+        };
+        let mut told = 0;
+        for p in known.pathways.values() {
+            for s in &p.schools {
+                let name = wording.say(&format!("school-{}", s.id), &[]);
+                if !name.contains("week")
+                    || name.contains("three days a week")
+                    || name.contains("days a week")
+                {
+                    continue;
+                }
+                let named: Vec<i32> = name.split_whitespace().filter_map(number).collect();
+                let mut weeks = of_row(s);
+                if s.default {
+                    weeks.extend(of_pathway(p, s));
+                }
+                for week in named {
+                    assert!(weeks.contains(&week), "{}: {name} ({weeks:?})", p.id);
+                    told += 1;
+                }
+            }
+        }
+        assert!(told > 25, "{told} weeks are told");
     }
 }

@@ -2575,6 +2575,8 @@ export interface components {
         };
         /** @description A line of the chart with its verdict. */
         LineView: {
+            /** @description What the schools say beside it, as wording keys. */
+            cues: string[];
             /** @description What helps or holds the arm. */
             helper: components["schemas"]["Helper"];
             /** @description Ladder id. */
@@ -3538,6 +3540,8 @@ export interface components {
             default: boolean;
             id: string;
             source: string;
+            /** @description The key of its reason. */
+            why: string;
         };
         /** @description A number the patient gives, 0 to 10. */
         Score: {

@@ -69,7 +69,7 @@ export function Home({ episode }: { episode: string }) {
       )}
       <p className="soft">{t("home-lead")}</p>
       <div className="dials">
-        {lines.map(({ line, totals }) => (
+        {lines.map(({ line, totals, cues }) => (
           <article key={line.id} className="sheet">
             <img
               src={`/api/episodes/${episode}/figures/${line.exercise}`}
@@ -82,7 +82,8 @@ export function Home({ episode }: { episode: string }) {
             </p>
             <p className="small">
               {exercise(line.exercise, "start")}{" "}
-              {exercise(line.exercise, "how")}
+              {exercise(line.exercise, "how")}{" "}
+              {cues.map((cue) => t(`cue-${cue}`)).join(" ")}
             </p>
             <p className="soft small">
               {t("minutes-session", { minutes: Math.round(totals.minutes) })}

@@ -589,9 +589,28 @@ fn check_schools(known: &Knowledge, pathway: Option<&Pathway>, schools: &[School
             .lead
             .iter()
             .chain(&school.leave_out)
+            .chain(&school.cue_ladders)
             .filter(|l| !known.exercises.values().any(|e| &e.ladder == *l))
         {
             fault(&school.id, "lead", format!("no ladder `{ladder}`"));
+        }
+        for id in school
+            .leave_out_exercises
+            .iter()
+            .filter(|id| !known.exercises.contains_key(*id))
+        {
+            fault(
+                &school.id,
+                "leave_out_exercises",
+                format!("no exercise `{id}`"),
+            );
+        }
+        if school.cue.is_some() == school.cue_ladders.is_empty() {
+            fault(
+                &school.id,
+                "cue",
+                "a cue and the ladders it is told with go together".to_owned(),
+            );
         }
         if school
             .pain_during_max

@@ -1,6 +1,6 @@
 //! Whether a dose lies within human sense.
 
-use super::exercise::{Dose, DoseField};
+use super::dose::{Dose, DoseField};
 use super::set::Knowledge;
 
 impl Dose {

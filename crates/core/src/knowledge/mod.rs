@@ -7,6 +7,7 @@
 mod asks;
 mod clinical_test;
 mod criteria;
+mod dose;
 mod dose_bounds;
 mod elastic;
 mod exercise;
@@ -34,10 +35,10 @@ pub use clinical_test::{
     Prior, Setting, SideCompare, TestKind,
 };
 pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
+pub use dose::{Dose, DoseField, DoseRange, Pace, SetStructure, Weekdays};
 pub use elastic::ElasticRow;
 pub use exercise::{
-    Activity, Adapts, Demand, DemandClass, Dose, DoseField, DoseRange, Exercise, Group, Helper,
-    Level, Pace, Purpose, Weekdays, Worked,
+    Activity, Adapts, Demand, DemandClass, Exercise, Group, Helper, Level, Purpose, Worked,
 };
 pub(crate) use exercise::{AfterCut, CutPath};
 pub use hits::Hit;
@@ -55,7 +56,7 @@ pub use rows::{
     AskRow, Bound, GateClass, HealthItem, Mode, Movement, NeedRow, Quantity, ReasonFor, ReasonRow,
     RedFlag, Reference, Threshold, Tier, Unit,
 };
-pub use school::{School, SetStructure};
+pub use school::School;
 pub use screen::screen;
 pub use set::Knowledge;
 pub(crate) use set::REQUIRED_THRESHOLDS;

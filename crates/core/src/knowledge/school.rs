@@ -1,5 +1,7 @@
 //! Schools: where practitioners disagree, each side is a named rule that somebody chooses.
 
+use super::dose::SetStructure;
+use super::exercise::Helper;
 use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -48,12 +50,36 @@ pub struct School {
     /// Ladders that are left out.
     #[serde(default)]
     pub leave_out: Vec<String>,
-    /// Sessions a day.
+    /// Exercises that are left out.
+    #[serde(default)]
+    pub leave_out_exercises: Vec<String>,
+    /// Work with a load raises no higher than this, in degrees.
+    #[serde(default)]
+    pub raise_most_deg: Option<f64>,
+    /// What loads where a ladder can be loaded either way.
+    #[serde(default)]
+    pub prefer: Option<Helper>,
+    /// What is said beside the exercises of `cue_ladders`, a wording key.
+    #[serde(default)]
+    pub cue: Option<String>,
+    /// Ladders the cue is told with.
+    #[serde(default)]
+    pub cue_ladders: Vec<String>,
+    /// Sessions a day of everything but strength work; light work counts as the rest.
     #[serde(default)]
     pub times_per_day: Option<u32>,
     /// Days a week of strength work.
     #[serde(default)]
     pub days_per_week: Option<u32>,
+    /// Sessions of strength work a day.
+    #[serde(default)]
+    pub strength_times_per_day: Option<u32>,
+    /// End-range work: `[repetitions, seconds]` at the end of a stretched movement, within what its row gives.
+    #[serde(default)]
+    pub end_range: Option<[u32; 2]>,
+    /// Strength work with few heavy repetitions: the low end of the repetitions, the next elastic or twice the weight.
+    #[serde(default)]
+    pub heavy: bool,
     /// How sets follow each other.
     #[serde(default)]
     pub structure: Option<SetStructure>,
@@ -69,15 +95,15 @@ pub struct School {
     pub confidence: Confidence,
 }
 
-/// How the sets of a session follow each other.
-#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
-#[serde(rename_all = "snake_case")]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub enum SetStructure {
-    /// All sets of one exercise, then the next exercise.
-    Straight,
-    /// One set of each exercise, several rounds.
-    Circuit,
-    /// Single perfect repetitions with a pause after each.
-    Single,
+impl School {
+    /// The key of its reason: one for each pathway that has it, because what speaks for four still weeks after one operation may
+    /// speak against them after another.
+    ///
+    /// `column` is the pathway's own id, or that of the one it was copied from; nothing for the schools of all pathways.
+    pub fn reason_key(&self, column: Option<&str>) -> String {
+        match column {
+            Some(column) => format!("why-{column}-{}", self.id),
+            None => format!("why-{}", self.id),
+        }
+    }
 }

@@ -3,8 +3,9 @@
 use super::asks::{AttestationRow, PositionRow, PrecautionRow};
 use super::clinical_test::{ClinicalTest, Cluster, Hypothesis, TestKind};
 use super::criteria::{Criterion, CriterionKind};
+use super::dose::Pace;
 use super::elastic::ElasticRow;
-use super::exercise::{DemandClass, Exercise, Pace};
+use super::exercise::{DemandClass, Exercise};
 use super::instrument::Instrument;
 use super::modifier::Modifier;
 use super::pathway::{DroppedFloor, Pathway};
@@ -88,7 +89,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 151] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 152] = [
     "hold-most-s",
     "severity-points-young",
     "severity-points-lax",
@@ -147,6 +148,7 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 151] = [
     "repetitions-long-above",
     "hold-step-s",
     "duration-step-s",
+    "single-repetitions",
     "effort-least-pct",
     "effort-light-pct",
     "effort-half-pct",

@@ -267,6 +267,7 @@ fn build_phase(
     });
     let mut later: Vec<(usize, Reason)> = Vec::new();
     for (place, ladder) in focus.iter().enumerate() {
+        // An exercise that a school leaves out does not pass the check; of a whole ladder nothing is asked.
         if taken.contains(ladder) || style.leave_out.contains_key(*ladder) {
             continue;
         }

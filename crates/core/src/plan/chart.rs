@@ -28,6 +28,8 @@ pub struct LineView {
     pub rung: u32,
     /// What helps or holds the arm.
     pub helper: Helper,
+    /// What the schools say beside it, as wording keys.
+    pub cues: Vec<String>,
     /// Time and volume.
     pub totals: DoseTotals,
     /// What the safety check says.
@@ -196,6 +198,12 @@ pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
                 ladder: exercise.ladder.clone(),
                 rung: exercise.rung,
                 helper: exercise.helper,
+                cues: rules
+                    .style
+                    .cues_of(exercise)
+                    .into_iter()
+                    .map(str::to_owned)
+                    .collect(),
                 totals: DoseTotals {
                     minutes: line.dose.minutes(ctx.known.pace()),
                     weekly_repetitions: line.dose.weekly_repetitions(ctx.known.pace()),

@@ -54,11 +54,20 @@ pub fn start_dose(
     }
     let style: &Style = &rules.style;
     let strength = exercise.hardest() >= Level::ResistedLight;
-    if let Some(times) = style.times_per_day.filter(|_| !strength) {
-        dose.times_per_day = times.clamp(range.times_per_day[0], range.times_per_day[1]);
+    let [fewest, most] = range.times_per_day;
+    // Light work with an elastic or a weight is done as often as the rest; firm work has its own days.
+    let often = style
+        .times_per_day
+        .filter(|_| exercise.hardest() < Level::Resisted);
+    let strong = style.strength_times_per_day.filter(|_| strength);
+    if let Some(times) = strong.or(often) {
+        dose.times_per_day = times.clamp(fewest, most);
     }
     if let Some(days) = style.days_per_week.filter(|_| strength) {
         dose.days_per_week = days.clamp(1, 7);
+    }
+    if irritability == Irritability::Low {
+        dose = by_school(style, exercise, dose);
     }
     if exercise.hardest() == Level::Isometric {
         if let Some([repetitions, hold]) = style.hold {
@@ -78,8 +87,44 @@ pub fn start_dose(
     if let (Some(effort), Some(max)) = (dose.effort_pct, most) {
         dose.effort_pct = Some(effort.min(max));
     }
-    if let Some(structure) = style.structure.filter(|s| *s != SetStructure::Straight) {
-        dose.structure = Some(structure);
+    match style.structure {
+        Some(SetStructure::Circuit) => dose.structure = style.structure,
+        // One at a time, each as good as it can be, is for a muscle that has forgotten its work: one set of them all.
+        Some(SetStructure::Single) if exercise.purpose == Purpose::Control && counted(&dose) => {
+            let all = dose.sets * dose.repetitions;
+            dose.structure = style.structure;
+            dose.sets = range.sets[0].max(1);
+            dose.repetitions = all
+                .min(rules.single_repetitions)
+                .clamp(range.repetitions[0], range.repetitions[1]);
+        }
+        _ => {}
+    }
+    dose
+}
+
+/// Whether a dose counts repetitions, and not the time of a hold or of the whole set.
+fn counted(dose: &Dose) -> bool {
+    dose.repetitions > 1 && dose.duration_s.is_none()
+}
+
+/// End-range work and heavy work, where the school does them and the row has room for them.
+fn by_school(style: &Style, exercise: &Exercise, dose: Dose) -> Dose {
+    let mut dose = dose;
+    let range = &exercise.range;
+    let clamp = |wanted: u32, [low, high]: [u32; 2]| wanted.clamp(low, high);
+    let stretched = exercise.purpose == Purpose::Move && exercise.hardest() <= Level::Assisted;
+    if let Some([repetitions, hold]) = style.end_range.filter(|_| stretched) {
+        dose.repetitions = clamp(repetitions, range.repetitions);
+        dose.hold_s = clamp(hold, range.hold_s);
+    }
+    if style.heavy && exercise.hardest() == Level::Resisted && dose.duration_s.is_none() {
+        dose.repetitions = range.repetitions[0].max(1);
+        let stronger = dose.elastic_level.map(|level| level + 1);
+        dose.elastic_level =
+            stronger.map(|level| level.min(range.elastic_level_max.unwrap_or(level)));
+        let heavier = dose.load_kg.map(|kg| kg * 2.0);
+        dose.load_kg = heavier.map(|kg| kg.min(range.load_kg_max.unwrap_or(kg)));
     }
     dose
 }

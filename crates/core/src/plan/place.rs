@@ -5,7 +5,7 @@ use super::dose::{bounding, start_dose, within_irritability};
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::context::CheckContext;
 use crate::facts::Line;
-use crate::knowledge::{Dose, Exercise, Level};
+use crate::knowledge::{Dose, Exercise, Helper, Level, Purpose};
 use crate::rules::PhaseRule;
 use crate::safety::{Status, check_exercise};
 
@@ -54,6 +54,16 @@ pub(super) fn open_rungs<'a>(
     } else {
         own
     };
+    // Where a phase can load a ladder either way for the same purpose, the school says with what.
+    if let Some(helper) = ctx.rules.style.prefer {
+        let loaded = |e: &Exercise| matches!(e.helper, Helper::Weight | Helper::Elastic);
+        let wanted: Vec<Purpose> = out
+            .iter()
+            .filter(|e| e.helper == helper)
+            .map(|e| e.purpose)
+            .collect();
+        out.retain(|e| e.helper == helper || !loaded(e) || !wanted.contains(&e.purpose));
+    }
     // Whoever stands on a rung of this phase is not sent back to its first.
     if let Some(now) = ask
         .current

@@ -4,9 +4,9 @@
 //! positions add up, classes take the later week.
 
 use super::schedule::{PhaseSpan, schedule};
+use super::style::Style;
 use super::timetable::{
-    Timetable, chosen_schools, class_rule, corridors, gates, milestones, pain, sling, style,
-    watches,
+    Timetable, chosen_schools, class_rule, corridors, gates, milestones, pain, sling, watches,
 };
 use super::types::{CapRule, Choices, ForbiddenRule, PhaseRule, PrecautionRule, Rules};
 use crate::calendar::{EpisodeDay, Steps, WEEK};
@@ -101,6 +101,7 @@ impl Rules {
                 * WEEK,
             least_stay_days: days("least-stay-days"),
             gate_due_days: days("gate-due-days"),
+            single_repetitions: known.threshold("single-repetitions") as u32,
             hold_most_s: known.threshold("hold-most-s") as u32,
             resisted_days_per_week: known.threshold("slow-or-quick-days-per-week") as u32,
             irritable_hold_s: known.threshold("irritable-hold-s") as u32,
@@ -111,7 +112,7 @@ impl Rules {
             milestones: milestones(pathway, &time),
             gates: gates(pathway, &phases),
             watches: watches(known, pathway, &time),
-            style: style(&schools),
+            style: Style::of(&schools),
             schools: schools
                 .iter()
                 .map(|s| (s.question.clone(), s.id.clone()))

@@ -4,6 +4,7 @@ mod ceiling;
 mod lay;
 mod schedule;
 mod spoken;
+mod style;
 mod timetable;
 mod today;
 mod types;
@@ -11,8 +12,9 @@ mod types;
 pub use ceiling::Ceiling;
 pub use schedule::{PhaseSpan, reached_phase, schedule};
 pub use spoken::{ArmWord, Spoken, effort_word};
+pub use style::{Cue, Style};
 pub use today::{Band, CeilingToday, band_view, ceiling_on, floor_on, released_from};
 pub use types::{
     AllowanceRule, Choices, ClassRule, CorridorRule, ForbiddenRule, GateRule, Lock, MilestoneRule,
-    PainRule, PhaseRule, PrecautionRule, Rules, SlingRule, Style, WatchRule,
+    PainRule, PhaseRule, PrecautionRule, Rules, SlingRule, WatchRule,
 };

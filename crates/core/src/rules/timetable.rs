@@ -3,7 +3,7 @@
 use super::ceiling::Ceiling;
 use super::types::{
     Choices, ClassRule, CorridorRule, GateRule, Lock, MilestoneRule, PainRule, PhaseRule,
-    SlingRule, Style, WatchRule,
+    SlingRule, WatchRule,
 };
 use crate::calendar::{EpisodeDay, Steps, WEEK};
 use crate::knowledge::{
@@ -330,25 +330,6 @@ pub(super) fn watches(known: &Knowledge, pathway: &Pathway, time: &Timetable) ->
         row: row.clone(),
     })
     .collect()
-}
-
-pub(super) fn style(schools: &[&School]) -> Style {
-    let mut out = Style::default();
-    for s in schools {
-        out.max_lines = out.max_lines.or(s.max_lines);
-        out.lead.extend(s.lead.iter().cloned());
-        out.leave_out.extend(
-            s.leave_out
-                .iter()
-                .map(|ladder| (ladder.clone(), s.id.clone())),
-        );
-        out.times_per_day = out.times_per_day.or(s.times_per_day);
-        out.days_per_week = out.days_per_week.or(s.days_per_week);
-        out.structure = out.structure.or(s.structure);
-        out.hold = out.hold.or(s.hold);
-        out.effort_pct = out.effort_pct.or(s.effort_pct);
-    }
-    out
 }
 
 /// How much pain is tolerated from which day on. A school may only lower it.

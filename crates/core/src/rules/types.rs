@@ -1,10 +1,11 @@
 //! The rules of one shoulder, everything in days. Every check asks these and never the pathway as it is written.
 
 use super::ceiling::Ceiling;
+use super::style::Style;
 use crate::calendar::{EpisodeDay, Steps};
 use crate::knowledge::{
     Allowance, AngleTest, Criterion, Exercise, Group, HAIR_DEG, HealingClock, Knowledge, Level,
-    SetStructure, Watch,
+    Watch,
 };
 use crate::mechanics::{ArmPose, Track};
 use std::collections::{BTreeMap, BTreeSet};
@@ -225,27 +226,6 @@ pub struct ClassRule {
     pub whose: String,
 }
 
-/// What the chosen schools say about how work is done.
-#[derive(Debug, Clone, PartialEq, Default)]
-pub struct Style {
-    /// Most exercises at a time.
-    pub max_lines: Option<usize>,
-    /// Ladders that come first.
-    pub lead: Vec<String>,
-    /// Ladders that are left out, with the school.
-    pub leave_out: BTreeMap<String, String>,
-    /// Sessions a day.
-    pub times_per_day: Option<u32>,
-    /// Days a week of strength work.
-    pub days_per_week: Option<u32>,
-    /// How sets follow each other.
-    pub structure: Option<SetStructure>,
-    /// Repetitions and seconds of isometric holds.
-    pub hold: Option<[u32; 2]>,
-    /// Greatest isometric effort in percent.
-    pub effort_pct: Option<u32>,
-}
-
 /// What was chosen for a shoulder.
 #[derive(Debug, Clone, Default, PartialEq)]
 pub struct Choices {
@@ -280,6 +260,8 @@ pub struct Rules {
     pub resisted_days_per_week: u32,
     /// Most seconds of isometric holding of one direction in a session, where a school holds in its own pieces.
     pub hold_most_s: u32,
+    /// Single repetitions of one session at most.
+    pub single_repetitions: u32,
     /// The longest hold that a highly irritable shoulder begins with, in seconds.
     pub irritable_hold_s: u32,
     /// Phases in order.

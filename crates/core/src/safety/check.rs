@@ -167,11 +167,11 @@ pub fn check_exercise(
             reason,
         );
     }
-    if let Some(school) = ctx.rules.style.leave_out.get(&exercise.ladder) {
+    if let Some(school) = ctx.rules.style.leaves_out(exercise) {
         say(
             Caution,
             true,
-            Reason::new("school-leaves-out").with("school", school.as_str()),
+            Reason::new("school-leaves-out").with("school", school),
         );
     }
     check_allowances(ctx, exercise, dose, day, &mut say);

@@ -32,6 +32,7 @@ mod properties;
 mod reading;
 mod reading_rules;
 mod releases;
+mod schools;
 mod shoulder;
 mod signs;
 mod snapshot;

@@ -122,7 +122,7 @@ function Question({
         ))}
       </select>
       <span className="soft small">
-        {t(`why-${holds}`)}{" "}
+        {t(school?.why ?? "")}{" "}
         {t("school-source", {
           source: school?.source ?? "",
           confidence: school?.confidence ?? "",
