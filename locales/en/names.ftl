@@ -1347,3 +1347,36 @@ cue-blade-reach-long = Grow long through the arm; nothing is squeezed together.
 cue-blade-push-away = Push what you touch away, so that the blade lies round the ribs.
 cue-massage-first = Knead what is tight lightly for a minute first; never with blood thinners, swelling or a fresh wound.
 cue-elbow-crease-forward = The crease of the elbow looks forward.
+
+# Advice beside the exercises.
+advice-sling-off-safely = Sit down before you take the sling off, support the forearm with the other hand, and open the strap that is easiest to reach first.
+advice-armpit-washing = To wash under the arm, lean forward and let it hang; do not lift it.
+advice-sleep-in-sling = Sleep on your back or half sitting, with a pillow under the elbow so that it does not fall back.
+advice-sling-weaning = Leave the sling off at home first, then outdoors, then in crowds; nights come last.
+advice-hand-care = Move fingers and wrist every hour, and rest the hand higher than the elbow: it keeps swelling down.
+advice-bruise = A bruise may wander down to the elbow and the hand. That is usual. A hand that turns cold, blue or numb is not.
+advice-slip-provokes = What makes it slip most easily: a bag on the back seat, the seat belt, reaching out to the side, the arm overhead in bed.
+advice-pain-explained = Pain is an alarm, and an alarm may be set too fine: hurt is not the same as harm. Movement within your limits teaches it.
+advice-breath-and-water = Drink enough, and take five deep breaths every hour while you sit a lot.
+advice-no-massage = No massage near this shoulder with blood thinners, while it is swollen, or on a fresh wound.
+advice-cold-or-warm = Cold or warmth for ten to fifteen minutes may ease it, a cloth between; never on skin that does not feel well.
+advice-medicines = Ask your doctor or pharmacist about medicines for pain, and when to take them before exercise.
+advice-sleep-beside-pillow = Lie on the other side and hug a pillow, so that this arm does not fall across you.
+advice-scar = Once the wound is closed and dry, move the scar with a fingertip for a minute a day, and keep the sun off it.
+advice-lifting-words = To judge a weight: a full cup is a third of a kilo, a full kettle two, a shopping bag five.
+advice-warm-first = Begin with what loosens, end with what is hardest.
+advice-other-arm = The other arm may work while this one rests between rounds.
+advice-one-anchor = Do everything with the elastic at one height, then move it.
+advice-desk-breaks = At a desk, stand up every half hour, roll the shoulders back and let the arms hang.
+advice-every-other-day = Leave a day between hard days; when it stays quiet for a week, daily is fine.
+advice-driving = Drive only when you can turn the wheel and brake hard without pain; ask your insurer.
+advice-flare-plan = On a bad day do half, nearer and lighter, for three days, then go back to your usual dose; call us if it is not better by then.
+
+# What somebody asks whether they may do.
+may-drive = Drive a car
+may-cup = Lift a cup
+may-kettle = Lift a kettle
+may-lie-on-it = Lie on this side
+may-push-up-from-chair = Push up from a chair
+may-reach-behind = Reach behind my back
+may-heavy-work = Heavy work or contact sport

@@ -2,9 +2,27 @@
 
 paper-title = Your shoulder program
 paper-for = For { $name }
-paper-day = { $weeks } weeks and { $days } days since your operation
-paper-day-injury = { $weeks } weeks and { $days } days since your injury
-paper-day-program = { $weeks } weeks and { $days } days into your program
+paper-day = { $weeks ->
+    [one] 1 week
+   *[other] { $weeks } weeks
+} and { $days ->
+    [one] 1 day
+   *[other] { $days } days
+} since your operation
+paper-day-injury = { $weeks ->
+    [one] 1 week
+   *[other] { $weeks } weeks
+} and { $days ->
+    [one] 1 day
+   *[other] { $days } days
+} since your injury
+paper-day-program = { $weeks ->
+    [one] 1 week
+   *[other] { $weeks } weeks
+} and { $days ->
+    [one] 1 day
+   *[other] { $days } days
+} into your program
 paper-signed = Made with you at Molo Nove on { $date }, version { $version }
 paper-arm-works = This arm works.
 paper-arm-helps = This arm helps a little. The other arm does most.
@@ -80,6 +98,10 @@ paper-effort-full = press as hard as you can without more pain
 paper-watch = Watch out for: { $faults }.
 paper-task = Helps with: { $task }
 paper-kit = You need
+paper-advice = Good to know
+paper-may = May I …?
+paper-may-yes = { $what }: yes, as far as it does not hurt.
+paper-may-not-before = { $what }: not before { $date }. Ask us first.
 paper-kit-none = Nothing special.
 paper-safety = This sheet supports the advice of your physiotherapist and surgeon. It does not replace it. If they tell you something different, do what they say.
 paper-page = Page

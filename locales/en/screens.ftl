@@ -293,6 +293,10 @@ home-lead = What the patient takes away today: drawings, dose, limits in plain w
 home-pdf = Sheet as PDF
 home-calendar = Calendar file
 home-no-lines = No exercises run today.
+home-advice = Told today
+home-may = May I …?
+home-may-from = { $what }: from day { $day }
+home-may-yes = { $what }: yes, as far as it does not hurt
 home-arms = which arm works
 home-arms-text = In every drawing { the-arm } is tinted and the other arm is hatched.
 

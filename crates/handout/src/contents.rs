@@ -8,7 +8,7 @@ use ritorno_core::knowledge::{
     Exercise, Group, HealingClock, Helper, Knowledge, Level, SetStructure,
 };
 use ritorno_core::mechanics::Arm;
-use ritorno_core::plan::plan_chart;
+use ritorno_core::plan::{May, advice, may, plan_chart};
 use ritorno_core::rules::effort_word;
 use ritorno_core::safety::running_lines;
 use ritorno_core::visit::untried;
@@ -202,7 +202,10 @@ fn precautions(input: &HandoutInput, wording: &Wording, habit: bool) -> Vec<Stri
     let HandoutInput { ctx, facts, .. } = *input;
     let of_kind = |id: &str| {
         let row = ctx.known.precautions.iter().find(|row| row.id == id);
-        row.is_some_and(|row| row.habit) == habit
+        let concerns = row.is_none_or(|row| {
+            row.health.is_empty() || row.health.iter().any(|h| facts.story.health.contains(h))
+        });
+        concerns && row.is_some_and(|row| row.habit) == habit
     };
     plan_chart(ctx, facts)
         .precautions
@@ -210,6 +213,21 @@ fn precautions(input: &HandoutInput, wording: &Wording, habit: bool) -> Vec<Stri
         .filter(|p| (p.from_day..p.to_day).contains(&ctx.today) && of_kind(&p.id))
         .map(|p| wording.say(&format!("precaution-{}", p.id), &[]))
         .collect()
+}
+
+/// Whether something of daily life may be done, or from when.
+fn may_line(wording: &Wording, facts: &Facts, today: i32, may: &May) -> String {
+    let what = wording.say(&format!("may-{}", may.id), &[]);
+    let date = date_of(facts.story.day0, may.from_day)
+        .map(|d| d.format("%-d %B %Y").to_string())
+        .unwrap_or_default();
+    let args = [("what", Value::Text(&what)), ("date", Value::Text(&date))];
+    let id = if may.from_day > today {
+        "paper-may-not-before"
+    } else {
+        "paper-may-yes"
+    };
+    wording.say(id, &args)
 }
 
 /// Everything on the sheet of today but the drawings, as the template reads it.
@@ -312,6 +330,10 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         "stop": stop.into_iter().map(plain).collect::<Vec<_>>(),
         "stop_now": plain("paper-stop-now"),
         "pain": pain_text(ctx, wording, &explained, day),
+        "advice_title": plain("paper-advice"),
+        "advice": advice(ctx, facts).iter().map(|id| wording.to_patient(&format!("advice-{id}"), spoken)).collect::<Vec<_>>(),
+        "may_title": plain("paper-may"),
+        "may": may(ctx).iter().map(|may| may_line(wording, facts, day, may)).collect::<Vec<_>>(),
         "kit_title": plain("paper-kit"),
         "kit": if kit.is_empty() { plain("paper-kit-none") } else { capital(&kit.join(", ")) },
         "exercises_title": wording.say("paper-exercises", &span),

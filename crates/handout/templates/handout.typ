@@ -49,6 +49,16 @@
 == #d.kit_title
 #d.kit
 
+#grid(columns: (1fr, 1fr), column-gutter: 7mm,
+  if d.advice.len() > 0 [
+    == #d.advice_title
+    #list(marker: [–], ..d.advice.map(a => [#a]))
+  ],
+  if d.may.len() > 0 [
+    == #d.may_title
+    #list(marker: [–], ..d.may.map(a => [#a]))
+  ])
+
 #pagebreak()
 == #d.exercises_title
 #if d.exercises.len() == 0 [ #d.no_lines ]

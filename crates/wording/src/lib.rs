@@ -300,6 +300,8 @@ mod tests {
         );
         let actions = known.red_flags.iter().flat_map(|f| &f.actions);
         names.extend(actions.map(|id| format!("action-{id}")));
+        names.extend(known.advice.iter().map(|a| format!("advice-{}", a.id)));
+        names.extend(known.may.iter().map(|m| format!("may-{}", m.id)));
         names.extend(known.pathways.keys().map(|id| format!("pathway-{id}")));
         for p in known.pathways.values() {
             names.extend(p.phases.iter().map(|r| format!("phase-{}", r.id)));

@@ -2785,6 +2785,13 @@ export interface components {
              */
             value: number;
         };
+        /** @description Something of daily life, and the day from which no precaution keeps it back. */
+        May: {
+            /** @description The first day on which it may be done; today or earlier when it may. */
+            from_day: components["schemas"]["i32"];
+            /** @description A wording key. */
+            id: string;
+        };
         /** @description Who is signed in, and which day it is in the clinic. */
         Me: {
             /** @description Whether simulated devices exist here. */
@@ -3270,11 +3277,15 @@ export interface components {
         };
         /** @description The program with its plan chart. */
         ProgramPage: {
+            /** @description What is told beside the exercises today, as wording keys. */
+            advice: string[];
             candidates: components["schemas"]["Candidate"][];
             challenge?: components["schemas"]["Reason"] | null;
             chart: components["schemas"]["PlanChart"];
             /** @description The first letters of the knowledge release it was built with. */
             knowledge?: string | null;
+            /** @description What of daily life is kept back at some time, and until when. */
+            may: components["schemas"]["May"][];
             /** @description The chosen pathway. */
             pathway: string;
             /** Format: int32 */

@@ -92,6 +92,38 @@ export function Home({ episode }: { episode: string }) {
         ))}
       </div>
       {lines.length === 0 && <p className="soft">{t("home-no-lines")}</p>}
+      <div className="side-by-side above-22">
+        {page.data.advice.length > 0 && (
+          <section>
+            <h2 className="flush below-8">{t("home-advice")}</h2>
+            <ul className="flush">
+              {page.data.advice.map((a) => (
+                <li key={a}>{say(`advice-${a}`)}</li>
+              ))}
+            </ul>
+          </section>
+        )}
+        {page.data.may.length > 0 && (
+          <section>
+            <h2 className="flush below-8">{t("home-may")}</h2>
+            <ul className="flush">
+              {page.data.may.map((m) => (
+                <li key={m.id}>
+                  {t(
+                    m.from_day > chart.today.day
+                      ? "home-may-from"
+                      : "home-may-yes",
+                    {
+                      what: t(`may-${m.id}`),
+                      day: m.from_day,
+                    },
+                  )}
+                </li>
+              ))}
+            </ul>
+          </section>
+        )}
+      </div>
       <h2 className="flush above-22 below-8">{capital(t("home-arms"))}</h2>
       <p>{say("home-arms-text")}</p>
     </>

@@ -54,6 +54,7 @@ pub(super) fn read_file(
         faults,
     };
     match name {
+        "advice.toml" => known.advice = file.all("advice"),
         "attestations.toml" => known.attestations = file.all("attestation"),
         "bounds.toml" => known.bounds = file.by_id("bound", |r: &Bound| &r.id),
         "clusters.toml" => known.clusters = file.all("cluster"),
@@ -64,6 +65,7 @@ pub(super) fn read_file(
         "gate-classes.toml" => known.gate_classes = file.by_id("class", |r: &GateClass| &r.id),
         "health.toml" => known.health = file.all("health"),
         "hypotheses.toml" => known.hypotheses = file.all("hypothesis"),
+        "may.toml" => known.may = file.all("may"),
         "modifiers.toml" => known.modifiers = file.all("modifier"),
         "needs.toml" => known.needs = file.all("need"),
         "positions.toml" => known.positions = file.all("position"),

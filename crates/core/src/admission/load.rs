@@ -2,7 +2,7 @@
 
 use super::error::KnowledgeError;
 use super::files::read_file;
-use super::{asks, bounds, clinical_tests, flags, gates, names, pathways};
+use super::{advice, asks, bounds, clinical_tests, flags, gates, names, pathways};
 use crate::knowledge::{ClinicalTest, DroppedFloor, Knowledge, RungSpan, TestKind};
 use sha2::{Digest, Sha256};
 use std::collections::BTreeMap;
@@ -188,6 +188,7 @@ fn from_tables(
             pathways::reach(&known, &mut faults);
             gates::all(&known, &mut faults);
             asks::all(&known, &mut faults);
+            advice::all(&known, &mut faults);
         }
     }
     if !faults.is_empty() {

@@ -3,6 +3,7 @@
 //! The files come in as text (this crate opens nothing). Either everything is known afterwards, or every fault is told with file,
 //! row and field: names exist, numbers make sense, every gate can be passed by some record, nothing asks for what is barred.
 
+mod advice;
 mod asks;
 mod bounds;
 mod clinical_tests;

@@ -268,6 +268,14 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         .precautions
         .iter()
         .for_each(|r| source("precautions.toml", &r.id, &r.source));
+    known
+        .advice
+        .iter()
+        .for_each(|r| source("advice.toml", &r.id, &r.source));
+    known
+        .may
+        .iter()
+        .for_each(|r| source("may.toml", &r.id, &r.source));
     pathways::sources(known, &mut source);
     for need in &known.needs {
         for ladder in need

@@ -43,6 +43,9 @@ pub struct PrecautionRow {
     /// Whether it says how something is done every day, and not what is not done yet.
     #[serde(default, skip_serializing_if = "std::ops::Not::not")]
     pub habit: bool,
+    /// Told only to somebody with one of these of general health; to everybody when empty.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub health: Vec<String>,
     /// Forbidden positions that it tells in words.
     #[serde(default)]
     pub positions: Vec<String>,

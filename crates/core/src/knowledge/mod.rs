@@ -4,6 +4,7 @@
 //! text (this crate opens nothing) and answers with everything it knows or with every fault it found,
 //! each naming file, row and field.
 
+mod advice;
 mod asks;
 mod clinical_test;
 mod criteria;
@@ -29,6 +30,7 @@ mod step;
 mod strength_test;
 mod watch;
 
+pub use advice::{Advice, AdviceScore, MayRow, SlingTime};
 pub use asks::{AttestationRow, PositionRow, PrecautionRow};
 pub use clinical_test::{
     Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need,

@@ -1,5 +1,6 @@
 //! All knowledge, once it has been let in.
 
+use super::advice::{Advice, MayRow};
 use super::asks::{AttestationRow, PositionRow, PrecautionRow};
 use super::clinical_test::{ClinicalTest, Cluster, Hypothesis, TestKind};
 use super::criteria::{Criterion, CriterionKind};
@@ -56,6 +57,10 @@ pub struct Knowledge {
     pub attestations: Vec<AttestationRow>,
     /// What precautions go with.
     pub precautions: Vec<PrecautionRow>,
+    /// What is worth knowing beside the exercises, the weightiest first.
+    pub advice: Vec<Advice>,
+    /// What of daily life somebody asks about.
+    pub may: Vec<MayRow>,
     /// Pathways, by id.
     pub pathways: BTreeMap<String, Pathway>,
     /// What a shoulder may have, in order of the page.
@@ -89,7 +94,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 152] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 153] = [
     "hold-most-s",
     "severity-points-young",
     "severity-points-lax",
@@ -148,6 +153,7 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 152] = [
     "repetitions-long-above",
     "hold-step-s",
     "duration-step-s",
+    "advice-most",
     "single-repetitions",
     "effort-least-pct",
     "effort-light-pct",

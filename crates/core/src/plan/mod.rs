@@ -1,5 +1,6 @@
 //! From a pathway and the facts to a program: which exercises, from when to when, at what dose; and its chart.
 
+mod advice;
 mod ask;
 mod build;
 mod chart;
@@ -12,6 +13,7 @@ mod propose;
 mod volume;
 mod what_if;
 
+pub use advice::{May, advice, may};
 pub use ask::BuildAsk;
 pub use build::{LaterItem, LineWhy, MovedUp, Proposal, build};
 pub use chart::{

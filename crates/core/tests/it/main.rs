@@ -1,5 +1,6 @@
 //! The core against the shipped knowledge: rules, published timing, properties.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
+mod advised;
 mod choosing;
 mod courses;
 mod criteria;

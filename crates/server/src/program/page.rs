@@ -9,7 +9,7 @@ use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::Facts;
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
-use ritorno_core::plan::{PlanChart, plan_chart};
+use ritorno_core::plan::{May, PlanChart, advice, may, plan_chart};
 use ritorno_core::reading::pathway_challenge;
 use ritorno_core::reason::Reason;
 use ritorno_core::safety::{Verdict, check_exercise, running_lines};
@@ -57,6 +57,10 @@ pub(crate) struct ProgramPage {
     running: Vec<Uuid>,
     /// Exercises that run today and were never tried out in the room.
     untried: Vec<String>,
+    /// What is told beside the exercises today, as wording keys.
+    advice: Vec<String>,
+    /// What of daily life is kept back at some time, and until when.
+    may: Vec<May>,
     candidates: Vec<Candidate>,
 }
 
@@ -143,6 +147,8 @@ pub(super) fn show(gathered: Gathered) -> Result<web::Json<ProgramPage>, ApiErro
             .map(|l| l.id)
             .collect(),
         untried: untried(&ctx, &loaded.facts),
+        advice: advice(&ctx, &loaded.facts),
+        may: may(&ctx),
         candidates,
     }))
 }

@@ -42,7 +42,8 @@ export function LinePanel({
           alt={exercise(line.exercise, "how")}
         />
         <p className="small">
-          {exercise(line.exercise, "start")} {exercise(line.exercise, "how")}
+          {exercise(line.exercise, "start")} {exercise(line.exercise, "how")}{" "}
+          {chosen.cues.map((cue) => t(`cue-${cue}`)).join(" ")}
         </p>
       </div>
       <div>

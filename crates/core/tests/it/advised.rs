@@ -1,0 +1,109 @@
+//! What is told beside the exercises: enough, not too much, and never what is not true of this shoulder.
+
+use super::pathways::somebody;
+use super::shoulder::known;
+use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::{Facts, Sheet};
+use ritorno_core::plan::{advice, may};
+use std::collections::BTreeSet;
+use uuid::Uuid;
+
+fn told(facts: &Facts) -> Vec<String> {
+    let assessment = Assessment::new(known(), facts).expect("a pathway");
+    advice(&assessment.ctx(), facts)
+}
+
+/// With a program that was built for it.
+fn with_plan(pathway: &str, day: i32, passed: usize) -> Facts {
+    let mut facts = somebody(pathway, day, passed);
+    facts.lines = super::plans::plan(&facts).lines;
+    facts
+}
+
+#[test]
+fn every_advice_is_told_to_somebody_and_never_more_than_four_at_a_time() {
+    let mut seen: BTreeSet<String> = BTreeSet::new();
+    let most = known().threshold("advice-most") as usize;
+    for pathway in known().pathways.values().filter(|p| !p.phases.is_empty()) {
+        for (day, passed) in [
+            (3, 0),
+            (18, 0),
+            (25, 1),
+            (45, 1),
+            (70, 2),
+            (100, 3),
+            (160, 4),
+        ] {
+            let mut facts = with_plan(&pathway.id, day, passed);
+            let plain = told(&facts);
+            assert!(plain.len() <= most, "{plain:?}");
+            seen.extend(plain.clone());
+            facts.story.health = vec!["anticoagulants".into()];
+            let items = vec![Some(3.0); 11];
+            facts.sheets.push(Sheet {
+                id: Uuid::nil(),
+                instrument: "tsk-11".into(),
+                answers: items,
+                on: facts.today,
+            });
+            let more = told(&facts);
+            assert!(more.len() <= most);
+            seen.extend(more);
+            // What belongs to others is not told to this one.
+            let rules = Assessment::new(known(), &facts).expect("a pathway");
+            let sling = rules.ctx().rules.spoken(day).sling;
+            assert!(sling || !plain.iter().any(|a| a == "sleep-in-sling"));
+            assert!(
+                !plain
+                    .iter()
+                    .any(|a| a == "pain-explained" || a == "no-massage")
+            );
+        }
+    }
+    let all: BTreeSet<String> = known().advice.iter().map(|a| a.id.clone()).collect();
+    let never: Vec<&String> = all.difference(&seen).collect();
+    assert!(never.is_empty(), "never told: {never:?}");
+}
+
+#[test]
+fn fear_is_answered_where_it_was_measured() {
+    let mut facts = somebody("subacromial-pain", 10, 0);
+    let answered = |facts: &mut Facts, each: f64| {
+        facts.sheets.push(Sheet {
+            id: Uuid::now_v7(),
+            instrument: "tsk-11".into(),
+            answers: vec![Some(each); 11],
+            on: facts.today,
+        });
+    };
+    let explained = |facts: &Facts| told(facts).iter().any(|a| a == "pain-explained");
+    assert!(!explained(&facts));
+    answered(&mut facts, 3.0);
+    assert!(explained(&facts), "33 of 44");
+    answered(&mut facts, 2.0);
+    assert!(!explained(&facts), "the last answers count: 22 of 44");
+}
+
+#[test]
+fn what_may_be_done_comes_with_the_end_of_the_last_precaution() {
+    let facts = somebody("cuff-repair-small-medium", 20, 0);
+    let assessment = Assessment::new(known(), &facts).expect("a pathway");
+    let all = may(&assessment.ctx());
+    let of = |id: &str| all.iter().find(|m| m.id == id).map(|m| m.from_day);
+    // Six weeks without driving, as the pathway's row says; four in the sling by day and night.
+    assert_eq!(of("drive"), Some(42));
+    let rules = assessment.ctx().rules;
+    for m in &all {
+        let row = known().may.iter().find(|r| r.id == m.id).expect("a row");
+        let ends = rules
+            .precautions
+            .iter()
+            .filter(|p| row.until.contains(&p.id));
+        let last = ends.map(|p| p.until_day).max().expect("a precaution");
+        assert!(m.from_day >= last, "{}", m.id);
+    }
+    // Nothing is promised where the pathway says nothing about it.
+    let stiff = somebody("frozen-shoulder", 20, 0);
+    let assessment = Assessment::new(known(), &stiff).expect("a pathway");
+    assert!(may(&assessment.ctx()).iter().all(|m| m.id != "drive"));
+}
