@@ -1374,7 +1374,6 @@ advice-flare-plan = On a bad day do half, nearer and lighter, for three days, th
 
 # What somebody asks whether they may do.
 may-drive = Drive a car
-may-cup = Lift a cup
 may-kettle = Lift a kettle
 may-lie-on-it = Lie on this side
 may-push-up-from-chair = Push up from a chair
