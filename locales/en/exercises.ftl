@@ -1161,3 +1161,83 @@ ex-work-task-break-at-work = Break at work
     .start = Step away from the work.
     .how = Draw the blades together, bend the upper back, let the arm hang loose.
     .task = Work shift
+
+ex-row-pull-apart = Pull-apart, blades together
+    .start = Stand, arms forward at chest height, an elastic between the hands, not slack.
+    .how = Draw the hands apart until the elastic touches the chest, the blades coming together; give way slowly.
+    .task = Opening double doors
+
+ex-row-pull-apart-blades-wide = Pull-apart, blades wide
+    .start = Stand, arms forward, an elastic between the hands, and reach long.
+    .how = Draw the hands apart only as far as the blades stay round the ribs, reaching all the time.
+    .task = Steering with both hands
+
+ex-external-rotation-two-hands = Outward turn with both hands
+    .start = Stand or sit tall, elbows at your sides, an elastic between the hands, palms up.
+    .how = Turn both hands outward, the elbows staying where they are; come back slowly.
+    .task = Opening a newspaper
+
+ex-isometric-outward-towel = Outward press against a towel
+    .start = Sit, elbows at your sides, a towel or stick held tight between both hands.
+    .how = Press both hands outward without moving; hold, let go slowly.
+    .task = Holding a tray level
+
+ex-isometric-own-hand-eight-ways = Eight presses against your own hand
+    .start = Sit, elbow at your side, the other hand round the wrist.
+    .how = Press without moving: wrist out, in, up and down; then elbow out, in and back, and the fist forward. Let go between.
+    .task = Steadying yourself on a bus
+
+ex-isometric-step-in = Step-out, holding inward
+    .start = Stand with the door on the side of this arm, elastic in the hand, elbow at your side.
+    .how = Lock the arm and step away from the door; stand, step back.
+    .task = Holding a dog on a lead
+
+ex-weight-bearing-all-fours-shift = Weight shift on all fours
+    .start = On hands and knees, elbows straight but not locked.
+    .how = Move your weight over one hand and hold, then over the other, pushing the floor away.
+    .task = Crawling under a stage
+
+ex-internal-rotation-reach-side-lying-low = Side-lying inward stretch, elbow low
+    .start = Lie on this side, the elbow bent and half-way between your waist and your shoulder.
+    .how = Let the other hand press this one down towards the bed until it stretches behind the shoulder, and wait.
+    .task = Tucking in a shirt behind
+
+ex-mobility-corner-elbow-high = Corner stretch, elbows above the shoulder
+    .start = Stand in a corner, forearms on both walls, the elbows higher than the shoulders.
+    .how = Lean the chest into the corner until it stretches in front, and stay.
+    .task = Reaching back for a shelf
+
+ex-mobility-ball-upper-arm = Ball on the upper arm
+    .start = Stand side-on to a wall, a small ball between the wall and the outside of the upper arm.
+    .how = Lean on the ball and roll it slowly up and down the muscle. Tingling in the hand means stop.
+    .task = Easing before reach
+
+ex-prone-raise-hold-low = Lying hold, elbows bent
+    .start = Lie on your front, arms out low with the elbows bent.
+    .how = Lift elbows and hands off and hold them, the neck long.
+    .task = Holding a map open
+
+ex-prone-raise-hold-side = Lying hold, arms to the side
+    .start = Lie on your front, arms straight out to the side, thumbs up.
+    .how = Lift both arms a hand's width and hold them.
+    .task = Spreading a sheet
+
+ex-prone-raise-hold-high = Lying hold, arms up and out
+    .start = Lie on your front, arms up and out, thumbs up.
+    .how = Lift both arms a hand's width and hold them.
+    .task = Fastening a banner overhead
+
+ex-slow-lowering-heavy-outward = Heavy slow lowering, lying
+    .start = Lie on your front, upper arm out to the side over the edge; the other hand helps the weight up.
+    .how = Let the forearm down alone, as slowly as you can, and have it helped up again.
+    .task = Throw/serve deceleration
+
+ex-hand-elbow-wrist-side = Wrist, side to side
+    .start = Sit with your forearm resting on a cushion, palm down.
+    .how = Move the hand towards the thumb, then towards the little finger, the forearm still.
+    .task = Wiping a table
+
+ex-posture-full-breath = Full breath
+    .start = Sit tall, arm { resting }.
+    .how = Breathe in until belly, ribs and chest have widened, wait a moment, and let it all go.
+    .task = Talking while you walk

@@ -275,6 +275,7 @@ fault-elbow-behind-body = the elbow going behind the body
 fault-elbow-bends = bending the elbow
 fault-elbow-leaves-side = the elbow leaving your side
 fault-low-back-arched = arching the low back
+fault-snaps-back = letting the elastic snap back
 fault-muscle-active = helping with { the-arm }
 fault-muscle-shakes = shaking or losing control
 fault-over-gripping = gripping too hard

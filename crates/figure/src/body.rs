@@ -3,6 +3,7 @@
 //! Segment lengths are shares of 1.75 m of height (Drillis & Contini 1966, from memory); the left arm is
 //! drawn in the mirrored frame and the picture is turned over at the end.
 
+use ritorno_core::knowledge::Legs;
 use ritorno_core::mechanics::{ArmPose, Attitude, Frame, Vec3, rotate_about};
 
 const HEIGHT: f64 = 1.75;
@@ -102,7 +103,7 @@ pub(crate) enum Other {
 }
 
 /// The body with the working arm in `pose`.
-pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
+pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other, legs: Option<Legs>) -> Body {
     let frame = Frame::of_pose(attitude, pose);
     let hip_height = match attitude {
         Attitude::Standing | Attitude::ForwardLean => THIGH + SHANK + 0.06,
@@ -218,7 +219,24 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other) -> Body {
         let step = |dir: Vec3, len: f64, from: Vec3| from + dir * len;
         let bent =
             |deg: f64| rotate_about(Vec3::new(0.0, -1.0, 0.0), Vec3::new(0.0, 0.0, 1.0), deg);
+        let back = Vec3::new(-1.0, 0.0, 0.0);
         let (thigh, shank, toe) = match attitude {
+            Attitude::HandsAndKnees if legs == Some(Legs::OneLifts) && side == 0 => {
+                (back, back, Vec3::new(-0.7, -0.7, 0.0))
+            }
+            Attitude::HandsAndKnees if legs == Some(Legs::KneesOff) => {
+                (bent(36.0), bent(-102.0), bent(0.0))
+            }
+            Attitude::Plank if legs == Some(Legs::KneesDown) => {
+                let drop = ((hip_height - 0.06) / THIGH)
+                    .clamp(-1.0, 1.0)
+                    .asin()
+                    .to_degrees();
+                (bent(drop - 90.0), bent(-112.0), bent(-112.0))
+            }
+            Attitude::Kneeling if legs == Some(Legs::HalfKneeling) && side == 1 => {
+                (bent(88.0), bent(0.0), bent(90.0))
+            }
             Attitude::Standing => (bent(0.0), bent(0.0), bent(90.0)),
             Attitude::ForwardLean => (
                 bent(if side == 0 { -6.0 } else { 10.0 }),

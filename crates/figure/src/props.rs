@@ -3,7 +3,7 @@
 use crate::art::{Art, INK, PROP, Point};
 use crate::body::Body;
 use crate::scene::DRAWN;
-use ritorno_core::knowledge::{Exercise, Helper, WallSide};
+use ritorno_core::knowledge::{CuePlace, Exercise, Helper, WallSide};
 use ritorno_core::mechanics::{Attitude, Load, Vec3};
 use std::fmt::Write as _;
 
@@ -178,21 +178,33 @@ impl Art {
                 };
                 let corner =
                     |side: f64, y: f64| at + along * (side * half) + Vec3::new(0.0, y, 0.0);
-                let face: Vec<Point> = [
-                    corner(-1.0, 0.0),
-                    corner(1.0, 0.0),
-                    corner(1.0, top),
-                    corner(-1.0, top),
-                ]
-                .map(|v| self.p(v))
-                .to_vec();
-                self.shape(
-                    &face,
-                    &format!("fill=\"{PROP}\" fill-opacity=\"0.16\" stroke=\"{PROP}\" stroke-width=\"1.6\" stroke-linejoin=\"round\""),
+                let corners = [(-1.0, 0.0), (1.0, 0.0), (1.0, top), (-1.0, top)];
+                self.face(corners.map(|(side, y)| corner(side, y)));
+            }
+            Helper::Ball => {
+                let Some((ball, away)) = pressed_ball(exercise, last) else {
+                    return;
+                };
+                let at = ball + away * 0.07;
+                let along = away.cross(Vec3::new(0.0, 1.0, 0.0));
+                let (top, half) = (last.head.y + 0.1, 0.3);
+                let corners = [(-1.0, 0.0), (1.0, 0.0), (1.0, top), (-1.0, top)];
+                let foot = Vec3::new(at.x, 0.0, at.z);
+                self.face(
+                    corners.map(|(side, y)| foot + along * (side * half) + Vec3::new(0.0, y, 0.0)),
                 );
             }
             _ => {}
         }
+    }
+
+    /// The face of a wall between four corners.
+    fn face(&mut self, corners: [Vec3; 4]) {
+        let face: Vec<Point> = corners.map(|v| self.p(v)).to_vec();
+        self.shape(
+            &face,
+            &format!("fill=\"{PROP}\" fill-opacity=\"0.16\" stroke=\"{PROP}\" stroke-width=\"1.6\" stroke-linejoin=\"round\""),
+        );
     }
 
     pub(crate) fn props_front(&mut self, exercise: &Exercise, last: &Body) {
@@ -234,7 +246,8 @@ impl Art {
                 );
             }
             Helper::Ball => {
-                let at = self.p(hand);
+                let pressed = pressed_ball(exercise, last);
+                let at = self.p(pressed.map_or(hand, |(ball, _)| ball));
                 // Big balls roll under both hands, the others lie in one.
                 let r = if exercise.attitude == Attitude::Kneeling && exercise.load != Load::Weight
                 {
@@ -273,4 +286,20 @@ impl Art {
             _ => {}
         }
     }
+}
+
+/// Where a ball lies between the body and a wall, and the way from the body to that wall.
+fn pressed_ball(exercise: &Exercise, body: &Body) -> Option<(Vec3, Vec3)> {
+    let arm = &body.working;
+    let skin = match exercise.ball_at? {
+        CuePlace::Elbow => (arm.shoulder + arm.elbow) * 0.5,
+        CuePlace::Chest => arm.shoulder * 0.6 + body.neck * 0.4 - Vec3::new(0.0, 0.1, 0.0),
+        _ => arm.shoulder,
+    };
+    let away = match exercise.wall {
+        WallSide::Back => Vec3::new(-1.0, 0.0, 0.0),
+        WallSide::Side | WallSide::Inside => Vec3::new(0.0, 0.0, 1.0),
+        WallSide::Front => Vec3::new(1.0, 0.0, 0.0),
+    };
+    Some((skin + away * 0.12, away))
 }

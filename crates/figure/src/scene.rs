@@ -2,7 +2,7 @@
 
 use crate::body::{Body, Other, body};
 use crate::camera::{Camera, best};
-use ritorno_core::knowledge::{Cue, CuePlace, CueWay, Exercise, Helper, OtherArm};
+use ritorno_core::knowledge::{Cue, CuePlace, CueWay, Exercise, Helper, Legs, OtherArm};
 use ritorno_core::mechanics::{Arm, ArmBody, ArmPose, Attitude, Frame, Path, Rotation, Vec3};
 
 /// What to draw.
@@ -56,7 +56,7 @@ pub(crate) fn scene(spec: &FigureSpec) -> Option<Scene> {
     let end = *poses.last()?;
     let bodies: Vec<Body> = poses
         .iter()
-        .map(|pose| body(attitude, pose, other))
+        .map(|pose| body(attitude, pose, other, exercise.legs))
         .collect();
     let frame = Frame::of(attitude);
     let hand_track: Vec<Vec3> = bodies.iter().map(|b| b.working.hand).collect();
@@ -69,6 +69,13 @@ pub(crate) fn scene(spec: &FigureSpec) -> Option<Scene> {
             let (from, way, both) = cue_track(b, cue, &frame);
             tracks.push(vec![from, from + way * if both { 0.4 } else { 0.3 }]);
         }
+    }
+    // Where one knee is down it has to be seen.
+    if exercise.legs == Some(Legs::HalfKneeling)
+        && let Some(b) = bodies.last()
+    {
+        let [ahead, behind] = [b.legs[1][3], b.legs[0][3]];
+        tracks.push(vec![behind, ahead]);
     }
     let camera = best(&tracks, attitude);
     let shoulder = |b: Option<&Body>| b.map_or(Vec3::default(), |b| b.working.shoulder);

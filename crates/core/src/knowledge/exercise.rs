@@ -2,7 +2,7 @@
 
 use super::dose::{Dose, DoseRange};
 use super::kept::Kept;
-use super::picture::{Cue, OtherArm, WallSide};
+use super::picture::{Cue, CuePlace, Legs, OtherArm, WallSide};
 use crate::confidence::Confidence;
 use crate::mechanics::{AnchorSide, Attitude, KeyPose, Load, Path, Track};
 use serde::{Deserialize, Serialize};
@@ -233,6 +233,12 @@ pub struct Exercise {
     /// What the other arm does, where the helper does not say it.
     #[serde(default)]
     pub other: Option<OtherArm>,
+    /// Where a ball lies between the body and a wall; without it in the hand.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub ball_at: Option<CuePlace>,
+    /// What the legs do, where the attitude does not say it.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub legs: Option<Legs>,
     /// Small arrows in the figure, for what the path does not show.
     #[serde(default)]
     pub cues: Vec<Cue>,

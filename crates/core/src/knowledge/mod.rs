@@ -51,7 +51,7 @@ pub use pathway::{
     HealingClock, Milestone, PainRow, Pathway, Phase, Precaution, Sling,
 };
 pub use pattern::Pattern;
-pub use picture::{Cue, CuePlace, CueWay, OtherArm, WallSide};
+pub use picture::{Cue, CuePlace, CueWay, Legs, OtherArm, WallSide};
 pub use raise::{RaisedBy, RaisingCall, SlipHow};
 pub use range_demand::{DemandWhen, HAIR_DEG, PoseAngle, RangeDemand};
 pub use rows::{

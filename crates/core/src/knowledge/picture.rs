@@ -98,3 +98,17 @@ pub enum OtherArm {
     /// Hangs.
     Hangs,
 }
+
+/// What the legs do, where the attitude does not say it.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+pub enum Legs {
+    /// On all fours: the leg of the working side reaches back.
+    OneLifts,
+    /// On all fours: both knees a hand's width off the floor.
+    KneesOff,
+    /// In a plank: the knees are on the floor.
+    KneesDown,
+    /// Kneeling on the knee of the working side, the other foot ahead.
+    HalfKneeling,
+}

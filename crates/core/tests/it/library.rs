@@ -220,3 +220,56 @@ fn nobody_needs_a_weight_an_elastic_or_a_ball_that_the_exercise_does_not_use() {
         assert!(!needs("ball") || thrown, "{id}: a ball");
     }
 }
+
+/// The strongest elastic is for big pulls: never for turning the arm, and never for holding it. Source: common practice, no published
+/// source.
+#[test]
+fn no_rotation_is_done_with_the_strongest_elastic() {
+    let strongest = known()
+        .elastics
+        .iter()
+        .map(|e| e.level)
+        .max()
+        .expect("levels");
+    let ladders = ["external-rotation", "internal-rotation", "isometric"];
+    let mut banded = 0;
+    for exercise in known().exercises.values() {
+        if let Some(most) = exercise.range.elastic_level_max
+            && ladders.contains(&exercise.ladder.as_str())
+        {
+            banded += 1;
+            assert!(
+                most < strongest,
+                "{} up to {most} of {strongest}",
+                exercise.id
+            );
+        }
+    }
+    assert!(banded >= 10, "{banded} exercises turn against an elastic");
+}
+
+/// Heavy slow lowering is the last of its kind: far from a fresh repair, helped up, at most twice a week.
+#[test]
+fn heavy_slow_lowering_is_slow_rare_and_well_guarded() {
+    let heavy = &known().exercises["slow-lowering-heavy-outward"];
+    let [down, _, _] = heavy.dose.tempo_s.expect("a tempo");
+    assert!(down >= 5 && heavy.dose.rest_s >= 180 && heavy.dose.days_per_week <= 2);
+    assert!(heavy.gates.iter().any(|g| g == "overhead-endurance"));
+    let steps = known().steps.iter().filter(|s| s.to.contains(&heavy.id));
+    let asked: Vec<String> = steps
+        .flat_map(|s| &s.criteria)
+        .map(|c| format!("{:?}", c.ask))
+        .collect();
+    assert!(
+        asked
+            .iter()
+            .any(|a| a.contains("Strength") && a.contains("85")),
+        "{asked:?}"
+    );
+    assert!(
+        known().gate_classes["slow-lowering"]
+            .never
+            .iter()
+            .any(|p| p == "reverse-shoulder")
+    );
+}

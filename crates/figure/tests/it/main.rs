@@ -247,3 +247,19 @@ fn in_motion_every_step_is_a_whole_person_and_whoever_leans_keeps_the_hand() {
     }
     assert!(leaning > 25, "{leaning} exercises lean on the hand");
 }
+
+/// Whoever takes two sheets home tells their drawings apart: nothing but the name under it tells no exercise from another.
+#[test]
+fn no_two_exercises_give_the_same_picture() {
+    let known = known();
+    let mut seen: std::collections::BTreeMap<String, &str> = Default::default();
+    let mut twins: Vec<(&str, &str)> = Vec::new();
+    for exercise in known.exercises.values() {
+        let svg = draw(exercise, Arm::Right, exercise.path(), false);
+        let drawn = svg.replace(&exercise.id, "");
+        if let Some(other) = seen.insert(drawn, &exercise.id) {
+            twins.push((other, &exercise.id));
+        }
+    }
+    assert!(twins.is_empty(), "drawn alike: {twins:?}");
+}
