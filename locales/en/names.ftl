@@ -135,6 +135,7 @@ side-left = left
 side-right = right
 
 score-rest-pain = pain at rest
+score-confidence = confidence to move
 score-task-pain = pain in daily tasks below the shoulder
 
 code-wound-closed = wound closed and dry
@@ -476,6 +477,7 @@ change-real = real
 change-real-and-worthwhile = real and worthwhile
 tryout-clean = clean
 tryout-faults = faults
+tryout-elsewhere = felt elsewhere
 tryout-pain = pain
 tryout-too-hard = too hard
 device-simulated-dynamometer = simulated

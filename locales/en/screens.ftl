@@ -470,8 +470,10 @@ next-position = Next position
 
 # Visit and home: nothing new goes home untried
 tryout-title = Try out in the room
-tryout-lead = five repetitions of each new exercise, one tap
+tryout-lead = five repetitions of each new exercise: how did it go, and where was it felt?
 tryout-change = change it before it goes home
+tryout-reset = reset, cue, and once more:
+tryout-confidence = How sure are you that you can move it? 0 not at all, 10 quite sure
 home-untried = { $count ->
     [one] One exercise was
    *[other] { $count } exercises were

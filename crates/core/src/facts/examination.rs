@@ -164,6 +164,8 @@ pub enum TryOutWord {
     Clean,
     /// With faults to watch.
     Faults,
+    /// Felt in the wrong place: reset, cue, and once more.
+    Elsewhere,
     /// It hurt.
     Pain,
     /// Too hard.

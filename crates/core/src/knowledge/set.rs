@@ -374,7 +374,8 @@ impl Knowledge {
             .flat_map(|p| &p.watches)
             .chain(&self.watches)
             .flat_map(|w| &w.when);
-        ["rest-pain", "task-pain"].contains(&id) || gates.chain(watches).any(|c| asks(c, id))
+        ["rest-pain", "task-pain", "confidence"].contains(&id)
+            || gates.chain(watches).any(|c| asks(c, id))
     }
 
     /// A red flag by id.

@@ -3,8 +3,9 @@
 use super::pathways::somebody;
 use super::shoulder::known;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::facts::{Facts, Sheet};
+use ritorno_core::facts::{ExamFact, ExamNote, Facts, Sheet, TryOutWord};
 use ritorno_core::plan::{advice, may};
+use ritorno_core::visit::untried;
 use std::collections::BTreeSet;
 use uuid::Uuid;
 
@@ -106,4 +107,34 @@ fn what_may_be_done_comes_with_the_end_of_the_last_precaution() {
     let stiff = somebody("frozen-shoulder", 20, 0);
     let assessment = Assessment::new(known(), &stiff).expect("a pathway");
     assert!(may(&assessment.ctx()).iter().all(|m| m.id != "drive"));
+}
+
+#[test]
+fn what_was_felt_in_the_wrong_place_is_tried_once_more() {
+    let mut facts = with_plan("subacromial-pain", 3, 0);
+    let left = |facts: &Facts| {
+        let assessment = Assessment::new(known(), facts).expect("a pathway");
+        untried(&assessment.ctx(), facts)
+    };
+    let first = left(&facts).first().expect("something new").clone();
+    let went = |facts: &mut Facts, went: TryOutWord| {
+        facts.exam_notes.push(ExamNote {
+            id: Uuid::now_v7(),
+            on: facts.today,
+            fact: ExamFact::TryOut {
+                exercise: first.clone(),
+                went,
+            },
+        });
+        left(facts).contains(&first)
+    };
+    assert!(
+        went(&mut facts, TryOutWord::Elsewhere),
+        "reset and once more"
+    );
+    assert!(!went(&mut facts, TryOutWord::Faults), "then it goes home");
+    assert!(
+        went(&mut facts, TryOutWord::Elsewhere),
+        "the last try counts"
+    );
 }

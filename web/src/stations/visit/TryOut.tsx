@@ -1,9 +1,17 @@
 import { useState } from "react";
 import { newId } from "../../app/client";
-import { nameOf, t } from "../../app/wording";
+import { Ten } from "../../app/parts";
+import { useSpoken } from "../../app/spoken";
+import { capital, nameOf, t } from "../../app/wording";
 import type { Post } from "./post";
 
-const WENT = ["clean", "faults", "pain", "too_hard"] as const;
+const WENT = ["clean", "faults", "elsewhere", "pain", "too_hard"] as const;
+/** What is changed or done once more before it goes home. */
+const AGAIN: Record<string, string> = {
+  pain: "tryout-change",
+  too_hard: "tryout-change",
+  elsewhere: "tryout-reset",
+};
 
 /** Five repetitions of each new exercise in the room, one tap: nothing new goes home untried. */
 export function TryOut({
@@ -16,6 +24,8 @@ export function TryOut({
   post: Post;
 }) {
   const [went, setWent] = useState<Record<string, string>>({});
+  const [sure, setSure] = useState<number>();
+  const { exercise } = useSpoken();
   const tap = async (exercise: string, word: (typeof WENT)[number]) => {
     if (
       await post(
@@ -41,13 +51,34 @@ export function TryOut({
         {t("tryout-title")}{" "}
         <span className="soft small">{t("tryout-lead")}</span>
       </h2>
+      <div className="row below-8">
+        <span className="small">{t("tryout-confidence")}</span>
+        <Ten
+          label={t("tryout-confidence")}
+          max={10}
+          picked={sure}
+          onPick={(value) =>
+            void post(
+              {
+                kind: "score",
+                body: { id: newId(), score: "confidence", value, on: today },
+                says: `${capital(nameOf("score", "confidence"))}: ${value}`,
+              },
+              `confidence ${value}`,
+            ).then((ok) => ok && setSure(value))
+          }
+        />
+      </div>
       {exercises.map((e) => (
         <div className="flag-row" key={e} data-exercise={e}>
           <span>
             {nameOf("exercise", e)}{" "}
-            {went[e] === "pain" || went[e] === "too_hard" ? (
-              <b className="small">{t("tryout-change")}</b>
-            ) : null}
+            {AGAIN[went[e] ?? ""] && (
+              <b className="small">{t(AGAIN[went[e] ?? ""] ?? "")}</b>
+            )}
+            {went[e] === "elsewhere" && (
+              <span className="small soft"> {exercise(e, "start")}</span>
+            )}
           </span>
           <span
             className="answers"
