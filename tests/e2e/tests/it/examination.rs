@@ -193,7 +193,7 @@ async fn a_new_exercise_is_tried_out_and_the_raters_are_measured() {
         before > 0,
         "the demo's beekeeper starts something new today"
     );
-    house.click("#try-out .flag-row:nth-of-type(1) .yn").await;
+    house.click("#try-out .flag-row .yn").await;
     house.until(&format!("{untried} === {}", before - 1)).await;
     house.goto(&format!("/e/{episode}/home")).await;
     house.see("#untried").await;
