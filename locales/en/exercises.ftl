@@ -919,7 +919,7 @@ ex-arm-strength-curl-thumb-up = Curl, thumb up
 
 ex-arm-strength-curl-slow-lowering = Slow lowering curl
     .start = Help the weight up with the other hand.
-    .how = Lower it alone, counting four.
+    .how = Lower it alone, slowly.
     .task = Lowering a heavy bag
 
 ex-arm-strength-elbow-press-elastic = Elbow press down
@@ -1241,3 +1241,28 @@ ex-posture-full-breath = Full breath
     .start = Sit tall, arm { resting }.
     .how = Breathe in until belly, ribs and chest have widened, wait a moment, and let it all go.
     .task = Talking while you walk
+
+ex-row-reverse-fly = Straight arm out against an elastic
+    .start = Stand facing a door, elastic at shoulder height, the arm straight ahead.
+    .how = Draw the straight arm out to the side, give way slowly.
+    .task = Pulling a curtain aside
+
+ex-arm-strength-curl-on-elastic = Curl against an elastic under the foot
+    .start = Stand on the elastic, its end in the hand, elbow at your side.
+    .how = Bend the elbow, lower slowly.
+    .task = Lifting a bucket
+
+ex-raise-strength-side-on-elastic = Lift to the side against an elastic
+    .start = Stand on the elastic, its end in the hand, thumb forward.
+    .how = Lift the arm out, not quite to shoulder height, lower slowly.
+    .task = Lifting a bag into a car
+
+ex-weight-bearing-hips-high-rock = Rock back, hips high
+    .start = On hands and feet, hips up.
+    .how = Push the floor away and rock the chest towards the knees, then come forward again.
+    .task = Working low and reaching on
+
+ex-slow-lowering-heavy-half-kneeling = Heavy slow lowering, half kneeling
+    .start = Kneel on one knee; the other hand helps the weight up to shoulder height in front.
+    .how = Lower it alone, as slowly as you can, and have it helped up again.
+    .task = Lowering a heavy tool

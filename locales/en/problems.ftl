@@ -30,6 +30,7 @@ fault-bench-too-few = at least 3 people and 2 raters
 fault-bench-ragged = every row needs as many measurements as the first
 fault-bench-number = is not a number
 fault-bench-no-spread = the people do not differ, so agreement cannot be told from chance
+fault-answer-not-whole = { $given } lies between two boxes: this answer is a whole number
 fault-score-too-few = { $given } of { $items } are answered: the missing-item rule of this score allows no number
 fault-calibration = { $detail }
 fault-another-kind = this answer belongs to another kind of test

@@ -12,7 +12,7 @@ use chrono::NaiveDate;
 use ritorno_core::calendar::Clock;
 use ritorno_core::facts::Sheet;
 use ritorno_core::permission::Action;
-use ritorno_core::reading::{InstrumentView, faults as out_of_range, outcome_page, score};
+use ritorno_core::reading::{InstrumentView, faults as wrong_answer, outcome_page, score};
 use ritorno_core::reading::{VisitComparison, barred, compare};
 use ritorno_store::user::User;
 use ritorno_store::{EpisodeId, PgConnection, episode, outcome};
@@ -70,8 +70,14 @@ pub(crate) fn keep_sheet(
     if let Some(row) = row {
         let items = row.items() as f64;
         faults.within("answers.length", sheet.answers.len() as f64, items, items);
-        if let Some((place, min, max, given)) = out_of_range(row, &sheet.answers) {
-            faults.within(&format!("answers.{place}"), given, min, max);
+        if let Some(bad) = wrong_answer(row, &sheet.answers) {
+            let field = format!("answers.{}", bad.place);
+            if bad.is_fraction() {
+                let given = [("given", Value::Number(bad.given))];
+                faults.push(&field, "answer-not-whole", &given);
+            } else {
+                faults.within(&field, bad.given, bad.min, bad.max);
+            }
         }
     }
     faults.check()?;

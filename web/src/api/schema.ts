@@ -2033,6 +2033,21 @@ export interface components {
             rung: number;
             source: string;
         };
+        /** @description The 80 % interval of the line on a day, in the quantity's unit. */
+        FanDay: {
+            /** @description The day. */
+            day: components["schemas"]["i32"];
+            /**
+             * Format: double
+             * @description Its upper end.
+             */
+            high: number;
+            /**
+             * Format: double
+             * @description Its lower end.
+             */
+            low: number;
+        };
         /** @description One field that cannot be right. */
         FieldFault: {
             /** @description Stable code. */
@@ -3576,6 +3591,8 @@ export interface components {
         };
         /** @description Consecutive items that are answered alike. */
         ScorePart: {
+            /** @description Whether an answer may lie between two whole numbers: read from a line, or measured. Ticked boxes are whole. */
+            fractions?: boolean;
             /** @description Wording key of the part. */
             id: string;
             /** @description How many items. */
@@ -4302,6 +4319,8 @@ export interface components {
              * @description The line is never followed beyond this: the other side, or the usual measurement.
              */
             cap: number;
+            /** @description Where it may lie from the last day on, a week apart: what the days above are told by. */
+            fan: components["schemas"]["FanDay"][];
             /** @description First day that counts. */
             from_day: components["schemas"]["i32"];
             /**

@@ -343,27 +343,29 @@ function Fan({
     const c = bands.find((b) => b.from_day <= day && day < b.to_day)?.ceiling;
     return c?.kind === "up_to" ? Math.min(trend.cap, c.value) : trend.cap;
   };
-  const at = (perWeek: number, day: number) =>
-    Math.min(most(day), trend.at_last + (perWeek / 7) * (day - trend.to_day));
-  const days = Array.from(
+  const line = Array.from(
     { length: Math.max(0, to - trend.to_day) + 1 },
     (_, i) => trend.to_day + i,
-  );
-  const edge = (perWeek: number) =>
-    days.map((day) => `${x(day)} ${y(at(perWeek, day))}`);
+  ).map((day) => {
+    const value = trend.at_last + (trend.per_week / 7) * (day - trend.to_day);
+    return `${x(day)} ${y(Math.min(most(day), value))}`;
+  });
+  const fan = trend.fan.filter((f) => f.day <= to);
+  const edge = (end: "low" | "high") =>
+    fan.map((f) => `${x(f.day)} ${y(Math.min(most(f.day), f[end]))}`);
   const first =
     trend.at_last + (trend.per_week / 7) * (trend.from_day - trend.to_day);
   return (
     <g className="fan">
-      {days.length > 1 && (
+      {fan.length > 1 && (
         <path
-          d={`M${edge(trend.per_week_high).join("L")}L${edge(trend.per_week_low).reverse().join("L")}Z`}
+          d={`M${edge("high").join("L")}L${edge("low").reverse().join("L")}Z`}
           fill="var(--petrol)"
           opacity=".16"
         />
       )}
       <path
-        d={`M${x(trend.from_day)} ${y(first)}L${edge(trend.per_week).join("L")}`}
+        d={`M${x(trend.from_day)} ${y(first)}L${line.join("L")}`}
         fill="none"
         stroke="var(--petrol)"
         strokeWidth="1.4"

@@ -16,6 +16,9 @@ pub struct ScorePart {
     pub min: f64,
     /// Greatest answer.
     pub max: f64,
+    /// Whether an answer may lie between two whole numbers: read from a line, or measured. Ticked boxes are whole.
+    #[serde(default, skip_serializing_if = "std::ops::Not::not")]
+    pub fractions: bool,
     /// How many of them may be missing.
     #[serde(default)]
     pub may_miss: usize,
@@ -39,6 +42,12 @@ pub enum Worth {
 }
 
 impl ScorePart {
+    /// Whether an answer can be one: within its range, and whole where boxes are ticked.
+    pub fn takes(&self, answer: f64) -> bool {
+        let whole = answer.fract() == 0.0 || self.fractions || self.unit.is_some();
+        (self.min..=self.max).contains(&answer) && whole
+    }
+
     /// Points of the part's sum of answers.
     ///
     /// ```

@@ -27,4 +27,4 @@ pub use protection::{RangeFault, possible, protection};
 pub use reliability::{
     Estimate, IccBand, Reliability, ReliabilityError, icc_band, mdc95, reliability,
 };
-pub use trend::{Reach, Trend, TrendBounds};
+pub use trend::{FanDay, Reach, Trend, TrendBounds};

@@ -11,6 +11,9 @@ const OUTSIDE: f64 = 0.2;
 /// How many slopes are tried with how many levels each.
 const DRAWN: u32 = 24;
 
+/// How many weeks the fan reaches.
+const FAN_WEEKS: EpisodeDay = 6;
+
 /// A line through measurements, with an 80 % interval of its slope.
 #[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
@@ -31,6 +34,8 @@ pub struct Trend {
     pub cap: f64,
     /// When the next thing that is asked may be reached.
     pub reach: Option<Reach>,
+    /// Where it may lie from the last day on, a week apart: what the days above are told by.
+    pub fan: Vec<FanDay>,
     /// Where the line is known best, and how well; no part of what is sent.
     #[serde(skip)]
     middle: Middle,
@@ -43,6 +48,18 @@ struct Middle {
     level: f64,
     /// Standard deviation of the level, in the quantity's unit.
     spread: f64,
+}
+
+/// The 80 % interval of the line on a day, in the quantity's unit.
+#[derive(Debug, Clone, Copy, PartialEq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct FanDay {
+    /// The day.
+    pub day: EpisodeDay,
+    /// Its lower end.
+    pub low: f64,
+    /// Its upper end.
+    pub high: f64,
 }
 
 /// When a value may be reached; a day that cannot be said is left out.
@@ -115,7 +132,7 @@ impl Trend {
         let middle = Middle::of(&days, &values, slope);
         let at_last = middle.level + slope * (f64::from(last) - middle.day);
         let week = f64::from(WEEK);
-        Some(Trend {
+        let mut trend = Trend {
             from_day: first,
             to_day: last,
             at_last: at_last.min(cap),
@@ -124,8 +141,11 @@ impl Trend {
             per_week_high: high * week,
             cap,
             reach: None,
+            fan: Vec::new(),
             middle,
-        })
+        };
+        trend.fan = trend.fanned();
+        Some(trend)
     }
 
     /// With the days on which `target` may be reached, none of them before `from`; none beyond the cap, where the line says nothing.
@@ -156,33 +176,53 @@ impl Trend {
 
     /// The ends of the 80 % interval of the days from the last measurement until `target`; infinite where it may never come.
     fn days_to(&self, target: f64) -> (f64, f64) {
+        let day = |(slope, level): (f64, f64)| {
+            if slope > 0.0 {
+                self.middle.day + (target - level) / slope - f64::from(self.to_day)
+            } else {
+                f64::INFINITY
+            }
+        };
+        ends(self.drawn().map(day).collect())
+    }
+
+    /// Lines whose slopes in a day and levels on the middle day are drawn evenly from theirs.
+    fn drawn(&self) -> impl Iterator<Item = (f64, f64)> {
         let week = f64::from(WEEK);
         let (slope, low, high) = (
             self.per_week / week,
             self.per_week_low / week,
             self.per_week_high / week,
         );
+        let Middle { level, spread, .. } = self.middle;
         let end = quantile(1.0 - OUTSIDE / 2.0);
-        let steps: Vec<f64> = (0..DRAWN)
-            .map(|i| quantile((f64::from(i) + 0.5) / f64::from(DRAWN)))
-            .collect();
-        let mut days: Vec<f64> = Vec::with_capacity((DRAWN * DRAWN) as usize);
-        for z in &steps {
+        let steps = || (0..DRAWN).map(|i| quantile((f64::from(i) + 0.5) / f64::from(DRAWN)));
+        steps().flat_map(move |z| {
             // The interval of the slope need not lie evenly around it.
-            let side = if *z > 0.0 { high - slope } else { slope - low };
+            let side = if z > 0.0 { high - slope } else { slope - low };
             let drawn = slope + z / end * side;
-            days.extend(steps.iter().map(|z| {
-                let level = self.middle.level + z * self.middle.spread;
-                if drawn > 0.0 {
-                    self.middle.day + (target - level) / drawn - f64::from(self.to_day)
-                } else {
-                    f64::INFINITY
+            steps().map(move |z| (drawn, level + z * spread))
+        })
+    }
+
+    /// Where those lines lie from the last day on, never beyond the cap.
+    fn fanned(&self) -> Vec<FanDay> {
+        (0..=FAN_WEEKS)
+            .map(|week| {
+                let day = self.to_day + week * WEEK;
+                let on = f64::from(day) - self.middle.day;
+                let (low, high) = ends(
+                    self.drawn()
+                        .map(|(slope, level)| level + slope * on)
+                        .collect(),
+                );
+                FanDay {
+                    day,
+                    low: low.min(self.cap),
+                    high: high.min(self.cap),
                 }
-            }));
-        }
-        days.sort_by(f64::total_cmp);
-        let at = |share: f64| days[(share * (days.len() - 1) as f64).round() as usize];
-        (at(OUTSIDE / 2.0), at(1.0 - OUTSIDE / 2.0))
+            })
+            .collect()
     }
 }
 
@@ -203,6 +243,13 @@ impl Middle {
             spread: one / f64::sqrt(counted),
         }
     }
+}
+
+/// The ends of the 80 % interval of what was drawn.
+fn ends(mut drawn: Vec<f64>) -> (f64, f64) {
+    drawn.sort_by(f64::total_cmp);
+    let at = |share: f64| drawn[(share * (drawn.len() - 1) as f64).round() as usize];
+    (at(OUTSIDE / 2.0), at(1.0 - OUTSIDE / 2.0))
 }
 
 /// A quantile of the standard normal distribution.

@@ -29,7 +29,8 @@ pub use model::{DRAWS, Group, GroupModel, Member, ReadingModel};
 pub use next::{Place, PlanItem, barred, entropy, gain_bits, plan, telling};
 pub use operated::{SignState, SignView, operated_state};
 pub use outcome::{
-    InstrumentView, PartScore, Scored, SheetView, faults, instruments, outcome_page, score,
+    BadAnswer, InstrumentView, PartScore, Scored, SheetView, faults, instruments, outcome_page,
+    score,
 };
 pub use posterior::{
     ClusterUse, HypothesisView, PreTest, Step, StepTest, Word, after_ratio, pre_test,

@@ -156,20 +156,43 @@ pub fn score(instrument: &Instrument, answers: &[Option<f64>]) -> Result<Scored,
     })
 }
 
-/// The first answer outside its range: its place on the sheet, what is allowed, what was given.
-pub fn faults(instrument: &Instrument, answers: &[Option<f64>]) -> Option<(usize, f64, f64, f64)> {
-    let bounds = instrument
+/// An answer that cannot be one.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct BadAnswer {
+    /// Its place on the sheet, from 1.
+    pub place: usize,
+    /// The least answer.
+    pub min: f64,
+    /// The greatest answer.
+    pub max: f64,
+    /// What was given.
+    pub given: f64,
+}
+
+impl BadAnswer {
+    /// Whether it lies within its range, only not on a whole number.
+    pub fn is_fraction(&self) -> bool {
+        (self.min..=self.max).contains(&self.given)
+    }
+}
+
+/// The first answer that cannot be one.
+pub fn faults(instrument: &Instrument, answers: &[Option<f64>]) -> Option<BadAnswer> {
+    let parts = instrument
         .parts
         .iter()
-        .flat_map(|p| std::iter::repeat_n((p.min, p.max), p.items));
+        .flat_map(|p| std::iter::repeat_n(p, p.items));
     answers
         .iter()
-        .zip(bounds)
+        .zip(parts)
         .enumerate()
-        .find_map(|(i, (answer, (min, max)))| {
-            answer
-                .filter(|a| !(min..=max).contains(a))
-                .map(|given| (i + 1, min, max, given))
+        .find_map(|(i, (answer, part))| {
+            answer.filter(|a| !part.takes(*a)).map(|given| BadAnswer {
+                place: i + 1,
+                min: part.min,
+                max: part.max,
+                given,
+            })
         })
 }
 

@@ -120,10 +120,15 @@ fn scores_come_out_as_worked_by_hand() {
         [0.0, 30.0, 31.0, 60.0, 90.0, 91.0, 120.0, 150.0, 151.0].map(|deg| raised.points(deg)),
         [0.0, 0.0, 2.0, 2.0, 4.0, 6.0, 6.0, 8.0, 10.0]
     );
-    assert_eq!(
-        faults(row("quickdash"), &[Some(3.0), Some(6.0)]),
-        Some((2, 1.0, 5.0, 6.0))
-    );
+    let bad = faults(row("quickdash"), &[Some(3.0), Some(6.0)]).expect("six of five");
+    assert_eq!((bad.place, bad.min, bad.max, bad.given), (2, 1.0, 5.0, 6.0));
+    assert!(!bad.is_fraction());
+    // A box is ticked or not; what is read from a line or measured may lie between.
+    let between = faults(row("quickdash"), &[Some(3.0), Some(2.5)]).expect("between two boxes");
+    assert!(between.is_fraction() && between.place == 2);
+    let line = |id: &str, answer: f64| faults(row(id), &[Some(answer)]);
+    assert_eq!((line("ases", 6.5), line("wosi", 33.5)), (None, None));
+    assert!(line("tsk-11", 2.5).is_some() && line("reach-in-support", 90.5).is_none());
 }
 
 /// Sheets of an instrument with any answers and some left out.

@@ -205,3 +205,50 @@ proptest! {
         prop_assert!(trend_of(&raw, 90.0).expect("as many").at_last <= 90.0);
     }
 }
+
+/// Picture and sentence are one: on the early and the late day that are told, the fan's edges lie on the target.
+#[test]
+fn the_fan_that_is_drawn_ends_where_the_days_that_are_told_lie() {
+    let least = TrendBounds {
+        measurements: 4,
+        days: 14,
+        furthest_days: 365.0,
+    };
+    let uneven = [(14, 62.0), (21, 75.0), (28, 78.0), (35, 91.0), (42, 95.0)];
+    let line = Trend::of(&uneven, 400.0, least).expect("a line");
+    let first = line.fan.first().expect("a fan");
+    assert_eq!(first.day, 42);
+    assert!(
+        first.low < line.at_last && line.at_last < first.high,
+        "the level is not known for certain"
+    );
+    assert!(
+        line.fan
+            .windows(2)
+            .all(|w| w[1].high - w[1].low >= w[0].high - w[0].low - 1e-9)
+    );
+    let edge = |day: i32, of: fn(&ritorno_core::ranges::FanDay) -> f64| {
+        let week = line
+            .fan
+            .windows(2)
+            .find(|w| w[0].day <= day && day <= w[1].day)
+            .expect("inside");
+        let share = f64::from(day - week[0].day) / f64::from(week[1].day - week[0].day);
+        of(&week[0]) + share * (of(&week[1]) - of(&week[0]))
+    };
+    let target = 108.0;
+    let reach = line.clone().toward(target, 0, 365.0).reach.expect("a day");
+    // A day is whole, and a week's edge is drawn straight: half a week of the slope is allowed.
+    let slack = line.per_week / 2.0;
+    let (early, late) = (reach.earliest.expect("early"), reach.latest.expect("late"));
+    assert!(
+        (edge(early, |f| f.high) - target).abs() < slack,
+        "{early}: {}",
+        edge(early, |f| f.high)
+    );
+    assert!(
+        (edge(late, |f| f.low) - target).abs() < slack,
+        "{late}: {}",
+        edge(late, |f| f.low)
+    );
+}
