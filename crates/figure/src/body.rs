@@ -255,15 +255,20 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other, legs: Optio
             Attitude::Kneeling => (bent(0.0), bent(-86.0), bent(-90.0)),
             Attitude::HandsAndKnees => (bent(4.0), bent(-84.0), bent(-90.0)),
             Attitude::Plank | Attitude::Pike | Attitude::WallLean | Attitude::CounterLean => {
-                let drop = ((hip_height - 0.05) / (THIGH + SHANK))
+                // Who stands has the whole foot down, who props has the toes down and the ankle above them.
+                let (ankle, toe) = if matches!(attitude, Attitude::WallLean | Attitude::CounterLean)
+                {
+                    (0.05, bent(90.0))
+                } else {
+                    // In a low plank the hips leave no room for that: the foot slants.
+                    let ankle = (0.02 + FOOT).min(hip_height * 0.75);
+                    let slant = ((ankle - 0.02) / FOOT).clamp(-1.0, 1.0).acos();
+                    (ankle, bent(slant.to_degrees()))
+                };
+                let drop = ((hip_height - ankle) / (THIGH + SHANK))
                     .clamp(-1.0, 1.0)
                     .asin()
                     .to_degrees();
-                let toe = if matches!(attitude, Attitude::WallLean | Attitude::CounterLean) {
-                    bent(90.0)
-                } else {
-                    bent(18.0)
-                };
                 (bent(drop - 90.0), bent(drop - 90.0), toe)
             }
             Attitude::SidePlank => {

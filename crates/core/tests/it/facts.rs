@@ -2,6 +2,7 @@
 
 use super::shoulder::*;
 use ritorno_core::assessment::Assessment;
+use ritorno_core::facts::Facts;
 use ritorno_core::knowledge::{Dose, Group, HealingClock, Level, SetStructure};
 use ritorno_core::plan::{equal_time, start_dose};
 use ritorno_core::reading::Irritability;
@@ -128,18 +129,21 @@ fn timed_work_takes_its_time_and_a_tempo_is_timed() {
     }
 }
 
-/// A line of a program from before a row was timed is no fault of the program; one beyond the row's time is.
-#[test]
-fn a_line_from_before_its_row_was_timed_holds_as_long() {
+/// Late after a repair: every gate behind, everything at hand.
+fn all_open() -> Facts {
     let mut facts = shoulder(150);
-    facts.story.kit = known()
-        .exercises
-        .values()
-        .flat_map(|e| e.kit.clone())
-        .collect();
+    let kit = known().exercises.values().flat_map(|e| e.kit.clone());
+    facts.story.kit = kit.collect();
     for gate in &known().pathways[CUFF].gates {
         pass(&mut facts, &gate.id, 150);
     }
+    facts
+}
+
+/// A line of a program from before a row was timed is no fault of the program; one beyond the row's time is.
+#[test]
+fn a_line_from_before_its_row_was_timed_holds_as_long() {
+    let facts = all_open();
     let assessment = Assessment::new(known(), &facts).expect("known");
     let swing = &known().exercises["pendulum-arm-swing"];
     let told = |dose: &Dose| {
@@ -177,15 +181,7 @@ fn a_line_from_before_its_row_was_timed_holds_as_long() {
 /// Heavy slow lowering once or twice a week, 48 h apart: more than every other day is a caution nobody overlooks.
 #[test]
 fn slow_lowering_rests_two_days() {
-    let mut facts = shoulder(150);
-    facts.story.kit = known()
-        .exercises
-        .values()
-        .flat_map(|e| e.kit.clone())
-        .collect();
-    for gate in &known().pathways[CUFF].gates {
-        pass(&mut facts, &gate.id, 150);
-    }
+    let facts = all_open();
     let assessment = Assessment::new(known(), &facts).expect("known");
     let exercise = &known().exercises["slow-lowering-side-lying-outward"];
     let daily = Dose {
