@@ -100,7 +100,6 @@ paper-task = Helps with: { $task }
 paper-kit = You need
 paper-advice = Good to know
 paper-may = May I …? Ask us first
-paper-may-yes = { $what }: yes, as far as it does not hurt.
 paper-may-not-before = { $what }: not before { $date }
 paper-kit-none = Nothing special.
 paper-safety = This sheet supports the advice of your physiotherapist and surgeon. It does not replace it. If they tell you something different, do what they say.

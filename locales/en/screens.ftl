@@ -295,8 +295,7 @@ home-calendar = Calendar file
 home-no-lines = No exercises run today.
 home-advice = Told today
 home-may = May I …?
-home-may-from = { $what }: from day { $day }
-home-may-yes = { $what }: yes, as far as it does not hurt
+home-may-from = { $what }: not before day { $day }
 home-arms = which arm works
 home-arms-text = In every drawing { the-arm } is tinted and the other arm is hatched.
 

@@ -215,19 +215,14 @@ fn precautions(input: &HandoutInput, wording: &Wording, habit: bool) -> Vec<Stri
         .collect()
 }
 
-/// Whether something of daily life may be done, or from when.
-fn may_line(wording: &Wording, facts: &Facts, today: i32, may: &May) -> String {
+/// Before when something of daily life is not done.
+fn may_line(wording: &Wording, facts: &Facts, may: &May) -> String {
     let what = wording.say(&format!("may-{}", may.id), &[]);
     let date = date_of(facts.story.day0, may.from_day)
         .map(|d| d.format("%-d %B %Y").to_string())
         .unwrap_or_default();
     let args = [("what", Value::Text(&what)), ("date", Value::Text(&date))];
-    let id = if may.from_day > today {
-        "paper-may-not-before"
-    } else {
-        "paper-may-yes"
-    };
-    wording.say(id, &args)
+    wording.say("paper-may-not-before", &args)
 }
 
 /// Everything on the sheet of today but the drawings, as the template reads it.
@@ -333,7 +328,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         "advice_title": plain("paper-advice"),
         "advice": advice(ctx, facts).iter().map(|id| wording.to_patient(&format!("advice-{id}"), spoken)).collect::<Vec<_>>(),
         "may_title": plain("paper-may"),
-        "may": may(ctx).iter().map(|may| may_line(wording, facts, day, may)).collect::<Vec<_>>(),
+        "may": may(ctx).iter().map(|may| may_line(wording, facts, may)).collect::<Vec<_>>(),
         "kit_title": plain("paper-kit"),
         "kit": if kit.is_empty() { plain("paper-kit-none") } else { capital(&kit.join(", ")) },
         "exercises_title": wording.say("paper-exercises", &span),

@@ -2802,7 +2802,7 @@ export interface components {
         };
         /** @description Something of daily life, and the day from which no precaution keeps it back. */
         May: {
-            /** @description The first day on which it may be done; today or earlier when it may. */
+            /** @description The first day on which no precaution keeps it back: not a permission, gates and limits still hold. */
             from_day: components["schemas"]["i32"];
             /** @description A wording key. */
             id: string;

@@ -109,15 +109,10 @@ export function Home({ episode }: { episode: string }) {
             <ul className="flush">
               {page.data.may.map((m) => (
                 <li key={m.id}>
-                  {t(
-                    m.from_day > chart.today.day
-                      ? "home-may-from"
-                      : "home-may-yes",
-                    {
-                      what: t(`may-${m.id}`),
-                      day: m.from_day,
-                    },
-                  )}
+                  {t("home-may-from", {
+                    what: t(`may-${m.id}`),
+                    day: m.from_day,
+                  })}
                 </li>
               ))}
             </ul>

@@ -77,7 +77,8 @@ pub struct School {
     /// End-range work: `[repetitions, seconds]` at the end of a stretched movement, within what its row gives.
     #[serde(default)]
     pub end_range: Option<[u32; 2]>,
-    /// Strength work with few heavy repetitions: the low end of the repetitions, the next elastic or twice the weight.
+    /// Strength work with few heavy repetitions: the low end of the repetitions, the next elastic or twice the weight. Never where
+    /// something heals by the calendar.
     #[serde(default)]
     pub heavy: bool,
     /// How sets follow each other.

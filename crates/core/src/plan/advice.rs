@@ -16,7 +16,7 @@ use serde::{Deserialize, Serialize};
 pub struct May {
     /// A wording key.
     pub id: String,
-    /// The first day on which it may be done; today or earlier when it may.
+    /// The first day on which no precaution keeps it back: not a permission, gates and limits still hold.
     pub from_day: EpisodeDay,
 }
 
@@ -72,7 +72,7 @@ pub fn advice(ctx: &CheckContext, facts: &Facts) -> Vec<String> {
         .collect()
 }
 
-/// What of daily life this pathway keeps back at some time, and until when.
+/// What of daily life is kept back today, and until when. What is not kept back is not promised: gates and limits still hold.
 ///
 /// The day is that of the last precaution that speaks of it; a sling that is worn by day keeps back what needs two hands.
 pub fn may(ctx: &CheckContext) -> Vec<May> {
@@ -84,9 +84,10 @@ pub fn may(ctx: &CheckContext) -> Vec<May> {
         .filter_map(|row| {
             let ends = spans.iter().filter(|p| row.until.contains(&p.id));
             let ends = ends.map(|p| p.to_day).max()?;
-            Some(May {
+            let from_day = if row.sling { ends.max(sling) } else { ends };
+            (from_day > ctx.today).then(|| May {
                 id: row.id.clone(),
-                from_day: if row.sling { ends.max(sling) } else { ends },
+                from_day,
             })
         })
         .collect()

@@ -67,10 +67,13 @@ pub fn start_dose(
         dose.days_per_week = days.clamp(1, 7);
     }
     if irritability == Irritability::Low {
-        dose = by_school(style, exercise, dose);
+        dose = by_school(rules, exercise, dose);
     }
     if exercise.hardest() == Level::Isometric {
-        if let Some([repetitions, hold]) = style.hold {
+        // Where each repetition is another direction, none of them can be left out.
+        let [fewest, most] = range.repetitions;
+        let ways = fewest == most && fewest > 1;
+        if let Some([repetitions, hold]) = style.hold.filter(|_| !ways) {
             dose = equal_time(dose, repetitions, hold, rules.hold_most_s);
         }
         if let Some(effort) = style.effort_pct {
@@ -79,7 +82,10 @@ pub fn start_dose(
     }
     // Slow lowering and quick work need days of rest.
     if exercise.hardest() >= Level::Eccentric {
-        dose.days_per_week = dose.days_per_week.min(rules.resisted_days_per_week);
+        dose.days_per_week = dose
+            .days_per_week
+            .min(rules.resisted_days_per_week)
+            .min(exercise.dose.days_per_week);
     }
     let most = rules
         .allowance(day)
@@ -109,8 +115,11 @@ fn counted(dose: &Dose) -> bool {
 }
 
 /// End-range work and heavy work, where the school does them and the row has room for them.
-fn by_school(style: &Style, exercise: &Exercise, dose: Dose) -> Dose {
+///
+/// Where something heals by the calendar nothing begins heavy, whatever the school: loading starts at the least.
+fn by_school(rules: &Rules, exercise: &Exercise, dose: Dose) -> Dose {
     let mut dose = dose;
+    let style: &Style = &rules.style;
     let range = &exercise.range;
     let clamp = |wanted: u32, [low, high]: [u32; 2]| wanted.clamp(low, high);
     let stretched = exercise.purpose == Purpose::Move && exercise.hardest() <= Level::Assisted;
@@ -118,7 +127,8 @@ fn by_school(style: &Style, exercise: &Exercise, dose: Dose) -> Dose {
         dose.repetitions = clamp(repetitions, range.repetitions);
         dose.hold_s = clamp(hold, range.hold_s);
     }
-    if style.heavy && exercise.hardest() == Level::Resisted && dose.duration_s.is_none() {
+    let heavy = style.heavy && !rules.protects() && dose.duration_s.is_none();
+    if heavy && exercise.hardest() == Level::Resisted {
         dose.repetitions = range.repetitions[0].max(1);
         let stronger = dose.elastic_level.map(|level| level + 1);
         dose.elastic_level =

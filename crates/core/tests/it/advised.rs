@@ -101,8 +101,16 @@ fn what_may_be_done_comes_with_the_end_of_the_last_precaution() {
             .iter()
             .filter(|p| row.until.contains(&p.id));
         let last = ends.map(|p| p.until_day).max().expect("a precaution");
-        assert!(m.from_day >= last, "{}", m.id);
+        assert!(m.from_day >= last && m.from_day > 20, "{}", m.id);
     }
+    // What no precaution keeps back any more is not promised either: gates and limits still hold.
+    let late = somebody("cuff-repair-small-medium", 43, 1);
+    let assessment = Assessment::new(known(), &late).expect("a pathway");
+    assert!(
+        may(&assessment.ctx())
+            .iter()
+            .all(|m| m.id != "drive" && m.from_day > 43)
+    );
     // Nothing is promised where the pathway says nothing about it.
     let stiff = somebody("frozen-shoulder", 20, 0);
     let assessment = Assessment::new(known(), &stiff).expect("a pathway");

@@ -5,7 +5,10 @@ use super::plans::plan;
 use super::shoulder::known;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::Facts;
-use ritorno_core::knowledge::{Dose, Pathway, School};
+use ritorno_core::knowledge::{Dose, Level, Pathway, School};
+use ritorno_core::plan::start_dose;
+use ritorno_core::reading::Irritability;
+use ritorno_core::rules::{Choices, Rules};
 use std::collections::BTreeSet;
 
 /// Days on which somebody may be first seen, and how many gates lie behind.
@@ -157,4 +160,42 @@ fn what_a_school_leaves_out_is_not_proposed() {
     assert_eq!(style.leaves_out(fours), Some("weight-counter-only"));
     let counter_shift = &known().exercises["weight-bearing-counter-shift"];
     assert_eq!(style.leaves_out(counter_shift), None);
+}
+
+/// No school begins heavy where something heals, none does heavy lowering oftener than its row, and none cuts a round of directions.
+#[test]
+fn no_school_begins_heavier_while_something_heals() {
+    let mut heavier = 0;
+    for pathway in known().pathways.values().filter(|p| !p.phases.is_empty()) {
+        let plain = Rules::new(known(), pathway, &Choices::default());
+        for school in pathway.schools.iter().chain(&known().schools) {
+            let choices = Choices {
+                schools: [(school.question.clone(), school.id.clone())].into(),
+                ..Choices::default()
+            };
+            let rules = Rules::new(known(), pathway, &choices);
+            for exercise in known().exercises.values() {
+                let of = |rules: &Rules| start_dose(rules, exercise, Irritability::Low, 200);
+                let (usual, chosen) = (of(&plain), of(&rules));
+                let about = format!("{}, {}, {}", pathway.id, school.id, exercise.id);
+                let more =
+                    chosen.load_kg > usual.load_kg || chosen.elastic_level > usual.elastic_level;
+                assert!(!more || !rules.protects(), "{about}: {chosen:?}");
+                heavier += usize::from(more);
+                if exercise.hardest() >= Level::Eccentric {
+                    assert!(
+                        chosen.days_per_week <= exercise.dose.days_per_week,
+                        "{about}"
+                    );
+                }
+                if exercise.id == "isometric-own-hand-eight-ways" {
+                    assert_eq!(chosen.repetitions, 8, "{about}");
+                }
+            }
+        }
+    }
+    assert!(
+        heavier > 20,
+        "{heavier} doses begin heavier where nothing heals"
+    );
 }
