@@ -1,6 +1,7 @@
 //! A sign that speaks for a condition never makes it less likely, its absence never more, whatever else was done and published.
 
-use crate::examined::{find, model, of, sore, view, word};
+use crate::examined::{find, model, of, sore, view};
+use crate::population::answer;
 use crate::shoulder::known;
 use proptest::prelude::*;
 use ritorno_core::facts::*;
@@ -15,22 +16,6 @@ fn rows(hypothesis: &str) -> Vec<(&'static ClinicalTest, &'static Accuracy)> {
         (row.point_sensitivity() > row.point_false_positive()).then_some((test, row))
     })
     .collect()
-}
-
-/// An answer that counts as positive, or as negative.
-fn answer(test: &ClinicalTest, row: &Accuracy, yes: bool) -> TestAnswer {
-    if let Some(from) = row.positive_from {
-        let none = row.negative_below.unwrap_or(from) - 1.0;
-        let value = if yes {
-            from
-        } else {
-            none.max(test.min.unwrap_or(none))
-        };
-        return TestAnswer::Number { value };
-    }
-    let words = test.kind.answers();
-    let fits = words.iter().rev().find(|w| row.positive.contains(w) == yes);
-    word(*fits.expect("both answers exist"))
 }
 
 fn logit(p: f64) -> f64 {
