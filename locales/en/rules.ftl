@@ -119,6 +119,7 @@ rule-word-no-tests = Nothing that speaks about it has been examined.
 rule-word-one-test = Above 85 %, but on one informative test: that is never enough.
 rule-word-interval-low = Above 85 %, but the interval reaches down to { $low } %, below { $bound } %.
 rule-word-interval-high = Below 10 %, but the interval reaches up to { $high } %, above { $bound } %.
+rule-groups-share = Signs of one person share causes across groups too: beside the strongest group, others that say the same count { $pct } %.
 rule-word-likely = { $n } informative tests, and the interval ends no lower than { $low } %.
 rule-word-unlikely = { $n } informative tests, and the interval ends no higher than { $high } %.
 rule-word-between = Between { $low } % and { $high } %: neither likely nor unlikely.

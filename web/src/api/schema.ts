@@ -3806,11 +3806,16 @@ export interface components {
         Status: "allowed" | "caution" | "blocked";
         /** @description What one dependence group says together. */
         Step: {
+            /**
+             * Format: double
+             * @description What of the group's own step counts beside stronger groups, 0 to 1.
+             */
+            counts_for?: number;
             /** @description Group id. */
             group: string;
             /**
              * Format: double
-             * @description ln of the group's likelihood ratio.
+             * @description ln by which the group moves the odds.
              */
             log_ratio: number;
             /** @description The tests behind it. */
@@ -3822,6 +3827,8 @@ export interface components {
             assumed_counts: boolean;
             /** @description How sure we are. */
             confidence: components["schemas"]["Confidence"];
+            /** @description Reference ids of the studies pooled with it. */
+            further?: string[];
             /** @description Counted as positive. */
             positive: boolean;
             /**
@@ -3831,14 +3838,14 @@ export interface components {
             ratio_alone: number;
             /**
              * Format: double
-             * @description Sensitivity as published, 0 to 1.
+             * @description Sensitivity as published, 0 to 1; over all studies where several are known.
              */
             sensitivity: number;
             /** @description Reference id. */
             source: string;
             /**
              * Format: double
-             * @description Specificity as published, 0 to 1.
+             * @description Specificity as published, 0 to 1; over all studies where several are known.
              */
             specificity: number;
             /** @description Test id. */

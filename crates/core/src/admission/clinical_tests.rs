@@ -224,17 +224,33 @@ fn check_accuracy(
         }
         Some(_) => {}
     }
-    for (field, value) in [
-        ("sensitivity", row.sensitivity),
-        ("specificity", row.specificity),
-    ] {
-        if !(0.0..=1.0).contains(&value) {
-            at(field, format!("{value} is not a share of 0 to 1"));
+    let own = (row.sensitivity, row.specificity, row.n_with, row.n_without);
+    let further = row.studies.iter().enumerate().map(|(i, s)| {
+        let shares = (s.sensitivity, s.specificity, s.n_with, s.n_without);
+        (format!("studies[{i}]."), shares)
+    });
+    for (study, (sensitivity, specificity, n_with, n_without)) in
+        std::iter::once((String::new(), own)).chain(further)
+    {
+        for (field, value) in [("sensitivity", sensitivity), ("specificity", specificity)] {
+            if !(0.0..=1.0).contains(&value) {
+                let problem = format!("{value} is not a share of 0 to 1");
+                at(&format!("{study}{field}"), problem);
+            }
+        }
+        for (field, value) in [("n_with", n_with), ("n_without", n_without)] {
+            if value < 1.0 {
+                at(
+                    &format!("{study}{field}"),
+                    format!("{value} people are too few"),
+                );
+            }
         }
     }
-    for (field, value) in [("n_with", row.n_with), ("n_without", row.n_without)] {
-        if value < 1.0 {
-            at(field, format!("{value} people are too few"));
+    for (i, study) in row.studies.iter().enumerate() {
+        if !sourced(&study.source) {
+            let problem = format!("`{}` is not in references.toml", study.source);
+            at(&format!("studies[{i}].source"), problem);
         }
     }
     if row.loading.is_some_and(|a| !(0.0..=0.775).contains(&a)) {

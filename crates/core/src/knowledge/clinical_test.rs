@@ -1,6 +1,7 @@
 //! Clinical tests, what they speak for, and how well: rows of `tests/`, `hypotheses.toml` and `clusters.toml`.
 
 use super::exercise::Demand;
+use super::pooled::{Pooled, pool};
 use crate::confidence::Confidence;
 use crate::mechanics::{KeyPose, Path};
 use serde::{Deserialize, Serialize};
@@ -158,21 +159,57 @@ pub struct Accuracy {
     /// Loading on the group's common cause; without one, √ρ of the group. Weaker tests carry less.
     #[serde(default)]
     pub loading: Option<f64>,
+    /// Further studies of the same test; with the row's own they are pooled.
+    #[serde(default)]
+    pub studies: Vec<Study>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.
     pub confidence: Confidence,
 }
 
+/// What one more study found of a test.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct Study {
+    /// Share positive among those with the condition, 0 to 1.
+    pub sensitivity: f64,
+    /// Share negative among those without it, 0 to 1.
+    pub specificity: f64,
+    /// How many with the condition.
+    pub n_with: f64,
+    /// How many without.
+    pub n_without: f64,
+    /// Reference id.
+    pub source: String,
+}
+
 impl Accuracy {
-    /// Sensitivity with half an event added to each cell, so that 100 % never becomes certainty.
+    /// Sensitivity of all studies together, with half an event added to each cell, so that 100 % never becomes certainty.
     pub fn point_sensitivity(&self) -> f64 {
-        (self.sensitivity * self.n_with + 0.5) / (self.n_with + 1.0)
+        self.pooled_sensitivity().share
     }
 
-    /// Share positive among those without the condition, with half an event added.
+    /// Share positive among those without the condition, of all studies together, with half an event added.
     pub fn point_false_positive(&self) -> f64 {
-        ((1.0 - self.specificity) * self.n_without + 0.5) / (self.n_without + 1.0)
+        self.pooled_false_positive().share
+    }
+
+    /// Shares positive with the condition, over the studies.
+    pub fn pooled_sensitivity(&self) -> Pooled {
+        let further = self.studies.iter().map(|s| (s.sensitivity, s.n_with));
+        let all = std::iter::once((self.sensitivity, self.n_with)).chain(further);
+        pool(&all.collect::<Vec<_>>())
+    }
+
+    /// Shares positive without the condition, over the studies.
+    pub fn pooled_false_positive(&self) -> Pooled {
+        let further = self
+            .studies
+            .iter()
+            .map(|s| (1.0 - s.specificity, s.n_without));
+        let all = std::iter::once((1.0 - self.specificity, self.n_without)).chain(further);
+        pool(&all.collect::<Vec<_>>())
     }
 }
 

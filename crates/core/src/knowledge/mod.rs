@@ -19,6 +19,7 @@ mod modifier;
 mod pathway;
 mod pattern;
 mod picture;
+mod pooled;
 mod raise;
 mod range_demand;
 mod rows;
@@ -34,7 +35,7 @@ pub use advice::{Advice, AdviceScore, MayRow, SlingTime};
 pub use asks::{AttestationRow, PositionRow, PrecautionRow};
 pub use clinical_test::{
     Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need,
-    Prior, Setting, SideCompare, TestKind,
+    Prior, Setting, SideCompare, Study, TestKind,
 };
 pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
 pub use dose::{Dose, DoseField, DoseRange, Pace, SetStructure, Weekdays};
@@ -52,6 +53,7 @@ pub use pathway::{
 };
 pub use pattern::Pattern;
 pub use picture::{Cue, CuePlace, CueWay, Legs, OtherArm, WallSide};
+pub use pooled::{Pooled, pool};
 pub use raise::{RaisedBy, RaisingCall, SlipHow};
 pub use range_demand::{DemandWhen, HAIR_DEG, PoseAngle, RangeDemand};
 pub use rows::{

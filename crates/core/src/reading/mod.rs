@@ -15,6 +15,7 @@ mod operated;
 mod outcome;
 mod posterior;
 mod scores;
+mod spread;
 mod together;
 mod view;
 

@@ -1,15 +1,15 @@
 //! The random-effects probit model: tests of one group share a hidden cause, so their answers do not multiply.
 //!
 //! For test j with positive share s in a stratum, P(+|u) = Φ((Φ⁻¹(s) + a·u)/√(1−a²)) with u standard normal and
-//! a = √ρ (or the row's own loading). The marginals stay exact; ρ = 0 is naive Bayes. Groups of one
-//! hypothesis are independent given the truth; the same ρ serves both strata.
+//! a = √ρ (or the row's own loading). The marginals stay exact; ρ = 0 is naive Bayes. The same ρ serves both strata.
+//! How groups of one hypothesis add up is in `together`.
 //! Source: our choice among standard latent-trait models; starting values fitted to published clusters.
 
 use super::normal::{NODES, cdf, quantile, rule};
+use super::spread::Drawn;
 use crate::knowledge::{Accuracy, Knowledge};
 use rand_chacha::ChaCha8Rng;
 use rand_chacha::rand_core::SeedableRng;
-use rand_distr::{Beta, Distribution};
 use std::collections::BTreeMap;
 
 /// Draws behind an interval.
@@ -250,7 +250,7 @@ impl ReadingModel {
                     .any(|(_, a)| a.loading.unwrap_or(group.rho.sqrt()) > 0.0);
                 let (with, without) = rows
                     .iter()
-                    .map(|(test, row)| draw_tables(test, row, group.rho, dependent))
+                    .map(|(test, row)| draw_tables(known, test, row, group.rho, dependent))
                     .unzip();
                 let members = rows.iter().map(|(_, a)| Member::point(a, group.rho));
                 let point = GroupModel::new(members.collect());
@@ -275,33 +275,34 @@ impl ReadingModel {
     }
 }
 
-/// Tables of one row: sensitivity and false-positive share drawn from Beta(x + ½, n − x + ½), then spread over the nodes.
-fn draw_tables(test: &str, row: &Accuracy, rho: f64, dependent: bool) -> (Vec<f32>, Vec<f32>) {
+/// Tables of one row: sensitivity and false-positive share as they may be here, then spread over the nodes.
+fn draw_tables(
+    known: &Knowledge,
+    test: &str,
+    row: &Accuracy,
+    rho: f64,
+    dependent: bool,
+) -> (Vec<f32>, Vec<f32>) {
     let seed = format!("{test}/{}", row.hypothesis)
         .bytes()
         .fold(0xcbf2_9ce4_8422_2325u64, |h, b| {
             (h ^ u64::from(b)).wrapping_mul(0x100_0000_01b3)
         });
     let mut random = ChaCha8Rng::seed_from_u64(seed);
-    let mut table = |share: f64, n: f64| -> Vec<f32> {
-        let beta = Beta::new(share * n + 0.5, (1.0 - share) * n + 0.5);
-        let loading = row.loading.unwrap_or(rho.sqrt());
+    let loading = row.loading.unwrap_or(rho.sqrt());
+    let mut table = |drawn: Drawn| -> Vec<f32> {
         let mut out = Vec::with_capacity(DRAWS * if dependent { NODES } else { 1 });
         for _ in 0..DRAWS {
-            // Both parameters are at least one half, so the distribution always exists.
-            let drawn = beta
-                .as_ref()
-                .map_or(share, |b| b.sample(&mut random))
-                .clamp(1e-6, 1.0 - 1e-6);
+            let share = drawn.sample(&mut random).clamp(1e-6, 1.0 - 1e-6);
             if dependent {
-                out.extend(at_nodes(drawn, loading).iter().map(|p| *p as f32));
+                out.extend(at_nodes(share, loading).iter().map(|p| *p as f32));
             } else {
-                out.push(drawn as f32);
+                out.push(share as f32);
             }
         }
         out
     };
-    let with = table(row.sensitivity, row.n_with);
-    let without = table(1.0 - row.specificity, row.n_without);
+    let with = table(Drawn::sensitivity(known, row));
+    let without = table(Drawn::false_positive(known, row));
     (with, without)
 }

@@ -34,12 +34,15 @@ pub struct StepTest {
     pub positive: bool,
     /// What it would say alone, as a likelihood ratio.
     pub ratio_alone: f64,
-    /// Sensitivity as published, 0 to 1.
+    /// Sensitivity as published, 0 to 1; over all studies where several are known.
     pub sensitivity: f64,
-    /// Specificity as published, 0 to 1.
+    /// Specificity as published, 0 to 1; over all studies where several are known.
     pub specificity: f64,
     /// Reference id.
     pub source: String,
+    /// Reference ids of the studies pooled with it.
+    #[serde(default, skip_serializing_if = "Vec::is_empty")]
+    pub further: Vec<String>,
     /// How sure we are.
     pub confidence: Confidence,
     /// The split of the counts is assumed.
@@ -52,10 +55,18 @@ pub struct StepTest {
 pub struct Step {
     /// Group id.
     pub group: String,
-    /// ln of the group's likelihood ratio.
+    /// ln by which the group moves the odds.
     pub log_ratio: f64,
+    /// What of the group's own step counts beside stronger groups, 0 to 1.
+    #[serde(default = "whole")]
+    pub counts_for: f64,
     /// The tests behind it.
     pub tests: Vec<StepTest>,
+}
+
+/// A step from before groups were weighed against each other counted in full.
+fn whole() -> f64 {
+    1.0
 }
 
 /// A published cluster of which all members were done.
@@ -229,10 +240,12 @@ pub fn read_hypothesis(
     let mut steps: Vec<Step> = answers
         .groups
         .iter()
-        .filter(|(_, answers)| answers.iter().any(Option::is_some))
-        .map(|(group, answers)| Step {
+        .zip(answers.steps())
+        .filter(|((_, answers), _)| answers.iter().any(Option::is_some))
+        .map(|((group, answers), (step, count))| Step {
             group: group.id.clone(),
-            log_ratio: group.log_ratio(answers),
+            log_ratio: step * count,
+            counts_for: count,
             tests: step_tests(known, &hypothesis.id, group, answers),
         })
         .collect();
@@ -269,7 +282,10 @@ pub fn read_hypothesis(
             }
             _ => None,
         });
-    let (word, why) = word(known, &steps, probability, low, high, shown);
+    let (word, mut why) = word(known, &steps, probability, low, high, shown);
+    if let Some(step) = steps.iter().find(|s| s.counts_for < 1.0) {
+        why.push(Reason::new("groups-share").with("pct", (step.counts_for * 100.0).round()));
+    }
     let conflicts = conflicts(known, &steps);
     HypothesisView {
         hypothesis: hypothesis.id.clone(),
@@ -304,6 +320,7 @@ fn step_tests(
         .filter_map(|(id, answer)| Some((id, (*answer)?, row_of(id)?)));
     done.map(|(id, positive, row)| {
         let (s, f) = (row.point_sensitivity(), row.point_false_positive());
+        let pooled = |all: f64, own: f64| if row.studies.is_empty() { own } else { all };
         StepTest {
             test: id.clone(),
             positive,
@@ -312,8 +329,9 @@ fn step_tests(
             } else {
                 (1.0 - s) / (1.0 - f)
             },
-            sensitivity: row.sensitivity,
-            specificity: row.specificity,
+            sensitivity: pooled(s, row.sensitivity),
+            specificity: pooled(1.0 - f, row.specificity),
+            further: row.studies.iter().map(|s| s.source.clone()).collect(),
             source: row.source.clone(),
             confidence: row.confidence,
             assumed_counts: row.counts == crate::knowledge::Counts::Effective,

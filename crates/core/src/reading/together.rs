@@ -9,6 +9,8 @@ use crate::knowledge::{Cluster, ClusterCell, Knowledge};
 #[derive(Clone)]
 pub(super) struct Answers<'a> {
     pub(super) groups: Vec<(&'a Group, Vec<Option<bool>>)>,
+    /// What a group beyond the strongest counts, 0 to 1.
+    further: f64,
 }
 
 impl<'a> Answers<'a> {
@@ -30,6 +32,7 @@ impl<'a> Answers<'a> {
             groups: groups
                 .map(|g| (g, g.tests.iter().map(answer).collect()))
                 .collect(),
+            further: known.threshold("further-groups-pct") / 100.0,
         }
     }
 
@@ -45,9 +48,31 @@ impl<'a> Answers<'a> {
         None
     }
 
+    /// The step of each group alone, ln, and what it counts, 0 to 1.
+    ///
+    /// Signs of one person share causes across groups as well (who is sore, is sore in every test), so of the groups that speak the
+    /// same way only the strongest counts in full. The sum moves with every group, and the same way. Our choice.
+    pub(super) fn steps(&self) -> Vec<(f64, f64)> {
+        let steps: Vec<f64> = self.groups.iter().map(|(g, a)| g.log_ratio(a)).collect();
+        let strongest = |way: f64| {
+            let these = steps.iter().enumerate().filter(|(_, s)| *s * way > 0.0);
+            these.max_by(|a, b| a.1.abs().total_cmp(&b.1.abs()))
+        };
+        let full = [strongest(1.0), strongest(-1.0)].map(|s| s.map(|(at, _)| at));
+        let count = |at: usize| {
+            if full.contains(&Some(at)) {
+                1.0
+            } else {
+                self.further
+            }
+        };
+        let all = steps.iter().enumerate();
+        all.map(|(at, step)| (*step, count(at))).collect()
+    }
+
     /// ln of the model's likelihood ratio.
     pub(super) fn model_log(&self) -> f64 {
-        self.groups.iter().map(|(g, a)| g.log_ratio(a)).sum()
+        self.steps().iter().map(|(step, count)| step * count).sum()
     }
 
     /// P(answers | condition) and P(answers | no condition), as the model has them.
@@ -61,10 +86,10 @@ impl<'a> Answers<'a> {
     /// The step of every draw, summed over the groups; empty when nothing was answered.
     fn draws(&self) -> Vec<f64> {
         let mut sum: Vec<f64> = Vec::new();
-        for (group, answers) in &self.groups {
-            let drawn = group.draws(answers);
+        for ((group, answers), (_, count)) in self.groups.iter().zip(self.steps()) {
+            let drawn = group.draws(answers).into_iter().map(|d| d * count);
             if sum.is_empty() {
-                sum = drawn;
+                sum = drawn.collect();
             } else {
                 sum.iter_mut().zip(drawn).for_each(|(s, d)| *s += d);
             }

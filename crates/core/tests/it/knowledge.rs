@@ -113,7 +113,7 @@ fn every_fault_names_file_row_and_field() {
     );
     refused(
         "hypotheses.toml",
-        "rho = 0.4",
+        "rho = 0.5",
         "rho = 0.9",
         "subacromial-pain",
         "rho",

@@ -2,6 +2,7 @@
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod advised;
 mod choosing;
+mod clusters;
 mod courses;
 mod criteria;
 mod deciding;
@@ -29,6 +30,7 @@ mod outcome;
 mod paths;
 mod pathways;
 mod plans;
+mod population;
 mod properties;
 mod reading;
 mod reading_rules;

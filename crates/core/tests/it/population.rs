@@ -9,7 +9,8 @@ use rand_chacha::ChaCha8Rng;
 use rand_chacha::rand_core::SeedableRng;
 use rand_distr::{Bernoulli, Distribution, Normal};
 use ritorno_core::facts::*;
-use ritorno_core::knowledge::{Accuracy, ClinicalTest, Found, Knowledge};
+use ritorno_core::knowledge::{Accuracy, ClinicalTest, Found, Knowledge, Setting};
+use ritorno_core::mechanics::Arm;
 use ritorno_core::reading::*;
 use uuid::Uuid;
 
@@ -213,7 +214,7 @@ pub fn answer(test: &ClinicalTest, row: &Accuracy, yes: bool) -> TestAnswer {
 }
 
 /// Reads so many made-up people of one condition, whose pre-test probability is the reading's own for `facts`.
-pub fn judge(
+fn judge(
     known: &Knowledge,
     model: &ReadingModel,
     facts: &Facts,
@@ -258,4 +259,57 @@ pub fn judge(
         count.1 += usize::from(person.truth);
     }
     held
+}
+
+/// Four people who come: a young one who slipped, one sore at work, one who fell at 57, an old one sent on.
+fn stories() -> [Facts; 4] {
+    let day = |text: &str| text.parse().expect("a date");
+    [
+        (
+            "2003-05-12",
+            Start::Injury,
+            Setting::Specialist,
+            Complaint::Slipping,
+        ),
+        (
+            "1983-05-12",
+            Start::Gradual,
+            Setting::Primary,
+            Complaint::Raising,
+        ),
+        (
+            "1969-05-12",
+            Start::Injury,
+            Setting::Specialist,
+            Complaint::Raising,
+        ),
+        (
+            "1951-05-12",
+            Start::Gradual,
+            Setting::Specialist,
+            Complaint::Raising,
+        ),
+    ]
+    .map(|(birth, start, setting, complaint)| {
+        let begun = Story::begun("no-operation", Arm::Right, day("2027-02-20"), start);
+        let story = Story {
+            complaint: Some(complaint),
+            other_side: OtherSide::Sound,
+            setting,
+            ..begun
+        };
+        Facts::new(day("2027-03-01"), day(birth), story)
+    })
+}
+
+/// Reads so many made-up people of each of the four stories.
+pub fn judge_all(
+    known: &Knowledge,
+    model: &ReadingModel,
+    hypothesis: &str,
+    (world, n, seed): (World, usize, u64),
+) -> Held {
+    let all = stories().into_iter().zip(seed..);
+    all.map(|(facts, seed)| judge(known, model, &facts, hypothesis, (world, n, seed)))
+        .fold(Held::default(), Held::and)
 }

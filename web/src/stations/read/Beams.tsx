@@ -134,7 +134,8 @@ function Sources({ view }: { view: Schemas["HypothesisView"] }) {
             <td className="num">{Math.round(x.specificity * 100)} %</td>
             <td className="num">× {Number(x.ratio_alone.toPrecision(2))}</td>
             <td className="small soft">
-              {x.source}, {t("from-memory", { confidence: x.confidence })}
+              {[x.source, ...(x.further ?? [])].join(" + ")},{" "}
+              {t("from-memory", { confidence: x.confidence })}
               {x.assumed_counts ? `, ${t("assumed-counts")}` : ""}
             </td>
           </tr>
