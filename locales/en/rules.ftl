@@ -199,6 +199,7 @@ rule-elastic-default = Not measured by this clinic: { $force } N at 100 % is an 
 rule-load-isometric = Held against something that does not move: the effort is the dose, no moment is worked out.
 rule-load-carried = { $percent } % of the arm is carried; assisted muscles are not silent.
 rule-load-support = The hand carries { $percent } % of body weight.
+rule-band-further-easier = Further away is easier here: the line of pull passes nearer to the shoulder. Go by the newtons, not by the steps.
 rule-band-slack = The band is slack on { $percent } % of the way: 0 N there.
 rule-band-long = Stretched to { $percent } %, above { $limit } %: nearer, or a longer band.
 rule-band-beyond-measured = Beyond { $percent } % this band was not measured: the curve is a guess there.

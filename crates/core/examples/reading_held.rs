@@ -4,6 +4,8 @@
 //! *unlikely* were right, in the kind world and the hard one. The people are in `tests/it/population.rs`. Then every published
 //! cluster against the model.
 
+#![allow(clippy::expect_used)] // the made-up people are test code: what cannot be says so and ends
+
 #[path = "../tests/it/clusters.rs"]
 mod clusters;
 #[path = "../tests/it/population.rs"]

@@ -123,6 +123,9 @@ pub fn load_view(
                     Reason::new("band-slack").with("percent", (found.slack_share * 100.0).ceil()),
                 );
             }
+            if further_is_easier(exercise, &arm, path, &setup, levels, found.peak_nm) {
+                minds.push(Reason::new("band-further-easier"));
+            }
             if found.longest_pct > PLANNED_PCT[1] {
                 minds.push(
                     Reason::new("band-long")
@@ -173,6 +176,27 @@ pub fn load_view(
     })
 }
 
+/// Whether a step away from the anchor takes load off, where one would expect more.
+fn further_is_easier(
+    exercise: &Exercise,
+    arm: &ArmBody,
+    path: &Path,
+    setup: &Setup,
+    levels: &[ElasticLevel],
+    now_nm: f64,
+) -> bool {
+    let Some(now) = setup.distance_m else {
+        return false;
+    };
+    // A small step: a tenth of the present distance.
+    let stepped = Setup {
+        distance_m: Some((now * 1.1).min(DISTANCES_M[1])),
+        ..*setup
+    };
+    let load = resolve(exercise, arm, path, &stepped, levels);
+    peak_nm(arm, exercise.attitude, &load, path) < now_nm * 0.995
+}
+
 /// The same exercise at another peak: another weight, another distance, and for a step up that no room allows the next level.
 #[expect(
     clippy::too_many_arguments,
@@ -204,13 +228,13 @@ fn step_to(
     };
     match exercise.load {
         Load::Weight => {
-            let kg = solve_for(wanted_nm, WEIGHTS_KG, |kg| {
+            let found = solve_for(wanted_nm, WEIGHTS_KG, |kg| {
                 peak(&Setup {
                     weight_kg: Some(kg),
                     ..*setup
                 })
-            })
-            .ok()?;
+            });
+            let kg = *found.ok()?.last()?;
             // Weights come in quarters of a kilogram; a step up is rounded down, an easy day as well.
             let kg = (kg * 4.0).floor() / 4.0;
             let found = Setup {
@@ -254,17 +278,21 @@ fn step_to(
                         level: Some(l),
                         ..*setup
                     };
-                    let d = solve_for(wanted_nm, DISTANCES_M, |d| {
+                    let mut ways = solve_for(wanted_nm, DISTANCES_M, |d| {
                         peak(&Setup {
                             distance_m: Some(d),
                             ..s
                         })
                     })
                     .ok()?;
+                    let now = setup.distance_m.unwrap_or(DISTANCES_M[0]);
+                    ways.sort_by(|a, b| (a - now).abs().total_cmp(&(b - now).abs()));
                     // Five centimetres are a foot's width; where that is too coarse, one.
-                    let rounded = [20.0, 100.0].map(|k| Setup {
-                        distance_m: Some((d * k).floor() / k),
-                        ..s
+                    let rounded = ways.into_iter().flat_map(|d| {
+                        [20.0, 100.0].map(|k| Setup {
+                            distance_m: Some((d * k).floor() / k),
+                            ..s
+                        })
                     });
                     rounded.into_iter().find(keeps).map(of)
                 })

@@ -3,7 +3,7 @@
 use super::elastics::ElasticLevel;
 use super::setup::{DISTANCES_M, Setup, WEIGHTS_KG, resolve, round1};
 use crate::knowledge::{Exercise, Knowledge};
-use crate::mechanics::{ArmBody, Load, Path, Person, peak_nm, solve_for};
+use crate::mechanics::{ArmBody, Load, PLANNED_PCT, Path, Person, curve, peak_nm, solve_for};
 use crate::reason::Reason;
 use serde::{Deserialize, Serialize};
 
@@ -62,30 +62,44 @@ pub fn solve(
     };
     match (what, exercise.load) {
         (SolveFor::Weight, Load::Weight | Load::Gravity) => {
-            let kg = solve_for(wanted_nm, WEIGHTS_KG, |kg| {
+            let found = solve_for(wanted_nm, WEIGHTS_KG, |kg| {
                 peak(&Setup {
                     weight_kg: Some(kg),
                     ..setup
                 })
             })
             .map_err(say)?;
+            // A heavier one is looked for: of several the heaviest, where more is more.
+            let kg = found.last().copied().unwrap_or(WEIGHTS_KG[0]);
             Ok(Setup {
                 weight_kg: Some((kg * 20.0).round() / 20.0),
                 ..setup
             })
         }
         (SolveFor::Distance, Load::Elastic { .. }) => {
-            let d = solve_for(wanted_nm, DISTANCES_M, |d| {
+            let found = solve_for(wanted_nm, DISTANCES_M, |d| {
                 peak(&Setup {
                     distance_m: Some(d),
                     ..setup
                 })
             })
             .map_err(say)?;
-            Ok(Setup {
+            let to = |d: f64| Setup {
                 distance_m: Some((d * 100.0).round() / 100.0),
                 ..setup
-            })
+            };
+            let mut all = found.into_iter().map(to).collect::<Vec<_>>();
+            let now = setup.distance_m.unwrap_or(DISTANCES_M[0]);
+            let way = |s: &Setup| s.distance_m.map_or(0.0, |d| (d - now).abs());
+            all.sort_by(|a, b| way(a).total_cmp(&way(b)));
+            // The nearest step on which the band neither hangs nor is drawn out too far; else the nearest.
+            let sound = all.iter().find(|s| {
+                let load = resolve(exercise, &arm, path, s, levels);
+                let found = curve(&arm, exercise.attitude, &load, path, 41, 1.0);
+                found.slack_share == 0.0 && found.longest_pct <= PLANNED_PCT[1]
+            });
+            let best = sound.or_else(|| all.first()).copied();
+            best.ok_or_else(|| Reason::new("solve-not-here"))
         }
         (SolveFor::Level, Load::Elastic { .. }) => {
             let fits = |l: &&ElasticLevel| {

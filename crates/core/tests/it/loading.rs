@@ -257,6 +257,53 @@ proptest! {
 }
 
 #[test]
+fn every_peak_that_a_distance_gives_is_found_also_where_further_away_is_easier() {
+    let mut falling = Vec::new();
+    for exercise in known().exercises.values() {
+        let from = complete(exercise, open()).expect("possible");
+        let Some(now) = from.distance_m else { continue };
+        let path = exercise.path();
+        let seen = |d: f64| {
+            let setup = Setup {
+                distance_m: Some(d),
+                ..from
+            };
+            load_view(known(), exercise, &path, setup, &levels()).expect("a table")
+        };
+        let steps: Vec<f64> = (0..9).map(|i| 0.4 + 0.3 * f64::from(i)).collect();
+        let peaks: Vec<f64> = steps.iter().map(|d| seen(*d).curve.peak_nm).collect();
+        let mean = peaks.iter().sum::<f64>() / peaks.len() as f64;
+        if peaks.iter().all(|p| (p / mean - 1.0).abs() < 0.02) {
+            continue;
+        }
+        for wanted in &peaks {
+            // The view looks at the way more finely than the search: the very ends are left out.
+            let wanted = wanted * 0.98 + 0.02 * mean;
+            let what = SolveFor::Distance;
+            let got = solve(known(), exercise, &path, from, &levels(), what, wanted);
+            let got = got.unwrap_or_else(|r| panic!("{}: {wanted} refused, {r:?}", exercise.id));
+            let peak = seen(got.distance_m.expect("a distance")).curve.peak_nm;
+            let off = (peak - wanted).abs();
+            assert!(
+                off < 0.4 + 0.02 * wanted,
+                "{}: {peak} for {wanted}",
+                exercise.id
+            );
+        }
+        let says = seen(now)
+            .minds
+            .iter()
+            .any(|m| m.rule == "band-further-easier");
+        let falls = seen(now * 1.1).curve.peak_nm < seen(now).curve.peak_nm * 0.995;
+        assert_eq!(says, falls, "{}", exercise.id);
+        if peaks.windows(2).any(|p| p[1] < p[0] * 0.999) {
+            falling.push(exercise.id.as_str());
+        }
+    }
+    assert!(falling.len() > 5, "only {falling:?} fall anywhere");
+}
+
+#[test]
 fn a_share_of_strength_needs_the_right_test_and_permission() {
     let mut facts = sore();
     let exercise = &known().exercises["external-rotation-standing-elastic"];

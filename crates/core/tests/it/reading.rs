@@ -221,9 +221,18 @@ fn the_dependence_gives_back_what_was_published_of_tests_together() {
     // those the dependence was not fitted to are in the table as well.
     for line in crate::clusters::against(known()) {
         let off = (line.own / line.published).ln().abs();
+        // Only what was not fitted may be disputed.
+        assert!(line.factor <= 2.0 || !line.fitted, "{}", line.source);
+        // With all studies it speaks the same way, at least.
+        assert!(
+            (line.pooled > 1.0) == (line.published > 1.0),
+            "{}",
+            line.pooled
+        );
         assert!(
             off < line.factor.ln(),
-            "{} of {:?} ({}): model {:.2}, published {}",
+            "{}, {} of {:?} ({}): model {:.2}, published {}",
+            line.hypothesis,
             line.positive,
             line.tests,
             line.source,
