@@ -2389,6 +2389,7 @@ export interface components {
         Injected: "steroid" | "other";
         /** @description One instrument. */
         Instrument: {
+            change_confidence?: components["schemas"]["Confidence"] | null;
             /** @description Where the change values come from. */
             change_source?: string | null;
             /** @description How sure we are. */
@@ -2398,6 +2399,8 @@ export interface components {
              * @description Smallest detectable change, where published.
              */
             detectable?: number | null;
+            /** @description Least and greatest smallest detectable change in other studies. */
+            detectable_elsewhere?: number[] | null;
             /**
              * Format: double
              * @description Confidence level of `detectable` in percent; all comparisons are made at 95.
@@ -2412,10 +2415,14 @@ export interface components {
              * @description Smallest change that matters to patients, where published.
              */
             important?: number | null;
+            /** @description Least and greatest smallest change that matters in other studies: where this stands, the figure is disputed. */
+            important_elsewhere?: number[] | null;
             /** @description What the missing-item rule rests on, where the owner publishes none: `published` or `our-choice`. */
             missing_rule: string;
             /** @description Whether more is better. */
             more_is_better: boolean;
+            /** @description The change values were found in people with another complaint than a shoulder. */
+            not_shoulders?: boolean;
             /**
              * Format: int32
              * @description Place in the list.

@@ -131,7 +131,11 @@ function Sheet({ room, view }: { room: Room; view: View }) {
             {view.instrument.important != null
               ? `, ${t("scores-important", { important: number(view.instrument.important) })}`
               : ""}{" "}
-            ({view.instrument.change_source})
+            ({view.instrument.change_source},{" "}
+            {t("from-memory", {
+              confidence: view.instrument.change_confidence ?? "C",
+            })}
+            ){disputed(view.instrument)}
           </span>
         </p>
       )}
@@ -173,4 +177,21 @@ function Sheet({ room, view }: { room: Room; view: View }) {
       )}
     </section>
   );
+}
+
+/** Where studies differ on how much change matters or can be told. */
+function disputed(instrument: View["instrument"]): string {
+  const told = [
+    ["scores-important-elsewhere", instrument.important_elsewhere],
+    ["scores-detectable-elsewhere", instrument.detectable_elsewhere],
+  ] as const;
+  const ranges = told
+    .filter(([, range]) => range != null)
+    .map(([key, range]) =>
+      t(key, { low: number(range?.[0] ?? 0), high: number(range?.[1] ?? 0) }),
+    );
+  const all = instrument.not_shoulders
+    ? [...ranges, t("scores-not-shoulders")]
+    : ranges;
+  return all.length > 0 ? ` ${all.join(" ")}` : "";
 }

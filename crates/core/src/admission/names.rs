@@ -72,6 +72,29 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
     if row.range[0] >= row.range[1] {
         fault("range", "least below greatest".to_owned());
     }
+    if row.change_source.is_some() != row.change_confidence.is_some() {
+        fault("change_confidence", "with `change_source`".to_owned());
+    }
+    for (field, own, others) in [
+        (
+            "important_elsewhere",
+            row.important,
+            row.important_elsewhere,
+        ),
+        (
+            "detectable_elsewhere",
+            row.detectable,
+            row.detectable_elsewhere,
+        ),
+    ] {
+        let sound = |[low, high]: [f64; 2]| 0.0 < low && low <= high;
+        if others.is_some_and(|o| own.is_none() || !sound(o)) {
+            fault(
+                field,
+                "least and greatest, beside a value of the row's own".to_owned(),
+            );
+        }
+    }
 }
 
 /// Fields that are typed somewhere: a number without its bound would be let through.

@@ -126,6 +126,18 @@ pub struct Instrument {
     /// Where the change values come from.
     #[serde(default)]
     pub change_source: Option<String>,
+    /// How sure we are of the change values; recalled, not read.
+    #[serde(default)]
+    pub change_confidence: Option<Confidence>,
+    /// Least and greatest smallest change that matters in other studies: where this stands, the figure is disputed.
+    #[serde(default)]
+    pub important_elsewhere: Option<[f64; 2]>,
+    /// Least and greatest smallest detectable change in other studies.
+    #[serde(default)]
+    pub detectable_elsewhere: Option<[f64; 2]>,
+    /// The change values were found in people with another complaint than a shoulder.
+    #[serde(default)]
+    pub not_shoulders: bool,
     /// The clinical test that it scores: what bars the test bars the sheet.
     #[serde(default)]
     pub test: Option<String>,
