@@ -125,8 +125,8 @@ ex-assisted-elevation-lying-stick = Lying lift with a stick
     .how = Lift the stick up and back with the good arm leading. Pause, then lower slowly.
     .task = Pulling a duvet up
 
-ex-assisted-elevation-pulley = Pulley lift
-    .start = Sit under a door pulley, a handle in each hand.
+ex-assisted-elevation-pulley = Pulley lift, back to the door
+    .start = Sit under a door pulley with your back to the door, a handle in each hand.
     .how = Pull down with the good arm so that { the-arm } is drawn up. Lower it slowly.
     .task = Hanging up a coat
 
@@ -160,9 +160,9 @@ ex-internal-rotation-reach-behind-back = Reach behind the back
     .how = Slide the back of your hand round to your back pocket, no further than is easy.
     .task = Tucking in a shirt
 
-ex-wall-slide-finger-walk = Finger walk up the wall
+ex-wall-slide-finger-walk = Finger walk up the wall, facing it
     .start = Stand facing a wall, fingertips on it.
-    .how = Walk the fingers up the wall to the limit, pause, and walk them down.
+    .how = Walk the fingers up the wall to the limit, pause, and walk them down. Three or four quiet days here before you turn.
     .task = Reaching a light switch
 
 ex-wall-slide-towel = Towel slide up the wall
@@ -1266,3 +1266,108 @@ ex-slow-lowering-heavy-half-kneeling = Heavy slow lowering, half kneeling
     .start = Kneel on one knee; the other hand helps the weight up to shoulder height in front.
     .how = Lower it alone, as slowly as you can, and have it helped up again.
     .task = Lowering a heavy tool
+
+ex-weight-bearing-all-fours-elbow-taps = All fours with elbow taps
+    .start = On hands and knees, the floor pushed away.
+    .how = Touch the elbow you lean on with the other hand, put it back, change; the trunk stays level.
+    .task = Passing things across while propped
+
+ex-weight-bearing-foot-march = High plank, feet marching
+    .start = On hands and toes, body straight, the floor pushed away.
+    .how = Lift one foot a hand's width, set it down, lift the other; the hips stay level.
+    .task = Climbing under a stage
+
+ex-weight-bearing-pike-shin-taps = Hips high with shin taps
+    .start = On hands and feet, hips high.
+    .how = Reach one hand back to the opposite shin, put it down, change.
+    .task = Working bent over on one arm
+
+ex-weight-bearing-wall-screw = Turning the arm on the wall
+    .start = Stand leaning lightly on a wall, palms flat at chest height, elbows straight.
+    .how = Without moving the hands turn the elbow creases upward, hold, and let them turn in again.
+    .task = Turning a stiff handle
+
+ex-reach-and-push-push-and-sit-back = Push the floor away and sit back
+    .start = On hands and knees, the floor pushed away, the upper back round.
+    .how = Keep pushing and sit back towards your heels, come forward again without letting the blades fall in.
+    .task = Getting up from the floor
+
+ex-reach-and-push-high-plank-blade-push = High plank, blades only
+    .start = On hands and toes, elbows straight.
+    .how = Let the chest sink between the blades, then push it up until the upper back is round; the elbows never bend.
+    .task = Holding a heavy door open
+
+ex-reach-and-push-single-high-reach = One high reach at a time
+    .start = Stand tall, arm at your side.
+    .how = Reach up, and at the top let shoulder and blade rise with the hand; down, wait a breath, and do the next one as well as the first.
+    .task = Taking a jar from the top shelf
+
+ex-row-blade-only = Row with the blade only
+    .start = Stand facing a door, elastic at waist height, the arm straight in front.
+    .how = Draw the blade back towards the spine, the elbow staying straight; let it glide forward slowly.
+    .task = Starting a heavy drawer
+
+ex-pull-down-chair-lift-held = Chair lift, held
+    .start = Sit in a chair with arm rests, hands on them.
+    .how = Press down, lift the body a little and stay up, the neck long; breathe.
+    .task = Moving along a bench on your hands
+
+ex-push-up-bench-three-pulses = Bench push-up with three pulses
+    .start = Hands on a bench or the seat of a chair that cannot slide, body straight.
+    .how = Lower, push up, and at the top push the blades apart three times before the next one.
+    .task = Pushing a load and following it up
+
+ex-mobility-heel-sitting-reach = Heel-sitting reach
+    .start = On hands and knees, sit back towards your heels.
+    .how = Let the hands stay and the chest sink until the sides of the back stretch, and wait.
+    .task = Reaching under a low stage
+
+ex-mobility-roller-side-of-back = Roller along the side of the back
+    .start = Stand side-on to a wall, the roller between the wall and your side, just behind the armpit.
+    .how = Bend and stretch the knees so that the roller travels along the side of the back. Never over numb skin, a wound or where it tingles.
+    .task = Easing before reaching
+
+ex-mobility-roller-lying-w = Arms up and down on the roller
+    .start = Lie along the roller, head and hips on it, feet wide, elbows bent and out to the side.
+    .how = Slide the arms up beside the head and down again, close to the floor, as far as it goes without force.
+    .task = Opening up before overhead work
+
+ex-mobility-roller-lying-hug = Hug and reach on the roller
+    .start = Lie along the roller, head and hips on it, feet wide.
+    .how = Open the arms round a barrel, then reach both hands to the ceiling until the blades leave the roller.
+    .task = Handing something up
+
+ex-assisted-elevation-pulley-facing = Pulley lift, facing the door
+    .start = Sit facing the door under the pulley, a handle in each hand.
+    .how = Pull down with the other arm so that { the-arm } is drawn up in front. Lower it slowly. Three or four quiet days here before you turn round.
+    .task = Reaching for a cup
+
+ex-wall-slide-finger-walk-oblique = Finger walk up the wall, half turned
+    .start = Stand half turned to a wall, { the-arm } nearer to it, fingertips on it.
+    .how = Walk the fingers up to the limit, pause, and walk them down. Three or four quiet days here before you stand side-on.
+    .task = Reaching a light switch round a corner
+
+ex-prone-raise-sitting-four-shapes = Sitting holds in four shapes
+    .start = Sit tall on the edge of a chair, chin level.
+    .how = Hold each in turn: elbows low and bent, elbows at shoulder height, arms out to the side, arms up and out; blades back, neck long.
+    .task = Directing somebody backing in
+
+ex-slow-lowering-heavy-across = Heavy slow lowering, across the body
+    .start = Lie on the other side; the other hand helps the weight up until the arm points to the ceiling.
+    .how = Let it down alone in front of you, as slowly as you can, and have it helped up again.
+    .task = Follow-through of a throw
+
+ex-quick-power-standing-ball-drops = Standing ball drops
+    .start = Stand, arm out in front and to the side, palm down, a light ball in the hand.
+    .how = Let the ball go and catch it from above, in an even rhythm, the shoulder quiet.
+    .task = Catching what slips
+
+ex-work-task-rope-waves = Rope waves
+    .start = Stand with knees bent, the end of a heavy rope in the hand, the other end tied low ahead.
+    .how = Send waves along the rope from the hip, one after the other; the shoulder stays down.
+    .task = Shaking out a heavy cloth
+
+ex-external-rotation-hands-on-slow = Outward turn against a helper's hand
+    .start = Lie on your back, elbow supported at your side. Somebody trained gives the resistance at the wrist.
+    .how = Turn outward against the hand, then give way slowly while it presses a little more than you can hold.
+    .task = Slowing the arm

@@ -1,4 +1,5 @@
-//! All figures on one page, to be looked at: `cargo run -p ritorno-figure --example contact_sheet > sheet.html`.
+//! All figures on one page, to be looked at: `cargo run -p ritorno-figure --example contact_sheet > sheet.html`. Words after it keep
+//! the exercises whose id has one of them.
 
 use ritorno_core::mechanics::Arm;
 use ritorno_figure::{FigureSpec, figure_svg};
@@ -9,6 +10,10 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         "<body style='display:grid;grid-template-columns:repeat(9,1fr);gap:6px;font:12px sans-serif'>"
     );
     let mut all: Vec<_> = known.exercises.values().collect();
+    let words: Vec<String> = std::env::args().skip(1).collect();
+    if !words.is_empty() {
+        all.retain(|e| words.iter().any(|word| e.id.contains(word.as_str())));
+    }
     all.sort_by(|a, b| (&a.ladder, a.rung).cmp(&(&b.ladder, b.rung)));
     for exercise in all {
         let spec = FigureSpec {

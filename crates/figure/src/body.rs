@@ -98,6 +98,12 @@ pub(crate) enum Other {
     Head,
     /// Touches the working shoulder.
     Taps,
+    /// Touches the working elbow.
+    TapsElbow,
+    /// Touches the shin of the working side.
+    TapsShin,
+    /// On the side of the neck.
+    Neck,
     /// Props on a point of the room, ahead of the trunk.
     Props,
 }
@@ -178,6 +184,21 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other, legs: Optio
             shoulders[0] + frame.room(Vec3::new(0.09, -0.02, 0.02)),
             frame.room(Vec3::new(0.6, -0.5, -0.4)),
         ),
+        Other::TapsElbow => reach(
+            shoulders[1],
+            working.elbow + frame.room(Vec3::new(0.05, 0.0, -0.03)),
+            frame.room(Vec3::new(0.6, -0.5, -0.4)),
+        ),
+        Other::TapsShin => reach(
+            shoulders[1],
+            hips[0] + Vec3::new(-0.1, -0.45, 0.0),
+            frame.room(Vec3::new(0.2, -0.2, -1.0)),
+        ),
+        Other::Neck => reach(
+            shoulders[1],
+            neck * 0.55 + shoulders[0] * 0.45 + frame.room(Vec3::new(0.03, 0.03, 0.0)),
+            frame.room(Vec3::new(0.6, -0.5, -0.6)),
+        ),
         Other::HoldsWrist => reach(
             shoulders[1],
             working.elbow + (working.wrist - working.elbow) * 0.75,
@@ -233,6 +254,14 @@ pub(crate) fn body(attitude: Attitude, pose: &ArmPose, other: Other, legs: Optio
                     .asin()
                     .to_degrees();
                 (bent(drop - 90.0), bent(-112.0), bent(-112.0))
+            }
+            Attitude::Plank if legs == Some(Legs::FootLifts) && side == 0 => {
+                (bent(-98.0), bent(-98.0), bent(-20.0))
+            }
+            Attitude::HandsAndKnees if legs == Some(Legs::OnHeels) => {
+                // Folded: the thighs come forward over the shanks, which lie on the floor.
+                let drop = ((hip_height - 0.07) / THIGH).clamp(-1.0, 1.0).acos();
+                (bent(drop.to_degrees()), bent(-88.0), bent(-90.0))
             }
             Attitude::Kneeling if legs == Some(Legs::HalfKneeling) && side == 1 => {
                 (bent(88.0), bent(0.0), bent(90.0))

@@ -31,12 +31,17 @@ impl Camera {
     }
 }
 
-/// The camera in which the tracks of elbow and hand are longest. The plain views win when they are nearly as good.
-pub(crate) fn best(tracks: &[Vec<Vec3>], attitude: Attitude) -> Camera {
+/// The camera in which the hand travels furthest; elbow and cues count less. The plain views win when they are nearly as good.
+///
+/// `crosses`: the other hand lets go and crosses in front, which is only seen from ahead.
+pub(crate) fn best(tracks: &[Vec<Vec3>], attitude: Attitude, crosses: bool) -> Camera {
     let lying = matches!(
         attitude,
         Attitude::Supine | Attitude::SideLying | Attitude::Prone | Attitude::Reclined
     );
+    if attitude.leans_on_hand() && crosses {
+        return Camera::new(38.0, 14.0);
+    }
     if attitude.leans_on_hand() {
         // From the side, a little from ahead and above: body line, both hands and the wall are seen.
         return Camera::new(
@@ -50,6 +55,8 @@ pub(crate) fn best(tracks: &[Vec<Vec3>], attitude: Attitude) -> Camera {
     }
     let candidates: &[(f64, f64, f64)] = if attitude == Attitude::Prone {
         &[(0.0, 8.0, 1.0), (0.0, 48.0, 0.9), (52.0, 20.0, 1.0)]
+    } else if attitude == Attitude::SideLying {
+        &[(0.0, 8.0, 1.0), (0.0, 48.0, 1.05)]
     } else if lying {
         &[(0.0, 8.0, 1.0), (0.0, 48.0, 0.92)]
     } else {
@@ -57,16 +64,18 @@ pub(crate) fn best(tracks: &[Vec<Vec3>], attitude: Attitude) -> Camera {
             (0.0, 4.0, 1.0),
             (90.0, 4.0, 1.0),
             (45.0, 10.0, 1.0),
+            // Square on to the scapular plane, from ahead of the other side.
+            (125.0, 6.0, 0.9),
             (35.0, 40.0, 0.9),
         ]
     };
     let seen = |camera: &Camera| -> f64 {
-        tracks
-            .iter()
-            .flat_map(|track| track.windows(2))
-            .map(|pair| {
+        let weight = |place: usize| if place == 0 { 1.0 } else { 0.4 };
+        let all = tracks.iter().enumerate();
+        all.flat_map(|(place, track)| track.windows(2).map(move |pair| (weight(place), pair)))
+            .map(|(weight, pair)| {
                 let (a, b) = (camera.project(pair[0]), camera.project(pair[1]));
-                (a.0 - b.0).hypot(a.1 - b.1)
+                weight * (a.0 - b.0).hypot(a.1 - b.1)
             })
             .sum()
     };

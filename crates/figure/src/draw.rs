@@ -25,6 +25,7 @@ pub fn figure_svg(spec: &FigureSpec) -> String {
     if scene.sways {
         art.ghost_body(first);
     }
+    art.roll_behind(exercise, last);
     art.person(last, exercise);
     if scene.moves {
         art.ghost_arm(&first.working);
@@ -66,6 +67,7 @@ pub fn moving_figure_svg(spec: &FigureSpec) -> String {
             " display=\"none\""
         };
         let _ = write!(art.out, "<g data-step=\"{step}\"{hidden}>");
+        art.roll_behind(exercise, at);
         art.person(at, exercise);
         art.working_arm(at, exercise);
         art.props_front(exercise, at);

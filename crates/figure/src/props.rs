@@ -3,7 +3,7 @@
 use crate::art::{Art, INK, PROP, Point};
 use crate::body::Body;
 use crate::scene::DRAWN;
-use ritorno_core::knowledge::{CuePlace, Exercise, Helper, WallSide};
+use ritorno_core::knowledge::{CuePlace, Exercise, Helper, Roll, WallSide};
 use ritorno_core::mechanics::{Attitude, Load, Vec3};
 use std::fmt::Write as _;
 
@@ -207,7 +207,103 @@ impl Art {
         );
     }
 
+    /// A rolled towel, a roller or a cloth that lies under the person.
+    pub(crate) fn roll_behind(&mut self, exercise: &Exercise, body: &Body) {
+        let trunk = |share: f64| body.hip + (body.neck - body.hip) * share;
+        let down = Vec3::new(0.0, -1.0, 0.0);
+        match exercise.roll {
+            Some(Roll::AcrossBack) => self.round(trunk(0.62) + down * 0.1, 7.5),
+            // On the side of the chest: on the floor for who lies; on the wall for who stands, see `roll_front`.
+            Some(Roll::UnderSide) if exercise.attitude == Attitude::SideLying => {
+                self.round(trunk(0.62) + down * 0.24, 8.0);
+            }
+            Some(Roll::AlongBack) => {
+                let ends = [trunk(-0.12) + down * 0.1, trunk(1.25) + down * 0.1];
+                self.thick(ends[0], ends[1], 9.0);
+            }
+            Some(Roll::UnderElbow) => {
+                let elbow = body.working.elbow;
+                self.thick(
+                    elbow + Vec3::new(-0.06, -0.07, 0.0),
+                    elbow + Vec3::new(0.06, -0.07, 0.0),
+                    5.0,
+                );
+            }
+            _ => {}
+        }
+    }
+
+    /// What is held: between arm and trunk, between the hands, under the hand, or swung.
+    fn roll_front(&mut self, exercise: &Exercise, body: &Body) {
+        let arm = &body.working;
+        match exercise.roll {
+            Some(Roll::UnderArm) => {
+                let ribs = arm.shoulder + (body.hips[0] - arm.shoulder) * 0.62;
+                let at = arm.elbow * 0.7 + ribs * 0.3;
+                self.round(at, 4.6);
+            }
+            Some(Roll::UnderSide) if exercise.attitude != Attitude::SideLying => {
+                let side = arm.shoulder + (body.hips[0] - arm.shoulder) * 0.38;
+                self.round(side + Vec3::new(-0.09, 0.0, 0.06), 6.0);
+            }
+            Some(Roll::UnderHand) => self.thick(
+                arm.hand + (arm.wrist - arm.hand) * 0.9,
+                arm.hand + (arm.hand - arm.wrist) * 0.25,
+                2.6,
+            ),
+            Some(Roll::BetweenHands) => self.thick(body.other.hand, arm.hand, 2.4),
+            Some(Roll::Rope) => {
+                // Three waves along the floor ahead.
+                let far = Vec3::new(arm.hand.x + 1.1, 0.02, arm.hand.z);
+                let points: Vec<Point> = (0..=24)
+                    .map(|i| {
+                        let share = f64::from(i) / 24.0;
+                        let wave = (share * 18.0).sin() * 0.13 * (1.0 - share);
+                        self.p(arm.hand + (far - arm.hand) * share + Vec3::new(0.0, wave, 0.0))
+                    })
+                    .collect();
+                self.grow(&points, 2.0);
+                let text: Vec<String> = points
+                    .iter()
+                    .map(|(x, y)| format!("{x:.1},{y:.1}"))
+                    .collect();
+                let _ = write!(
+                    self.out,
+                    "<polyline points=\"{}\" fill=\"none\" stroke=\"{INK}\" stroke-width=\"3\" stroke-linecap=\"round\" stroke-linejoin=\"round\"/>",
+                    text.join(" ")
+                );
+            }
+            _ => {}
+        }
+    }
+
+    /// A roll seen from its end.
+    fn round(&mut self, at: Vec3, r: f64) {
+        let at = self.p(at);
+        self.grow(&[at], r + 1.0);
+        let _ = write!(
+            self.out,
+            "<circle cx=\"{:.1}\" cy=\"{:.1}\" r=\"{r}\" fill=\"{PROP}\" stroke=\"{INK}\" stroke-width=\"1.1\"/><circle cx=\"{:.1}\" cy=\"{:.1}\" r=\"{:.1}\" fill=\"none\" stroke=\"{INK}\" stroke-width=\"0.8\"/>",
+            at.0,
+            at.1,
+            at.0,
+            at.1,
+            r * 0.45
+        );
+    }
+
+    /// A roll seen from its side, or a cloth drawn tight; `r` is half its width in centimetres.
+    fn thick(&mut self, from: Vec3, to: Vec3, r: f64) {
+        self.limb(
+            &[(from, r), (to, r)],
+            &format!(
+                "fill=\"{PROP}\" stroke=\"{INK}\" stroke-width=\"1.1\" stroke-linejoin=\"round\""
+            ),
+        );
+    }
+
     pub(crate) fn props_front(&mut self, exercise: &Exercise, last: &Body) {
+        self.roll_front(exercise, last);
         let hand = last.working.hand;
         let stroke = |w: f64, dash: &str| {
             format!(

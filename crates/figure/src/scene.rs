@@ -2,7 +2,7 @@
 
 use crate::body::{Body, Other, body};
 use crate::camera::{Camera, best};
-use ritorno_core::knowledge::{Cue, CuePlace, CueWay, Exercise, Helper, Legs, OtherArm};
+use ritorno_core::knowledge::{Cue, CuePlace, CueWay, Exercise, Helper, Legs, OtherArm, Roll};
 use ritorno_core::mechanics::{Arm, ArmBody, ArmPose, Attitude, Frame, Path, Rotation, Vec3};
 
 /// What to draw.
@@ -77,7 +77,14 @@ pub(crate) fn scene(spec: &FigureSpec) -> Option<Scene> {
         let [ahead, behind] = [b.legs[1][3], b.legs[0][3]];
         tracks.push(vec![behind, ahead]);
     }
-    let camera = best(&tracks, attitude);
+    // A rope runs ahead.
+    if exercise.roll == Some(Roll::Rope)
+        && let Some(hand) = hand_track.last()
+    {
+        tracks.push(vec![*hand, *hand + Vec3::new(2.0, 0.0, 0.0)]);
+    }
+    let taps = matches!(other, Other::Taps | Other::TapsElbow | Other::TapsShin);
+    let camera = best(&tracks, attitude, taps);
     let shoulder = |b: Option<&Body>| b.map_or(Vec3::default(), |b| b.working.shoulder);
     Some(Scene {
         moves: camera_length(&camera, &hand_track) > 0.06 && !attitude.leans_on_hand(),
@@ -142,6 +149,9 @@ pub(crate) fn other_arm(exercise: &Exercise) -> Other {
         Some(OtherArm::Same) => return Other::Same,
         Some(OtherArm::Lifts) => return Other::Lifts,
         Some(OtherArm::Taps) => return Other::Taps,
+        Some(OtherArm::TapsElbow) => return Other::TapsElbow,
+        Some(OtherArm::TapsShin) => return Other::TapsShin,
+        Some(OtherArm::Neck) => return Other::Neck,
         Some(OtherArm::Holds) => return Other::HoldsWrist,
         Some(OtherArm::Head) => return Other::Head,
         Some(OtherArm::Hangs) => return Other::Rest(hanging),

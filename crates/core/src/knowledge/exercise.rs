@@ -2,7 +2,7 @@
 
 use super::dose::{Dose, DoseRange};
 use super::kept::Kept;
-use super::picture::{Cue, CuePlace, Legs, OtherArm, WallSide};
+use super::picture::{Cue, CuePlace, Legs, OtherArm, Roll, WallSide};
 use crate::confidence::Confidence;
 use crate::mechanics::{AnchorSide, Attitude, KeyPose, Load, Path, Track};
 use serde::{Deserialize, Serialize};
@@ -236,6 +236,9 @@ pub struct Exercise {
     /// Where a ball lies between the body and a wall; without it in the hand.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub ball_at: Option<CuePlace>,
+    /// Where a rolled towel, a roller or a cloth is used.
+    #[serde(default, skip_serializing_if = "Option::is_none")]
+    pub roll: Option<Roll>,
     /// What the legs do, where the attitude does not say it.
     #[serde(default, skip_serializing_if = "Option::is_none")]
     pub legs: Option<Legs>,

@@ -52,7 +52,7 @@ pub use pathway::{
     HealingClock, Milestone, PainRow, Pathway, Phase, Precaution, Sling,
 };
 pub use pattern::Pattern;
-pub use picture::{Cue, CuePlace, CueWay, Legs, OtherArm, WallSide};
+pub use picture::{Cue, CuePlace, CueWay, Legs, OtherArm, Roll, WallSide};
 pub use pooled::{Pooled, pool};
 pub use raise::{RaisedBy, RaisingCall, SlipHow};
 pub use range_demand::{DemandWhen, HAIR_DEG, PoseAngle, RangeDemand};

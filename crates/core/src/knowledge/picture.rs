@@ -89,6 +89,12 @@ pub enum OtherArm {
     Lifts,
     /// Touches the working shoulder.
     Taps,
+    /// Touches the working elbow.
+    TapsElbow,
+    /// Touches the shin of the working side.
+    TapsShin,
+    /// Kneads the side of the neck.
+    Neck,
     /// Behind the back.
     Behind,
     /// Holds the same thing as the working hand.
@@ -97,6 +103,28 @@ pub enum OtherArm {
     Head,
     /// Hangs.
     Hangs,
+}
+
+/// Where a rolled towel or a roller lies, or what a cloth is held by.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+pub enum Roll {
+    /// Between the upper arm and the side of the trunk.
+    UnderArm,
+    /// Under the elbow of a person who lies.
+    UnderElbow,
+    /// Across the back of a person who lies.
+    AcrossBack,
+    /// Along the back of a person who lies on it.
+    AlongBack,
+    /// Under the side of the chest of a person who lies on the side.
+    UnderSide,
+    /// Between both hands.
+    BetweenHands,
+    /// Under the working hand.
+    UnderHand,
+    /// From the working hand to the floor ahead, swung: a rope.
+    Rope,
 }
 
 /// What the legs do, where the attitude does not say it.
@@ -111,4 +139,8 @@ pub enum Legs {
     KneesDown,
     /// Kneeling on the knee of the working side, the other foot ahead.
     HalfKneeling,
+    /// In a plank: the foot of the working side is lifted.
+    FootLifts,
+    /// On all fours: sitting back on the heels.
+    OnHeels,
 }
