@@ -9,6 +9,7 @@ use crate::flags::FlagView;
 use crate::plan::{PrecautionSpan, Volume, precaution_spans, volume};
 use crate::progress::{GateView, WatchView, adherence_lately, next_gate, watch_views};
 use crate::ranges::{Breach, CorridorView, Dial, corridor_views, dials};
+use crate::reading::{RetestView, retest};
 use crate::reason::Reason;
 use crate::safety::{running_lines, scheduled_lines};
 use serde::{Deserialize, Serialize};
@@ -45,6 +46,8 @@ pub struct VisitView {
     pub known_pct: Option<f64>,
     /// Exercises that run today and were never tried out in the room: nothing new goes home untried.
     pub untried: Vec<String>,
+    /// The painful movement to look at before and after the first set, where the school asks for it.
+    pub retest: Option<RetestView>,
     /// What today's facts call for.
     pub calls: Vec<Reason>,
     /// Measurements above their ceiling that nobody has dealt with.
@@ -76,6 +79,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
     log.reverse();
     let decisions = decide(&ctx, facts);
     let done = adherence_lately(&ctx, facts);
+    let new = untried(&ctx, facts);
     VisitView {
         clock: Clock::at(day),
         phase: assessment.rules.phase(ctx.phase).map(|p| p.id.clone()),
@@ -93,7 +97,12 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             .into_iter()
             .filter(|p| (p.from_day..p.to_day).contains(&day))
             .collect(),
-        untried: untried(&ctx, facts),
+        retest: if new.is_empty() {
+            None
+        } else {
+            retest(&ctx, facts)
+        },
+        untried: new,
         calls: all.iter().flat_map(|d| d.calls.clone()).collect(),
         breaches: assessment.breaches.clone(),
         watches: watch_views(&ctx, facts),

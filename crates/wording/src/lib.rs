@@ -255,6 +255,7 @@ mod tests {
                 format!("position-{}", test.position),
             ]);
             names.extend(test.unit.iter().map(|unit| format!("unit-{unit}")));
+            names.extend(test.means.iter().map(|rule| format!("rule-{rule}")));
             names.extend(
                 test.variants
                     .iter()

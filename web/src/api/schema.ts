@@ -3562,6 +3562,13 @@ export interface components {
             /** @description One of the list of reasons. */
             reason_code?: string | null;
         };
+        /** @description What is looked at before and after the first set of something new. */
+        RetestView: {
+            /** @description The newest test of this side that brought the own pain; without one the person shows the movement. */
+            sign?: string | null;
+            /** @description What was looked at today. */
+            today: components["schemas"]["ResponseView"][];
+        };
         /**
          * @description The roles that exist from the start.
          * @enum {string}
@@ -4477,6 +4484,7 @@ export interface components {
             phase?: string | null;
             /** @description Precautions of today. */
             precautions: components["schemas"]["PrecautionSpan"][];
+            retest?: components["schemas"]["RetestView"] | null;
             short_plan?: components["schemas"]["Reason"] | null;
             /** @description Exercises that run today and were never tried out in the room: nothing new goes home untried. */
             untried: string[];

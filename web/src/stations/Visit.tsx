@@ -123,7 +123,12 @@ export function Visit({ episode }: { episode: string }) {
         />
       )}
       {view.untried.length > 0 && (
-        <TryOut exercises={view.untried} today={today} post={post} />
+        <TryOut
+          exercises={view.untried}
+          retest={view.retest}
+          today={today}
+          post={post}
+        />
       )}
       {!unplanned && (
         <Log

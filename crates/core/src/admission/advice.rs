@@ -34,6 +34,10 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         for id in &row.until {
             missing("may.toml", &row.id, "until", id, precaution(id));
         }
+        for id in &row.classes {
+            let there = known.gate_classes.contains_key(id);
+            missing("may.toml", &row.id, "classes", id, there);
+        }
     }
     for row in &known.precautions {
         for id in &row.health {

@@ -75,7 +75,14 @@ pub struct MayRow {
     /// Stable id, a wording key.
     pub id: String,
     /// Precautions that keep it back while they hold.
+    #[serde(default)]
     pub until: Vec<String>,
+    /// Classes of exercises that open before it.
+    #[serde(default)]
+    pub classes: Vec<String>,
+    /// With what heals, this completed week: a wound has to close first.
+    #[serde(default)]
+    pub wound_weeks: Option<i32>,
     /// Whether a sling that is worn by day keeps it back too.
     #[serde(default)]
     pub sling: bool,

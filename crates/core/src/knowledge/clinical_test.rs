@@ -234,6 +234,9 @@ pub struct ClinicalTest {
     pub core_for: Vec<String>,
     /// Place in the order of examination.
     pub order: u32,
+    /// What it says when the sign is seen, a wording key of a reason; nothing about what it is likely to be.
+    #[serde(default)]
+    pub means: Option<String>,
     /// Ranges it needs.
     #[serde(default)]
     pub needs: Vec<Need>,

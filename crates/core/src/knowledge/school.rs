@@ -6,6 +6,18 @@ use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
+/// When a painful movement is looked at before and after the first set in the room.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+pub enum Retest {
+    /// When nothing was tried out before.
+    FirstVisit,
+    /// Whenever something new is tried out.
+    EachTime,
+    /// Not at all.
+    Never,
+}
+
 /// One answer to a question on which practitioners disagree, with what it changes.
 ///
 /// A school of a pathway may move its weeks either way, because that is what the disagreement is about; a surgeon's limit
@@ -81,6 +93,9 @@ pub struct School {
     /// something heals by the calendar.
     #[serde(default)]
     pub heavy: bool,
+    /// When a painful movement is looked at before and after the first set.
+    #[serde(default)]
+    pub retest: Option<Retest>,
     /// How sets follow each other.
     #[serde(default)]
     pub structure: Option<SetStructure>,

@@ -4,7 +4,7 @@ use super::chart::precaution_spans;
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::context::CheckContext;
 use crate::facts::Facts;
-use crate::knowledge::{Advice, SlingTime};
+use crate::knowledge::{Advice, HealingClock, SlingTime};
 use crate::reading::score;
 use crate::rules::ArmWord;
 use crate::safety::running_lines;
@@ -83,8 +83,18 @@ pub fn may(ctx: &CheckContext) -> Vec<May> {
         .iter()
         .filter_map(|row| {
             let ends = spans.iter().filter(|p| row.until.contains(&p.id));
-            let ends = ends.map(|p| p.to_day).max()?;
-            let from_day = if row.sling { ends.max(sling) } else { ends };
+            let ends = ends.map(|p| p.to_day).max();
+            // Where nothing heals by the calendar, doors open by criteria and no day can be told.
+            let heals = ctx.rules.clock != HealingClock::None;
+            let doors = row.classes.iter().filter(|_| heals);
+            let doors = doors.filter_map(|class| Some(ctx.rules.class(class)?.opens_day));
+            let wound = row
+                .wound_weeks
+                .filter(|_| ctx.rules.clock == HealingClock::Operation);
+            let sling =
+                Some(sling).filter(|_| row.sling && (ends.is_some() || row.until.is_empty()));
+            let all = [ends, doors.max(), wound.map(|week| week * WEEK), sling];
+            let from_day = all.into_iter().flatten().max()?;
             (from_day > ctx.today).then(|| May {
                 id: row.id.clone(),
                 from_day,

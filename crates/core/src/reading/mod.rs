@@ -14,6 +14,7 @@ mod normal;
 mod operated;
 mod outcome;
 mod posterior;
+mod retest;
 mod scores;
 mod spread;
 mod together;
@@ -37,6 +38,7 @@ pub use posterior::{
     ClusterUse, HypothesisView, PreTest, Step, StepTest, Word, after_ratio, pre_test,
     read_hypothesis,
 };
+pub use retest::{RetestView, retest};
 pub use scores::{
     ResponseView, WorkedOut, instability_severity, laxity_bound, responses, touch_power,
     touches_by_height, worked_out,

@@ -167,6 +167,23 @@ pub fn worked_out(ctx: &CheckContext, facts: &Facts) -> Vec<WorkedOut> {
         source: "common practice, no published source".into(),
         proposes: None,
     }));
+    let seen = ctx.known.tests.iter().filter_map(|test| {
+        let means = test.means.as_ref()?;
+        let there = matches!(
+            newest(&test.id),
+            Some(TestAnswer::Word {
+                found: Found::Subtle | Found::Obvious
+            })
+        );
+        there.then(|| WorkedOut {
+            score: "raising-sign".into(),
+            value: None,
+            reason: Reason::new(means).with("test", test.id.as_str()),
+            source: test.source.clone(),
+            proposes: None,
+        })
+    });
+    out.extend(seen);
     if let Some(touches) = number("closed-chain-touches") {
         if let Some(height) = facts.story.height_cm {
             let value = touches_by_height(touches, height);

@@ -1,6 +1,6 @@
 //! What the chosen schools say about how work is done, and which exercises they leave out.
 
-use crate::knowledge::{Exercise, Helper, Level, School, SetStructure};
+use crate::knowledge::{Exercise, Helper, Level, Retest, School, SetStructure};
 use std::collections::BTreeMap;
 
 /// A cue of a school, told beside the exercises of its ladders.
@@ -33,6 +33,8 @@ pub struct Style {
     pub days_per_week: Option<u32>,
     /// Sessions of strength work a day.
     pub strength_times_per_day: Option<u32>,
+    /// When a painful movement is looked at before and after the first set.
+    pub retest: Option<Retest>,
     /// How sets follow each other.
     pub structure: Option<SetStructure>,
     /// Repetitions and seconds of isometric holds.
@@ -68,6 +70,7 @@ impl Style {
             out.times_per_day = out.times_per_day.or(s.times_per_day);
             out.days_per_week = out.days_per_week.or(s.days_per_week);
             out.strength_times_per_day = out.strength_times_per_day.or(s.strength_times_per_day);
+            out.retest = out.retest.or(s.retest);
             out.structure = out.structure.or(s.structure);
             out.hold = out.hold.or(s.hold);
             out.end_range = out.end_range.or(s.end_range);

@@ -5,7 +5,7 @@ use super::plans::plan;
 use super::shoulder::known;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::Facts;
-use ritorno_core::knowledge::{Dose, Level, Pathway, School};
+use ritorno_core::knowledge::{Dose, Level, Pathway, Retest, School};
 use ritorno_core::plan::start_dose;
 use ritorno_core::reading::Irritability;
 use ritorno_core::rules::{Choices, Rules};
@@ -27,6 +27,7 @@ struct Effect {
     lines: Vec<(String, i32, i32, Dose)>,
     cues: BTreeSet<(String, String)>,
     pain: Vec<f64>,
+    retest: Option<Retest>,
     sling: Option<(i32, i32)>,
     phases: Vec<i32>,
     doors: Vec<Option<i32>>,
@@ -48,6 +49,7 @@ fn effect(facts: &Facts) -> Effect {
             .into_iter()
             .map(|l| (l.exercise, l.from_day, l.to_day, l.dose))
             .collect(),
+        retest: rules.style.retest,
         pain: (0..26).map(|week| rules.pain(week * 7).max).collect(),
         sling: rules
             .sling

@@ -64,7 +64,7 @@ export function WorkedOut({
     <section className="block" id="worked-out">
       <h2>{t("read-worked-out")}</h2>
       {view.worked_out.map((w) => (
-        <p key={w.score} className="small">
+        <p key={sentence(w.reason)} className="small">
           <b>{nameOf("score", w.score)}</b> {sentence(w.reason)}{" "}
           <span className="soft">{t("read-source", { source: w.source })}</span>
           {w.proposes && (

@@ -1,5 +1,5 @@
 import { useState } from "react";
-import { newId } from "../../app/client";
+import { newId, type Schemas } from "../../app/client";
 import { Ten } from "../../app/parts";
 import { useSpoken } from "../../app/spoken";
 import { capital, nameOf, t } from "../../app/wording";
@@ -16,10 +16,12 @@ const AGAIN: Record<string, string> = {
 /** Five repetitions of each new exercise in the room, one tap: nothing new goes home untried. */
 export function TryOut({
   exercises,
+  retest,
   today,
   post,
 }: {
   exercises: string[];
+  retest?: Schemas["RetestView"] | null | undefined;
   today: string;
   post: Post;
 }) {
@@ -69,6 +71,9 @@ export function TryOut({
           }
         />
       </div>
+      {retest && (
+        <Retest view={retest} exercises={exercises} today={today} post={post} />
+      )}
       {exercises.map((e) => (
         <div className="flag-row" key={e} data-exercise={e}>
           <span>
@@ -99,5 +104,69 @@ export function TryOut({
         </div>
       ))}
     </section>
+  );
+}
+
+/** The painful movement before and after the first set: two taps, kept as one entry. */
+function Retest({
+  view,
+  exercises,
+  today,
+  post,
+}: {
+  view: Schemas["RetestView"];
+  exercises: string[];
+  today: string;
+  post: Post;
+}) {
+  const [before, setBefore] = useState<number>();
+  const sign = view.sign ? nameOf("test", view.sign) : t("retest-own");
+  const keep = (after: number) => {
+    if (before == null) return;
+    const dose = exercises.map((e) => nameOf("exercise", e)).join(", ");
+    void post(
+      {
+        kind: "exam_note",
+        body: {
+          id: newId(),
+          on: today,
+          kind: "response",
+          sign,
+          dose,
+          before,
+          after,
+        },
+        says: `${sign}: ${before} → ${after}`,
+      },
+      `retest ${before} ${after}`,
+    ).then((ok) => ok && setBefore(undefined));
+  };
+  return (
+    <div className="retest" id="retest">
+      {view.today.map((r) => (
+        <p key={`${r.sign}${r.before}${r.after}`} className="small flush">
+          {r.sign}:{" "}
+          <b className="num">
+            {r.before} → {r.after}
+          </b>{" "}
+          <b>{nameOf("found", r.word)}</b>
+        </p>
+      ))}
+      <div className="row below-8">
+        <span className="small">{t("retest-before", { sign })}</span>
+        <Ten
+          label={t("retest-before", { sign })}
+          max={10}
+          picked={before}
+          onPick={setBefore}
+        />
+      </div>
+      {before != null && (
+        <div className="row below-8">
+          <span className="small">{t("retest-after")}</span>
+          <Ten label={t("retest-after")} max={10} onPick={keep} />
+        </div>
+      )}
+    </div>
   );
 }
