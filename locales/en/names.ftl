@@ -477,6 +477,7 @@ change-possibly-important = possibly important, within error
 change-real = real
 change-real-and-worthwhile = real and worthwhile
 tryout-clean = clean
+tryout-eases = ache that eases
 tryout-faults = faults
 tryout-elsewhere = felt elsewhere
 tryout-pain = pain

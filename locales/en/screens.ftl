@@ -471,6 +471,7 @@ next-position = Next position
 tryout-title = Try out in the room
 tryout-lead = five repetitions of each new exercise: how did it go, and where was it felt?
 tryout-change = change it before it goes home
+tryout-keep = an ache that falls while it goes on is a sign to keep it, inside the pain limit
 tryout-reset = reset, cue, and once more:
 tryout-confidence = How sure are you that you can move it? 0 not at all, 10 quite sure
 home-untried = { $count ->

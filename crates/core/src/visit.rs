@@ -150,7 +150,7 @@ fn short_plan(ctx: &CheckContext, decisions: &[LineDecision]) -> Option<Reason> 
     Some(reason)
 }
 
-/// Exercises that run today, were never tried out clean or with faults to watch, and have not been done at home before.
+/// Exercises that run today, were never tried out clean, with an ache that eased, or with faults to watch, and have not been done at home before.
 ///
 /// Source: common practice, no published source.
 pub fn untried(ctx: &CheckContext, facts: &Facts) -> Vec<String> {
@@ -159,7 +159,10 @@ pub fn untried(ctx: &CheckContext, facts: &Facts) -> Vec<String> {
             ExamFact::TryOut { exercise, went } if exercise == id => Some(*went),
             _ => None,
         });
-        matches!(last, Some(TryOutWord::Clean | TryOutWord::Faults))
+        matches!(
+            last,
+            Some(TryOutWord::Clean | TryOutWord::Eases | TryOutWord::Faults)
+        )
     };
     let done = |id: &str| {
         let counts = |f: &LogFact| matches!(f, LogFact::Done { sessions, .. } if *sessions > 0);

@@ -4367,7 +4367,7 @@ export interface components {
          * @description How a try-out went.
          * @enum {string}
          */
-        TryOutWord: "clean" | "faults" | "elsewhere" | "pain" | "too_hard";
+        TryOutWord: "clean" | "eases" | "faults" | "elsewhere" | "pain" | "too_hard";
         /** @description A text that is being typed. */
         Typed: {
             text: string;

@@ -162,6 +162,8 @@ pub enum Injected {
 pub enum TryOutWord {
     /// Clean.
     Clean,
+    /// It ached, and the ache fell while it went on: a sign to keep it.
+    Eases,
     /// With faults to watch.
     Faults,
     /// Felt in the wrong place: reset, cue, and once more.

@@ -53,6 +53,10 @@ pub fn retest(ctx: &CheckContext, facts: &Facts) -> Option<RetestView> {
             .test(&f.test)
             .is_some_and(|test| barred(ctx, facts, test).is_empty())
     });
+    // While something heals nobody looks for a movement that hurts.
+    if newest.is_none() && ctx.rules.protects() {
+        return None;
+    }
     Some(RetestView {
         sign: newest.map(|f| f.test.clone()),
         today: responses(ctx, facts),

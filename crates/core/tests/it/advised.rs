@@ -146,6 +146,10 @@ fn what_was_felt_in_the_wrong_place_is_tried_once_more() {
     );
     assert!(!went(&mut facts, TryOutWord::Faults), "then it goes home");
     assert!(
+        !went(&mut facts, TryOutWord::Eases),
+        "an ache that falls too"
+    );
+    assert!(
         went(&mut facts, TryOutWord::Elsewhere),
         "the last try counts"
     );
@@ -188,6 +192,8 @@ fn the_painful_movement_is_asked_again_after_the_first_set_as_the_school_says() 
     });
     let kept = asked(&facts).expect("still").today;
     assert_eq!(kept.first().map(|r| r.word), Some(Found::Better));
+    // While something heals nobody looks for a movement that hurts.
+    assert_eq!(asked(&with_plan("cuff-repair-small-medium", 20, 0)), None);
     // Later only where the school wants it each time.
     facts.exam_notes.push(ExamNote {
         id: Uuid::nil(),

@@ -5,9 +5,17 @@ import { useSpoken } from "../../app/spoken";
 import { capital, nameOf, t } from "../../app/wording";
 import type { Post } from "./post";
 
-const WENT = ["clean", "faults", "elsewhere", "pain", "too_hard"] as const;
-/** What is changed or done once more before it goes home. */
+const WENT = [
+  "clean",
+  "eases",
+  "faults",
+  "elsewhere",
+  "pain",
+  "too_hard",
+] as const;
+/** What is said at once: kept, changed or done once more before it goes home. */
 const AGAIN: Record<string, string> = {
+  eases: "tryout-keep",
   pain: "tryout-change",
   too_hard: "tryout-change",
   elsewhere: "tryout-reset",
@@ -53,7 +61,7 @@ export function TryOut({
         {t("tryout-title")}{" "}
         <span className="soft small">{t("tryout-lead")}</span>
       </h2>
-      <div className="row below-8">
+      <div className="flag-row">
         <span className="small">{t("tryout-confidence")}</span>
         <Ten
           label={t("tryout-confidence")}
@@ -152,7 +160,7 @@ function Retest({
           <b>{nameOf("found", r.word)}</b>
         </p>
       ))}
-      <div className="row below-8">
+      <div className="flag-row">
         <span className="small">{t("retest-before", { sign })}</span>
         <Ten
           label={t("retest-before", { sign })}
@@ -162,7 +170,7 @@ function Retest({
         />
       </div>
       {before != null && (
-        <div className="row below-8">
+        <div className="flag-row">
           <span className="small">{t("retest-after")}</span>
           <Ten label={t("retest-after")} max={10} onPick={keep} />
         </div>
