@@ -89,7 +89,25 @@ paper-days = { $days ->
 }
 paper-load = { $load } kg in your hand
 paper-elastic = elastic level { $level }
-paper-distance = { $metres } m from where it is fixed
+paper-distance = stand { $metres } m from there
+paper-anchor = fixed { $height ->
+    [floor] at the floor
+    [ankle] at ankle height
+    [knee] at knee height
+    [waist] at waist height
+    [elbow] at elbow height
+    [shoulder] at chest height
+   *[overhead] above your head
+} { $side ->
+    [front] ahead of you
+    [rear] behind you
+    [same] on the side of this arm
+    [opposite] on the other side
+    [front_opposite] ahead on the other side
+   *[rear_same] behind you on the side of this arm
+}
+paper-anchor-under = under your foot
+paper-from-slack = Begin with the elastic slack, the shoulder not drawn forward.
 paper-effort-least = press as lightly as you would hold a grape
 paper-effort-light = press lightly, with less than half of your strength
 paper-effort-half = press with about half of your strength

@@ -1,15 +1,14 @@
 //! What stands on the sheet, in words: everything but the drawings.
 
+use crate::dose::dose_text;
 use crate::landmarks::{limit_rows, session_limit};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::context::CheckContext;
 use ritorno_core::facts::{Facts, Line};
-use ritorno_core::knowledge::{
-    Exercise, Group, HealingClock, Helper, Knowledge, Level, SetStructure,
-};
-use ritorno_core::mechanics::Arm;
+use ritorno_core::knowledge::{Exercise, Group, HealingClock, Helper, Level};
+use ritorno_core::mechanics::{Arm, Load};
 use ritorno_core::plan::{May, advice, may, plan_chart};
-use ritorno_core::rules::effort_word;
+use ritorno_core::rules::ArmWord;
 use ritorno_core::safety::running_lines;
 use ritorno_core::visit::untried;
 use ritorno_wording::{Value, Wording, capital};
@@ -45,59 +44,6 @@ pub(crate) fn explained<'a>(input: &HandoutInput<'a>) -> Vec<(&'a Exercise, &'a 
 /// The file of an exercise's drawing beside the sheet.
 pub(crate) fn figure_file(exercise: &Exercise) -> String {
     format!("{}.svg", exercise.id)
-}
-
-fn dose_text(known: &Knowledge, wording: &Wording, line: &Line) -> String {
-    let d = &line.dose;
-    let number = |n: u32| Value::Number(f64::from(n));
-    let sets = ("sets", number(d.sets));
-    let much = match d.duration_s {
-        None => {
-            let repetitions = ("repetitions", number(d.repetitions));
-            wording.say("paper-dose", &[sets, repetitions])
-        }
-        // Whole minutes from two on; below that and between them, seconds.
-        Some(seconds) if seconds >= 120 && seconds % 60 == 0 => {
-            let minutes = ("minutes", number(seconds / 60));
-            wording.say("paper-dose-minutes", &[sets, minutes])
-        }
-        Some(seconds) => {
-            let seconds = ("seconds", number(seconds));
-            wording.say("paper-dose-timed", &[sets, seconds])
-        }
-    };
-    let mut parts = vec![much];
-    if let Some([out, pause, back]) = d.tempo_s {
-        let tempo = [("out", out), ("pause", pause), ("back", back)];
-        parts.push(wording.say("paper-tempo", &tempo.map(|(name, s)| (name, number(s)))));
-    }
-    if d.hold_s > 0 {
-        parts.push(wording.say("paper-hold", &[("hold", number(d.hold_s))]));
-    }
-    if let Some(kg) = d.load_kg {
-        parts.push(wording.say("paper-load", &[("load", Value::Number(kg))]));
-    }
-    if let Some(level) = d.elastic_level {
-        parts.push(wording.say("paper-elastic", &[("level", number(level))]));
-        if let Some(metres) = d.distance_m {
-            parts.push(wording.say("paper-distance", &[("metres", Value::Number(metres))]));
-        }
-    }
-    if let Some(effort) = d.effort_pct {
-        let word = effort_word(known, effort);
-        parts.push(wording.say(&format!("paper-effort-{word}"), &[]));
-    }
-    parts.push(wording.say("paper-times", &[("times", number(d.times_per_day))]));
-    parts.push(wording.say("paper-days", &[("days", number(d.days_per_week))]));
-    match d.structure {
-        Some(SetStructure::Circuit) => parts.push(wording.say("paper-circuit", &[])),
-        Some(SetStructure::Single) => parts.push(wording.say("paper-single", &[])),
-        _ => {}
-    }
-    if d.sets > 1 && d.rest_s > 0 && d.structure != Some(SetStructure::Circuit) {
-        parts.push(wording.say("paper-rest", &[("rest", number(d.rest_s))]));
-    }
-    capital(&parts.join(", "))
 }
 
 /// How much pain is all right, and how soon it must be gone.
@@ -174,19 +120,23 @@ fn exercise_block(
             &[("list", list), ("faults", Value::Text(&faults))],
         )
     };
-    let cues: Vec<String> = ctx
+    let mut cues: Vec<String> = ctx
         .rules
         .style
         .cues_of(exercise)
         .into_iter()
         .map(|cue| wording.say(&format!("cue-{cue}"), &[]))
         .collect();
+    // What slipped is never drawn forward by the elastic before it works.
+    if spoken.arm == ArmWord::Slipped && matches!(exercise.load, Load::Elastic { .. }) {
+        cues.push(wording.say("paper-from-slack", &[]));
+    }
     let (what, task) = (Value::Text(""), say("task"));
     json!({
         "alt": format!("{title}. {}", say("how")),
         "name": title,
         "figure": figure_file(exercise),
-        "dose": dose_text(ctx.known, wording, line),
+        "dose": dose_text(ctx.known, wording, exercise, line),
         "arm": wording.say(which_arm(exercise), &[]),
         "start": say("start"),
         "how": say("how"),

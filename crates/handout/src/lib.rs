@@ -3,6 +3,7 @@
 //! No degrees and no newtons on patient pages: limits become landmarks of the body.
 
 mod contents;
+mod dose;
 mod landmarks;
 mod sheet;
 

@@ -1,0 +1,91 @@
+//! A dose in words for the one who does it: how much, how fast, with what, fixed where.
+
+use ritorno_core::facts::Line;
+use ritorno_core::knowledge::{Exercise, Knowledge, OtherArm, SetStructure};
+use ritorno_core::mechanics::{AnchorSide, Load};
+use ritorno_core::rules::effort_word;
+use ritorno_wording::{Value, Wording, capital};
+use serde_json::{Value as Json, json};
+
+/// The dose of a line, with where its elastic is fixed.
+pub(crate) fn dose_text(
+    known: &Knowledge,
+    wording: &Wording,
+    exercise: &Exercise,
+    line: &Line,
+) -> String {
+    let d = &line.dose;
+    let number = |n: u32| Value::Number(f64::from(n));
+    let sets = ("sets", number(d.sets));
+    let much = match d.duration_s {
+        None => {
+            let repetitions = ("repetitions", number(d.repetitions));
+            wording.say("paper-dose", &[sets, repetitions])
+        }
+        // Whole minutes from two on; below that and between them, seconds.
+        Some(seconds) if seconds >= 120 && seconds % 60 == 0 => {
+            let minutes = ("minutes", number(seconds / 60));
+            wording.say("paper-dose-minutes", &[sets, minutes])
+        }
+        Some(seconds) => {
+            let seconds = ("seconds", number(seconds));
+            wording.say("paper-dose-timed", &[sets, seconds])
+        }
+    };
+    let mut parts = vec![much];
+    if let Some([out, pause, back]) = d.tempo_s {
+        let tempo = [("out", out), ("pause", pause), ("back", back)];
+        parts.push(wording.say("paper-tempo", &tempo.map(|(name, s)| (name, number(s)))));
+    }
+    if d.hold_s > 0 {
+        parts.push(wording.say("paper-hold", &[("hold", number(d.hold_s))]));
+    }
+    if let Some(kg) = d.load_kg {
+        parts.push(wording.say("paper-load", &[("load", Value::Number(kg))]));
+    }
+    if let Some(level) = d.elastic_level {
+        parts.push(wording.say("paper-elastic", &[("level", number(level))]));
+        parts.extend(anchor_text(wording, exercise, d.distance_m));
+    }
+    if let Some(effort) = d.effort_pct {
+        let word = effort_word(known, effort);
+        parts.push(wording.say(&format!("paper-effort-{word}"), &[]));
+    }
+    parts.push(wording.say("paper-times", &[("times", number(d.times_per_day))]));
+    parts.push(wording.say("paper-days", &[("days", number(d.days_per_week))]));
+    match d.structure {
+        Some(SetStructure::Circuit) => parts.push(wording.say("paper-circuit", &[])),
+        Some(SetStructure::Single) => parts.push(wording.say("paper-single", &[])),
+        _ => {}
+    }
+    if d.sets > 1 && d.rest_s > 0 && d.structure != Some(SetStructure::Circuit) {
+        parts.push(wording.say("paper-rest", &[("rest", number(d.rest_s))]));
+    }
+    capital(&parts.join(", "))
+}
+
+/// Where an elastic is fixed and how far away one stands: the dose of the line, else what the exercise was worked out with.
+///
+/// Between both hands, or under the foot, there is no such place to stand away from.
+fn anchor_text(wording: &Wording, exercise: &Exercise, dosed_m: Option<f64>) -> Vec<String> {
+    let Load::Elastic { anchor, .. } = exercise.load else {
+        return Vec::new();
+    };
+    let word = |value: Json| value.as_str().unwrap_or_default().to_owned();
+    match anchor.side {
+        AnchorSide::Under => vec![wording.say("paper-anchor-under", &[])],
+        AnchorSide::Opposite if exercise.other == Some(OtherArm::Same) => Vec::new(),
+        side => {
+            let (height, side) = (word(json!(anchor.height)), word(json!(side)));
+            let args = [
+                ("height", Value::Text(&height)),
+                ("side", Value::Text(&side)),
+            ];
+            let metres = Value::Number(dosed_m.unwrap_or(anchor.distance_m));
+            vec![
+                wording.say("paper-anchor", &args),
+                wording.say("paper-distance", &[("metres", metres)]),
+            ]
+        }
+    }
+}
