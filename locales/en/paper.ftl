@@ -106,6 +106,7 @@ paper-anchor = fixed { $height ->
     [front_opposite] ahead on the other side
    *[rear_same] behind you on the side of this arm
 }
+paper-landmark-shown = as you were shown: { $words }
 paper-anchor-under = under your foot
 paper-from-slack = Begin with the elastic slack, the shoulder not drawn forward.
 paper-effort-least = press as lightly as you would hold a grape

@@ -489,6 +489,10 @@ read-worked-out = Worked out
 read-source = ({ $source }, from memory)
 retest-own = Your own painful movement
 retest-before = { $sign }: pain before the first set
+retest-dose = { $count ->
+    [one] one set of one new exercise
+   *[other] one set of { $count } new exercises
+}
 retest-after = The same movement after the set: pain
 response-title = Within this session
 response-sign = Sign, e.g. painful arc
@@ -562,6 +566,8 @@ compare-none = Only one day of findings so far: nothing to compare yet.
 # Inclinometer
 device-lift = Inclinometer, simulated
 device-lifting = Lift, hold still
+ranges-landmark = What is that at home?
+ranges-landmark-kept = { $quantity } at { $degrees }° is at home: { $words }
 ranges-method = Measured with
 device-lost-lift = The inclinometer was lost. Nothing was kept; lift again, or type the angle.
 trace-again = Draw this push again

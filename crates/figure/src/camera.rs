@@ -55,6 +55,8 @@ pub(crate) fn best(tracks: &[Vec<Vec3>], attitude: Attitude, crosses: bool) -> C
     }
     let candidates: &[(f64, f64, f64)] = if attitude == Attitude::Prone {
         &[(0.0, 8.0, 1.0), (0.0, 48.0, 0.9), (52.0, 20.0, 1.0)]
+    } else if matches!(attitude, Attitude::TableBow | Attitude::ForwardLean) {
+        &[(0.0, 4.0, 1.0), (90.0, 4.0, 1.0), (45.0, 10.0, 1.0)]
     } else if attitude == Attitude::SideLying {
         &[(0.0, 8.0, 1.0), (0.0, 48.0, 1.05)]
     } else if lying {

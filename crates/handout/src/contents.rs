@@ -241,7 +241,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
     };
     let mut stop = vec!["paper-stop-1", "paper-stop-2", "paper-stop-3", wound];
     stop.extend(replaced.then_some("paper-stop-blade"));
-    let limits: Vec<Json> = limit_rows(ctx, wording, day)
+    let limits: Vec<Json> = limit_rows(ctx, facts, wording, day)
         .into_iter()
         .map(|(what, how)| json!({ "what": what, "how": how }))
         .collect();

@@ -5,9 +5,11 @@
 //! (Drillis & Contini 1966, from memory); heights of face and chest are ours, from memory.
 
 use ritorno_core::context::CheckContext;
+use ritorno_core::facts::Facts;
 use ritorno_core::knowledge::Exercise;
+use ritorno_core::ranges::landmark_at_home;
 use ritorno_core::rules::{Ceiling, ceiling_on};
-use ritorno_wording::Wording;
+use ritorno_wording::{Value, Wording};
 
 fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
     let pick = |value: f64, marks: &[(f64, &'static str)], least: &'static str| {
@@ -56,7 +58,14 @@ fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
 }
 
 /// Today's limits as `(what, how far)`, in plain words.
-pub fn limit_rows(ctx: &CheckContext, wording: &Wording, day: i32) -> Vec<(String, String)> {
+///
+/// Where somebody showed the limit in the room, with what it is at home.
+pub fn limit_rows(
+    ctx: &CheckContext,
+    facts: &Facts,
+    wording: &Wording,
+    day: i32,
+) -> Vec<(String, String)> {
     [
         "passive-elevation",
         "active-elevation-lying",
@@ -68,10 +77,12 @@ pub fn limit_rows(ctx: &CheckContext, wording: &Wording, day: i32) -> Vec<(Strin
     .filter_map(|quantity| {
         let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
         let id = landmark(quantity, on.ceiling)?;
-        Some((
-            wording.say(&format!("limit-{quantity}"), &[]),
-            wording.say(id, &[]),
-        ))
+        let mut how = wording.say(id, &[]);
+        if let Some(words) = landmark_at_home(ctx, facts, quantity, day) {
+            let shown = wording.say("paper-landmark-shown", &[("words", Value::Text(words))]);
+            how = format!("{how}; {shown}");
+        }
+        Some((wording.say(&format!("limit-{quantity}"), &[]), how))
     })
     .collect()
 }

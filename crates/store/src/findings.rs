@@ -135,6 +135,11 @@ impl Detail for NoteRow {
                 exercise: self.subject,
                 went: unword("try-out", &self.word)?,
             },
+            "landmark" => ExamFact::Landmark {
+                quantity: self.subject,
+                degrees: self.value,
+                words: self.word,
+            },
             "pathway_kept" => ExamFact::PathwayKept {
                 pathway: self.subject,
                 reason: self.word,
@@ -183,6 +188,11 @@ pub fn add_note(
             sign, dose, before, ..
         } => ("response", sign.clone(), *before, dose.clone()),
         ExamFact::TryOut { exercise, went } => ("try_out", exercise.clone(), 0.0, word(*went)),
+        ExamFact::Landmark {
+            quantity,
+            degrees,
+            words,
+        } => ("landmark", quantity.clone(), *degrees, words.clone()),
         ExamFact::PathwayKept { pathway, reason } => {
             ("pathway_kept", pathway.clone(), 0.0, reason.clone())
         }

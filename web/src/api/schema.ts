@@ -1967,6 +1967,18 @@ export interface components {
             /** @description How it went. */
             went: components["schemas"]["TryOutWord"];
         } | {
+            /**
+             * Format: double
+             * @description How far the arm was moved, in degrees.
+             */
+            degrees: number;
+            /** @enum {string} */
+            kind: "landmark";
+            /** @description The movement. */
+            quantity: string;
+            /** @description What that is at home, in the patient's words. */
+            words: string;
+        } | {
             /** @enum {string} */
             kind: "pathway_kept";
             /** @description Pathway id. */

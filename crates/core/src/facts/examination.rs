@@ -96,6 +96,15 @@ pub enum ExamFact {
         /// How it went.
         went: TryOutWord,
     },
+    /// A limit was shown in the room: so many degrees are there at home.
+    Landmark {
+        /// The movement.
+        quantity: String,
+        /// How far the arm was moved, in degrees.
+        degrees: f64,
+        /// What that is at home, in the patient's words.
+        words: String,
+    },
     /// A pathway is kept although the findings speak against it.
     PathwayKept {
         /// Pathway id.

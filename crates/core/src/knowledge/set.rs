@@ -94,7 +94,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 156] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 157] = [
     "hold-most-s",
     "severity-points-young",
     "severity-points-lax",
@@ -145,6 +145,7 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 156] = [
     "laxity-older",
     "informative-ratio",
     "conflict-ratio",
+    "landmark-within-deg",
     "between-studies-spread",
     "between-studies-weight",
     "further-groups-pct",

@@ -8,6 +8,7 @@ mod conflict;
 mod corridor;
 mod dial;
 mod inclinometer;
+mod landmark;
 mod measurement_view;
 mod protection;
 mod reliability;
@@ -22,6 +23,7 @@ pub use conflict::in_conflict;
 pub use corridor::{CorridorDot, CorridorView, corridor_view, corridor_views};
 pub use dial::{Dial, DialSide, dials};
 pub use inclinometer::{AngleMeasurement, AngleSample, read_angle};
+pub use landmark::landmark_at_home;
 pub use measurement_view::{MeasurementView, judge, judge_anew, measurement_view};
 pub use protection::{RangeFault, possible, protection};
 pub use reliability::{

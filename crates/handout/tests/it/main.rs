@@ -196,6 +196,23 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
             },
         })
         .collect();
+    // The limit was shown in the room three times: once too low to be told now, once as it is, once beyond it.
+    facts.exam_notes.extend(
+        [
+            (80.0, "the door handle"),
+            (115.0, "the top shelf"),
+            (130.0, "the lamp"),
+        ]
+        .map(|(degrees, words)| ExamNote {
+            id: Uuid::now_v7(),
+            on: facts.today,
+            fact: ExamFact::Landmark {
+                quantity: "passive-elevation".into(),
+                degrees,
+                words: words.into(),
+            },
+        }),
+    );
     let printed = Printed::of(&known, &wording, &facts);
     let tool = |name: &str, args: &[&str]| printed.ask(name, args);
     let info = tool("pdfinfo", &[]);
@@ -231,6 +248,8 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
     ] {
         assert!(text.contains(wanted), "no {wanted:?} in:\n{text}");
     }
+    assert!(text.contains("shown: the top shelf"), "{text}");
+    assert!(!text.contains("the lamp") && !text.contains("door handle"));
     let name = wording.say(&format!("ex-{waits}"), &[]);
     let listed = text
         .split_once("we try these together first")

@@ -83,6 +83,18 @@ pub(crate) fn keep_exam_note(
         ExamFact::TryOut { exercise, .. } => {
             faults.known("exercise", exercise, known.exercises.contains_key(exercise))
         }
+        ExamFact::Landmark {
+            quantity,
+            degrees,
+            words,
+        } => {
+            let row = known.quantity(quantity);
+            faults.known("quantity", quantity, row.is_some());
+            if let Some(row) = row {
+                faults.within("degrees", *degrees, row.min, row.max);
+            }
+            faults.text("words", words, 120, true);
+        }
         ExamFact::PreTest {
             hypothesis,
             probability,

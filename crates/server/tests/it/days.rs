@@ -336,6 +336,18 @@ fn a_roof_pathway_against_a_stiff_shoulder_builds_nothing_until_somebody_says_wh
     let told = vera.get(&at(&episode, "story")).ok();
     assert_eq!(told["imaging"][0]["by"], "radiograph");
     assert_eq!(told["injections"][0]["what"], "steroid");
+    // What a limit is at home is kept in words, within what the movement can be.
+    let shown = |degrees: f64, words: &str| {
+        json!({ "id": Uuid::now_v7(), "on": "2027-03-01", "kind": "landmark", "quantity": "passive-elevation",
+            "degrees": degrees, "words": words })
+    };
+    let notes = at(&episode, "exam-notes");
+    assert_eq!(vera.post(&notes, &shown(400.0, "the lamp")).status, 422);
+    assert_eq!(vera.post(&notes, &shown(90.0, " ")).status, 422);
+    vera.post(&notes, &shown(90.0, "the light switch")).ok();
+    let read = vera.get(&at(&episode, "reading")).ok();
+    let kept = read["notes"].as_array().expect("notes").last();
+    assert_eq!(kept.expect("a note")["words"], "the light switch");
 }
 
 #[test]

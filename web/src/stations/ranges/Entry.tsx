@@ -76,6 +76,16 @@ export function Entry({ room }: { room: Room }) {
         value={room.remark}
         onChange={room.setRemark}
       />
+      {which === "operated" && dial?.ceiling.ceiling.kind === "up_to" && (
+        <Remark
+          id="landmark"
+          className="w-190"
+          small
+          label={t("ranges-landmark")}
+          value={room.landmark}
+          onChange={room.setLandmark}
+        />
+      )}
       <HowMeasured room={room} running={running} />
       {fault && (
         <span className="bad" role="alert" id="typed-fault">

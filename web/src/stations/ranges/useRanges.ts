@@ -48,6 +48,7 @@ export function useRanges(episode: string, today: string) {
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState("");
   const [remark, setRemark] = useState("");
+  const [landmark, setLandmark] = useState("");
   const [arc, setArc] = useState<number[]>([]);
   const [kept, setKept] = useState<Said[]>([]);
   const [asking, setAsking] = useState(false);
@@ -70,6 +71,7 @@ export function useRanges(episode: string, today: string) {
     setTyped("");
     setArc([]);
     setRemark("");
+    setLandmark("");
     setAsking(false);
     clear();
   };
@@ -115,7 +117,7 @@ export function useRanges(episode: string, today: string) {
     const never = simulated ? ` (${t("simulated-never")})` : "";
     const says = `${what}: ${degrees}, ${nameOf("stop", stop)}${never}`;
     // The next one can be typed while this one is on its way; refused, it stands there again.
-    const before = { typed, arc, at, remark };
+    const before = { typed, arc, at, remark, landmark };
     move(1);
     const done = await handIn(
       { kind: "measurement", body: measurement, says },
@@ -126,6 +128,7 @@ export function useRanges(episode: string, today: string) {
         setTyped(before.typed);
         setArc(before.arc);
         setRemark(before.remark);
+        setLandmark(before.landmark);
         return true;
       },
     );
@@ -139,6 +142,29 @@ export function useRanges(episode: string, today: string) {
     ]);
     if (done.reply !== undefined)
       queries.setQueryData(["ranges", episode], done.reply as Page);
+    const words = before.landmark.trim();
+    // A stand-in shows nobody anything.
+    if (words === "" || simulated) return;
+    const note = newId();
+    await handIn(
+      {
+        kind: "exam_note",
+        body: {
+          id: note,
+          on: today,
+          kind: "landmark",
+          quantity: measurement.quantity,
+          degrees: value,
+          words,
+        },
+        says: t("ranges-landmark-kept", {
+          quantity: capital(nameOf("quantity", measurement.quantity)),
+          degrees: value,
+          words,
+        }),
+      },
+      note,
+    );
   };
   const undo = async () => {
     const last = kept[0];
@@ -186,6 +212,8 @@ export function useRanges(episode: string, today: string) {
     keep,
     remark,
     setRemark,
+    landmark,
+    setLandmark,
     undo,
     markPain,
     turn: () => {

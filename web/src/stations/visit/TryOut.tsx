@@ -131,7 +131,7 @@ function Retest({
   const sign = view.sign ? nameOf("test", view.sign) : t("retest-own");
   const keep = (after: number) => {
     if (before == null) return;
-    const dose = exercises.map((e) => nameOf("exercise", e)).join(", ");
+    const dose = t("retest-dose", { count: exercises.length });
     void post(
       {
         kind: "exam_note",
