@@ -58,6 +58,20 @@ impl Art {
         );
     }
 
+    /// A line through points, open.
+    pub(crate) fn along(&mut self, points: &[Point], style: &str) {
+        self.grow(points, 3.0);
+        let text: Vec<String> = points
+            .iter()
+            .map(|(x, y)| format!("{x:.1},{y:.1}"))
+            .collect();
+        let _ = write!(
+            self.out,
+            "<polyline points=\"{}\" fill=\"none\" stroke-linecap=\"round\" {style}/>",
+            text.join(" ")
+        );
+    }
+
     pub(crate) fn line(&mut self, from: Vec3, to: Vec3, style: &str) {
         let (a, b) = (self.p(from), self.p(to));
         self.grow(&[a, b], 1.0);

@@ -116,22 +116,14 @@ impl Art {
 
     pub(crate) fn track(&mut self, hands: &[Vec3], quick: bool) {
         let points: Vec<Point> = hands.iter().map(|v| self.p(*v)).collect();
-        self.grow(&points, 3.0);
-        let text: Vec<String> = points
-            .iter()
-            .map(|(x, y)| format!("{x:.1},{y:.1}"))
-            .collect();
-        let _ = write!(
-            self.out,
-            "<polyline points=\"{}\" fill=\"none\" stroke=\"{WORK}\" stroke-width=\"{}\" stroke-linecap=\"round\" marker-end=\"url(#tip)\"/>",
-            text.join(" "),
-            // Quick work is drawn with a broken, heavier line.
-            if quick {
-                "2.8\" stroke-dasharray=\"9 4"
-            } else {
-                "1.8"
-            }
-        );
+        // Quick work is drawn with a broken, heavier line.
+        let width = if quick {
+            "2.8\" stroke-dasharray=\"9 4"
+        } else {
+            "1.8"
+        };
+        let style = format!("stroke=\"{WORK}\" stroke-width=\"{width}\" marker-end=\"url(#tip)\"");
+        self.along(&points, &style);
     }
 
     /// The wedge beyond the limit, hatched: from the end of the path on, in the same plane.

@@ -262,16 +262,9 @@ impl Art {
                         self.p(arm.hand + (far - arm.hand) * share + Vec3::new(0.0, wave, 0.0))
                     })
                     .collect();
-                self.grow(&points, 2.0);
-                let text: Vec<String> = points
-                    .iter()
-                    .map(|(x, y)| format!("{x:.1},{y:.1}"))
-                    .collect();
-                let _ = write!(
-                    self.out,
-                    "<polyline points=\"{}\" fill=\"none\" stroke=\"{INK}\" stroke-width=\"3\" stroke-linecap=\"round\" stroke-linejoin=\"round\"/>",
-                    text.join(" ")
-                );
+                let style =
+                    format!("stroke=\"{INK}\" stroke-width=\"3\" stroke-linejoin=\"round\"");
+                self.along(&points, &style);
             }
             _ => {}
         }
