@@ -5,7 +5,6 @@ use crate::body::Body;
 use crate::scene::{Scene, cue_track};
 use ritorno_core::knowledge::{Cue, CuePlace, CueWay, Exercise, Level};
 use ritorno_core::mechanics::{ArmPose, Attitude, Frame, Vec3};
-use std::fmt::Write as _;
 
 impl Art {
     /// A small arrow with a light rim, so that it stands out on the body and on paper.
