@@ -1316,6 +1316,8 @@ why-massage-early = Light kneading eases guarding before anything moves.
 why-retest-first = Whoever feels the difference after one set believes in the exercise; later the week at home says more.
 why-retest-each = Each new exercise shows at once whether it helps this movement.
 why-retest-none = One session says little, and looking for pain makes it grow.
+why-instability-loose-first-stage = Nobody knows yet how far it gives way: no weight through the arm, and pushes as light as a third.
+why-instability-loose-firm-after-slip = Only for a slip forward that went back by itself, with a strong, feeling shoulder that is not loose: firm pushes below pain with both arms, all fours, and the elastic from slack. It bridges the days until a proper assessment.
 why-massage-none = Never with blood thinners, swelling or a fresh wound, and not everybody likes it.
 
 school-high-as-allowed = As high as is allowed
@@ -1341,6 +1343,8 @@ school-massage-early = Light massage early
 school-retest-first = At the first visit
 school-retest-each = With everything new
 school-retest-none = Not at all
+school-first-stage = First stage, nothing heavy
+school-firm-after-slip = Firm holds below pain
 school-massage-none = No massage
 school-weight-by-stages = By stages, up to all fours
 school-weight-counter-only = Up to the counter, no all fours
@@ -1353,6 +1357,7 @@ question-shrugs = Shrugs and rolls
 question-elbow-crease = Elbow when leaning on the hand
 question-strength-days = Strength: how often
 question-retest = Painful movement again after a set
+question-first-week = First week after a slip
 question-massage = Light massage
 question-early-weight = Early weight through the arm
 

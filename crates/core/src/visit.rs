@@ -103,7 +103,10 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             retest(&ctx, facts)
         },
         untried: new,
-        calls: all.iter().flat_map(|d| d.calls.clone()).collect(),
+        calls: (all.iter().flat_map(|d| &d.calls))
+            .chain(&assessment.rules.held_back)
+            .cloned()
+            .collect(),
         breaches: assessment.breaches.clone(),
         watches: watch_views(&ctx, facts),
         dials: all,

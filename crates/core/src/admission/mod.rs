@@ -7,6 +7,7 @@ mod advice;
 mod asks;
 mod bounds;
 mod clinical_tests;
+mod early;
 mod error;
 mod files;
 mod flags;

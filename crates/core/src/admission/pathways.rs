@@ -1,6 +1,7 @@
 //! Checks of pathways, schools and modifiers: what is named exists, gates can be met, exercises can be reached,
 //! modifiers only tighten.
 
+use super::early::check_early;
 use super::error::KnowledgeError;
 use crate::calendar::{EpisodeDay, WEEK};
 use crate::context::CheckContext;
@@ -605,6 +606,7 @@ fn check_schools(known: &Knowledge, pathway: Option<&Pathway>, schools: &[School
                 format!("no exercise `{id}`"),
             );
         }
+        check_early(known, pathway, school, fault);
         if school.cue.is_some() == school.cue_ladders.is_empty() {
             fault(
                 &school.id,

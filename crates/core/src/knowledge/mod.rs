@@ -60,7 +60,7 @@ pub use rows::{
     AskRow, Bound, GateClass, HealthItem, Mode, Movement, NeedRow, Quantity, ReasonFor, ReasonRow,
     RedFlag, Reference, Threshold, Tier, Unit,
 };
-pub use school::{Retest, School};
+pub use school::{EarlyWork, NeededAnswer, Retest, School};
 pub use screen::screen;
 pub use set::Knowledge;
 pub(crate) use set::REQUIRED_THRESHOLDS;

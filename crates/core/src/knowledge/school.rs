@@ -1,7 +1,9 @@
 //! Schools: where practitioners disagree, each side is a named rule that somebody chooses.
 
+use super::clinical_test::Found;
 use super::dose::SetStructure;
 use super::exercise::Helper;
+use super::pathway::Allowance;
 use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -16,6 +18,37 @@ pub enum Retest {
     EachTime,
     /// Not at all.
     Never,
+}
+
+/// An answer that must be on record for this shoulder before a school holds.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct NeededAnswer {
+    /// The clinical test.
+    pub test: String,
+    /// One of these words.
+    #[serde(default)]
+    pub found: Vec<Found>,
+    /// Or a number below this.
+    #[serde(default)]
+    pub below: Option<f64>,
+}
+
+/// What a school opens before its phase, for a shoulder of which everything needed is on record.
+#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
+#[serde(deny_unknown_fields)]
+pub struct EarlyWork {
+    /// Exercises that the first phase has besides its own.
+    pub exercises: Vec<String>,
+    /// Rows that take the place of the pathway's of the same id.
+    #[serde(default)]
+    pub allowance: Vec<Allowance>,
+    /// Forbidden positions that it lifts.
+    #[serde(default)]
+    pub lifts: Vec<String>,
+    /// Classes that are open from the first day.
+    #[serde(default)]
+    pub classes: Vec<String>,
 }
 
 /// One answer to a question on which practitioners disagree, with what it changes.
@@ -96,6 +129,12 @@ pub struct School {
     /// When a painful movement is looked at before and after the first set.
     #[serde(default)]
     pub retest: Option<Retest>,
+    /// What must be on record; without it the default of the question holds.
+    #[serde(default)]
+    pub needs: Vec<NeededAnswer>,
+    /// What it opens before its phase.
+    #[serde(default)]
+    pub early: Option<EarlyWork>,
     /// How sets follow each other.
     #[serde(default)]
     pub structure: Option<SetStructure>,

@@ -3,6 +3,7 @@
 //! Modifiers can only tighten: ceilings take the smaller value, permissions must come from the pathway and from every modifier,
 //! positions add up, classes take the later week.
 
+use super::needs::that_hold;
 use super::schedule::{PhaseSpan, schedule};
 use super::style::Style;
 use super::timetable::{
@@ -11,7 +12,7 @@ use super::timetable::{
 use super::types::{CapRule, Choices, ForbiddenRule, PhaseRule, PrecautionRule, Rules};
 use crate::calendar::{EpisodeDay, Steps, WEEK};
 use crate::facts::Facts;
-use crate::knowledge::{HealingClock, Knowledge, Modifier, Pathway};
+use crate::knowledge::{EarlyWork, HealingClock, Knowledge, Modifier, Pathway};
 use std::collections::BTreeMap;
 
 impl Rules {
@@ -23,12 +24,14 @@ impl Rules {
         strength_delay_weeks: i32,
     ) -> Rules {
         let story = &facts.story;
+        let (schools, held_back) = that_hold(known, pathway, facts);
         let choices = Choices {
             modifiers: story.modifiers.clone(),
-            schools: story.schools.clone(),
+            schools,
             strength_delay_weeks,
         };
         let mut rules = Rules::new(known, pathway, &choices);
+        rules.held_back = held_back;
         rules.day0 = Some(story.day0);
         if pathway.clock == HealingClock::None {
             let spans = schedule(&rules, facts);
@@ -57,6 +60,8 @@ impl Rules {
             &modifiers,
             choices.strength_delay_weeks,
         );
+        let early: Vec<&EarlyWork> = schools.iter().filter_map(|s| s.early.as_ref()).collect();
+        let first = pathway.phases.first().map(|p| p.number);
         let phases: Vec<PhaseRule> = pathway
             .phases
             .iter()
@@ -67,7 +72,12 @@ impl Rules {
                     number: p.number,
                     earliest_day: earliest * WEEK,
                     expected_end_day: (p.expected_end_week + earliest - p.earliest_week) * WEEK,
-                    exercises: p.exercises.clone(),
+                    exercises: if Some(p.number) == first {
+                        let added = early.iter().flat_map(|e| &e.exercises);
+                        p.exercises.iter().chain(added).cloned().collect()
+                    } else {
+                        p.exercises.clone()
+                    },
                     focus: p.focus.clone(),
                     max_lines: p.max_lines,
                     max_minutes: p.max_minutes,
@@ -82,6 +92,9 @@ impl Rules {
                     (phase.number, phase.clinician.contains(exercise)),
                 );
             }
+        }
+        for exercise in early.iter().flat_map(|e| &e.exercises) {
+            opens.insert(exercise.clone(), (first.unwrap_or(1), false));
         }
         let days = |id: &str| known.threshold(id) as EpisodeDay;
         let mut rules = Rules {
@@ -117,6 +130,7 @@ impl Rules {
                 .iter()
                 .map(|s| (s.question.clone(), s.id.clone()))
                 .collect(),
+            held_back: Vec::new(),
             allowances: Vec::new(),
             caps: modifiers
                 .iter()
@@ -137,7 +151,7 @@ impl Rules {
             opens,
         };
         let typical: Vec<EpisodeDay> = rules.phases.iter().map(|p| p.earliest_day).collect();
-        rules.lay(known, pathway, &modifiers, &time, &typical);
+        rules.lay(known, pathway, &modifiers, &time, &typical, &early);
         rules
     }
 
@@ -150,7 +164,8 @@ impl Rules {
         };
         let schools = chosen_schools(known, pathway, &choices);
         let time = Timetable::new(known, pathway, &schools, &[], 0);
-        self.lay(known, pathway, &[], &time, &days);
+        let early: Vec<&EarlyWork> = schools.iter().filter_map(|s| s.early.as_ref()).collect();
+        self.lay(known, pathway, &[], &time, &days, &early);
     }
 
     fn lay(
@@ -160,6 +175,7 @@ impl Rules {
         modifiers: &[&Modifier],
         time: &Timetable,
         phase_days: &[EpisodeDay],
+        early: &[&EarlyWork],
     ) {
         let day_of = |phase: u32| {
             phase_days
@@ -176,14 +192,22 @@ impl Rules {
                 (
                     row.from_phase
                         .map_or_else(|| time.allowance_week(row) * WEEK, day_of),
-                    row.clone(),
+                    // A school that opens more has rows of its own in their place.
+                    early
+                        .iter()
+                        .flat_map(|e| &e.allowance)
+                        .find(|own| own.id == row.id)
+                        .unwrap_or(row)
+                        .clone(),
                 )
             })
             .collect();
         self.allowances.sort_by_key(|(day, _)| *day);
+        let lifted = |id: &String| early.iter().any(|e| e.lifts.contains(id));
         self.forbidden = pathway
             .forbidden
             .iter()
+            .filter(|f| !lifted(&f.id))
             .map(|f| ForbiddenRule {
                 id: f.id.clone(),
                 until_day: f
@@ -246,6 +270,11 @@ impl Rules {
                 ))
             })
             .collect();
+        for class in early.iter().flat_map(|e| &e.classes) {
+            if let Some(rule) = self.classes.get_mut(class) {
+                rule.opens_day = rule.opens_day.min(0);
+            }
+        }
         self.turning = self.worked_turning_days().into_iter().collect();
     }
 }

@@ -2,6 +2,7 @@
 
 mod ceiling;
 mod lay;
+mod needs;
 mod schedule;
 mod spoken;
 mod style;

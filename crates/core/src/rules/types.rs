@@ -8,6 +8,7 @@ use crate::knowledge::{
     Watch,
 };
 use crate::mechanics::{ArmPose, Track};
+use crate::reason::Reason;
 use std::collections::{BTreeMap, BTreeSet};
 
 /// A phase in days.
@@ -284,6 +285,8 @@ pub struct Rules {
     pub style: Style,
     /// The schools that hold: question and school.
     pub schools: Vec<(String, String)>,
+    /// Why a school that was chosen does not hold.
+    pub held_back: Vec<Reason>,
     pub(super) allowances: Vec<(EpisodeDay, Allowance)>,
     pub(super) caps: Vec<CapRule>,
     pub(super) classes: BTreeMap<String, ClassRule>,

@@ -1,10 +1,11 @@
 //! Where practitioners disagree, a choice does what it says: it changes something, and takes nothing away that it does not name.
 
+use super::examined::find;
 use super::pathways::somebody;
 use super::plans::plan;
 use super::shoulder::known;
 use ritorno_core::assessment::Assessment;
-use ritorno_core::facts::Facts;
+use ritorno_core::facts::{Facts, TestAnswer};
 use ritorno_core::knowledge::{Dose, Level, Pathway, Retest, School};
 use ritorno_core::plan::start_dose;
 use ritorno_core::reading::Irritability;
@@ -18,6 +19,16 @@ fn choosing(pathway: &Pathway, (day, passed): (i32, usize), school: Option<&Scho
     let mut facts = somebody(&pathway.id, day, passed);
     let choice = school.map(|s| (s.question.clone(), s.id.clone()));
     facts.story.schools.extend(choice);
+    // What a school asks for is on record.
+    for need in school.iter().flat_map(|s| &s.needs) {
+        let answer = match need.below {
+            Some(below) => TestAnswer::Number { value: below - 1.0 },
+            None => TestAnswer::Word {
+                found: need.found[0],
+            },
+        };
+        find(&mut facts, &need.test, answer);
+    }
     facts
 }
 
@@ -200,4 +211,56 @@ fn no_school_begins_heavier_while_something_heals() {
         heavier > 20,
         "{heavier} doses begin heavier where nothing heals"
     );
+}
+
+#[test]
+fn firm_work_after_a_slip_holds_only_with_everything_on_record() {
+    use ritorno_core::visit::visit_view;
+    let pathway = &known().pathways["instability-loose"];
+    let school = pathway.schools.iter().find(|s| s.id == "firm-after-slip");
+    let school = school.expect("the school");
+    let early = "weight-bearing-all-fours-shift";
+    let has = |facts: &Facts| plan(facts).lines.iter().any(|l| l.exercise == early);
+    let all = choosing(pathway, SEEN[0], Some(school));
+    assert!(has(&all), "{:?}", plan(&all).lines);
+    let hardest = |facts: &Facts| {
+        let lines = plan(facts).lines;
+        lines.iter().filter_map(|l| l.dose.effort_pct).max()
+    };
+    assert_eq!(hardest(&all), Some(70));
+    let usual = choosing(pathway, SEEN[0], None);
+    assert!(!has(&usual) && hardest(&usual).is_none_or(|effort| effort <= 30));
+    // Each thing that is missing, or speaks against it, takes it back to the first stage and is named.
+    for need in &school.needs {
+        let mut less = all.clone();
+        less.findings.retain(|f| f.test != need.test);
+        let mut against = less.clone();
+        let words = known().test(&need.test).expect("known").kind.answers();
+        let other = match need.below {
+            Some(below) => TestAnswer::Number { value: below },
+            None => TestAnswer::Word {
+                found: *words
+                    .iter()
+                    .find(|w| !need.found.contains(w))
+                    .expect("another"),
+            },
+        };
+        find(&mut against, &need.test, other);
+        for facts in [less, against] {
+            let assessment = Assessment::new(known(), &facts).expect("a pathway");
+            let rules = assessment.ctx().rules;
+            let holds = |id: &str| rules.schools.iter().any(|(_, s)| s == id);
+            assert!(
+                holds("first-stage") && !holds("firm-after-slip"),
+                "{}",
+                need.test
+            );
+            let calls = visit_view(&assessment).calls;
+            assert!(
+                calls.iter().any(|r| r.rule == "school-held-back"),
+                "{calls:?}"
+            );
+            assert!(!has(&facts), "{}", need.test);
+        }
+    }
 }

@@ -1,0 +1,41 @@
+//! Schools that hold only where the record says enough.
+
+use crate::facts::{Facts, TestAnswer};
+use crate::knowledge::{Knowledge, NeededAnswer, Pathway, School};
+use crate::reason::Reason;
+use std::collections::BTreeMap;
+
+/// The schools that hold by question, and why a chosen one does not: the first answer that is missing or speaks against it.
+pub(super) fn that_hold(
+    known: &Knowledge,
+    pathway: &Pathway,
+    facts: &Facts,
+) -> (BTreeMap<String, String>, Vec<Reason>) {
+    let mut hold = facts.story.schools.clone();
+    let mut held_back = Vec::new();
+    hold.retain(|question, id| {
+        let all = pathway.schools.iter().chain(&known.schools);
+        let chosen = |s: &&School| s.question == *question && s.id == *id;
+        let school = all.into_iter().find(chosen);
+        let lacks = school.and_then(|s| s.needs.iter().find(|need| !met(facts, need)));
+        if let Some(need) = lacks {
+            held_back.push(
+                Reason::new("school-held-back")
+                    .with("school", id.as_str())
+                    .with("test", need.test.as_str()),
+            );
+        }
+        lacks.is_none()
+    });
+    (hold, held_back)
+}
+
+/// Whether the newest answer of this side is one of those asked for.
+fn met(facts: &Facts, need: &NeededAnswer) -> bool {
+    let own = |f: &&crate::facts::TestFinding| f.test == need.test && f.side == facts.story.side;
+    match facts.findings.iter().rev().find(own).map(|f| f.answer) {
+        Some(TestAnswer::Word { found }) => need.found.contains(&found),
+        Some(TestAnswer::Number { value }) => need.below.is_some_and(|below| value < below),
+        Some(TestAnswer::CouldNot) | None => false,
+    }
+}
