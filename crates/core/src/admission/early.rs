@@ -42,6 +42,10 @@ pub(super) fn check_early(
             .iter()
             .find(|id| !known.gate_classes.contains_key(*id)),
         early
+            .ceilings
+            .keys()
+            .find(|id| !pathway.corridors.iter().any(|c| c.id == **id)),
+        early
             .lifts
             .iter()
             .find(|id| !pathway.forbidden.iter().any(|f| f.id == **id)),

@@ -5,6 +5,7 @@
 //! each naming file, row and field.
 
 mod advice;
+mod allowance;
 mod asks;
 mod clinical_test;
 mod criteria;
@@ -32,6 +33,7 @@ mod strength_test;
 mod watch;
 
 pub use advice::{Advice, AdviceScore, MayRow, SlingTime};
+pub use allowance::Allowance;
 pub use asks::{AttestationRow, PositionRow, PrecautionRow};
 pub use clinical_test::{
     Accuracy, ClinicalTest, Cluster, ClusterCell, Counts, DependenceGroup, Found, Hypothesis, Need,
@@ -48,8 +50,8 @@ pub use hits::Hit;
 pub use instrument::{Formula, Instrument, ScorePart, Worth};
 pub use modifier::{AddedForbidden, Cap, Modifier, TighterCorridor, TighterRow};
 pub use pathway::{
-    Allowance, AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate,
-    HealingClock, Milestone, PainRow, Pathway, Phase, Precaution, Sling,
+    AngleName, AngleTest, Corridor, CorridorRow, DroppedFloor, Forbidden, Gate, HealingClock,
+    Milestone, PainRow, Pathway, Phase, Precaution, Sling,
 };
 pub use pattern::Pattern;
 pub use picture::{Cue, CuePlace, CueWay, Legs, OtherArm, Roll, WallSide};

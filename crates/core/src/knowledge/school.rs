@@ -1,9 +1,9 @@
 //! Schools: where practitioners disagree, each side is a named rule that somebody chooses.
 
+use super::allowance::Allowance;
 use super::clinical_test::Found;
 use super::dose::SetStructure;
 use super::exercise::Helper;
-use super::pathway::Allowance;
 use crate::confidence::Confidence;
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
@@ -46,6 +46,9 @@ pub struct EarlyWork {
     /// Forbidden positions that it lifts.
     #[serde(default)]
     pub lifts: Vec<String>,
+    /// Ceilings of the pathway, by quantity, that are no lower than this while it holds. A surgeon's limit still wins.
+    #[serde(default)]
+    pub ceilings: BTreeMap<String, f64>,
     /// Classes that are open from the first day.
     #[serde(default)]
     pub classes: Vec<String>,

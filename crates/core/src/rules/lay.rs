@@ -3,6 +3,7 @@
 //! Modifiers can only tighten: ceilings take the smaller value, permissions must come from the pathway and from every modifier,
 //! positions add up, classes take the later week.
 
+use super::ceiling::Ceiling;
 use super::needs::that_hold;
 use super::schedule::{PhaseSpan, schedule};
 use super::style::Style;
@@ -78,7 +79,14 @@ impl Rules {
                     } else {
                         p.exercises.clone()
                     },
-                    focus: p.focus.clone(),
+                    focus: if Some(p.number) == first {
+                        let added = early.iter().flat_map(|e| &e.exercises);
+                        let ladders = added.filter_map(|id| known.exercises.get(id));
+                        let ladders = ladders.map(|e| e.ladder.clone());
+                        ladders.chain(p.focus.iter().cloned()).collect()
+                    } else {
+                        p.focus.clone()
+                    },
                     max_lines: p.max_lines,
                     max_minutes: p.max_minutes,
                 }
@@ -184,6 +192,14 @@ impl Rules {
                 .unwrap_or(EpisodeDay::MAX)
         };
         self.corridors = corridors(pathway, modifiers, time, &day_of);
+        for (quantity, least) in early.iter().flat_map(|e| &e.ceilings) {
+            let of = self.corridors.iter_mut().filter(|c| c.id == *quantity);
+            for (_, ceiling) in of.flat_map(|c| &mut c.ceilings.steps) {
+                if let Ceiling::UpTo { value } = ceiling {
+                    *value = value.max(*least);
+                }
+            }
+        }
         self.pain = pain(pathway, time, &day_of);
         self.allowances = pathway
             .allowances

@@ -10,6 +10,7 @@ use ritorno_core::knowledge::{Dose, Level, Pathway, Retest, School};
 use ritorno_core::plan::start_dose;
 use ritorno_core::reading::Irritability;
 use ritorno_core::rules::{Choices, Rules};
+use ritorno_core::safety::{Status, check_exercise};
 use std::collections::BTreeSet;
 
 /// Days on which somebody may be first seen, and how many gates lie behind.
@@ -220,12 +221,29 @@ fn firm_work_after_a_slip_holds_only_with_everything_on_record() {
     let school = pathway.schools.iter().find(|s| s.id == "firm-after-slip");
     let school = school.expect("the school");
     let early = "weight-bearing-all-fours-shift";
-    let has = |facts: &Facts| plan(facts).lines.iter().any(|l| l.exercise == early);
+    // In the first fortnight.
+    let soon = |facts: &Facts| {
+        let lines = plan(facts).lines.into_iter();
+        lines.filter(|l| l.from_day <= 14).collect::<Vec<_>>()
+    };
+    let has = |facts: &Facts| soon(facts).iter().any(|l| l.exercise == early);
     let all = choosing(pathway, SEEN[0], Some(school));
-    assert!(has(&all), "{:?}", plan(&all).lines);
+    let assessment = Assessment::new(known(), &all).expect("a pathway");
+    let day = all.day();
+    for id in [early, "row-straight-arm-to-hip"] {
+        let exercise = &known().exercises[id];
+        let verdict = check_exercise(&assessment.ctx(), exercise, &exercise.dose, day);
+        let rules: Vec<String> = (verdict.findings.iter())
+            .map(|f| format!("{:?}", f.reason))
+            .collect();
+        assert_ne!(verdict.status, Status::Blocked, "{id}: {rules:?}");
+    }
+    assert!(has(&all), "the builder leaves it out");
     let hardest = |facts: &Facts| {
-        let lines = plan(facts).lines;
-        lines.iter().filter_map(|l| l.dose.effort_pct).max()
+        let lines = soon(facts)
+            .into_iter()
+            .filter(|l| l.exercise.starts_with("isometric"));
+        lines.filter_map(|l| l.dose.effort_pct).max()
     };
     assert_eq!(hardest(&all), Some(70));
     let usual = choosing(pathway, SEEN[0], None);
