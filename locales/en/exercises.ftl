@@ -1371,3 +1371,13 @@ ex-external-rotation-hands-on-slow = Outward turn against a helper's hand
     .start = Lie on your back, elbow supported at your side. Somebody trained gives the resistance at the wrist.
     .how = Turn outward against the hand, then give way slowly while it presses a little more than you can hold.
     .task = Slowing the arm
+
+ex-active-elevation-end-holds = Short holds at the end
+    .start = Stand, the arm already up in front at shoulder height.
+    .how = Raise it to the end that is free today, hold it there for a few seconds, lower it to shoulder height, and again.
+    .task = Working on a ceiling a moment at a time
+
+ex-row-from-knee = Row from knee height
+    .start = Stand facing a door, elastic at knee height, the arm a little in front of the thigh.
+    .how = Pull the hand up to the hip pocket, the blade gliding back and down; give way slowly.
+    .task = Lifting a case

@@ -97,6 +97,7 @@ paper-anchor = fixed { $height ->
     [waist] at waist height
     [elbow] at elbow height
     [shoulder] at chest height
+    [eye] at eye height
    *[overhead] above your head
 } { $side ->
     [front] ahead of you

@@ -1016,7 +1016,7 @@ export interface components {
          * @description How high an elastic is fixed.
          * @enum {string}
          */
-        AnchorHeight: "floor" | "ankle" | "knee" | "waist" | "elbow" | "shoulder" | "overhead";
+        AnchorHeight: "floor" | "ankle" | "knee" | "waist" | "elbow" | "shoulder" | "eye" | "overhead";
         /**
          * @description Where it is fixed, seen from the person; the working side is the same side.
          * @enum {string}

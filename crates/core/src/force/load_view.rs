@@ -234,7 +234,7 @@ fn step_to(
                     ..*setup
                 })
             });
-            let kg = *found.ok()?.last()?;
+            let kg = *found.ok()?.first()?;
             // Weights come in quarters of a kilogram; a step up is rounded down, an easy day as well.
             let kg = (kg * 4.0).floor() / 4.0;
             let found = Setup {

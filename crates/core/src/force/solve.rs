@@ -69,8 +69,8 @@ pub fn solve(
                 })
             })
             .map_err(say)?;
-            // A heavier one is looked for: of several the heaviest, where more is more.
-            let kg = found.last().copied().unwrap_or(WEIGHTS_KG[0]);
+            // Of several the lightest.
+            let kg = found.first().copied().unwrap_or(WEIGHTS_KG[0]);
             Ok(Setup {
                 weight_kg: Some((kg * 20.0).round() / 20.0),
                 ..setup

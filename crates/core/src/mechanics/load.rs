@@ -22,6 +22,8 @@ pub enum AnchorHeight {
     Elbow,
     /// At the shoulder.
     Shoulder,
+    /// At the eyes.
+    Eye,
     /// Above the head.
     Overhead,
 }
@@ -74,6 +76,8 @@ impl Anchor {
             AnchorHeight::Waist => -0.25 * h,
             AnchorHeight::Elbow => -0.188 * h,
             AnchorHeight::Shoulder => 0.0,
+            // Eyes at 0.936 of stature, shoulders at 0.818 (Drillis & Contini 1966, from memory).
+            AnchorHeight::Eye => 0.118 * h,
             AnchorHeight::Overhead => 0.3 * h,
         };
         let d = self.distance_m;
