@@ -1381,3 +1381,13 @@ ex-row-from-knee = Row from knee height
     .start = Stand facing a door, elastic at knee height, the arm a little in front of the thigh.
     .how = Pull the hand up to the hip pocket, the blade gliding back and down; give way slowly.
     .task = Lifting a case
+
+ex-raise-strength-front-on-elastic = Front raise on an elastic
+    .start = Stand on the elastic, its end in the hand, thumb up.
+    .how = Raise the straight arm in front, no higher than the shoulder, and let it down slowly.
+    .task = Putting a box on a shelf
+
+ex-row-straight-arm-back = Straight arm back on an elastic
+    .start = Stand with one foot ahead on the elastic, its end in the hand, the shoulder not drawn forward.
+    .how = Pull the straight arm back past the thigh, the front of the shoulder staying where it is; give way slowly.
+    .task = Pulling a trolley behind you

@@ -93,12 +93,12 @@ kit-ball = soft ball or rolled sock
 kit-bed = bed
 kit-cloth = cloth
 kit-elastic = elastic
-kit-pulley = pulley or rope over a door
-kit-stick = stick or umbrella
+kit-pulley = pulley or rope over a door or rail
+kit-stick = stick, umbrella or racket
 kit-table = table
-kit-towel = towel
-kit-wall = wall
-kit-weight = small weight or filled bottle
+kit-towel = towel or belt
+kit-wall = wall or door
+kit-weight = small weight, filled bottle or tin
 
 purpose-settle = Settle
 purpose-move = Move
@@ -552,7 +552,7 @@ subject-test = Tests
 
 # The library: ladders, kit, faults, muscles, conditions to beware of.
 kit-chair = chair
-kit-box = box or bag
+kit-box = box, bag or pile of books
 kit-crank = arm crank
 kit-rod = flexible rod
 kit-roller = roller or tightly rolled blanket
