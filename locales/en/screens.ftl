@@ -489,10 +489,7 @@ read-worked-out = Worked out
 read-source = ({ $source }, from memory)
 retest-own = Your own painful movement
 retest-before = { $sign }: pain before the first set
-retest-dose = { $count ->
-    [one] one set of one new exercise
-   *[other] one set of { $count } new exercises
-}
+retest-dose = the first set of what is new
 retest-after = The same movement after the set: pain
 response-title = Within this session
 response-sign = Sign, e.g. painful arc

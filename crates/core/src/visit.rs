@@ -97,11 +97,10 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             .into_iter()
             .filter(|p| (p.from_day..p.to_day).contains(&day))
             .collect(),
-        retest: if new.is_empty() {
-            None
-        } else {
-            retest(&ctx, facts)
-        },
+        // What was tried out today is still being looked at: the movement after the set comes last.
+        retest: (!new.is_empty() || tried_today(facts))
+            .then(|| retest(&ctx, facts))
+            .flatten(),
         untried: new,
         calls: (all.iter().flat_map(|d| &d.calls))
             .chain(&assessment.rules.held_back)
@@ -151,6 +150,11 @@ fn short_plan(ctx: &CheckContext, decisions: &[LineDecision]) -> Option<Reason> 
         }
     }
     Some(reason)
+}
+
+fn tried_today(facts: &Facts) -> bool {
+    let mut today = facts.exam_notes.iter().filter(|n| n.on == facts.today);
+    today.any(|n| matches!(n.fact, ExamFact::TryOut { .. }))
 }
 
 /// Exercises that run today, were never tried out clean, with an ache that eased, or with faults to watch, and have not been done at home before.

@@ -7,7 +7,7 @@
 use ritorno_core::context::CheckContext;
 use ritorno_core::facts::Facts;
 use ritorno_core::knowledge::Exercise;
-use ritorno_core::ranges::landmark_at_home;
+use ritorno_core::ranges::{TOLD_AT_HOME, landmark_at_home};
 use ritorno_core::rules::{Ceiling, ceiling_on};
 use ritorno_wording::{Value, Wording};
 
@@ -66,25 +66,19 @@ pub fn limit_rows(
     wording: &Wording,
     day: i32,
 ) -> Vec<(String, String)> {
-    [
-        "passive-elevation",
-        "active-elevation-lying",
-        "active-elevation-upright",
-        "passive-er-side",
-        "hand-behind-back",
-    ]
-    .into_iter()
-    .filter_map(|quantity| {
-        let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
-        let id = landmark(quantity, on.ceiling)?;
-        let mut how = wording.say(id, &[]);
-        if let Some(words) = landmark_at_home(ctx, facts, quantity, day) {
-            let shown = wording.say("paper-landmark-shown", &[("words", Value::Text(words))]);
-            how = format!("{how}; {shown}");
-        }
-        Some((wording.say(&format!("limit-{quantity}"), &[]), how))
-    })
-    .collect()
+    TOLD_AT_HOME
+        .into_iter()
+        .filter_map(|quantity| {
+            let on = ceiling_on(ctx.rules, ctx.limits, quantity, day, ctx.today);
+            let id = landmark(quantity, on.ceiling)?;
+            let mut how = wording.say(id, &[]);
+            if let Some(words) = landmark_at_home(ctx, facts, quantity, day) {
+                let shown = wording.say("paper-landmark-shown", &[("words", Value::Text(words))]);
+                how = format!("{how}; {shown}");
+            }
+            Some((wording.say(&format!("limit-{quantity}"), &[]), how))
+        })
+        .collect()
 }
 
 /// How far one exercise may go, in plain words; empty when nothing limits it.

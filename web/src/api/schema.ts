@@ -1724,6 +1724,8 @@ export interface components {
              */
             reference: number;
             spare?: components["schemas"]["Reason"] | null;
+            /** @description Whether the patient is told this limit, so that what it is at home is worth keeping. */
+            told_at_home: boolean;
             /** @description Unit. */
             unit: components["schemas"]["Unit"];
         };

@@ -8,6 +8,7 @@ export function Remark({
   className,
   label = t("remark"),
   small,
+  most = 500,
   value,
   onChange,
 }: {
@@ -15,6 +16,8 @@ export function Remark({
   className?: string;
   label?: string;
   small?: boolean;
+  /** Characters that the server keeps. */
+  most?: number;
   value: string;
   onChange: (text: string) => void;
 }) {
@@ -25,7 +28,7 @@ export function Remark({
         size={small ? "small" : "middle"}
         aria-label={label}
         placeholder={label}
-        maxLength={500}
+        maxLength={most}
         value={value}
         onChange={(e) => onChange(e.target.value)}
       />

@@ -122,7 +122,7 @@ export function Visit({ episode }: { episode: string }) {
           post={post}
         />
       )}
-      {view.untried.length > 0 && (
+      {(view.untried.length > 0 || view.retest) && (
         <TryOut
           exercises={view.untried}
           retest={view.retest}

@@ -1,6 +1,7 @@
 //! The dials of the page: both sides, the ceiling and the floor of today, what is due.
 
 use super::calls::{calls, is_due};
+use super::landmark::TOLD_AT_HOME;
 use super::measurement_view::{MeasurementView, measurement_view};
 use super::protection::protection;
 use crate::context::CheckContext;
@@ -50,6 +51,8 @@ pub struct Dial {
     pub ceiling: CeilingToday,
     /// Today's floor on the operated side.
     pub floor: Option<f64>,
+    /// Whether the patient is told this limit, so that what it is at home is worth keeping.
+    pub told_at_home: bool,
     /// The operated side.
     pub operated: DialSide,
     /// The other side.
@@ -95,6 +98,9 @@ pub fn dials(ctx: &CheckContext, facts: &Facts) -> Vec<Dial> {
                 due: barred.is_none() && spare.is_none() && is_due(ctx, facts, q),
                 spare,
                 calls: calls(ctx, facts, &q.id),
+                told_at_home: q.unit == Unit::Deg
+                    && matches!(ceiling.ceiling, Ceiling::UpTo { .. })
+                    && TOLD_AT_HOME.contains(&q.id.as_str()),
                 operated: dial_side(ctx, facts, q, facts.story.side, barred),
                 other: dial_side(ctx, facts, q, facts.story.side.other(), None),
                 ceiling,

@@ -5,6 +5,15 @@ use crate::context::CheckContext;
 use crate::facts::{ExamFact, Facts};
 use crate::rules::{Ceiling, ceiling_on};
 
+/// The movements whose limits a patient is told, in the order of the sheet.
+pub const TOLD_AT_HOME: [&str; 5] = [
+    "passive-elevation",
+    "active-elevation-lying",
+    "active-elevation-upright",
+    "passive-er-side",
+    "hand-behind-back",
+];
+
 /// What a movement's limit of `day` is at home, where somebody moved the arm so far and the patient said what it is.
 ///
 /// Only what lies at or below the ceiling of that day, and no further below it than `landmark-within-deg`: a landmark of a lower limit

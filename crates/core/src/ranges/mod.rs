@@ -23,7 +23,7 @@ pub use conflict::in_conflict;
 pub use corridor::{CorridorDot, CorridorView, corridor_view, corridor_views};
 pub use dial::{Dial, DialSide, dials};
 pub use inclinometer::{AngleMeasurement, AngleSample, read_angle};
-pub use landmark::landmark_at_home;
+pub use landmark::{TOLD_AT_HOME, landmark_at_home};
 pub use measurement_view::{MeasurementView, judge, judge_anew, measurement_view};
 pub use protection::{RangeFault, possible, protection};
 pub use reliability::{

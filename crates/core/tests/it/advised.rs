@@ -192,6 +192,21 @@ fn the_painful_movement_is_asked_again_after_the_first_set_as_the_school_says() 
     });
     let kept = asked(&facts).expect("still").today;
     assert_eq!(kept.first().map(|r| r.word), Some(Found::Better));
+    // The last exercise is tried out before the movement is shown again: the question stays for the day.
+    let mut tried = facts.clone();
+    for line in facts.lines.clone() {
+        tried.exam_notes.push(ExamNote {
+            id: Uuid::nil(),
+            on: facts.today,
+            fact: ExamFact::TryOut {
+                exercise: line.exercise,
+                went: TryOutWord::Clean,
+            },
+        });
+    }
+    let assessment = Assessment::new(known(), &tried).expect("a pathway");
+    let seen = visit_view(&assessment);
+    assert!(seen.untried.is_empty() && seen.retest.is_some());
     // While something heals nobody looks for a movement that hurts.
     assert_eq!(asked(&with_plan("cuff-repair-small-medium", 20, 0)), None);
     // Later only where the school wants it each time.

@@ -11,6 +11,7 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::facts::{ExamFact, ExamNote};
 use ritorno_core::permission::Action;
+use ritorno_core::ranges::TOLD_AT_HOME;
 use ritorno_store::user::User;
 use ritorno_store::{EpisodeId, PgConnection, episode, findings};
 use uuid::Uuid;
@@ -89,7 +90,8 @@ pub(crate) fn keep_exam_note(
             words,
         } => {
             let row = known.quantity(quantity);
-            faults.known("quantity", quantity, row.is_some());
+            let told = TOLD_AT_HOME.contains(&quantity.as_str());
+            faults.known("quantity", quantity, told && row.is_some());
             if let Some(row) = row {
                 faults.within("degrees", *degrees, row.min, row.max);
             }

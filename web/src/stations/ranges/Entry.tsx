@@ -76,12 +76,13 @@ export function Entry({ room }: { room: Room }) {
         value={room.remark}
         onChange={room.setRemark}
       />
-      {which === "operated" && dial?.ceiling.ceiling.kind === "up_to" && (
+      {which === "operated" && dial?.told_at_home && (
         <Remark
           id="landmark"
           className="w-190"
           small
           label={t("ranges-landmark")}
+          most={120}
           value={room.landmark}
           onChange={room.setLandmark}
         />

@@ -4,6 +4,7 @@ import { api, ask, newId, type Schemas } from "../../app/client";
 import { useEntries } from "../../app/entries";
 import { faultOf, readNumber, valueOf } from "../../app/numbers";
 import { capital, nameOf, t } from "../../app/wording";
+import { landmarkEntry, takenBack } from "./landmark";
 import { useLift } from "./useLift";
 
 export type Which = "operated" | "other";
@@ -16,6 +17,8 @@ const METHOD_KEY = "ritorno-method";
 interface Said {
   id: string;
   text: string;
+  /** The note of what it is at home, taken back with it. */
+  landmark?: string;
 }
 
 /** The method that was chosen on this device. */
@@ -146,25 +149,13 @@ export function useRanges(episode: string, today: string) {
     // A stand-in shows nobody anything.
     if (words === "" || simulated) return;
     const note = newId();
-    await handIn(
-      {
-        kind: "exam_note",
-        body: {
-          id: note,
-          on: today,
-          kind: "landmark",
-          quantity: measurement.quantity,
-          degrees: value,
-          words,
-        },
-        says: t("ranges-landmark-kept", {
-          quantity: capital(nameOf("quantity", measurement.quantity)),
-          degrees: value,
-          words,
-        }),
-      },
-      note,
-    );
+    const noted = await handIn(landmarkEntry(measurement, words, note), note);
+    if (noted)
+      setKept((list) =>
+        list.map((one) =>
+          one.id === measurement.id ? { ...one, landmark: note } : one,
+        ),
+      );
   };
   const undo = async () => {
     const last = kept[0];
@@ -177,7 +168,10 @@ export function useRanges(episode: string, today: string) {
       },
       "undo",
     );
-    if (done) setKept((list) => list.slice(1));
+    if (!done) return;
+    setKept((list) => list.slice(1));
+    if (last.landmark)
+      await handIn(takenBack(last.landmark, last.text), "undo landmark");
   };
   const markPain = () => {
     const value = readNumber(typed);

@@ -79,9 +79,7 @@ export function TryOut({
           }
         />
       </div>
-      {retest && (
-        <Retest view={retest} exercises={exercises} today={today} post={post} />
-      )}
+      {retest && <Retest view={retest} today={today} post={post} />}
       {exercises.map((e) => (
         <div className="flag-row" key={e} data-exercise={e}>
           <span>
@@ -118,12 +116,10 @@ export function TryOut({
 /** The painful movement before and after the first set: two taps, kept as one entry. */
 function Retest({
   view,
-  exercises,
   today,
   post,
 }: {
   view: Schemas["RetestView"];
-  exercises: string[];
   today: string;
   post: Post;
 }) {
@@ -131,7 +127,7 @@ function Retest({
   const sign = view.sign ? nameOf("test", view.sign) : t("retest-own");
   const keep = (after: number) => {
     if (before == null) return;
-    const dose = t("retest-dose", { count: exercises.length });
+    const dose = t("retest-dose");
     void post(
       {
         kind: "exam_note",
