@@ -180,6 +180,7 @@ rule-severity-high = { $score } of 10: about 70 % came out again after keyhole r
 rule-winging-nerve = Winging with no power behind it: think of the long thoracic nerve and refer.
 rule-winging-opposing = Winging: levator and rhomboids are tight. Lengthen these first, then what rounds the shoulder; the serratus is strengthened in every case.
 rule-winging-rounding = Winging with a rounded shoulder: lengthen what rounds it, then control and strength of the serratus.
+rule-school-bridges = “{ $school }” bridges the days until a proper assessment: plan it this week, and stop at the first feeling that it slips.
 rule-school-held-back = “{ $school }” is chosen and does not hold yet: “{ $test }” has to be on record and speak for it.
 rule-sign-head-nods = The head helps the arm up: the load is too great or the neck too busy. Start lower and lighter, chin back, and look again.
 rule-sign-blades-bunch = The blades are held together instead of turning up: leave the cue back and down, let them glide round the ribs.

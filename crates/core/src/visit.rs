@@ -103,7 +103,7 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             .flatten(),
         untried: new,
         calls: (all.iter().flat_map(|d| &d.calls))
-            .chain(&assessment.rules.held_back)
+            .chain(&assessment.rules.of_schools)
             .cloned()
             .collect(),
         breaches: assessment.breaches.clone(),

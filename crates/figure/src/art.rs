@@ -47,28 +47,20 @@ impl Art {
 
     pub(crate) fn shape(&mut self, outline: &[Point], style: &str) {
         self.grow(outline, 1.0);
-        let points: Vec<String> = outline
-            .iter()
-            .map(|(x, y)| format!("{x:.1},{y:.1}"))
-            .collect();
         let _ = write!(
             self.out,
             "<polygon points=\"{}\" {style}/>",
-            points.join(" ")
+            written(outline)
         );
     }
 
     /// A line through points, open.
     pub(crate) fn along(&mut self, points: &[Point], style: &str) {
         self.grow(points, 3.0);
-        let text: Vec<String> = points
-            .iter()
-            .map(|(x, y)| format!("{x:.1},{y:.1}"))
-            .collect();
         let _ = write!(
             self.out,
             "<polyline points=\"{}\" fill=\"none\" stroke-linecap=\"round\" {style}/>",
-            text.join(" ")
+            written(points)
         );
     }
 
@@ -111,6 +103,12 @@ pub(crate) fn hull(circles: &[(Point, f64)]) -> Vec<Point> {
     let mut out = half(&mut points.iter().copied());
     out.extend(half(&mut points.iter().rev().copied()));
     out
+}
+
+/// Points as an attribute holds them.
+fn written(points: &[Point]) -> String {
+    let each = points.iter().map(|(x, y)| format!("{x:.1},{y:.1}"));
+    each.collect::<Vec<_>>().join(" ")
 }
 
 #[cfg(test)]

@@ -135,7 +135,7 @@ function Sheet({ room, view }: { room: Room; view: View }) {
             {t("from-memory", {
               confidence: view.instrument.change_confidence ?? "C",
             })}
-            ){disputed(view.instrument)}
+            ).{disputed(view.instrument)}
           </span>
         </p>
       )}

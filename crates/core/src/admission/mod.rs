@@ -15,6 +15,7 @@ mod gates;
 mod load;
 mod names;
 mod pathways;
+mod schools;
 mod tables;
 
 pub use error::KnowledgeError;

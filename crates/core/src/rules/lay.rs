@@ -25,14 +25,14 @@ impl Rules {
         strength_delay_weeks: i32,
     ) -> Rules {
         let story = &facts.story;
-        let (schools, held_back) = that_hold(known, pathway, facts);
+        let (schools, of_schools) = that_hold(known, pathway, facts);
         let choices = Choices {
             modifiers: story.modifiers.clone(),
             schools,
             strength_delay_weeks,
         };
         let mut rules = Rules::new(known, pathway, &choices);
-        rules.held_back = held_back;
+        rules.of_schools = of_schools;
         rules.day0 = Some(story.day0);
         if pathway.clock == HealingClock::None {
             let spans = schedule(&rules, facts);
@@ -68,25 +68,21 @@ impl Rules {
             .iter()
             .map(|p| {
                 let earliest = time.phase_week(&p.id, p.earliest_week);
+                // What comes early belongs to the first phase, and leads it.
+                let added = || {
+                    early
+                        .iter()
+                        .filter(|_| Some(p.number) == first)
+                        .flat_map(|e| &e.exercises)
+                };
+                let ladders = added().filter_map(|id| Some(&known.exercises.get(id)?.ladder));
                 PhaseRule {
                     id: p.id.clone(),
                     number: p.number,
                     earliest_day: earliest * WEEK,
                     expected_end_day: (p.expected_end_week + earliest - p.earliest_week) * WEEK,
-                    exercises: if Some(p.number) == first {
-                        let added = early.iter().flat_map(|e| &e.exercises);
-                        p.exercises.iter().chain(added).cloned().collect()
-                    } else {
-                        p.exercises.clone()
-                    },
-                    focus: if Some(p.number) == first {
-                        let added = early.iter().flat_map(|e| &e.exercises);
-                        let ladders = added.filter_map(|id| known.exercises.get(id));
-                        let ladders = ladders.map(|e| e.ladder.clone());
-                        ladders.chain(p.focus.iter().cloned()).collect()
-                    } else {
-                        p.focus.clone()
-                    },
+                    exercises: p.exercises.iter().chain(added()).cloned().collect(),
+                    focus: ladders.chain(&p.focus).cloned().collect(),
                     max_lines: p.max_lines,
                     max_minutes: p.max_minutes,
                 }
@@ -138,7 +134,7 @@ impl Rules {
                 .iter()
                 .map(|s| (s.question.clone(), s.id.clone()))
                 .collect(),
-            held_back: Vec::new(),
+            of_schools: Vec::new(),
             allowances: Vec::new(),
             caps: modifiers
                 .iter()

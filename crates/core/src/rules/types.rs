@@ -285,8 +285,8 @@ pub struct Rules {
     pub style: Style,
     /// The schools that hold: question and school.
     pub schools: Vec<(String, String)>,
-    /// Why a school that was chosen does not hold.
-    pub held_back: Vec<Reason>,
+    /// What is said of the chosen schools: one that does not hold and why, one that only bridges the days until an assessment.
+    pub of_schools: Vec<Reason>,
     pub(super) allowances: Vec<(EpisodeDay, Allowance)>,
     pub(super) caps: Vec<CapRule>,
     pub(super) classes: BTreeMap<String, ClassRule>,

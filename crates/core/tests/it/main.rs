@@ -33,6 +33,7 @@ mod plans;
 mod population;
 mod properties;
 mod reading;
+mod reading_held;
 mod reading_rules;
 mod releases;
 mod schools;

@@ -239,6 +239,11 @@ fn firm_work_after_a_slip_holds_only_with_everything_on_record() {
         assert_ne!(verdict.status, Status::Blocked, "{id}: {rules:?}");
     }
     assert!(has(&all), "the builder leaves it out");
+    let calls = visit_view(&assessment).calls;
+    assert!(
+        calls.iter().any(|r| r.rule == "school-bridges"),
+        "{calls:?}"
+    );
     let hardest = |facts: &Facts| {
         let lines = soon(facts)
             .into_iter()
