@@ -183,6 +183,11 @@ health-seizures = Seizures
 health-poor-sleep = Poor sleep
 health-inflammatory-arthritis = Inflammatory arthritis
 health-osteoporosis = Osteoporosis
+health-cannot-kneel = Cannot kneel
+health-cannot-lie-on-front = Cannot lie on the front
+health-cannot-lie-on-back = Cannot lie flat on the back
+health-cannot-lie-on-side = Cannot lie on the other side
+health-cannot-reach-floor = Cannot get down to the floor
 
 precaution-no-active-use = No active use of the shoulder
 precaution-no-lifting = No lifting; a phone or cup at the table, elbow at the side

@@ -27,6 +27,7 @@ rule-no-allowance-yet = No muscle work is permitted on this day.
 rule-forbidden-position = Forbidden before week { $week }: { $position }.
 rule-no-room-below-ceiling = { $quantity } may go to { $ceiling }; this exercise needs at least { $needs } ({ $whose }).
 rule-path-over-ceiling = The movement reaches { $peak } of { $quantity }, above the ceiling ({ $whose }).
+rule-attitude-cannot = { $health }: this exercise is done that way.
 rule-kit-missing = Not at hand: { $kit }.
 rule-dose-outside-range = { $field } lies outside the reviewed range { $min } to { $max }.
 rule-line-ends-before-start = The line ends on day { $to-day }, not after its start on day { $from-day }.

@@ -371,6 +371,41 @@ key-undo = undo
     .key = u
 key-move = next or before
     .key = ↓ ↑
+key-angle = the angle, a sign with −
+    .key = 0–9
+key-stop = why it stopped: pain, stiff, weak, slipping, at the limit
+    .key = p s w x l
+key-move-range = next or before
+    .key = → ←
+key-force = the force, then Enter
+    .key = 0–9
+key-tick = the tick in that place
+    .key = 0–9
+key-line-week = the chosen line a week later or earlier
+    .key = → ←
+key-line-end = only its end
+    .key = Shift → ←
+key-line-rung = the rung above or below
+    .key = + −
+key-line-remove = takes the chosen line out
+    .key = Del
+key-line-undo = takes the last step back
+    .key = Ctrl Z
+key-zoom = all, ten weeks, one week
+    .key = z
+key-motion = the movement step by step
+    .key = → ←
+key-motion-play = lets it move, stops it
+    .key = space
+key-search = find a patient
+key-help = this list
+keys-title = Keys
+keys-here = On this screen
+keys-everywhere = On every screen
+keys-none = This screen has no keys of its own.
+keys-go = then:
+keys-switch = Keys without Ctrl or Alt act
+keys-switch-why = Turn them off where voice control or an elbow presses them. Every key has a button.
 
 # Read
 read-title-operated = How does the repair stand?
@@ -914,6 +949,8 @@ timeline-late = entered late, for { $date }
 timeline-by-rule = by a rule
 timeline-later = { $role }
 nav-timeline = Timeline
+nav-strength = Strength
+nav-scores = Scores
 take-back = Take back
 take-back-why = Why it is taken back
 
@@ -956,3 +993,52 @@ imaging-shows = shows { $hypothesis }, no longer guessed
 imaging-excludes = excludes { $hypothesis }, no longer guessed
 imaging-add = Note what imaging or an operation has shown
 read-withheld = withheld
+
+# Nothing typed is lost
+session-lapsed = Your session has ended
+session-lapsed-lead = Sign in again as { $name } and go on: the page and everything typed on it stay as they are.
+away-title = The clinic’s server does not answer
+away-lead = This page opened from this machine and asks again by itself. What was typed or entered here is kept and is sent when the server answers. Patients can be opened again then; nothing about them is stored on this machine.
+version-new = A newer version of Ritorno is ready. It is loaded when you say so.
+version-take = Load it now
+skip-link = To the content
+draft-kept = Not saved yet. Kept in this browser since { $when }.
+draft-discard = Throw away
+draft-discard-ask = Throw away what was typed here? It does not come back.
+draft-stay = Keep it
+draft-nothing = nothing
+draft-other-window = Another open window holds a different text of this, last changed { $when }:
+draft-left-behind = A different text of this was left unsaved, last changed { $when }:
+draft-take = Take this one
+draft-drop = Throw that one away
+draft-drop-ask = Throw that text away? It does not come back.
+clash-title = { $name }: somebody else changed this too
+clash-mine = Yours
+clash-theirs = On record now
+clash-keep-mine = Keep mine
+clash-take-theirs = Take what is on record
+close-and-keep = Close, keep what I typed
+
+# The story in the order of talk
+ask-next = Ask next:
+story-side-complaint = Which shoulder, and what it is about
+story-work-tasks = Work and tasks
+cannot-title = Cannot get into
+cannot-lead = said once; nothing is planned there
+folded-none = none
+folded-time = Time at home
+folded-time-open = not asked; planned as if there were enough
+folded-minutes = { $n } minutes a day
+folded-body = Body
+folded-limits = { $n ->
+    [one] one in force
+   *[other] { $n } in force
+}
+folded-injections = Injections and imaging
+folded-dated = { $n }, newest { $when }
+folded-shoulders = { $n ->
+    [one] one episode
+   *[other] { $n } episodes
+}
+flags-questions = The { $count } questions, each with its answer; tap to ask again
+program-lines = The lines

@@ -99,6 +99,7 @@ impl<'a> Assessment<'a> {
             quick_caution: (self.known.health.iter())
                 .find(|h| h.quick_caution && self.facts.story.health.contains(&h.id))
                 .map(|h| h.id.as_str()),
+            health: &self.facts.story.health,
             planning: false,
         }
     }

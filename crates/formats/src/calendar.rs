@@ -2,12 +2,11 @@
 //!
 //! All-day events have no clock time, so a daylight-saving change cannot move them.
 
-use chrono::{DateTime, Datelike, Days, NaiveDate, Utc, Weekday};
+use chrono::{DateTime, Datelike, Days, NaiveDate, Utc};
 use icalendar::{Calendar, Component, Event, Property};
 use ritorno_core::calendar::date_of;
 use ritorno_core::context::CheckContext;
 use ritorno_core::facts::{Facts, Line};
-use ritorno_core::knowledge::Dose;
 use ritorno_core::plan::plan_chart;
 use ritorno_core::safety::running_lines;
 use ritorno_core::visit::untried;
@@ -49,7 +48,7 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
         };
         let names: Vec<String> = lines
             .iter()
-            .filter(|l| on_weekday(&l.dose, date.weekday()))
+            .filter(|l| l.dose.on_weekday(date.weekday()))
             .map(|l| with_dose(wording, l))
             .collect();
         if names.is_empty() {
@@ -105,17 +104,6 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
         }
     }
     calendar.to_string()
-}
-
-/// Whether a dose is done on a day of the week: on the days it names, else on days spread evenly from Monday.
-fn on_weekday(dose: &Dose, weekday: Weekday) -> bool {
-    let place = weekday.num_days_from_monday();
-    match dose.weekdays {
-        Some(days) => days.0[place as usize],
-        None => {
-            (0..dose.days_per_week.min(7)).any(|i| i * 7 / dose.days_per_week.clamp(1, 7) == place)
-        }
-    }
 }
 
 /// An exercise with how much of it.

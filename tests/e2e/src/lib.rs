@@ -310,13 +310,37 @@ impl House {
             .unwrap_or_else(|error| panic!("click {css}: {error}"));
     }
 
-    /// Chooses an option of a native select by its value.
+    /// Chooses an option of a list by its value: opens the list, presses the option.
     pub async fn choose(&self, css: &str, value: &str) {
+        self.click(css).await;
+        let option =
+            format!(".ant-select-dropdown:not(.ant-select-dropdown-hidden) [data-value='{value}']");
+        self.click(&option).await;
+        self.until(
+            "!document.querySelector('.ant-select-dropdown:not(.ant-select-dropdown-hidden)')",
+        )
+        .await;
+    }
+
+    /// Chooses an option of a native select by its value.
+    pub async fn choose_native(&self, css: &str, value: &str) {
         self.see(css)
             .await
             .select_by_value(value)
             .await
             .unwrap_or_else(|error| panic!("{css} has no {value}: {error}"));
+    }
+
+    /// Presses the part of a row of choices that says so.
+    pub async fn segment(&self, css: &str, says: &str) {
+        self.see(css).await;
+        let script = "const [css,says]=arguments;const of=[...document.querySelectorAll(css+' .ant-segmented-item')].find(e=>e.innerText.trim()===says);of?.click();return !!of";
+        let pressed = self
+            .browser
+            .execute(script, vec![json!(css), json!(says)])
+            .await
+            .expect("script runs");
+        assert_eq!(pressed, Value::Bool(true), "{css} has no {says}");
     }
 
     /// Empties a field and types into it.
@@ -329,14 +353,13 @@ impl House {
             .expect("typed");
     }
 
-    /// Sets a native date field, as a person does with its picker.
-    pub async fn date(&self, css: &str, iso: &str) {
-        self.see(css).await;
-        let script = "const e=document.querySelector(arguments[0]);const set=Object.getOwnPropertyDescriptor(HTMLInputElement.prototype,'value').set;set.call(e,arguments[1]);e.dispatchEvent(new Event('input',{bubbles:true}));e.dispatchEvent(new Event('change',{bubbles:true}));";
-        self.browser
-            .execute(script, vec![json!(css), json!(iso)])
-            .await
-            .expect("script runs");
+    /// Types a date into its field, as day, month, year, and leaves the field.
+    pub async fn day(&self, css: &str, typed: &str) {
+        self.fill(css, &format!("{typed}\u{e007}")).await;
+        self.until(&format!(
+            "!document.querySelector('.ant-picker-dropdown:not(.ant-picker-dropdown-hidden)') && document.querySelector('{css}').value !== ''"
+        ))
+        .await;
     }
 
     /// The page as it prints on A4, a PDF.

@@ -2299,6 +2299,8 @@ export interface components {
         /** @description General health that changes the plan, and how. */
         HealthChoice: {
             id: string;
+            /** @description It says what attitudes this person cannot get into. */
+            keeps_from: boolean;
             /** @description An arm that does not turn out is a flag here without an injury too. */
             locked_arm: boolean;
             /**
@@ -2329,6 +2331,38 @@ export interface components {
             passage: string;
             /** @description The sentence, as it was written. */
             quote: string;
+        };
+        /** @description One exercise on one day. */
+        HomeCell: {
+            /**
+             * Format: int32
+             * @description Sessions done as far as is known: 0 where it was left out.
+             */
+            done?: number | null;
+            /**
+             * Format: int32
+             * @description Sessions that were planned: 0 on a day of rest, nothing on a day on which it did not run.
+             */
+            planned?: number | null;
+        };
+        /** @description The last days at home, oldest first, today the last. */
+        HomeGrid: {
+            /** @description The days. */
+            days: string[];
+            /** @description Exercises that ran on one of them, in the order of the program. */
+            rows: components["schemas"]["HomeRow"][];
+        };
+        /** @description One exercise over all days of the grid. */
+        HomeRow: {
+            /** @description A cell a day, in the order of the days. */
+            cells: components["schemas"]["HomeCell"][];
+            /** @description Exercise id. */
+            exercise: string;
+            /**
+             * Format: int32
+             * @description Repetitions of a set, as planned.
+             */
+            repetitions: number;
         };
         /** @description One hypothesis as the page shows it. */
         HypothesisView: {
@@ -4447,6 +4481,8 @@ export interface components {
             day0: string;
             /** @description What was decided about exercises over the last fortnight, newest first. */
             decided: components["schemas"]["DecidedView"][];
+            /** @description The last days at home, as many as the log shows. */
+            home: components["schemas"]["HomeGrid"];
             last_note?: components["schemas"]["NoteView"] | null;
             /** @description Lines that run today. */
             lines: components["schemas"]["Line"][];

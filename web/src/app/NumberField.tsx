@@ -1,5 +1,5 @@
 import Input from "antd/es/input";
-import { useId, useState } from "react";
+import { useEffect, useId, useState } from "react";
 import {
   faultOf,
   readNumber,
@@ -27,6 +27,9 @@ interface Props {
   fault?: string | undefined;
   disabled?: boolean | undefined;
   placeholder?: string | undefined;
+  /** What was typed and may not be kept as a number, where it is kept as text. */
+  unfinished?: string;
+  onUnfinished?: (text: string) => void;
   /** Typed and finished: Enter, or leaving the field. */
   onDone?: (() => void) | undefined;
 }
@@ -61,6 +64,18 @@ export function NumberField(props: Props) {
     if (value === own) setOwn(undefined);
     if (news && readNumber(text) !== value) setText(written(value));
   }
+  // What was left half typed comes back as it was, once, unless something is typed already.
+  const [found, setFound] = useState(false);
+  const [touched, setTouched] = useState(false);
+  if (props.unfinished && !found && !touched) {
+    setFound(true);
+    setText(props.unfinished);
+    setLeft(true);
+  }
+  useEffect(() => {
+    if (found) onValue(undefined);
+    // eslint-disable-next-line react-hooks/exhaustive-deps -- told once, when it comes back
+  }, [found]);
   const wrong =
     required && text.trim() === "" ? t("fault-empty") : faultOf(text, rule);
   // Half a number is no fault yet: it is told when the field is left, or when no more digits could mend it.
@@ -72,6 +87,8 @@ export function NumberField(props: Props) {
     const read = valueOf(next, rule);
     const kept = required && read === null ? undefined : read;
     if (kept !== undefined) setOwn(kept);
+    setTouched(true);
+    props.onUnfinished?.(kept === undefined ? next : "");
     onValue(kept);
   };
   return (

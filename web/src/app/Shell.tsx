@@ -1,4 +1,4 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useState } from "react";
 import {
   Navigate,
@@ -8,10 +8,12 @@ import {
   useNavigate,
 } from "react-router";
 import { SignIn } from "../stations/SignIn";
-import { api, ApiProblem, ask } from "./client";
-import { useKeys } from "./keys";
+import { Armed } from "./Armed";
+import { useGoKeys, useGoPlaces, useKeys } from "./keys";
 import { drain, type Outbox as Box, signedInAs, watchOutbox } from "./outbox";
 import { Pending, Waiting } from "./parts";
+import { SignInAgain, useSession } from "./session";
+import { NewVersion } from "./Version";
 import { TopBar } from "./TopBar";
 import { t } from "./wording";
 
@@ -19,9 +21,19 @@ const Decisions = lazy(() => import("../stations/Decisions"));
 const Clinic = lazy(() => import("../stations/Clinic"));
 const Library = lazy(() => import("../stations/Library"));
 const Patient = lazy(() => import("../stations/Patient"));
+const KeyHelp = lazy(() =>
+  import("./KeyHelp").then((m) => ({ default: m.KeyHelp })),
+);
 const Outbox = lazy(() =>
   import("./Outbox").then((m) => ({ default: m.Outbox })),
 );
+
+/** Places outside a patient, reached by `g` and a letter. */
+const PLACES = [
+  { letter: "d", name: "nav-decisions", to: "/" },
+  { letter: "l", name: "nav-library", to: "/library" },
+  { letter: "c", name: "nav-clinic", to: "/clinic" },
+];
 
 /** How often what waits is tried again. */
 const AGAIN_MS = 2_000;
@@ -37,19 +49,32 @@ function useOutbox(user: string | undefined): Box {
       void drain().then((stored) => {
         if (stored) void queries.invalidateQueries();
       });
-    const signedOut = () =>
-      void queries.invalidateQueries({ queryKey: ["me"] });
     send();
     const timer = window.setInterval(send, AGAIN_MS);
     window.addEventListener("online", send);
-    window.addEventListener("ritorno-signed-out", signedOut);
     return () => {
       window.clearInterval(timer);
       window.removeEventListener("online", send);
-      window.removeEventListener("ritorno-signed-out", signedOut);
     };
   }, [queries, user]);
   return box;
+}
+
+/** The page opened by itself, and the server does not answer: what can be done, and what waits on this machine. */
+function Away({ failed, box }: { failed: unknown; box: Box }) {
+  const waiting = box.others + box.mine.length;
+  if (!failed) return null;
+  return (
+    <section className="notice decide" id="away" role="status">
+      <h1 className="size-21">{t("away-title")}</h1>
+      <p>{t("away-lead")}</p>
+      {waiting > 0 && (
+        <p className="flush" id="queue">
+          {t("queue-waiting", { count: waiting })}
+        </p>
+      )}
+    </section>
+  );
 }
 
 /** The frame of every signed-in page. */
@@ -58,37 +83,43 @@ export function Shell() {
   const navigate = useNavigate();
   const { pathname } = useLocation();
   const [outbox, setOutbox] = useState(false);
-  const me = useQuery({
-    queryKey: ["me"],
-    queryFn: () => ask(api.GET("/api/session")),
-  });
-  const signedOut =
-    me.error instanceof ApiProblem && me.error.problem.status === 401;
-  const box = useOutbox(signedOut ? undefined : me.data?.id);
+  const [help, setHelp] = useState(false);
+  const { query, me, out } = useSession();
+  const box = useOutbox(out ? undefined : me?.id);
   useKeys((e) => {
-    if (e.key !== "/") return false;
-    if (pathname !== "/") void navigate("/");
-    window.setTimeout(() => document.getElementById("search")?.focus(), 60);
+    if (!me) return false;
+    if (e.key === "?") setHelp(true);
+    else if (e.key === "/") {
+      if (pathname !== "/") void navigate("/");
+      window.setTimeout(() => document.getElementById("search")?.focus(), 60);
+    } else return false;
     return true;
   });
-  if (signedOut)
+  useGoKeys((to) => void navigate(to));
+  useGoPlaces(PLACES);
+  if (out && !me)
     return <SignIn onDone={() => void queries.invalidateQueries()} />;
-  if (!me.data)
+  if (!me)
     return (
       <main>
-        {box.others > 0 && (
-          <div className="notice decide" id="queue">
-            {t("queue-waiting", { count: box.others })}
-          </div>
-        )}
-        <Pending query={me} />
+        <Away failed={query.failureReason ?? query.error} box={box} />
+        <Pending query={query} />
       </main>
     );
-  const { today } = me.data;
+  const { today } = me;
   return (
     <div className="shell">
-      <TopBar me={me.data} box={box} onOutbox={() => setOutbox(true)} />
-      <main>
+      <a className="skip" href="#main">
+        {t("skip-link")}
+      </a>
+      <TopBar
+        me={me}
+        onHelp={() => setHelp(true)}
+        box={box}
+        onOutbox={() => setOutbox(true)}
+      />
+      <main id="main" tabIndex={-1}>
+        <NewVersion />
         {box.denied && (
           <div className="notice decide" id="denied">
             {t("outbox-denied")}
@@ -107,7 +138,7 @@ export function Shell() {
             <Route path="/" element={<Decisions today={today} />} />
             <Route
               path="/clinic/:room?"
-              element={<Clinic lead={me.data.role === "lead"} today={today} />}
+              element={<Clinic lead={me.role === "lead"} today={today} />}
             />
             <Route path="/library" element={<Library />} />
             <Route path="/library/:exercise" element={<Library />} />
@@ -117,6 +148,13 @@ export function Shell() {
         </Suspense>
         <p className="soft small no-print above-44">{t("caution")}</p>
       </main>
+      <Armed />
+      {out && <SignInAgain me={me} />}
+      {help && (
+        <Suspense fallback={null}>
+          <KeyHelp onClose={() => setHelp(false)} />
+        </Suspense>
+      )}
       {outbox && (
         <Suspense fallback={null}>
           <Outbox box={box} onClose={() => setOutbox(false)} />

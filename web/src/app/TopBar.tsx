@@ -19,10 +19,12 @@ export function TopBar({
   me,
   box,
   onOutbox,
+  onHelp,
 }: {
   me: Schemas["Me"];
   box: Outbox;
   onOutbox: () => void;
+  onHelp: () => void;
 }) {
   return (
     <header className="topbar no-print">
@@ -61,6 +63,10 @@ export function TopBar({
             {t("queue-waiting", { count: box.mine.length })}
           </button>
         )}
+        <button className="plain look" id="help" onClick={onHelp}>
+          <kbd>?</kbd>
+          <span className="wide-only">{t("keys")}</span>
+        </button>
         <LookSwitch />
         <span>
           {me.name}, {t(`role-${me.role}`)}

@@ -1,4 +1,9 @@
-import { type DBSchema, type IDBPDatabase, openDB } from "idb";
+import {
+  type DBSchema,
+  type IDBPDatabase,
+  type IDBPObjectStore,
+  openDB,
+} from "idb";
 import type { Problem } from "./client";
 
 /** What kind of entry waits; the server's batch takes the same words. */
@@ -37,10 +42,18 @@ export interface Waiting {
   refused?: Problem | undefined;
 }
 
-/** Something typed and not handed in yet. */
+/** Something typed and not handed in yet, as one window holds it. */
 export interface Draft {
+  /** What it belongs to and the window that holds it, so that no window writes over another's. */
   key: string;
-  text: string;
+  /** What it belongs to: who, which form, about whom. */
+  of: string;
+  window: string;
+  /** What was typed. */
+  body: unknown;
+  /** What the form showed when typing began, and its revision. */
+  base?: unknown;
+  rev?: number | undefined;
   since: string;
 }
 
@@ -60,10 +73,17 @@ let opened: Promise<IDBPDatabase<Shape>> | undefined;
 
 /** One database of the browser for everything that must outlive the page; the patient's page will use it too. */
 function database(): Promise<IDBPDatabase<Shape>> {
-  opened ??= openDB<Shape>("ritorno", 1, {
-    upgrade: (d) => {
-      d.createObjectStore("outbox", { keyPath: "key" });
-      d.createObjectStore("drafts", { keyPath: "key" });
+  opened ??= openDB<Shape>("ritorno", 2, {
+    upgrade: async (d, from, _to, work) => {
+      if (from < 1) {
+        d.createObjectStore("outbox", { keyPath: "key" });
+        d.createObjectStore("drafts", { keyPath: "key" });
+      } else if (from < 2) await heldByWindows(work.objectStore("drafts"));
+    },
+    // An older page that stays open in another window lets go, so that the newer one need not wait.
+    blocking: () => {
+      void opened?.then((db) => db.close());
+      opened = undefined;
     },
     terminated: () => {
       opened = undefined;
@@ -73,6 +93,37 @@ function database(): Promise<IDBPDatabase<Shape>> {
     opened = undefined;
   });
   return opened;
+}
+
+/** Drafts were texts once, one of each; now each says which window holds it. */
+async function heldByWindows(
+  drafts: IDBPObjectStore<
+    Shape,
+    ("outbox" | "drafts")[],
+    "drafts",
+    "versionchange"
+  >,
+) {
+  for (const old of await drafts.getAll()) {
+    const { key, text, since } = old as unknown as {
+      key: string;
+      text: string;
+      since: string;
+    };
+    await drafts.delete(key);
+    await drafts.put({
+      key: draftKey(key, "before"),
+      of: key,
+      window: "before",
+      body: text,
+      since,
+    });
+  }
+}
+
+/** Where a window's draft lies. */
+export function draftKey(of: string, window: string): string {
+  return `${of}\n${window}`;
 }
 
 let denied = false;

@@ -50,6 +50,12 @@ export async function ask<T>(
   if (answer.data !== undefined) return answer.data;
   if (answer.response.ok) return undefined as T;
   const told = answer.error as Problem | undefined;
+  // Whatever was asked for, a lapsed session is told in one place, and the page stays.
+  if (
+    answer.response.status === 401 &&
+    !answer.response.url.endsWith("/api/session")
+  )
+    window.dispatchEvent(new Event("ritorno-signed-out"));
   throw new ApiProblem(
     told?.type ? told : { ...unreachable, status: answer.response.status },
   );

@@ -1,40 +1,252 @@
-import { useCallback, useEffect, useRef, useState } from "react";
-import { draftShelf } from "./browserDb";
+import {
+  createContext,
+  useCallback,
+  useContext,
+  useEffect,
+  useRef,
+  useState,
+} from "react";
+import { type Draft, draftKey, draftShelf } from "./browserDb";
+import { newId } from "./client";
+import { useMe } from "./me";
+import { type Clash, merge, same } from "./merge";
+import { hearWindows, openWindows, tellWindows, thisWindow } from "./windows";
+
+/** About whom the forms of a page are: part of what their drafts are kept under. */
+export const DraftScope = createContext("");
+
+/** What a form's draft is kept under: who types, which form, about whom. */
+export function useDraftKey(name: string): string {
+  return `${useMe()?.id ?? ""}-${name}-${useContext(DraftScope)}`;
+}
+
+/** The same text or form as another window, or an earlier page, holds it. */
+export interface Other<T> {
+  key: string;
+  value: T;
+  since: string;
+  /** Whether that window is open. */
+  open: boolean;
+}
+
+interface Own<T> {
+  value: T;
+  base: T;
+  rev: number | undefined;
+  since: string;
+}
+
+/** What the newest look at the form knows, for what answers later. */
+interface Now<T> {
+  own: Own<T> | undefined;
+  fresh: { value: T; rev?: number };
+}
+
+/** The field of a clash where the whole is one: a list of lines, a text. */
+export const WHOLE = "whole";
+
+/** Lays changes on top of a newer record: field by field where there are fields, else one's own whole, and both shown. */
+function mergeAny<T>(base: T, mine: T, theirs: T) {
+  if (typeof mine === "object" && mine && !Array.isArray(mine))
+    return merge(base as object, mine, theirs as object) as {
+      value: T;
+      clashes: Clash[];
+    };
+  const clashes = same(base, theirs) ? [] : [{ field: WHOLE, theirs }];
+  return { value: mine, clashes };
+}
+
+async function rowsOf(of: string): Promise<Draft[]> {
+  return (await draftShelf.all())
+    .filter((d) => d.of === of)
+    .sort((a, b) => b.since.localeCompare(a.since));
+}
+
+async function put<T>(of: string, window: string, own: Own<T>) {
+  const { value: body, base, rev, since } = own;
+  await draftShelf.put({
+    key: draftKey(of, window),
+    of,
+    window,
+    body,
+    base,
+    rev,
+    since,
+  });
+  tellWindows(of);
+}
+
+async function drop(of: string, key: string) {
+  await draftShelf.remove(key);
+  tellWindows(of);
+}
+
+/** Drafts of other windows and earlier pages. */
+function useOthers<T>(of: string) {
+  const [others, setOthers] = useState<Other<T>[]>([]);
+  const look = useCallback(async () => {
+    const [me, open, rows] = await Promise.all([
+      thisWindow(),
+      openWindows(),
+      rowsOf(of),
+    ]);
+    setOthers(
+      rows
+        .filter((d) => d.window !== me)
+        .map((d) => ({
+          key: d.key,
+          value: d.body as T,
+          since: d.since,
+          open: open.has(d.window),
+        })),
+    );
+  }, [of]);
+  useEffect(
+    () => hearWindows((changed) => void (changed === of && look())),
+    [of, look],
+  );
+  return { others, look };
+}
 
 /**
- * A text that is being written: kept in the browser at every stroke, and there again when the page comes back.
- *
- * An empty text is kept nowhere.
+ * What a form holds while it is typed: kept in the browser at every stroke, under this window's name, and there again
+ * after a reload, a crash or a lapsed session. What another window holds of the same form is shown beside it and never
+ * takes its place by itself. When the record moves on meanwhile, one's own changes are laid on top of it, and a field
+ * that both changed is named.
  */
-export function useDraftText(key: string): [string, (text: string) => void] {
-  const [text, setText] = useState("");
-  const touched = useRef(false);
+export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
+  const [own, setOwn] = useState<Own<T>>();
+  const [clashes, setClashes] = useState<Clash[]>([]);
+  const { others, look } = useOthers<T>(of);
+  const now = useRef<Now<T>>({ own: undefined, fresh });
   useEffect(() => {
-    touched.current = false;
-    let gone = false;
-    setText("");
-    void draftShelf.all().then((all) => {
-      const kept = all.find((d) => d.key === key);
-      // What is typed meanwhile is newer than what was kept.
-      if (kept && !gone && !touched.current) setText(kept.text);
-    });
-    return () => {
-      gone = true;
-    };
-  }, [key]);
-  const write = useCallback(
-    (next: string) => {
-      touched.current = true;
-      setText(next);
-      if (next === "") void draftShelf.remove(key);
-      else
-        void draftShelf.put({
-          key,
-          text: next,
-          since: new Date().toISOString(),
-        });
+    now.current.fresh = fresh;
+  });
+  const hold = useCallback(
+    (next: Own<T> | undefined) => {
+      now.current.own = next;
+      setOwn(next);
+      void thisWindow().then((w) =>
+        next ? put(of, w, next) : drop(of, draftKey(of, w)),
+      );
     },
-    [key],
+    [of],
   );
-  return [text, write];
+  useEffect(() => {
+    let here = true;
+    now.current.own = undefined;
+    setOwn(undefined);
+    setClashes([]);
+    const begin = async () => {
+      const [me, open, rows] = await Promise.all([
+        thisWindow(),
+        openWindows(),
+        rowsOf(of),
+      ]);
+      // This window's own, or the newest that a closed window left behind. What is typed meanwhile is newer than both.
+      const kept =
+        rows.find((d) => d.window === me) ??
+        rows.find((d) => !open.has(d.window));
+      if (here && kept && !now.current.own) {
+        const found = {
+          value: kept.body as T,
+          base: (kept.base ?? now.current.fresh.value) as T,
+          rev: kept.rev,
+          since: kept.since,
+        };
+        now.current.own = found;
+        setOwn(found);
+        if (kept.window !== me) {
+          await put(of, me, found);
+          await drop(of, kept.key);
+        }
+      }
+      if (here) await look();
+    };
+    void begin();
+    return () => {
+      here = false;
+    };
+  }, [of, look]);
+  const { rev } = fresh;
+  useEffect(() => {
+    const { own: mine, fresh: on } = now.current;
+    if (!mine || mine.rev === rev) return;
+    const laid = mergeAny(mine.base, mine.value, on.value);
+    setClashes(laid.clashes);
+    hold({ ...mine, value: laid.value, base: on.value, rev });
+  }, [rev, own, hold]);
+  const set = useCallback(
+    (change: T | ((value: T) => T)) => {
+      const { own: mine, fresh: on } = now.current;
+      const before = mine ? mine.value : on.value;
+      const value =
+        typeof change === "function"
+          ? (change as (value: T) => T)(before)
+          : change;
+      const base = mine ? mine.base : on.value;
+      hold(
+        same(value, base)
+          ? undefined
+          : {
+              value,
+              base,
+              rev: mine ? mine.rev : on.rev,
+              since: new Date().toISOString(),
+            },
+      );
+    },
+    [hold],
+  );
+  return {
+    value: own ? own.value : fresh.value,
+    set,
+    /** Whether something was typed that is not handed in. */
+    dirty: own !== undefined,
+    since: own?.since,
+    clashes,
+    /** Takes what stands on record for a field that both changed, or keeps one's own. */
+    settle: (clash: Clash, theirs: boolean) => {
+      setClashes((all) => all.filter((c) => c.field !== clash.field));
+      if (theirs && clash.field === WHOLE) set(clash.theirs as T);
+      else if (theirs) set((v) => ({ ...v, [clash.field]: clash.theirs }));
+    },
+    others: others.filter((o) => !same(o.value, own ? own.value : fresh.value)),
+    /** Takes the other text; one's own goes where the other came from, so that neither is lost. */
+    take: async (other: Other<T>) => {
+      const mine = now.current.own;
+      if (mine) await put(of, `before-${newId()}`, mine);
+      set(other.value);
+      if (!other.open) await drop(of, other.key);
+      await look();
+    },
+    dropOther: async (other: Other<T>) => {
+      await drop(of, other.key);
+      await look();
+    },
+    /**
+     * What was sent is on record. What was typed since then stays a draft, on top of it.
+     */
+    handedIn: (sent: T, next?: number) => {
+      setClashes([]);
+      const mine = now.current.own;
+      hold(
+        mine && !same(mine.value, sent)
+          ? { ...mine, base: sent, rev: next }
+          : undefined,
+      );
+    },
+    discard: () => {
+      setClashes([]);
+      hold(undefined);
+    },
+  };
 }
+
+export type Drafted<T> = ReturnType<typeof useDraft<T>>;
+
+/** A text that is being written. An empty text is kept nowhere. */
+export function useDraftText(of: string) {
+  return useDraft(of, EMPTY);
+}
+const EMPTY = { value: "" };

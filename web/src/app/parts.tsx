@@ -1,3 +1,4 @@
+import { cloneElement, isValidElement, type ReactNode, useId } from "react";
 import { ApiProblem, type Problem } from "./client";
 import { nameOf, sentence, t } from "./wording";
 
@@ -101,7 +102,7 @@ export function missingFields(fields: string[]): ApiProblem {
   });
 }
 
-/** A labelled field with its fault beside it. */
+/** A labelled field: the label leads to its control, and a fault is tied to it. */
 export function Field({
   label,
   name,
@@ -113,19 +114,36 @@ export function Field({
   name: string;
   error?: unknown;
   wide?: boolean;
-  children: React.ReactNode;
+  children: ReactNode;
 }) {
-  const fault =
-    error instanceof ApiProblem
-      ? error.problem.fields.find((f) => f.field === name)
-      : undefined;
+  const fresh = useId();
+  const fault = faultAt(error, name);
+  const control = isValidElement<Control>(children) ? children : undefined;
+  const id = control?.props.id ?? fresh;
   return (
-    <label className={`field${wide ? " wide" : ""}${fault ? " faulty" : ""}`}>
-      <span>{label}</span>
-      {children}
-      {fault && <span className="bad">{fault.message}</span>}
-    </label>
+    <div className={`field${wide ? " wide" : ""}${fault ? " faulty" : ""}`}>
+      <label htmlFor={id}>{label}</label>
+      {control
+        ? cloneElement(control, {
+            id,
+            ...(fault
+              ? { "aria-invalid": true, "aria-describedby": `${id}-fault` }
+              : {}),
+          })
+        : children}
+      {fault && (
+        <span className="bad" id={`${id}-fault`} role="alert">
+          {fault}
+        </span>
+      )}
+    </div>
   );
+}
+
+interface Control {
+  id?: string;
+  "aria-invalid"?: boolean;
+  "aria-describedby"?: string;
 }
 
 /** Nought to ten, one tap. */

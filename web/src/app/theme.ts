@@ -36,6 +36,7 @@ const numbers = {
     ground: "#f8f4ec",
     edge: "#b9b09d",
     line: "#ddd5c5",
+    sunk: "#ece5d7",
     on: "#ffffff",
   },
   dark: {
@@ -50,6 +51,7 @@ const numbers = {
     ground: "#1b1a18",
     edge: "#6d6557",
     line: "#3d3932",
+    sunk: "#35312a",
     on: "#1b1a18",
   },
 } as const;
@@ -82,6 +84,14 @@ export function themeOf(look: Look): ThemeConfig {
     },
     components: {
       Button: { fontWeight: 600, primaryShadow: "none", defaultShadow: "none" },
+      Form: { itemMarginBottom: 0, verticalLabelPadding: "0 0 3px" },
+      // What is chosen is read at arm's length: ink on petrol, not one paper on another.
+      Segmented: {
+        trackBg: c.sunk,
+        itemColor: c.text,
+        itemSelectedBg: c.petrol,
+        itemSelectedColor: c.on,
+      },
     },
   };
 }

@@ -1,5 +1,6 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
+import Input from "antd/es/input";
 import { useEffect, useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
@@ -69,9 +70,10 @@ export default function Decisions({ today }: { today: string }) {
           <label className="soft small" htmlFor="search">
             <kbd>/</kbd>
           </label>
-          <input
+          <Input
             id="search"
-            className="native search"
+            className="search"
+            allowClear
             placeholder={t("decisions-search")}
             aria-label={t("decisions-search")}
             value={typed}

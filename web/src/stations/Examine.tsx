@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState } from "react";
+import { useEffect, useRef } from "react";
 import { SaveMark } from "../app/entries";
 import { useKeys } from "../app/keys";
 import { Pending, ProblemNote } from "../app/parts";
@@ -11,6 +11,20 @@ import { ExamineTabs } from "./examine/Tabs";
 import { type Exam, useExam } from "./examine/useExam";
 import { type Finding, opposite } from "./examine/words";
 
+const KEYS = [
+  "answer",
+  "number",
+  "could-not",
+  "same-as-other",
+  "repeat",
+  "neck",
+  "other",
+  "full",
+  "variant",
+  "undo",
+  "move",
+] as const;
+
 /** Tests in the order of the plan: one key an answer, and on to the next. */
 export function Examine({
   episode,
@@ -20,9 +34,8 @@ export function Examine({
   today: string;
 }) {
   const exam = useExam(episode, today);
-  const [keys, setKeys] = useState(false);
   const box = useRef<HTMLDivElement>(null);
-  useKeys((e) => answerKey(e.key, exam) || roomKey(e.key, exam, setKeys));
+  useKeys((e) => answerKey(e.key, exam) || roomKey(e.key, exam), KEYS);
   const { sequence, page, cards, current, open } = exam;
   useEffect(() => {
     // From the key to the moved beam on the screen, for docs/BENCH.md.
@@ -54,12 +67,7 @@ export function Examine({
         <SaveMark state={exam.state} />
         <ExamineTabs episode={episode} at="tests" />
       </div>
-      <Bar
-        exam={exam}
-        episode={episode}
-        keys={keys}
-        onKeys={() => setKeys((now) => !now)}
-      />
+      <Bar exam={exam} episode={episode} />
       <ProblemNote error={exam.error} />
       <div className="exam">
         <List exam={exam} />
@@ -94,11 +102,7 @@ function answerKey(key: string, exam: Exam): boolean {
 }
 
 /** Keys of the room: move, change side or plan, take back. */
-function roomKey(
-  key: string,
-  exam: Exam,
-  setKeys: React.Dispatch<React.SetStateAction<boolean>>,
-): boolean {
+function roomKey(key: string, exam: Exam): boolean {
   const neck = exam.byId.get("neck-screen");
   const variants = exam.current?.variants.length ?? 0;
   if (key === "c" && neck)
@@ -110,11 +114,8 @@ function roomKey(
   else if (key === "v")
     exam.setVariant((now) => (now + 1) % Math.max(1, variants));
   else if (key === "u") void exam.undo();
-  else if (key === "?") setKeys((now) => !now);
-  else if (key === "Escape") {
-    exam.setTyped("");
-    setKeys(false);
-  } else if (key === "ArrowDown" || key === "n") exam.step(1);
+  else if (key === "Escape") exam.setTyped("");
+  else if (key === "ArrowDown" || key === "n") exam.step(1);
   else if (key === "ArrowUp") exam.step(-1);
   else return false;
   return true;

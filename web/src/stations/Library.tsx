@@ -1,3 +1,5 @@
+import Input from "antd/es/input";
+import { Choose } from "../app/Choose";
 import { useQuery } from "@tanstack/react-query";
 import { useMemo, useState } from "react";
 import { Link, useParams, useSearchParams } from "react-router";
@@ -148,10 +150,10 @@ function Shelf({ cards }: { cards: Card[] }) {
       </div>
       <div className="library">
         <aside>
-          <input
-            className="native"
+          <Input
             id="find"
             type="search"
+            allowClear
             placeholder={t("library-find")}
             aria-label={t("library-find")}
             value={text}
@@ -160,21 +162,20 @@ function Shelf({ cards }: { cards: Card[] }) {
               set("q", e.target.value);
             }}
           />
-          <label className="field above-12">
-            {t("library-ladder")}
-            <select
-              className="native"
+          <div className="above-12">
+            <Choose
+              aria-label={t("library-ladder")}
               value={pick.ladder}
-              onChange={(e) => set("ladder", e.target.value)}
-            >
-              <option value="">{t("library-all")}</option>
-              {ladders.map((l) => (
-                <option key={l} value={l}>
-                  {nameOf("ladder", l)}
-                </option>
-              ))}
-            </select>
-          </label>
+              onChange={(ladder) => set("ladder", ladder)}
+              options={[
+                { value: "", label: t("library-all") },
+                ...ladders.map((l) => ({
+                  value: l,
+                  label: nameOf("ladder", l),
+                })),
+              ]}
+            />
+          </div>
           {choices("purpose", [...PURPOSES])}
           {choices("attitude", [...new Set(cards.map((c) => c.attitude))])}
           {choices("kit", ["nothing", ...new Set(cards.flatMap((c) => c.kit))])}

@@ -1,13 +1,21 @@
 import Button from "antd/es/button";
+import Form from "antd/es/form";
 import Input from "antd/es/input";
 import Modal from "antd/es/modal";
+import Segmented from "antd/es/segmented";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { useNavigate } from "react-router";
+import { Choose } from "../app/Choose";
 import { api, ask, newId, type Schemas } from "../app/client";
+import { DateInput } from "../app/DateInput";
+import { DraftForm } from "../app/DraftForm";
+import { DraftMark, DraftNotes } from "../app/DraftNotes";
+import { useDraft, useDraftKey } from "../app/drafts";
 import { SaveMark, useSaver } from "../app/entries";
-import { Field, missingFields, ProblemNote } from "../app/parts";
-import { nameOf, t } from "../app/wording";
+import { missingFields, ProblemNote } from "../app/parts";
+import { Screened } from "../app/Screened";
+import { nameOf, shortDate, t } from "../app/wording";
 import { day0Name, fits } from "./pathwayFits";
 
 const COMPLAINTS = [
@@ -19,8 +27,8 @@ const COMPLAINTS = [
   "neck",
 ] as const;
 const FIRST = {
-  given: "",
-  family: "",
+  given_name: "",
+  family_name: "",
   birth: "",
   side: "right",
   dominant: "right",
@@ -32,17 +40,18 @@ const FIRST = {
   pathway: "cuff-repair-small-medium",
 };
 type Form = typeof FIRST;
-type Set = (part: Partial<Form>) => void;
+/** What was typed, and the ids it is handed in under: a second attempt after a crash is the same patient. */
+const begun = () => ({
+  value: { ...FIRST, ids: { patient: newId(), episode: newId() } },
+});
+type Typed = ReturnType<typeof begun>["value"];
 
 /** What the server keeps of the form. */
-function body(
-  form: Form,
-  ids: { patient: string; episode: string },
-): Schemas["NewPatient"] {
+function body({ ids, ...form }: Typed): Schemas["NewPatient"] {
   return {
     ...ids,
-    given_name: form.given,
-    family_name: form.family,
+    given_name: form.given_name,
+    family_name: form.family_name,
     birth: form.birth,
     story: {
       pathway: form.pathway,
@@ -65,7 +74,7 @@ function body(
   };
 }
 
-/** A new patient: who, and where the story begins. */
+/** A new patient: who, and where the story begins. Closing keeps what was typed; only a key of its own throws it away. */
 export function NewPatient({
   today,
   onClose,
@@ -73,16 +82,13 @@ export function NewPatient({
   today: string;
   onClose: () => void;
 }) {
-  const [form, setForm] = useState(FIRST);
-  const [ids] = useState(() => ({ patient: newId(), episode: newId() }));
+  const [first] = useState(begun);
+  const draft = useDraft<Typed>(useDraftKey("new-patient"), first);
   const [error, setError] = useState<unknown>();
   const navigate = useNavigate();
   const queries = useQueryClient();
   const saver = useSaver();
-  const set: Set = (part) => {
-    saver.touch();
-    setForm((now) => ({ ...now, ...part }));
-  };
+  const form = draft.value;
   const save = async () => {
     // A date that was not given is asked for, never assumed.
     const missing = [
@@ -96,9 +102,10 @@ export function NewPatient({
     setError(undefined);
     try {
       await saver.run(async () => {
-        await ask(api.POST("/api/patients", { body: body(form, ids) }));
+        await ask(api.POST("/api/patients", { body: body(form) }));
+        draft.discard();
         await queries.invalidateQueries({ queryKey: ["day-list"] });
-        void navigate(`/e/${ids.episode}/story`);
+        void navigate(`/e/${form.ids.episode}/story`);
       });
     } catch (failure) {
       setError(failure);
@@ -109,28 +116,56 @@ export function NewPatient({
       open
       title={t("new-patient")}
       onCancel={onClose}
-      width={680}
-      footer={[
-        <SaveMark key="m" state={saver.state} />,
-        <Button key="c" onClick={onClose}>
-          {t("cancel")}
-        </Button>,
-        <Button
-          key="s"
-          type="primary"
-          id="save-patient"
-          disabled={saver.busy}
-          onClick={() => void save()}
-        >
-          {t("add-and-story")}
-        </Button>,
-      ]}
+      mask={{ closable: false }}
+      width={720}
+      footer={
+        <div className="row wrap">
+          <DraftMark draft={draft} />
+          <span className="push-right row">
+            <SaveMark state={saver.state} />
+            <Button onClick={onClose}>
+              {t(draft.dirty ? "close-and-keep" : "cancel")}
+            </Button>
+            <Button
+              type="primary"
+              id="save-patient"
+              disabled={saver.busy}
+              onClick={() => void save()}
+            >
+              {t("add-and-story")}
+            </Button>
+          </span>
+        </div>
+      }
     >
+      <DraftNotes
+        draft={draft}
+        says={(v) =>
+          [
+            v.given_name,
+            v.family_name,
+            v.birth ? shortDate(v.birth) : "",
+            v.work,
+            v.mechanism,
+          ]
+            .filter((x) => x !== "")
+            .join(", ")
+        }
+      />
       <ProblemNote error={error} />
-      <div className="form">
-        <Person form={form} set={set} error={error} />
-        <Begin form={form} set={set} error={error} today={today} />
-      </div>
+      <DraftForm
+        name="new"
+        draft={draft}
+        error={error}
+        under="story"
+        onTouch={saver.touch}
+      >
+        <div className="form">
+          <Who today={today} />
+          <Begin form={form} draft={draft} today={today} />
+        </div>
+        <Screened text={form.mechanism} />
+      </DraftForm>
       {form.start === "surgery" && (
         <p className="soft small above-12">{t("procedure-note")}</p>
       )}
@@ -138,40 +173,35 @@ export function NewPatient({
   );
 }
 
-interface Part {
-  form: Form;
-  set: Set;
-  error: unknown;
-}
-
 /** Name and birth. */
-function Person({ form, set, error }: Part) {
+function Who({ today }: { today: string }) {
   return (
     <>
-      {(["given", "family"] as const).map((k) => (
-        <Field key={k} label={t(`${k}-name`)} name={`${k}_name`} error={error}>
-          <Input
-            id={k}
-            autoComplete="off"
-            value={form[k]}
-            onChange={(e) => set({ [k]: e.target.value })}
-          />
-        </Field>
-      ))}
-      <Field label={t("birth")} name="birth" error={error}>
-        <input
-          type="date"
-          id="birth"
-          value={form.birth}
-          onChange={(e) => set({ birth: e.target.value })}
-        />
-      </Field>
+      <Form.Item name="given_name" label={t("given-name")}>
+        <Input autoComplete="off" />
+      </Form.Item>
+      <Form.Item name="family_name" label={t("family-name")}>
+        <Input autoComplete="off" />
+      </Form.Item>
+      <Form.Item name="birth" label={t("birth")}>
+        <DateInput latest={today} />
+      </Form.Item>
     </>
   );
 }
 
+const SIDES = ["right", "left"] as const;
+
 /** How it began, on which side, on which day, and on which pathway it runs. */
-function Begin({ form, set, error, today }: Part & { today: string }) {
+function Begin({
+  form,
+  draft,
+  today,
+}: {
+  form: Form;
+  draft: { set: (change: (now: Typed) => Typed) => void };
+  today: string;
+}) {
   const pathways = useQuery({
     queryKey: ["pathways"],
     queryFn: () => ask(api.GET("/api/pathways")),
@@ -187,111 +217,74 @@ function Begin({ form, set, error, today }: Part & { today: string }) {
   const surgery = form.start === "surgery";
   return (
     <>
-      <Choice
-        label={t("story-start")}
-        name="start"
-        value={form.start}
-        options={["surgery", "injury", "gradual"].map((v) => [
-          v,
-          nameOf("start", v),
-        ])}
-        onChange={(start) =>
-          set({
-            start,
-            pathway:
-              start === "surgery" ? "cuff-repair-small-medium" : "no-operation",
-          })
-        }
-      />
-      <Choice
-        label={t(surgery ? "procedure" : "pathway")}
+      <Form.Item label={t("story-start")} className="wide">
+        <Segmented
+          block
+          id="new_start"
+          value={form.start}
+          options={["surgery", "injury", "gradual"].map((value) => ({
+            value,
+            label: nameOf("start", value),
+          }))}
+          onChange={(start) =>
+            draft.set((now) => ({
+              ...now,
+              start,
+              pathway:
+                start === "surgery"
+                  ? "cuff-repair-small-medium"
+                  : "no-operation",
+            }))
+          }
+        />
+      </Form.Item>
+      <Form.Item
         name="pathway"
-        error={error}
-        value={form.pathway}
-        options={choices.map((p) => [p.id, p.title ?? nameOf("pathway", p.id)])}
-        onChange={(pathway) => set({ pathway })}
-      />
-      <Choice
-        label={t("story-complaint")}
-        name="complaint"
-        value={form.complaint}
-        options={[
-          ["", t("not-asked")],
-          ...COMPLAINTS.map((v): [string, string] => [
-            v,
-            nameOf("complaint", v),
-          ]),
-        ]}
-        onChange={(complaint) => set({ complaint })}
-      />
+        label={t(surgery ? "procedure" : "pathway")}
+        className="wide"
+      >
+        <Choose
+          options={choices.map((p) => ({
+            value: p.id,
+            label: p.title ?? nameOf("pathway", p.id),
+          }))}
+        />
+      </Form.Item>
+      <Form.Item name="complaint" label={t("story-complaint")}>
+        <Choose
+          options={[
+            { value: "", label: t("not-asked") },
+            ...COMPLAINTS.map((v) => ({
+              value: v as string,
+              label: nameOf("complaint", v),
+            })),
+          ]}
+        />
+      </Form.Item>
+      <Form.Item name="day0" label={t(day0Name(form.start as "surgery"))}>
+        <DateInput latest={today} />
+      </Form.Item>
       {(
         [
           ["side", t(surgery ? "operated-side" : "affected-side")],
           ["dominant", t("dominant-hand")],
         ] as const
       ).map(([k, label]) => (
-        <Choice
-          key={k}
-          label={label}
-          name={k}
-          value={form[k]}
-          options={[
-            ["right", t("side-right")],
-            ["left", t("side-left")],
-          ]}
-          onChange={(side) => set({ [k]: side })}
-        />
-      ))}
-      <Field label={t(day0Name(form.start))} name="story.day0" error={error}>
-        <input
-          type="date"
-          id="day0"
-          value={form.day0}
-          max={today}
-          onChange={(e) => set({ day0: e.target.value })}
-        />
-      </Field>
-      {(["work", "mechanism"] as const).map((k) => (
-        <Field key={k} label={t(k)} name={`story.${k}`} error={error} wide>
-          <Input
-            id={k}
-            value={form[k]}
-            onChange={(e) => set({ [k]: e.target.value })}
+        <Form.Item key={k} name={k} label={label}>
+          <Segmented
+            block
+            options={SIDES.map((value) => ({
+              value,
+              label: t(`side-${value}`),
+            }))}
           />
-        </Field>
+        </Form.Item>
+      ))}
+      {(["work", "mechanism"] as const).map((k) => (
+        <Form.Item key={k} name={k} label={t(k)} className="wide">
+          <Input />
+        </Form.Item>
       ))}
     </>
-  );
-}
-
-function Choice({
-  label,
-  name,
-  error,
-  value,
-  options,
-  onChange,
-}: {
-  label: string;
-  name: string;
-  error?: unknown;
-  value: string;
-  options: [string, string][];
-  onChange: (value: string) => void;
-}) {
-  return (
-    <Field label={label} name={`story.${name}`} error={error}>
-      <select
-        id={name}
-        value={value}
-        onChange={(e) => onChange(e.target.value)}
-      >
-        {options.map(([v, text]) => (
-          <option key={v} value={v}>
-            {text}
-          </option>
-        ))}
-      </select>
-    </Field>
   );
 }

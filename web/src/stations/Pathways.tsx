@@ -259,7 +259,7 @@ function Editor({
           </ul>
         </div>
       )}
-      <textarea
+      <Input.TextArea
         className="file"
         id="pathway-file"
         spellCheck={false}

@@ -6,11 +6,11 @@ import {
   Route,
   Routes,
   useLocation,
-  useNavigate,
   useParams,
 } from "react-router";
 import { api, ask } from "../app/client";
-import { useGoKeys } from "../app/keys";
+import { DraftScope } from "../app/drafts";
+import { useGoPlaces } from "../app/keys";
 import { pageOf } from "../app/outbox";
 import { Pending } from "../app/parts";
 import { SpokenContext } from "../app/spoken";
@@ -104,7 +104,6 @@ function StationMark({ state }: { state: string }) {
 
 export default function Patient({ today }: { today: string }) {
   const { episode = "" } = useParams();
-  const navigate = useNavigate();
   const { pathname } = useLocation();
   useEffect(() => {
     window.scrollTo(0, 0);
@@ -123,13 +122,13 @@ export default function Patient({ today }: { today: string }) {
     pageOf(name ?? "");
     return () => pageOf("");
   }, [name]);
-  useGoKeys((letter) => {
-    const hit = [...STATIONS, ...ROOMS].find(([, key]) => key === letter);
-    if (hit) void navigate(`/e/${episode}/${hit[0]}`);
-    else if (letter === "d") void navigate("/");
-    else return false;
-    return true;
-  });
+  useGoPlaces(
+    [...STATIONS, ...ROOMS].map(([name, letter]) => ({
+      letter,
+      name: `nav-${name}`,
+      to: `/e/${episode}/${name}`,
+    })),
+  );
   if (!story.data) return <Pending query={story} />;
   const { head, stations } = story.data;
   const state: Record<string, string> = {
@@ -138,85 +137,87 @@ export default function Patient({ today }: { today: string }) {
     ...stations,
   };
   return (
-    <div className="patient">
-      <aside className="path">
-        <h2 className="size-21">{head.name}</h2>
-        <p className="soft small flush above-4">
-          {nameOf("side", story.data.story.side)},{" "}
-          {story.data.story.work || t("no-work")}
-        </p>
-        <p className="num flush above-6 heavy">{clock(story.data.clock)}</p>
-        <nav aria-label={t("nav-stations")}>
-          <ol>
-            {STATIONS.map(([name, key]) => (
-              <li key={name}>
-                <NavLink
-                  to={`/e/${episode}/${name}`}
-                  className={({ isActive }) =>
-                    isActive ||
-                    (name === "examine" &&
-                      /\/(ranges|strength|scores)$/.test(pathname))
-                      ? "on"
-                      : ""
-                  }
-                >
-                  <StationMark state={state[name] ?? "empty"} />{" "}
-                  {t(`nav-${name}`)} <kbd>g {key}</kbd>
-                </NavLink>
-              </li>
-            ))}
-          </ol>
-        </nav>
-      </aside>
-      <div>
-        <SpokenContext value={story.data.spoken}>
-          <Routes>
-            <Route path="visit" element={<Visit episode={episode} />} />
-            <Route
-              path="story"
-              element={
-                <Story episode={episode} page={story.data} today={today} />
-              }
-            />
-            <Route
-              path="examine"
-              element={<Examine episode={episode} today={today} />}
-            />
-            <Route
-              path="read"
-              element={<Read episode={episode} today={today} />}
-            />
-            <Route
-              path="ranges"
-              element={<Ranges episode={episode} today={today} />}
-            />
-            <Route
-              path="strength"
-              element={<Strength episode={episode} today={today} />}
-            />
-            <Route
-              path="scores"
-              element={<Scores episode={episode} today={today} />}
-            />
-            <Route
-              path="program"
-              element={
-                <Program
-                  episode={episode}
-                  who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
-                  today={today}
-                />
-              }
-            />
-            <Route path="home" element={<Home episode={episode} />} />
-            <Route
-              path="timeline"
-              element={<Timeline patient={head.patient} />}
-            />
-            <Route path="*" element={<Navigate to="visit" replace />} />
-          </Routes>
-        </SpokenContext>
+    <DraftScope value={episode}>
+      <div className="patient">
+        <aside className="path">
+          <h2 className="size-21">{head.name}</h2>
+          <p className="soft small flush above-4">
+            {nameOf("side", story.data.story.side)},{" "}
+            {story.data.story.work || t("no-work")}
+          </p>
+          <p className="num flush above-6 heavy">{clock(story.data.clock)}</p>
+          <nav aria-label={t("nav-stations")}>
+            <ol>
+              {STATIONS.map(([name, key]) => (
+                <li key={name}>
+                  <NavLink
+                    to={`/e/${episode}/${name}`}
+                    className={({ isActive }) =>
+                      isActive ||
+                      (name === "examine" &&
+                        /\/(ranges|strength|scores)$/.test(pathname))
+                        ? "on"
+                        : ""
+                    }
+                  >
+                    <StationMark state={state[name] ?? "empty"} />{" "}
+                    {t(`nav-${name}`)} <kbd>g {key}</kbd>
+                  </NavLink>
+                </li>
+              ))}
+            </ol>
+          </nav>
+        </aside>
+        <div>
+          <SpokenContext value={story.data.spoken}>
+            <Routes>
+              <Route path="visit" element={<Visit episode={episode} />} />
+              <Route
+                path="story"
+                element={
+                  <Story episode={episode} page={story.data} today={today} />
+                }
+              />
+              <Route
+                path="examine"
+                element={<Examine episode={episode} today={today} />}
+              />
+              <Route
+                path="read"
+                element={<Read episode={episode} today={today} />}
+              />
+              <Route
+                path="ranges"
+                element={<Ranges episode={episode} today={today} />}
+              />
+              <Route
+                path="strength"
+                element={<Strength episode={episode} today={today} />}
+              />
+              <Route
+                path="scores"
+                element={<Scores episode={episode} today={today} />}
+              />
+              <Route
+                path="program"
+                element={
+                  <Program
+                    episode={episode}
+                    who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
+                    today={today}
+                  />
+                }
+              />
+              <Route path="home" element={<Home episode={episode} />} />
+              <Route
+                path="timeline"
+                element={<Timeline patient={head.patient} />}
+              />
+              <Route path="*" element={<Navigate to="visit" replace />} />
+            </Routes>
+          </SpokenContext>
+        </div>
       </div>
-    </div>
+    </DraftScope>
   );
 }

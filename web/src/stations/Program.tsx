@@ -1,9 +1,10 @@
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
-import { api, ask } from "../app/client";
+import { api, ask, type Schemas } from "../app/client";
+import { DraftMark, DraftNotes } from "../app/DraftNotes";
 import { Pending, ProblemNote } from "../app/parts";
-import { sentence, t } from "../app/wording";
+import { nameOf, sentence, t } from "../app/wording";
 import { PlanChart } from "../pictures/PlanChart";
 import { Add } from "./program/Add";
 import { Challenge } from "./program/Challenge";
@@ -29,6 +30,13 @@ function useShort(ready: boolean, build: () => void) {
     build();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what builds is new at every look
   }, [ready, wanted]);
+}
+
+type Line = Schemas["Line"];
+
+/** Lines as a list of exercises, enough to tell two programs apart. */
+function linesInWords(lines: Line[]): string {
+  return lines.map((l) => nameOf("exercise", l.exercise)).join(", ");
 }
 
 export function Program({
@@ -152,9 +160,16 @@ export function Program({
         >
           {blocked > 0
             ? t("program-blocked", { count: blocked })
-            : t("program-draft")}
+            : t("program-draft")}{" "}
+          <DraftMark draft={draft.kept} />
         </div>
       )}
+      <DraftNotes
+        draft={draft.kept}
+        says={linesInWords}
+        field={() => t("program-lines")}
+        fieldSays={(_, value) => linesInWords(value as Line[])}
+      />
       {whatIf && (
         <WhatIf
           episode={episode}

@@ -10,11 +10,13 @@ import { Dials } from "./ranges/Dials";
 import { Entry, STOPS } from "./ranges/Entry";
 import { type Room, useRanges } from "./ranges/useRanges";
 
+const KEYS = ["angle", "stop", "other", "undo", "move-range"] as const;
+
 /** Ranges: digits onto dials, then one key for why it stopped. */
 export function Ranges({ episode, today }: { episode: string; today: string }) {
   const room = useRanges(episode, today);
   const demo = useMe()?.demo ?? false;
-  useKeys((e) => typeKey(e.key, room) || moveKey(e.key, room, demo));
+  useKeys((e) => typeKey(e.key, room) || moveKey(e.key, room, demo), KEYS);
   const { page, which, kept } = room;
   if (!page.data) return <Pending query={page} />;
   const own = page.data.side;

@@ -1,8 +1,10 @@
+import Input from "antd/es/input";
+import { Choose } from "../app/Choose";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { useEffect, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
-import { Pending, ProblemNote } from "../app/parts";
+import { Field, Pending, ProblemNote } from "../app/parts";
 import { SaveMark, useSaver } from "../app/entries";
 import { faultOf, type Rule, useBounds, valueOf } from "../app/numbers";
 import { capital, nameOf, shortDate, t } from "../app/wording";
@@ -115,20 +117,18 @@ export function Reliability({ lead }: { lead: boolean }) {
       )}
       <div className="two">
         <section className="sheet">
-          <label className="field w-330">
-            {t("limit-movement")}
-            <select
+          <Field label={t("limit-movement")} name="quantity">
+            <Choose
               id="bench-quantity"
+              className="w-330"
               value={quantity}
-              onChange={(e) => setQuantity(e.target.value)}
-            >
-              {bench.data.quantities.map((q) => (
-                <option key={q.id} value={q.id}>
-                  {capital(nameOf("quantity", q.id))}
-                </option>
-              ))}
-            </select>
-          </label>
+              onChange={setQuantity}
+              options={bench.data.quantities.map((q) => ({
+                value: q.id,
+                label: capital(nameOf("quantity", q.id)),
+              }))}
+            />
+          </Field>
           <Ratings
             cells={cells}
             rule={rule}
@@ -223,8 +223,8 @@ function Ratings({
               <th>{i + 1}</th>
               {r.map((c, j) => (
                 <td key={j}>
-                  <input
-                    className="native num"
+                  <Input
+                    className="num"
                     inputMode="decimal"
                     aria-invalid={faultOf(c, rule) !== undefined}
                     id={`cell-${i}-${j}`}

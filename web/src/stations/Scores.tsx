@@ -8,11 +8,14 @@ import { Ticks } from "./scores/Ticks";
 import { type Room, useSheet } from "./scores/useSheet";
 import { byOneKey, number, type View } from "./scores/words";
 
+const KEYS = ["tick", "move"] as const;
+
 /** A sheet of ticks becomes the published number, or the reason why there is none. */
 export function Scores({ episode, today }: { episode: string; today: string }) {
   const room = useSheet(episode, today);
   useKeys(
     (e) => room.view !== undefined && (tick(e.key, room) || move(e.key, room)),
+    KEYS,
   );
   const { page, view, views } = room;
   if (!page.data || !view) return <Pending query={page} />;

@@ -1,16 +1,21 @@
 import Button from "antd/es/button";
+import Form from "antd/es/form";
+import Input from "antd/es/input";
 import { useState } from "react";
 import { api, ask } from "../app/client";
 import { ProblemNote } from "../app/parts";
 import { t } from "../app/wording";
 
-export function SignIn({ onDone }: { onDone: () => void }) {
-  const [login, setLogin] = useState("");
-  const [password, setPassword] = useState("");
+interface Typed {
+  login?: string;
+  password?: string;
+}
+
+/** Name and password. */
+export function SignInForm({ onDone }: { onDone: () => void }) {
   const [error, setError] = useState<unknown>();
   const [busy, setBusy] = useState(false);
-  const submit = async (e: React.FormEvent) => {
-    e.preventDefault();
+  const submit = async ({ login = "", password = "" }: Typed) => {
     setBusy(true);
     setError(undefined);
     try {
@@ -22,6 +27,27 @@ export function SignIn({ onDone }: { onDone: () => void }) {
       setBusy(false);
     }
   };
+  return (
+    <Form<Typed>
+      layout="vertical"
+      requiredMark={false}
+      onFinish={(typed) => void submit(typed)}
+    >
+      <ProblemNote error={error} />
+      <Form.Item name="login" label={t("sign-in-name")}>
+        <Input autoComplete="username" autoFocus />
+      </Form.Item>
+      <Form.Item name="password" label={t("sign-in-password")}>
+        <Input.Password autoComplete="current-password" />
+      </Form.Item>
+      <Button type="primary" htmlType="submit" loading={busy} id="sign-in">
+        {t("sign-in")}
+      </Button>
+    </Form>
+  );
+}
+
+export function SignIn({ onDone }: { onDone: () => void }) {
   return (
     <main className="signin bare">
       <div className="left">
@@ -58,35 +84,10 @@ export function SignIn({ onDone }: { onDone: () => void }) {
         </svg>
         <p className="size-15">{t("caution")}</p>
       </div>
-      <form onSubmit={(e) => void submit(e)}>
+      <div className="signin-form">
         <h2>{t("sign-in-title")}</h2>
-        <ProblemNote error={error} />
-        <label className="field">
-          {t("sign-in-name")}
-          <input
-            className="native"
-            id="login"
-            autoComplete="username"
-            value={login}
-            onChange={(e) => setLogin(e.target.value)}
-            autoFocus
-          />
-        </label>
-        <label className="field">
-          {t("sign-in-password")}
-          <input
-            className="native"
-            id="password"
-            type="password"
-            autoComplete="current-password"
-            value={password}
-            onChange={(e) => setPassword(e.target.value)}
-          />
-        </label>
-        <Button type="primary" htmlType="submit" loading={busy} id="sign-in">
-          {t("sign-in")}
-        </Button>
-      </form>
+        <SignInForm onDone={onDone} />
+      </div>
     </main>
   );
 }

@@ -1,15 +1,17 @@
 import { useQueryClient } from "@tanstack/react-query";
-import { useState } from "react";
+import Collapse from "antd/es/collapse";
 import type { Schemas } from "../app/client";
-import { t } from "../app/wording";
+import { shortDate, t } from "../app/wording";
 import { Flags } from "./story/Flags";
 import { Happened } from "./story/Happened";
 import { Injections } from "./story/Injections";
 import { Limits } from "./story/Limits";
+import { Folded } from "./story/Rest";
 import { Shoulders } from "./story/Shoulders";
 
 type Page = Schemas["StoryPage"];
 
+/** The story in the order of talk; what has a default is folded, with what holds in one line. */
 export function Story({
   episode,
   page,
@@ -20,12 +22,16 @@ export function Story({
   today: string;
 }) {
   const queries = useQueryClient();
-  const [saved, setSaved] = useState(0);
   const keep = (next: Page) => {
     queries.setQueryData(["story", episode], next);
     for (const key of ["reading", "visit", "ranges", "program", "day-list"])
       void queries.invalidateQueries({ queryKey: [key] });
   };
+  const again = () =>
+    void queries.invalidateQueries({ queryKey: ["story", episode] });
+  const dated = [...page.injections, ...page.imaging];
+  const newest = dated.at(-1);
+  const standing = page.limits.filter((l) => !l.ended_on).length;
   return (
     <>
       <div className="page-head">
@@ -34,26 +40,86 @@ export function Story({
       </div>
       <Flags episode={episode} page={page} keep={keep} today={today} />
       <Happened
-        key={page.rev}
-        saved={saved === page.rev}
-        onSaved={setSaved}
         episode={episode}
         page={page}
         keep={keep}
         today={today}
+        onStale={again}
       />
-      <Injections
-        episode={episode}
-        injections={page.injections}
-        imaging={page.imaging}
-        today={today}
-        onKept={() => {
-          for (const key of ["story", "program", "visit"])
-            void queries.invalidateQueries({ queryKey: [key] });
-        }}
+      <Collapse
+        ghost
+        className="rest above-18"
+        defaultActiveKey={
+          page.story.start === "surgery" || standing > 0 ? ["limits"] : []
+        }
+        items={[
+          {
+            key: "limits",
+            forceRender: true,
+            label: (
+              <Folded
+                fold="limits"
+                title={t("limits-title")}
+                says={
+                  standing === 0
+                    ? t("folded-none")
+                    : t("folded-limits", { n: standing })
+                }
+              />
+            ),
+            children: (
+              <Limits episode={episode} page={page} keep={keep} today={today} />
+            ),
+          },
+          {
+            key: "injections",
+            label: (
+              <Folded
+                fold="injections"
+                title={t("folded-injections")}
+                says={
+                  newest
+                    ? t("folded-dated", {
+                        n: dated.length,
+                        when: shortDate(newest.on),
+                      })
+                    : t("folded-none")
+                }
+              />
+            ),
+            children: (
+              <Injections
+                episode={episode}
+                injections={page.injections}
+                imaging={page.imaging}
+                today={today}
+                onKept={() => {
+                  for (const key of ["story", "program", "visit"])
+                    void queries.invalidateQueries({ queryKey: [key] });
+                }}
+              />
+            ),
+          },
+          {
+            key: "shoulders",
+            label: (
+              <Folded
+                fold="shoulders"
+                title={t("shoulders-title")}
+                says={t("folded-shoulders", { n: page.head.episodes.length })}
+              />
+            ),
+            children: (
+              <Shoulders
+                page={page}
+                episode={episode}
+                today={today}
+                keep={keep}
+              />
+            ),
+          },
+        ]}
       />
-      <Limits episode={episode} page={page} keep={keep} today={today} />
-      <Shoulders page={page} episode={episode} today={today} keep={keep} />
     </>
   );
 }

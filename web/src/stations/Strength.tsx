@@ -8,6 +8,8 @@ import { Push } from "./strength/Push";
 import { Table } from "./strength/Table";
 import { usePushes } from "./strength/usePushes";
 
+const KEYS = ["force", "other", "undo", "move"] as const;
+
 /** Three pushes a side, typed or measured; mean, steadiness, moment, symmetry. */
 export function Strength({
   episode,
@@ -30,7 +32,7 @@ export function Strength({
     else if (e.key === "ArrowUp") room.move(-1);
     else return false;
     return true;
-  });
+  }, KEYS);
   const { data } = room.room;
   if (!data || !room.test) return <Pending query={room.room} />;
   return (

@@ -139,7 +139,7 @@ export function Visit({ episode }: { episode: string }) {
           onError={setError}
         />
       )}
-      <Note episode={episode} most={noteMost} post={post} />
+      <Note most={noteMost} post={post} />
       <p className="soft small num">{clock(view.clock)}</p>
     </>
   );

@@ -4,6 +4,7 @@ use super::log::LogIndex;
 use crate::calendar::EpisodeDay;
 use crate::facts::SurgeonLimit;
 use crate::knowledge::Knowledge;
+use crate::mechanics::Attitude;
 use crate::rules::Rules;
 
 /// What the check looks at besides the exercise.
@@ -41,6 +42,8 @@ pub struct CheckContext<'a> {
     pub injected_day: Option<EpisodeDay>,
     /// General health in which quick work needs a reason, by id.
     pub quick_caution: Option<&'a str>,
+    /// What is on record of general health, by id.
+    pub health: &'a [String],
     /// True when a plan is judged: what waits for a gate is planned, and runs only once the gate is passed.
     pub planning: bool,
 }
@@ -71,7 +74,16 @@ impl<'a> CheckContext<'a> {
             kit,
             injected_day: None,
             quick_caution: None,
+            health: &[],
             planning: true,
         }
+    }
+
+    /// What is on record that keeps this person from getting into an attitude, by id.
+    pub fn keeps_from(&self, attitude: Attitude) -> Option<&'a str> {
+        let rows = self.known.health.iter();
+        let mut kept =
+            rows.filter(|h| h.keeps_from.contains(&attitude) && self.health.contains(&h.id));
+        kept.next().map(|h| h.id.as_str())
     }
 }

@@ -304,6 +304,7 @@ pub(super) fn rung_below(
                 && ctx.rules.opening_phase(&e.id).is_some()
                 // What is not at hand is no way back.
                 && e.kit.iter().all(|item| ctx.kit.contains(item))
+                && ctx.keeps_from(e.attitude).is_none()
         })
         .filter(|e| {
             against(

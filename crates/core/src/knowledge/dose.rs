@@ -1,5 +1,6 @@
 //! How much of an exercise is done, how long that takes, and the range of it.
 
+use chrono::Weekday;
 use serde::{Deserialize, Serialize};
 
 /// How the sets of a session follow each other.
@@ -162,6 +163,18 @@ impl Dose {
     pub fn day_minutes(&self, pace: Pace) -> f64 {
         self.minutes(pace) * f64::from(self.times_per_day) * f64::from(self.days_per_week.min(7))
             / 7.0
+    }
+
+    /// Whether it is done on a day of the week: on the days it names, else on days spread evenly from Monday.
+    pub fn on_weekday(&self, weekday: Weekday) -> bool {
+        let place = weekday.num_days_from_monday();
+        match self.weekdays {
+            Some(days) => days.0[place as usize],
+            None => {
+                let many = self.days_per_week.min(7);
+                (0..many).any(|i| i * 7 / self.days_per_week.clamp(1, 7) == place)
+            }
+        }
     }
 
     /// Repetitions in a week.

@@ -2,6 +2,7 @@
 
 use super::raise::RaisedBy;
 use crate::confidence::Confidence;
+use crate::mechanics::Attitude;
 use serde::{Deserialize, Serialize};
 
 /// A publication that rows point at. All were recalled, not read: `recalled` says so.
@@ -199,6 +200,9 @@ pub struct HealthItem {
     /// A fall or a knock does more harm: quick work needs a reason.
     #[serde(default)]
     pub quick_caution: bool,
+    /// Attitudes that this person cannot get into: exercises done in them are not planned.
+    #[serde(default)]
+    pub keeps_from: Vec<Attitude>,
     /// Where the row comes from.
     pub source: String,
     /// How sure we are.

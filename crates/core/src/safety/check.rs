@@ -210,6 +210,13 @@ pub fn check_exercise(
             Reason::new("kit-missing").with("kit", missing.as_str()),
         );
     }
+    if let Some(health) = ctx.keeps_from(exercise.attitude) {
+        say(
+            Caution,
+            true,
+            Reason::new("attitude-cannot").with("health", health),
+        );
+    }
     if let Some(health) = ctx
         .quick_caution
         .filter(|_| exercise.hardest() >= Level::Ballistic)

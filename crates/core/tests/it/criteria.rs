@@ -1,12 +1,13 @@
 //! The language of gates, part by part, and the order of the lanes.
 
 use super::shoulder::*;
+use chrono::{Datelike, Weekday};
 use proptest::prelude::*;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::*;
 use ritorno_core::knowledge::{Comparison, Criterion, CriterionKind, LogEvent};
 use ritorno_core::lanes::{LaneName, lane};
-use ritorno_core::progress::{CriterionStatus as S, evaluate_gate};
+use ritorno_core::progress::{CriterionStatus as S, evaluate_gate, home_grid};
 use ritorno_core::rules::GateRule;
 use uuid::Uuid;
 
@@ -197,6 +198,57 @@ fn pain_above_the_mode_is_counted_and_pain_inside_it_is_not() {
         (status_of(&facts, ask(1.0)), status_of(&facts, ask(2.0))),
         (S::NotMet, S::Met)
     );
+}
+
+/// The week at home as a grid: what was planned on each day by the calendar's own rule, and what is known, kept apart.
+#[test]
+fn the_grid_of_the_week_tells_planned_rest_known_and_unknown_apart() {
+    let mut facts = shoulder(40);
+    pass(&mut facts, "to-protected-passive", 14);
+    let exercise = "assisted-elevation-lying-other-hand";
+    let mut dose = known().exercises[exercise].dose;
+    (dose.times_per_day, dose.days_per_week) = (2, 3);
+    facts.lines = vec![Line {
+        id: Uuid::now_v7(),
+        exercise: exercise.into(),
+        from_day: 36,
+        to_day: 60,
+        dose,
+        override_reason: None,
+        by_hand: false,
+    }];
+    let entry = |day: i32, fact| LogEntry {
+        id: Uuid::now_v7(),
+        on: on(day),
+        exercise: Some(exercise.into()),
+        fact,
+        remark: String::new(),
+    };
+    let did = |sessions| LogFact::Done {
+        sessions,
+        repetitions: 10,
+    };
+    facts.log = vec![
+        entry(36, did(1)),
+        entry(37, LogFact::LeftOut),
+        // A later word corrects the earlier one.
+        entry(37, did(2)),
+        entry(38, LogFact::LeftOut),
+    ];
+    let assessment = Assessment::new(known(), &facts).expect("a known pathway");
+    let grid = home_grid(&assessment.ctx(), &facts, 7);
+    assert_eq!(grid.days, (34..=40).map(on).collect::<Vec<_>>());
+    let [row] = grid.rows.as_slice() else {
+        panic!("one row: {:?}", grid.rows)
+    };
+    let done: Vec<Option<u32>> = row.cells.iter().map(|c| c.done).collect();
+    assert_eq!(done[2..], [Some(1), Some(2), Some(0), None, None]);
+    for (date, cell) in grid.days.iter().zip(&row.cells) {
+        // Three days of a week spread evenly from Monday: Monday, Wednesday, Friday.
+        let works = matches!(date.weekday(), Weekday::Mon | Weekday::Wed | Weekday::Fri);
+        let wanted = (*date >= on(36)).then_some(if works { 2 } else { 0 });
+        assert_eq!(cell.planned, wanted, "{date}");
+    }
 }
 
 #[test]

@@ -181,7 +181,8 @@ fn what_the_story_tells_changes_what_it_says_it_changes() {
                 || row.max_age_days.is_some()
                 || row.locked_arm
                 || row.starts_low
-                || row.quick_caution,
+                || row.quick_caution
+                || !row.keeps_from.is_empty(),
             "{} changes nothing",
             row.id
         );

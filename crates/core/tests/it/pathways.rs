@@ -8,10 +8,10 @@ use ritorno_core::facts::{
     Answer, Clearance, Facts, FlagAnswer, GatePass, OtherSide, Start, Story,
 };
 use ritorno_core::knowledge::{CriterionKind, Group, HealingClock, Level};
-use ritorno_core::mechanics::Arm;
+use ritorno_core::mechanics::{Arm, Attitude};
 use ritorno_core::plan::{Variant, what_if};
 use ritorno_core::rules::{Ceiling, Choices, Lock, Rules};
-use ritorno_core::safety::{Status, check_line};
+use ritorno_core::safety::{Status, check_exercise, check_line};
 use std::collections::BTreeSet;
 use uuid::Uuid;
 
@@ -469,6 +469,10 @@ fn any_case() -> impl Strategy<Value = Facts> {
                     .kit
                     .retain(|k| k == "table" || k == "towel" || k == "wall");
             }
+            if bits % 5 == 0 {
+                let cannot = known().health.iter().filter(|h| !h.keeps_from.is_empty());
+                facts.story.health.extend(cannot.map(|h| h.id.clone()));
+            }
             if bits % 7 == 0 {
                 facts.story.other_side = OtherSide::Operated;
             }
@@ -499,6 +503,8 @@ proptest! {
                 prop_assert!(exercise.demand.iter().all(|d| allowance.permits(d.group, d.level)), "{} on day {}", &line.exercise, day);
             }
             prop_assert!(exercise.kit.iter().all(|k| facts.story.kit.contains(k)), "{} needs {:?}", &line.exercise, &exercise.kit);
+            let barred = known().health.iter().filter(|h| facts.story.health.contains(&h.id));
+            prop_assert!(barred.into_iter().all(|h| !h.keeps_from.contains(&exercise.attitude)), "{} is done {:?}", &line.exercise, exercise.attitude);
             prop_assert!(exercise.hardest() < Level::Eccentric || line.dose.days_per_week <= 3);
         }
         // One rung of a ladder at a time.
@@ -531,11 +537,41 @@ proptest! {
         let days = [0, 20, 60, 100, 170];
         for exercise in known().exercises.values().step_by(7) {
             for day in days {
-                let blocked = |a: &Assessment| ritorno_core::safety::check_exercise(&a.ctx(), exercise, &exercise.dose, day).status == Status::Blocked;
+                let blocked = |a: &Assessment| check_exercise(&a.ctx(), exercise, &exercise.dose, day).status == Status::Blocked;
                 prop_assert!(!blocked(&loose) || blocked(&close), "{} on day {}", &exercise.id, day);
             }
         }
     }
+}
+
+/// Said once, obeyed everywhere: somebody who cannot kneel is given other work, and the rows that fall away say why.
+#[test]
+fn what_a_body_cannot_get_into_is_not_planned() {
+    let mut facts = somebody("subacromial-pain", 60, 2);
+    let kneels = |facts: &Facts| {
+        let assessment = Assessment::new(known(), facts).expect("known");
+        let ctx = assessment.ctx();
+        let all = known().exercises.values();
+        let said: Vec<&str> = (all)
+            .filter(|e| e.attitude == Attitude::HandsAndKnees)
+            .filter(|e| {
+                let verdict = check_exercise(&ctx, e, &e.dose, ctx.today);
+                let mut rules = verdict.findings.iter().map(|f| f.reason.rule.as_str());
+                rules.any(|rule| rule == "attitude-cannot")
+            })
+            .map(|e| e.id.as_str())
+            .collect();
+        said.len()
+    };
+    assert_eq!(kneels(&facts), 0);
+    facts.story.health = vec!["cannot-kneel".into()];
+    let all_fours = known().exercises.values();
+    assert_eq!(
+        kneels(&facts),
+        all_fours
+            .filter(|e| e.attitude == Attitude::HandsAndKnees)
+            .count()
+    );
 }
 
 #[test]

@@ -78,6 +78,8 @@ pub(crate) struct HealthChoice {
     starts_low: bool,
     /// Quick work needs a reason.
     quick_caution: bool,
+    /// It says what attitudes this person cannot get into.
+    keeps_from: bool,
 }
 
 /// An edit of a story.
@@ -170,6 +172,7 @@ pub(crate) fn page(
                 locked_arm: h.locked_arm,
                 starts_low: h.starts_low,
                 quick_caution: h.quick_caution,
+                keeps_from: !h.keeps_from.is_empty(),
             })
             .collect(),
         injections: noted(|fact| matches!(fact, ExamFact::Injection { .. })),

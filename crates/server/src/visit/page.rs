@@ -7,6 +7,7 @@ use actix_web::{HttpRequest, get, web};
 use chrono::NaiveDate;
 use ritorno_core::facts::{Line, Written};
 use ritorno_core::permission::Action;
+use ritorno_core::progress::{HomeGrid, home_grid};
 use ritorno_core::safety::scheduled_lines;
 use ritorno_core::visit::{VisitView, visit_view};
 use ritorno_store::episode::Loaded;
@@ -33,6 +34,8 @@ pub(crate) struct VisitPage {
     last_note: Option<NoteView>,
     /// Lines that run today.
     lines: Vec<Line>,
+    /// The last days at home, as many as the log shows.
+    home: HomeGrid,
     /// What was decided about exercises over the last fortnight, newest first.
     decided: Vec<DecidedView>,
 }
@@ -83,6 +86,7 @@ pub(super) fn show(gathered: Gathered) -> Result<web::Json<VisitPage>, ApiError>
     let facts = &loaded.facts;
     let assessment = gathered.opened.assess()?;
     let ctx = assessment.ctx();
+    let view = visit_view(&assessment);
     Ok(web::Json(VisitPage {
         name: format!(
             "{} {}",
@@ -92,7 +96,8 @@ pub(super) fn show(gathered: Gathered) -> Result<web::Json<VisitPage>, ApiError>
         side: facts.story.side,
         day0: facts.story.day0,
         today: facts.today,
-        view: visit_view(&assessment),
+        home: home_grid(&ctx, facts, view.log_days),
+        view,
         last_note: gathered.last_note.map(|n| NoteView {
             on: n.on,
             body: n.text,

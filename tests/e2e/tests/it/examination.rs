@@ -134,15 +134,15 @@ async fn an_unoperated_shoulder_comes_in_and_a_stiff_one_is_read_by_its_criterio
     let house = House::open("stiff", 1280, 900).await;
     house.sign_in().await;
     house.click("#new-patient").await;
-    house.fill("#given", "Ines").await;
-    house.fill("#family", "Morandel").await;
-    house.date("#birth", "1970-05-05").await;
-    house.browser.execute("const s=document.querySelector('#start');const set=Object.getOwnPropertyDescriptor(HTMLSelectElement.prototype,'value').set;set.call(s,'gradual');s.dispatchEvent(new Event('change',{bubbles:true}))", vec![]).await.expect("chosen");
-    house.date("#day0", "2027-02-20").await;
+    house.fill("#new_given_name", "Ines").await;
+    house.fill("#new_family_name", "Morandel").await;
+    house.day("#new_birth", "5/5/1970").await;
+    house.segment("#new_start", "By itself").await;
+    house.day("#new_day0", "20 2 27").await;
     house.click("#save-patient").await;
     house.see("#flags").await;
     house
-        .until("document.querySelector('#story-start').value === 'gradual'")
+        .until("document.querySelector('#story_start .ant-segmented-item-selected')?.innerText === 'By itself'")
         .await;
     house.keys("gp").await;
     house.see("#no-pathway").await;

@@ -62,6 +62,15 @@ async fn sent(house: &House) -> u64 {
         .unwrap_or(0)
 }
 
+/// Opens what is folded of the story.
+async fn unfold(house: &House) {
+    house.see("#save-story").await;
+    for fold in ["time", "body"] {
+        house.click(&format!("[data-fold={fold}]")).await;
+    }
+    house.see("#mass-kg").await;
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn numbers_of_the_story_and_of_limits_come_back() {
     let house = House::open("numbers", 1280, 1000).await;
@@ -70,7 +79,7 @@ async fn numbers_of_the_story_and_of_limits_come_back() {
     let episode = house.open_patient("Falanga").await;
     let story = format!("/e/{episode}/story");
     listen(&house, &story).await;
-    house.see("#mass-kg").await;
+    unfold(&house).await;
     if house.value("!document.querySelector('.task-row')").await == Value::Bool(true) {
         house.click("#add-task").await;
         house
@@ -114,6 +123,7 @@ async fn numbers_of_the_story_and_of_limits_come_back() {
         took(&house, part).await;
     }
     listen(&house, &story).await;
+    unfold(&house).await;
     for (css, _, _, shown, _) in &fields {
         shows(&house, css, shown).await;
     }

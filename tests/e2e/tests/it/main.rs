@@ -1,5 +1,6 @@
 //! The interface as a person meets it.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
+mod drafts;
 mod examination;
 mod fields;
 mod keys;
@@ -10,6 +11,7 @@ mod program;
 mod reasons;
 mod scores;
 mod screens;
+mod shell;
 mod timeline;
 mod trouble;
 mod whole_story;

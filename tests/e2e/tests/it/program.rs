@@ -184,6 +184,9 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
     house.says("version 2").await;
     house.goto("/").await;
     house.click("#new-patient").await;
-    house.until("[...document.querySelectorAll('#pathway option')].some(o => o.innerText === 'Anterior, our way')").await;
+    house.fill("#new_pathway", "our way").await;
+    house
+        .until("[...document.querySelectorAll('.ant-select-dropdown [data-value]')].some(o => o.innerText === 'Anterior, our way')")
+        .await;
     house.close().await;
 }

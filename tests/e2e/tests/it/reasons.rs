@@ -87,6 +87,7 @@ async fn a_roof_pathway_is_challenged_in_a_stiff_shoulder_and_kept_with_a_reason
     house.until("!location.search.includes('short')").await;
     // An injection is part of the story.
     house.goto(&format!("/e/{episode}/story")).await;
+    house.click("[data-fold=injections]").await;
     house.see("#injection-on").await;
     house.close().await;
 }
@@ -110,9 +111,7 @@ async fn a_release_after_a_breach_excuses_nothing_and_a_measurement_inside_close
     house.says("6° over the surgeon’s limit of 120°").await;
     // The surgeon lets go of the limit today: what was above it stays above it.
     house.goto(&format!("/e/{episode}/story")).await;
-    house
-        .click("#limit-quantity option[value='passive-elevation']")
-        .await;
+    house.choose("#limit-quantity", "passive-elevation").await;
     house.fill("#limit-ceiling", "140").await;
     house.click("#limit-release").await;
     house.click("#add-limit").await;

@@ -54,7 +54,7 @@ async fn a_sheet_is_ticked_by_keyboard_and_a_lift_is_measured() {
         .await;
     house.keys("gr").await;
     house.click("#compare-open").await;
-    house.until("document.querySelectorAll('#compare tr[data-subject=range]').length > 0 && document.querySelectorAll('#compare select option').length >= 2").await;
+    house.until("document.querySelectorAll('#compare tr[data-subject=range]').length > 0 && document.querySelectorAll('#compare .choose').length === 2").await;
     house.until("document.querySelector('#compare tr[data-subject=score]').innerText.includes('QuickDASH')").await;
     house.close().await;
 }

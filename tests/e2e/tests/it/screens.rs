@@ -31,7 +31,7 @@ async fn no_screen_has_a_serious_accessibility_fault() {
             .map(|f| format!("decisions: {f}")),
     );
     house.click("#new-patient").await;
-    house.see("#given").await;
+    house.see("#new_given_name").await;
     faults.extend(
         house
             .accessibility_faults()

@@ -58,12 +58,14 @@ async fn a_wrong_entry_is_taken_back_a_shoulder_is_added_and_an_episode_ends() {
     house.says("said by somebody else").await;
     // A second shoulder has a clock of its own; each sees the other.
     house.goto(&format!("/e/{episode}/story")).await;
+    house.click("[data-fold=shoulders]").await;
     house.click("#add-shoulder").await;
     house.fill("#another-mechanism", "caught the rope").await;
     house.click("#save-shoulder").await;
     house
         .until(&format!("!location.pathname.includes('{episode}')"))
         .await;
+    house.click("[data-fold=shoulders]").await;
     house
         .see("#shoulders tr[data-episode]:nth-of-type(2)")
         .await;

@@ -21,7 +21,7 @@ async fn an_edit_made_meanwhile_is_not_overwritten_and_nothing_typed_is_lost() {
     house.sign_in().await;
     let episode = house.open_patient("Brera").await;
     house.goto(&format!("/e/{episode}/story")).await;
-    house.see("#story-note").await;
+    house.see("#story_note").await;
     let path = format!("/api/episodes/{episode}/story");
     let read = "const [p,done]=arguments;fetch(p).then(r=>r.json()).then(page=>{page.story.work='bookbinder, three days a week';done(JSON.stringify({rev:page.rev,story:page.story}))})";
     let body = house
@@ -35,12 +35,12 @@ async fn an_edit_made_meanwhile_is_not_overwritten_and_nothing_typed_is_lost() {
     );
 
     house
-        .fill("#story-note", "Sleeps through since Thursday")
+        .fill("#story_note", "Sleeps through since Thursday")
         .await;
     house.click("#save-story").await;
     house.says("Somebody changed this in the meantime").await;
     let kept = house
-        .see("#story-note")
+        .see("#story_note")
         .await
         .prop("value")
         .await
@@ -55,6 +55,7 @@ async fn a_flag_in_mid_program_pauses_it_until_an_action_is_on_record() {
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     house.goto(&format!("/e/{episode}/story")).await;
+    house.click("#flag-questions summary").await;
     house
         .click("#flags .flag-row [aria-label^='Fever'] .yes")
         .await;
@@ -130,14 +131,14 @@ async fn what_was_not_given_is_asked_for_and_never_assumed() {
     let house = House::open("missing", 1280, 900).await;
     house.sign_in().await;
     house.click("#new-patient").await;
-    house.fill("#given", "Ines").await;
-    house.fill("#family", "Morandi").await;
+    house.fill("#new_given_name", "Ines").await;
+    house.fill("#new_family_name", "Morandi").await;
     house.click("#save-patient").await;
     house
-        .until("document.querySelectorAll('.ant-modal .field.faulty').length === 2")
+        .until("document.querySelectorAll('.ant-modal .ant-form-item-has-error').length === 2")
         .await;
     let kept = house
-        .see("#given")
+        .see("#new_given_name")
         .await
         .prop("value")
         .await

@@ -10,16 +10,16 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
 
     // A wrong entry keeps what was typed and names field and limit.
     house.click("#new-patient").await;
-    house.fill("#given", "Tebaldo").await;
-    house.date("#birth", "1979-05-12").await;
-    house.date("#day0", "2027-01-22").await;
-    house.fill("#work", "stage rigger").await;
-    house.fill("#mechanism", "A swinging truss").await;
+    house.fill("#new_given_name", "Tebaldo").await;
+    house.day("#new_birth", "12 5 79").await;
+    house.day("#new_day0", "22.1.27").await;
+    house.fill("#new_work", "stage rigger").await;
+    house.fill("#new_mechanism", "A swinging truss").await;
     house.click("#save-patient").await;
     house.says("must not be empty").await;
     assert_eq!(
         house
-            .see("#given")
+            .see("#new_given_name")
             .await
             .prop("value")
             .await
@@ -27,20 +27,18 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
             .as_deref(),
         Some("Tebaldo")
     );
-    house.fill("#family", "Quarnero").await;
+    house.fill("#new_family_name", "Quarnero").await;
     house.click("#save-patient").await;
 
     // Story: red flags first; the surgeon's limits; clearance, health, sling.
     house.says("Not asked is not no").await;
     house.click("#all-no").await;
     house.says("all asked").await;
-    house.date("#clearance", "2027-01-22").await;
+    house.day("#story_clearance", "22 jan 2027").await;
     house.click("#save-story").await;
     house.says("5 wk 3 d (day 38)").await;
     for (quantity, ceiling) in [("passive-elevation", "120"), ("passive-er-side", "30")] {
-        house
-            .click(&format!("#limit-quantity option[value='{quantity}']"))
-            .await;
+        house.choose("#limit-quantity", quantity).await;
         house.fill("#limit-ceiling", ceiling).await;
         house.click("#add-limit").await;
         house.says(&format!("up to {ceiling}")).await;
@@ -63,12 +61,12 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
 
     // A note that contradicts a "no".
     house
-        .fill("#story-note", "Fell on the stairs last week")
+        .fill("#story_note", "Fell on the stairs last week")
         .await;
     house.click("#save-story").await;
     house.says("Asked about this?").await;
     // Words that are taken out again are still asked about: one key.
-    house.fill("#story-note", "").await;
+    house.fill("#story_note", "").await;
     house.click("#save-story").await;
     house.says("Fell on the stairs last week").await;
     house
@@ -147,8 +145,9 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
         .await;
     house.fill("#dose-sets", "0\t").await;
     house.says("Between 1 and 10").await;
+    house.fill("#candidate", "side-lying outward").await;
     house
-        .click("#candidate option[value='external-rotation-side-lying-weight']")
+        .click(".ant-select-dropdown [data-value='external-rotation-side-lying-weight']")
         .await;
     house.click("#add-line").await;
     house.says("1 line is blocked by the safety check").await;

@@ -1,3 +1,6 @@
+import { Field } from "../../app/parts";
+import Checkbox from "antd/es/checkbox";
+import { Choose } from "../../app/Choose";
 import Button from "antd/es/button";
 import { Link } from "react-router";
 import { NumberField } from "../../app/NumberField";
@@ -59,32 +62,29 @@ export function SetUp({ load, card }: { load: Load; card: Card }) {
       <div className="setup">
         {weight && <SetUpNumber load={load} name="weight_kg" />}
         {elastic && (
-          <label className="field">
-            {t("bench-elastic")}
-            <select
-              className="native"
+          <Field label={t("bench-elastic")} name="level">
+            <Choose
               id="bench-level"
-              value={shown.level ?? 1}
-              onChange={(e) => load.change({ level: Number(e.target.value) })}
-            >
-              {[1, 2, 3, 4, 5, 6].map((l) => (
-                <option key={l} value={l}>
-                  {t("bench-level", { level: l })}
-                </option>
-              ))}
-            </select>
-          </label>
+              className="w-128"
+              aria-label={t("bench-elastic")}
+              value={String(shown.level ?? 1)}
+              onChange={(l) => load.change({ level: Number(l) })}
+              options={[1, 2, 3, 4, 5, 6].map((l) => ({
+                value: String(l),
+                label: t("bench-level", { level: l }),
+              }))}
+            />
+          </Field>
         )}
         {elastic && <SetUpNumber load={load} name="distance_m" />}
         {elastic && (
-          <label className="tick">
-            <input
-              type="checkbox"
-              checked={shown.doubled ?? false}
-              onChange={(e) => load.change({ doubled: e.target.checked })}
-            />{" "}
+          <Checkbox
+            className="tall"
+            checked={shown.doubled ?? false}
+            onChange={(e) => load.change({ doubled: e.target.checked })}
+          >
             {t("bench-double")}
-          </label>
+          </Checkbox>
         )}
         <SetUpNumber load={load} name="mass_kg" />
         <SetUpNumber load={load} name="height_m" />

@@ -1,3 +1,4 @@
+import Slider from "antd/es/slider";
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { useEffect, useMemo, useRef } from "react";
@@ -64,14 +65,12 @@ export function Stage({
             {t(playing ? "bench-stop" : "bench-play")}
           </Button>
         )}
-        <input
-          type="range"
-          min="0"
-          max="100"
+        <Slider
+          className="grow"
           value={at}
-          aria-label={t("bench-along")}
-          className="grow slider"
-          onChange={(e) => motion.put(Number(e.target.value))}
+          tooltip={{ open: false }}
+          ariaLabelForHandle={t("bench-along")}
+          onChange={motion.put}
         />
       </p>
       <p className="flush below-4">{exercise(id, "start")}</p>

@@ -4,6 +4,8 @@ import { useKeys } from "../../app/keys";
 /** Seconds the path takes one way on the screen. */
 const WAY_MS = 2_000;
 
+const KEYS = ["motion", "motion-play"] as const;
+
 /** Where along the path the figure stands, in percent: moved by hand, by keys, or by itself. */
 export function useMotion() {
   const [at, setAt] = useState(100);
@@ -30,7 +32,7 @@ export function useMotion() {
     else if (e.key === " ") setPlaying((p) => !p);
     else return false;
     return true;
-  });
+  }, KEYS);
   return { at, put, playing, play: () => setPlaying((p) => !p) };
 }
 

@@ -1,34 +1,10 @@
 import { Link } from "react-router";
-import { attr, nameOf, t } from "../../app/wording";
+import { nameOf, t } from "../../app/wording";
 import type { Exam } from "./useExam";
 import { opposite } from "./words";
 
-const KEYS = [
-  "answer",
-  "number",
-  "could-not",
-  "same-as-other",
-  "repeat",
-  "neck",
-  "other",
-  "full",
-  "variant",
-  "undo",
-  "move",
-] as const;
-
-/** Short or full plan, which side, and the keys. */
-export function Bar({
-  exam,
-  episode,
-  keys,
-  onKeys,
-}: {
-  exam: Exam;
-  episode: string;
-  keys: boolean;
-  onKeys: () => void;
-}) {
+/** Short or full plan, and which side. */
+export function Bar({ exam, episode }: { exam: Exam; episode: string }) {
   const complaint = exam.page.data?.story.complaint;
   return (
     <>
@@ -64,23 +40,7 @@ export function Bar({
         ) : (
           <Link to={`/e/${episode}/story`}>{t("examine-no-complaint")}</Link>
         )}
-        <button
-          className="plain soft push-right"
-          aria-expanded={keys}
-          onClick={onKeys}
-        >
-          <kbd>?</kbd> {t("keys")}
-        </button>
       </div>
-      {keys && (
-        <div className="notice keys" id="keys">
-          {KEYS.map((k) => (
-            <span key={k}>
-              <kbd>{attr(`key-${k}`, "key")}</kbd> {t(`key-${k}`)}
-            </span>
-          ))}
-        </div>
-      )}
     </>
   );
 }

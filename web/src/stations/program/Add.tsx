@@ -1,5 +1,6 @@
 import Button from "antd/es/button";
 import { useState } from "react";
+import { Choose } from "../../app/Choose";
 import type { Schemas } from "../../app/client";
 import { nameOf, t } from "../../app/wording";
 
@@ -16,28 +17,27 @@ export function Add({
     <section className="block no-print above-18">
       <h2>{t("program-add")}</h2>
       <div className="row w-760">
-        <select
+        <Choose
           id="candidate"
-          className="native grow"
+          className="grow"
           aria-label={t("program-add")}
-          value={adding}
-          onChange={(e) => setAdding(e.target.value)}
-        >
-          <option value="">{t("program-choose")}</option>
-          {[...new Set(candidates.map((c) => c.ladder))].map((ladder) => (
-            <optgroup key={ladder} label={nameOf("ladder", ladder)}>
-              {candidates
+          placeholder={t("program-choose")}
+          value={adding || null}
+          onChange={setAdding}
+          options={[...new Set(candidates.map((c) => c.ladder))].map(
+            (ladder) => ({
+              label: nameOf("ladder", ladder),
+              options: candidates
                 .filter((c) => c.ladder === ladder)
                 .sort((a, b) => a.rung - b.rung)
-                .map((c) => (
-                  <option key={c.exercise} value={c.exercise}>
-                    {c.rung}. {nameOf("exercise", c.exercise)} (
-                    {t(`verdict-${c.today.status}`)})
-                  </option>
-                ))}
-            </optgroup>
-          ))}
-        </select>
+                .map((c) => ({
+                  value: c.exercise,
+                  label: `${c.rung}. ${nameOf("exercise", c.exercise)} (${t(`verdict-${c.today.status}`)})`,
+                  also: nameOf("ladder", ladder),
+                })),
+            }),
+          )}
+        />
         <Button
           id="add-line"
           disabled={!adding}

@@ -1,10 +1,11 @@
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { useState } from "react";
+import { Choose } from "../../app/Choose";
 import { api, ask, newId, type Schemas } from "../../app/client";
 import { useFaulty } from "../../app/faulty";
 import { NumberField } from "../../app/NumberField";
-import { Pending, ProblemNote } from "../../app/parts";
+import { Field, Pending, ProblemNote } from "../../app/parts";
 import { capital, nameOf, t, withUnit } from "../../app/wording";
 import { PlanChart } from "../../pictures/PlanChart";
 
@@ -150,40 +151,35 @@ function Asked({
   return (
     <div className="whatif-form">
       {story.questions.slice(0, 6).map((q) => (
-        <label className="field" key={q.id}>
-          {nameOf("question", q.id)}
-          <select
-            className="native"
+        <Field key={q.id} label={nameOf("question", q.id)} name={q.id}>
+          <Choose
             id={`what-${q.id}`}
+            aria-label={nameOf("question", q.id)}
             value={form.schools[q.id] ?? q.holds}
-            onChange={(e) =>
-              set({ schools: { ...form.schools, [q.id]: e.target.value } })
+            onChange={(school) =>
+              set({ schools: { ...form.schools, [q.id]: school } })
             }
-          >
-            {q.schools.map((s) => (
-              <option key={s.id} value={s.id}>
-                {nameOf("school", s.id)}
-              </option>
-            ))}
-          </select>
-        </label>
+            options={q.schools.map((s) => ({
+              value: s.id,
+              label: nameOf("school", s.id),
+            }))}
+          />
+        </Field>
       ))}
       {number("minutes", t("minutes-per-day"), "minutes_per_day")}
       {number("missed", t("what-missed"), "missed_days")}
-      <label className="field">
-        {t("what-limit")}
-        <select
-          className="native"
+      <Field label={t("what-limit")} name="quantity">
+        <Choose
+          id="what-quantity"
+          aria-label={t("what-limit")}
           value={form.quantity}
-          onChange={(e) => set({ quantity: e.target.value })}
-        >
-          {story.dials.map((d) => (
-            <option key={d.quantity} value={d.quantity}>
-              {capital(nameOf("short", d.quantity))}
-            </option>
-          ))}
-        </select>
-      </label>
+          onChange={(quantity) => set({ quantity })}
+          options={story.dials.map((d) => ({
+            value: d.quantity,
+            label: capital(nameOf("short", d.quantity)),
+          }))}
+        />
+      </Field>
       {number("ceiling", t("what-ceiling"), {
         min: dial?.min ?? -180,
         max: dial?.max ?? 200,

@@ -1,10 +1,14 @@
-import { useCallback, useRef, useState } from "react";
+import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
+import { useDraft as useKept, useDraftKey } from "../../app/drafts";
 
 type View = Schemas["PlanChart"];
 type Line = Schemas["Line"];
 
-/** What lies on the desk: the plan chart as edited, judged by the server at every step, with undo and redo. */
+/**
+ * What lies on the desk: the plan chart as edited, judged by the server at every step, with undo and redo. Its lines are
+ * kept in the browser, and lie there again after a reload.
+ */
 export function useDraft(
   episode: string,
   saved: View | undefined,
@@ -16,6 +20,17 @@ export function useDraft(
   const [error, setError] = useState<unknown>();
   const [took, setTook] = useState<number>();
   const turn = useRef(0);
+  const recorded = useMemo(
+    () => saved?.lines.map((l) => l.line) ?? [],
+    [saved],
+  );
+  const key = useDraftKey("program");
+  // Before the record is there, nothing can be laid on top of it.
+  const kept = useKept<Line[]>(saved ? key : "", {
+    value: recorded,
+    rev,
+  });
+  const { set: hold } = kept;
   const view = draft ?? saved;
   const lines = view?.lines.map((l) => l.line) ?? [];
   const judge = useCallback(
@@ -33,6 +48,7 @@ export function useDraft(
         // An answer that was overtaken by a later edit is not shown.
         if (mine === turn.current) {
           setDraft(checked);
+          hold(next);
           setTook(performance.now() - began);
         }
         return true;
@@ -41,8 +57,16 @@ export function useDraft(
         return false;
       }
     },
-    [episode, rev],
+    [episode, rev, hold],
   );
+  // What was left on the desk is judged anew: the day, the limits, the record may have moved on.
+  const waits = saved !== undefined && kept.dirty && draft === undefined;
+  const found = useRef<Line[]>(undefined);
+  useEffect(() => {
+    if (!waits || found.current === kept.value) return;
+    found.current = kept.value;
+    void judge(kept.value);
+  }, [waits, kept.value, judge]);
   const change = async (next: Line[]) => {
     const before = lines;
     if (await judge(next)) {
@@ -67,6 +91,24 @@ export function useDraft(
     view,
     lines,
     draft,
+    /** The same lines as the browser keeps them, beside what other windows hold. */
+    kept: {
+      ...kept,
+      take: async (other: Parameters<typeof kept.take>[0]) => {
+        await kept.take(other);
+        await judge(other.value);
+      },
+      settle: (...[clash, theirs]: Parameters<typeof kept.settle>) => {
+        kept.settle(clash, theirs);
+        if (theirs) void judge(clash.theirs as Line[]);
+      },
+      discard: () => {
+        kept.discard();
+        setDraft(undefined);
+        setPast([]);
+        setFuture([]);
+      },
+    },
     error,
     setError,
     took,
@@ -80,9 +122,11 @@ export function useDraft(
       setPast((p) => [...p, lines]);
       setFuture([]);
       setDraft(next);
+      hold(next.lines.map((l) => l.line));
     },
     clear: () => {
       turn.current++;
+      kept.discard();
       setDraft(undefined);
       setPast([]);
       setFuture([]);

@@ -13,6 +13,15 @@ interface Hands {
   rung: (line: string, step: number) => void;
 }
 
+const KEYS = [
+  "line-week",
+  "line-end",
+  "line-rung",
+  "line-remove",
+  "line-undo",
+  "zoom",
+] as const;
+
 /** Whether the line itself has the focus: a key that deletes is never taken from anywhere else on the page. */
 function onLine(e: KeyboardEvent): boolean {
   return (
@@ -47,7 +56,7 @@ export function useProgramKeys(hands: Hands) {
     } else if (e.key === "Escape") setSelected(undefined);
     else return false;
     return true;
-  });
+  }, KEYS);
   const desk = useRef(draft);
   useEffect(() => {
     desk.current = draft;

@@ -1,3 +1,4 @@
+import { Choose } from "../../app/Choose";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useState } from "react";
@@ -190,21 +191,16 @@ function Own({
         {t("own-set")}
       </Button>
       <span className="gap" />
-      <select
-        className="native w-150"
-
+      <Choose
+        className="w-150"
         aria-label={t("known-by")}
         value={by}
-        onChange={(e) => setBy(e.target.value as Schemas["Evidence"])}
-      >
-        {(["radiograph", "ultrasound", "mri", "operation"] as const).map(
-          (b) => (
-            <option key={b} value={b}>
-              {nameOf("by", b)}
-            </option>
-          ),
-        )}
-      </select>
+        onChange={(b) => setBy(b as Schemas["Evidence"])}
+        options={["radiograph", "ultrasound", "mri", "operation"].map((b) => ({
+          value: b,
+          label: nameOf("by", b),
+        }))}
+      />
       <Button
         size="small"
         onClick={() =>

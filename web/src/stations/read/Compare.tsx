@@ -1,3 +1,4 @@
+import { Choose } from "../../app/Choose";
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { useState } from "react";
@@ -71,31 +72,25 @@ function Table({
             <th key={which}>
               {t(`compare-${which}`)}
               <br />
-              <select
-                className="native w-140"
-
+              <Choose
+                className="w-150"
                 aria-label={t(`compare-${which}`)}
                 value={view[which] ?? ""}
-                onChange={(e) =>
+                onChange={(day) =>
                   onDays({
                     ...(view.before ? { before: view.before } : {}),
                     ...(view.now ? { now: view.now } : {}),
-                    [which]: e.target.value,
+                    [which]: day,
                   })
                 }
-              >
-                {view.days
+                options={view.days
                   .filter((d) =>
                     which === "before"
                       ? d < (view.now ?? "")
                       : d > (view.before ?? ""),
                   )
-                  .map((d) => (
-                    <option key={d} value={d}>
-                      {shortDate(d)}
-                    </option>
-                  ))}
-              </select>
+                  .map((d) => ({ value: d, label: shortDate(d) }))}
+              />
             </th>
           ))}
           <th />

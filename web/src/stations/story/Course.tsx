@@ -1,7 +1,13 @@
+import Form from "antd/es/form";
+import Input from "antd/es/input";
+import Segmented from "antd/es/segmented";
+import { Choose } from "../../app/Choose";
 import type { Schemas } from "../../app/client";
-import { Field } from "../../app/parts";
+import { DateInput } from "../../app/DateInput";
+import { Screened } from "../../app/Screened";
 import { nameOf, t } from "../../app/wording";
 import { day0Name, fits } from "../pathwayFits";
+import { heals } from "./asks";
 
 type Page = Schemas["StoryPage"];
 type Story = Schemas["Story"];
@@ -10,42 +16,27 @@ export interface FormPart {
   page: Page;
   story: Story;
   set: (part: Partial<Story>) => void;
-  error: unknown;
   today: string;
 }
 
-/** What happened, when, to which shoulder, and which pathway it follows. */
-export function Course({ page, story, set, error, today }: FormPart) {
+const STARTS = ["surgery", "injury", "gradual"] as const;
+const SLING = ["", "true", "false"] as const;
+const SLING_SAYS = ["not-asked", "sling-as-told", "sling-not"] as const;
+
+/** What happened and when: the beginning, the operation or the pathway, the words, and who let the shoulder go. */
+export function Course({ page, story, set, today }: FormPart) {
   const operated = story.start === "surgery";
   return (
-    <>
-      <Field
-        label={t(operated ? "procedure" : "pathway")}
-        name="story.pathway"
-        error={error}
-      >
-        <select
-          id="story-pathway"
-          value={story.pathway}
-          onChange={(e) =>
-            set({ pathway: e.target.value, modifiers: [], schools: {} })
-          }
-        >
-          {page.pathways
-            .filter((p) => fits(p.clock, story.start ?? "surgery"))
-            .map((p) => (
-              <option key={p.id} value={p.id}>
-                {p.title ?? nameOf("pathway", p.id)}
-              </option>
-            ))}
-        </select>
-      </Field>
-      <Field label={t("story-start")} name="story.start">
-        <select
-          id="story-start"
-          value={story.start}
-          onChange={(e) => {
-            const start = e.target.value as "surgery";
+    <div className="form">
+      <Form.Item label={t("story-start")} className="wide">
+        <Segmented
+          id="story_start"
+          value={story.start ?? "surgery"}
+          options={STARTS.map((value) => ({
+            value,
+            label: nameOf("start", value),
+          }))}
+          onChange={(start) =>
             set({
               start,
               modifiers: [],
@@ -54,97 +45,63 @@ export function Course({ page, story, set, error, today }: FormPart) {
                 start === "surgery"
                   ? "cuff-repair-small-medium"
                   : "no-operation",
-            });
-          }}
-        >
-          {(["surgery", "injury", "gradual"] as const).map((v) => (
-            <option key={v} value={v}>
-              {nameOf("start", v)}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label={t("story-complaint")} name="story.complaint">
-        <select
-          id="story-complaint"
-          value={story.complaint ?? ""}
-          onChange={(e) =>
-            set({
-              complaint:
-                e.target.value === "" ? null : (e.target.value as "raising"),
             })
           }
-        >
-          <option value="">{t("not-asked")}</option>
-          {(
-            [
-              "raising",
-              "weakness",
-              "slipping",
-              "stiffness",
-              "top",
-              "neck",
-            ] as const
-          ).map((v) => (
-            <option key={v} value={v}>
-              {nameOf("complaint", v)}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label={t("story-setting")} name="story.setting">
-        <select
-          value={story.setting}
-          onChange={(e) => set({ setting: e.target.value as "primary" })}
-        >
-          {(["primary", "specialist"] as const).map((v) => (
-            <option key={v} value={v}>
-              {nameOf("setting", v)}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label={t("story-other-side")} name="story.other_side">
-        <select
-          value={story.other_side}
-          onChange={(e) => set({ other_side: e.target.value as "sound" })}
-        >
-          {(
-            [
-              "not_known",
-              "sound",
-              "affected",
-              "operated",
-              "hypermobile",
-            ] as const
-          ).map((v) => (
-            <option key={v} value={v}>
-              {nameOf("other-side", v)}
-            </option>
-          ))}
-        </select>
-      </Field>
-      <Field label={t(day0Name(story.start))} name="story.day0" error={error}>
-        <input
-          type="date"
-          id="story-day0"
-          value={story.day0}
-          max={today}
-          onChange={(e) => set({ day0: e.target.value })}
         />
-      </Field>
-      <Field
-        label={t(story.start === "surgery" ? "operated-side" : "affected-side")}
-        name="story.side"
+      </Form.Item>
+      <Form.Item
+        label={t(operated ? "procedure" : "pathway")}
+        htmlFor="story_pathway"
+        className="two-wide"
       >
-        <select
-          value={story.side}
-          onChange={(e) => set({ side: e.target.value as "left" })}
-        >
-          <option value="right">{t("side-right")}</option>
-          <option value="left">{t("side-left")}</option>
-        </select>
-      </Field>
-    </>
+        <Choose
+          id="story_pathway"
+          value={story.pathway}
+          options={page.pathways
+            .filter((p) => fits(p.clock, story.start ?? "surgery"))
+            .map((p) => ({
+              value: p.id,
+              label: p.title ?? nameOf("pathway", p.id),
+            }))}
+          onChange={(pathway) => set({ pathway, modifiers: [], schools: {} })}
+        />
+      </Form.Item>
+      <Form.Item name="day0" label={t(day0Name(story.start))}>
+        <DateInput latest={today} required />
+      </Form.Item>
+      {heals(page, story) && (
+        <>
+          <Form.Item label={t("clearance")} htmlFor="story_clearance">
+            <DateInput
+              id="story_clearance"
+              latest={today}
+              value={story.clearance?.on ?? ""}
+              onChange={(on) =>
+                set({ clearance: on ? { role: "surgeon", on } : null })
+              }
+            />
+          </Form.Item>
+          <Form.Item label={t("sling-worn")} className="two-wide">
+            <Segmented
+              id="story_sling"
+              value={story.sling_worn == null ? "" : String(story.sling_worn)}
+              options={SLING.map((value, i) => ({
+                value: value as string,
+                label: t(SLING_SAYS[i] ?? ""),
+              }))}
+              onChange={(worn) =>
+                set({ sling_worn: worn === "" ? null : worn === "true" })
+              }
+            />
+          </Form.Item>
+        </>
+      )}
+      <Form.Item name="mechanism" label={t("mechanism")} className="wide">
+        <Input.TextArea autoSize={{ minRows: 1, maxRows: 5 }} maxLength={500} />
+      </Form.Item>
+      <div className="wide">
+        <Screened text={story.mechanism} />
+      </div>
+    </div>
   );
 }

@@ -1,5 +1,5 @@
 import Button from "antd/es/button";
-import DatePicker from "antd/es/date-picker";
+import { DateInput } from "../../app/DateInput";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
 import { useState } from "react";
@@ -300,11 +300,12 @@ function Answered({
         />
       ))}
       {f.may_stand && (
-        <DatePicker
+        <DateInput
+          className="w-190"
           aria-label={t("flag-may-stand")}
           placeholder={t("flag-may-stand")}
-          format="D MMM YYYY"
-          onChange={(date) => setUntil(date?.format("YYYY-MM-DD") ?? null)}
+          value={until}
+          onChange={(day) => setUntil(day === "" ? null : day)}
         />
       )}
       <Button

@@ -24,6 +24,7 @@ export function Flags({
   today: string;
 }) {
   const [error, setError] = useState<unknown>();
+  const [opened, setOpened] = useState(false);
   const saver = useSaver();
   const path = { params: { path: { id: episode } } };
   const send = async (work: () => Promise<Page>): Promise<boolean> => {
@@ -92,11 +93,24 @@ export function Flags({
             <span className="soft small">{t("flags-read-out")}</span>
           </p>
         )}
-        {page.flags
-          .filter((f) => f.asked)
-          .map((f) => (
-            <Question key={f.flag} flag={f} onAnswer={answer} />
-          ))}
+        <details open={missing.length > 0 || opened} id="flag-questions">
+          <summary
+            className="soft"
+            onClick={(e) => {
+              e.preventDefault();
+              setOpened(!opened);
+            }}
+          >
+            {t("flags-questions", {
+              count: page.flags.filter((f) => f.asked).length,
+            })}
+          </summary>
+          {page.flags
+            .filter((f) => f.asked)
+            .map((f) => (
+              <Question key={f.flag} flag={f} onAnswer={answer} />
+            ))}
+        </details>
       </div>
     </section>
   );

@@ -7,7 +7,20 @@ type Page = Schemas["StoryPage"];
 const flip = (list: string[], item: string, on: boolean) =>
   on ? [...list, item] : list.filter((i) => i !== item);
 
-/** General health that changes the plan, with what each changes. */
+const changes = (h: Page["health"][number]) =>
+  [
+    ...(h.strength_delay_weeks > 0
+      ? [t("health-delay", { weeks: h.strength_delay_weeks })]
+      : []),
+    ...(h.max_age_days != null
+      ? [t("health-ranges", { days: h.max_age_days })]
+      : []),
+    ...(h.locked_arm ? [t("health-locked-arm")] : []),
+    ...(h.starts_low ? [t("health-starts-low")] : []),
+    ...(h.quick_caution ? [t("health-quick-caution")] : []),
+  ].join(", ");
+
+/** General health that changes the plan, with what each changes; and what the body cannot get into, said once. */
 export function Health({
   page,
   chosen,
@@ -17,62 +30,56 @@ export function Health({
   chosen: string[];
   onChange: (items: string[]) => void;
 }) {
-  const changes = (h: Page["health"][number]) =>
-    [
-      ...(h.strength_delay_weeks > 0
-        ? [t("health-delay", { weeks: h.strength_delay_weeks })]
-        : []),
-      ...(h.max_age_days != null
-        ? [t("health-ranges", { days: h.max_age_days })]
-        : []),
-      ...(h.locked_arm ? [t("health-locked-arm")] : []),
-      ...(h.starts_low ? [t("health-starts-low")] : []),
-      ...(h.quick_caution ? [t("health-quick-caution")] : []),
-    ].join(", ");
+  const row = (h: Page["health"][number]) => (
+    <Checkbox
+      key={h.id}
+      id={`health-${h.id}`}
+      checked={chosen.includes(h.id)}
+      onChange={(e) => onChange(flip(chosen, h.id, e.target.checked))}
+    >
+      {nameOf("health", h.id)} <span className="soft small">{changes(h)}</span>
+    </Checkbox>
+  );
   return (
     <>
-      <h3 className="flush above-18 below-6">{t("health-title")}</h3>
       <div className="ticks">
-        {page.health.map((h) => (
-          <Checkbox
-            key={h.id}
-            checked={chosen.includes(h.id)}
-            onChange={(e) => onChange(flip(chosen, h.id, e.target.checked))}
-          >
-            {nameOf("health", h.id)}{" "}
-            <span className="soft small">{changes(h)}</span>
-          </Checkbox>
-        ))}
+        {page.health.filter((h) => !h.keeps_from).map(row)}
       </div>
       <p className="soft small above-4">{t("health-longest")}</p>
+      <h4 className="flush above-10 below-6">
+        {t("cannot-title")}{" "}
+        <span className="soft small">{t("cannot-lead")}</span>
+      </h4>
+      <div className="ticks" id="cannot">
+        {page.health.filter((h) => h.keeps_from).map(row)}
+      </div>
     </>
   );
 }
 
-/** What is at hand at home. */
-export function Kit({
-  kit,
+/** A list of ids of which some are so. */
+export function Some({
+  kind,
+  all,
   chosen,
   onChange,
 }: {
-  kit: string[];
+  kind: string;
+  all: readonly string[];
   chosen: string[];
   onChange: (items: string[]) => void;
 }) {
   return (
-    <>
-      <h3 className="flush above-14 below-6">{t("kit-title")}</h3>
-      <div className="ticks">
-        {kit.map((k) => (
-          <Checkbox
-            key={k}
-            checked={chosen.includes(k)}
-            onChange={(e) => onChange(flip(chosen, k, e.target.checked))}
-          >
-            {capital(nameOf("kit", k))}
-          </Checkbox>
-        ))}
-      </div>
-    </>
+    <div className="ticks">
+      {all.map((k) => (
+        <Checkbox
+          key={k}
+          checked={chosen.includes(k)}
+          onChange={(e) => onChange(flip(chosen, k, e.target.checked))}
+        >
+          {capital(nameOf(kind, k))}
+        </Checkbox>
+      ))}
+    </div>
   );
 }

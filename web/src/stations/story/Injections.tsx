@@ -1,11 +1,9 @@
 import Button from "antd/es/button";
-import DatePicker from "antd/es/date-picker";
 import Segmented from "antd/es/segmented";
-import dayjs from "dayjs";
 import { useState } from "react";
 import { Link } from "react-router";
-import type { Schemas } from "../../app/client";
-import { newId } from "../../app/client";
+import { newId, type Schemas } from "../../app/client";
+import { DateInput } from "../../app/DateInput";
 import { SaveMark, useEntries } from "../../app/entries";
 import { ProblemNote } from "../../app/parts";
 import { capital, nameOf, shortDate, t } from "../../app/wording";
@@ -47,10 +45,7 @@ export function Injections({
   };
   return (
     <section className="block" id="injections">
-      <h2>
-        {t("injection-title")}{" "}
-        <span className="soft small">{t("injection-lead")}</span>
-      </h2>
+      <p className="soft small">{t("injection-lead")}</p>
       <ProblemNote error={error} />
       <div className="sheet">
         <ul className="plainlist">
@@ -88,15 +83,14 @@ export function Injections({
               label: nameOf("injected", value),
             }))}
           />
-          <DatePicker
+          <DateInput
             id="injection-on"
             className="w-190"
             aria-label={t("injection-on")}
             placeholder={t("injection-on")}
-            format="D MMM YYYY"
-            maxDate={dayjs(today)}
-            value={on === "" ? null : dayjs(on)}
-            onChange={(day) => setOn(day?.format("YYYY-MM-DD") ?? "")}
+            latest={today}
+            value={on}
+            onChange={setOn}
           />
           <Button id="injection-keep" disabled={on === ""} onClick={record}>
             {t("injection-keep")}

@@ -1,12 +1,14 @@
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
-import DatePicker from "antd/es/date-picker";
-import dayjs from "dayjs";
 import { useState } from "react";
+import { Choose } from "../../app/Choose";
 import { api, ask, newId, type Schemas } from "../../app/client";
+import { DateInput } from "../../app/DateInput";
+import { DraftMark, DraftNotes } from "../../app/DraftNotes";
+import { useDraft, useDraftKey } from "../../app/drafts";
 import { SaveMark, useSaver } from "../../app/entries";
 import { useFaulty } from "../../app/faulty";
-import { NumberField } from "../../app/NumberField";
+import { KeptNumber } from "../../app/KeptNumber";
 import { faultAt, Field, missingFields, ProblemNote } from "../../app/parts";
 import { capital, nameOf, shortDate, t, withUnit } from "../../app/wording";
 
@@ -43,7 +45,8 @@ export function Limits({
     askAgain: null,
     release: false,
   };
-  const [form, setForm] = useState(empty);
+  const draft = useDraft(useDraftKey("limit"), { value: empty });
+  const { value: form, set: setForm } = draft;
   const [fresh, setFresh] = useState(0);
   const [error, setError] = useState<unknown>();
   const saver = useSaver();
@@ -78,7 +81,7 @@ export function Limits({
             }),
           ),
         );
-        setForm(empty);
+        draft.handedIn(form);
         setFresh((n) => n + 1);
       })
       .catch(setError);
@@ -106,30 +109,32 @@ export function Limits({
   };
   return (
     <section className="block" id="limits">
-      <h2>
-        {t("limits-title")}{" "}
-        <span className="soft small">{t("limits-lead")}</span>
-      </h2>
+      <p className="soft small">{t("limits-lead")}</p>
+      <DraftNotes
+        draft={draft}
+        says={(f) =>
+          `${capital(nameOf("quantity", f.quantity))}: ${f.ceiling ?? "–"}, ${f.floor ?? "–"}`
+        }
+      />
       <ProblemNote error={error} />
       <div className="sheet">
         <Written page={page} onEnd={(id) => void end(id)} />
         {page.limits.length === 0 && <p className="soft">{t("limits-none")}</p>}
         <div className="form above-12">
           <Field label={t("limit-movement")} name="quantity" error={error}>
-            <select
+            <Choose
               id="limit-quantity"
               value={form.quantity}
-              onChange={(e) => setForm({ ...form, quantity: e.target.value })}
-            >
-              {page.dials.map((d) => (
-                <option key={d.quantity} value={d.quantity}>
-                  {capital(nameOf("quantity", d.quantity))}
-                </option>
-              ))}
-            </select>
+              options={page.dials.map((d) => ({
+                value: d.quantity,
+                label: capital(nameOf("quantity", d.quantity)),
+              }))}
+              onChange={(quantity) => setForm({ ...form, quantity })}
+            />
           </Field>
-          <NumberField
+          <KeptNumber
             key={`ceiling-${fresh}`}
+            keep="limit-ceiling"
             id="limit-ceiling"
             label={t("limit-ceiling")}
             rule={range}
@@ -139,8 +144,9 @@ export function Limits({
             )}
             fault={faultAt(error, "ceiling")}
           />
-          <NumberField
+          <KeptNumber
             key={`floor-${fresh}`}
+            keep="limit-floor"
             id="limit-floor"
             label={t("limit-floor")}
             rule={range}
@@ -155,19 +161,17 @@ export function Limits({
             name={form.release ? "release.on" : "from"}
             error={error}
           >
-            <DatePicker
+            <DateInput
               id="limit-from"
-              format="D MMM YYYY"
-              allowClear={false}
-              value={dayjs(form.from)}
-              maxDate={dayjs(today)}
-              onChange={(date) =>
-                date && setForm({ ...form, from: date.format("YYYY-MM-DD") })
-              }
+              required
+              latest={today}
+              value={form.from}
+              onChange={(from) => setForm({ ...form, from })}
             />
           </Field>
-          <NumberField
+          <KeptNumber
             key={`ask-${fresh}`}
+            keep="limit-ask"
             id="limit-ask-again"
             label={t("limit-ask-again-day")}
             rule="until_day"
@@ -177,8 +181,9 @@ export function Limits({
             )}
             fault={faultAt(error, "ask_again_day")}
           />
-          <NumberField
+          <KeptNumber
             key={`until-${fresh}`}
+            keep="limit-until"
             id="limit-until"
             label={t("limit-until-day")}
             rule="until_day"
@@ -201,6 +206,7 @@ export function Limits({
           </Button>
           <SaveMark state={saver.state} />
         </div>
+        <DraftMark draft={draft} />
       </div>
     </section>
   );

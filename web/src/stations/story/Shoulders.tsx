@@ -1,9 +1,8 @@
 import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
-import DatePicker from "antd/es/date-picker";
+import { DateInput } from "../../app/DateInput";
 import Input from "antd/es/input";
 import Select from "antd/es/select";
-import dayjs from "dayjs";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ApiProblem, ask, newId, type Schemas } from "../../app/client";
@@ -102,8 +101,6 @@ function useHead() {
   return { saver, error, run };
 }
 
-const iso = (date: dayjs.Dayjs | null) => date?.format("YYYY-MM-DD") ?? "";
-
 /** Another shoulder, or a later operation of the same one. */
 function Another({ page, today }: Part) {
   const { saver, error, run } = useHead();
@@ -174,13 +171,12 @@ function Another({ page, today }: Part) {
           />
         </Field>
         <Field label={t(day0Name(start))} name="story.day0" error={error}>
-          <DatePicker
+          <DateInput
             id="another-day0"
-            format="D MMM YYYY"
-            allowClear={false}
-            maxDate={dayjs(today)}
-            value={dayjs(story.day0)}
-            onChange={(date) => date && set({ day0: iso(date) })}
+            required
+            latest={today}
+            value={story.day0}
+            onChange={(day0) => set({ day0 })}
           />
         </Field>
         <Field label={t("mechanism")} name="story.mechanism" error={error} wide>
@@ -241,13 +237,12 @@ function End({ episode, today }: Part) {
           />
         </Field>
         <Field label={t("episode-end-on")} name="on" error={error}>
-          <DatePicker
+          <DateInput
             id="end-on"
-            format="D MMM YYYY"
-            allowClear={false}
-            maxDate={dayjs(today)}
-            value={dayjs(on)}
-            onChange={(date) => date && setOn(iso(date))}
+            required
+            latest={today}
+            value={on}
+            onChange={setOn}
           />
         </Field>
         <Field label={t("episode-end-words")} name="words" error={error} wide>
@@ -364,12 +359,11 @@ function Correct({ page }: Part) {
           />
         </Field>
         <Field label={t("birth")} name="birth" error={error}>
-          <DatePicker
+          <DateInput
             id="correct-birth"
-            format="D MMM YYYY"
-            allowClear={false}
-            value={dayjs(birth)}
-            onChange={(date) => date && setBirth(iso(date))}
+            required
+            value={birth}
+            onChange={setBirth}
           />
         </Field>
       </div>

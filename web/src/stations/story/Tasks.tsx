@@ -1,5 +1,6 @@
 import Button from "antd/es/button";
 import Input from "antd/es/input";
+import { Choose } from "../../app/Choose";
 import type { Schemas } from "../../app/client";
 import type { Faulty } from "../../app/faulty";
 import { NumberField } from "../../app/NumberField";
@@ -26,7 +27,7 @@ export function Tasks({
     onChange(tasks.map((x, i) => (i === at ? { ...x, ...part } : x)));
   return (
     <>
-      <h3 className="flush above-14 below-6">{t("tasks-title")}</h3>
+      <h3 className="flush above-6 below-6">{t("tasks-title")}</h3>
       {tasks.map((task, i) => (
         <div key={i} className="task-row">
           <Input
@@ -34,19 +35,18 @@ export function Tasks({
             value={task.label}
             onChange={(e) => change(i, { label: e.target.value })}
           />
-          <select
-            className="native"
+          <Choose
             aria-label={t("task-asks")}
             value={task.asks ?? ""}
-            onChange={(e) => change(i, { asks: e.target.value || null })}
-          >
-            <option value="">{t("task-asks-none")}</option>
-            {goals.map((g) => (
-              <option key={g} value={g}>
-                {capital(nameOf("need", g))}
-              </option>
-            ))}
-          </select>
+            onChange={(asks) => change(i, { asks: asks || null })}
+            options={[
+              { value: "", label: t("task-asks-none") },
+              ...goals.map((g) => ({
+                value: g,
+                label: capital(nameOf("need", g)),
+              })),
+            ]}
+          />
           <NumberField
             bare
             required

@@ -1,5 +1,4 @@
-import DatePicker from "antd/es/date-picker";
-import dayjs from "dayjs";
+import { DateInput } from "../../app/DateInput";
 import { useState } from "react";
 import { StopList } from "./StopList";
 import { newId, type Schemas } from "../../app/client";
@@ -77,14 +76,13 @@ export function Log({
         <div className="sheet">
           <label className="field w-190 below-10">
             {t("log-day")}
-            <DatePicker
+            <DateInput
               id="log-day"
-              format="D MMM YYYY"
-              allowClear={false}
-              maxDate={dayjs(page.today)}
-              value={dayjs(on)}
+              required
+              latest={page.today}
+              value={on}
               onChange={(day) => {
-                if (day) setOn(day.format("YYYY-MM-DD"));
+                setOn(day);
                 setTapped(NOTHING);
               }}
             />

@@ -2,24 +2,23 @@ import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useEffect, useRef, useState } from "react";
 import { newId } from "../../app/client";
-import { useDraftText } from "../../app/drafts";
-import { useMe } from "../../app/me";
+import { DraftNotes } from "../../app/DraftNotes";
+import { useDraftKey, useDraftText } from "../../app/drafts";
 import { Screened } from "../../app/Screened";
 import { t } from "../../app/wording";
 import type { Post } from "./post";
 
 /** What was seen and done, in words; signed it is never changed. */
 export function Note({
-  episode,
   most,
   post,
 }: {
-  episode: string;
   /** Characters the server keeps of one note. */
   most: number;
   post: Post;
 }) {
-  const [body, write] = useDraftText(`${useMe()?.id ?? ""}-note-${episode}`);
+  const draft = useDraftText(useDraftKey("note"));
+  const { value: body, set: write } = draft;
   const [id, setId] = useState(newId);
   const [signed, setSigned] = useState(false);
   const tooLong = body.length > most;
@@ -51,6 +50,7 @@ export function Note({
   return (
     <section className="block">
       <h2>{t("note-title")}</h2>
+      <DraftNotes draft={draft} says={(text) => text} />
       <Input.TextArea
         id="note"
         rows={3}

@@ -1,0 +1,213 @@
+//! Nothing typed is lost: leaving, reloading, a lapsed session, two windows, a dialog that is closed.
+
+use fantoccini::Locator;
+use ritorno_e2e::House;
+use serde_json::json;
+
+/// What a field holds.
+async fn holds(house: &House, css: &str, text: &str) {
+    house
+        .until(&format!(
+            "document.querySelector('{css}')?.value === '{text}'"
+        ))
+        .await;
+}
+
+/// Waits until the browser's own database holds so many drafts.
+async fn kept(house: &House, drafts: usize) {
+    let count = "const done=arguments[0];const o=indexedDB.open('ritorno');o.onsuccess=()=>{const r=o.result.transaction('drafts').objectStore('drafts').count();r.onsuccess=()=>{o.result.close();done(r.result)}}";
+    for _ in 0..400 {
+        let found = house.browser.execute_async(count, vec![]).await;
+        if found.expect("counted") == json!(drafts) {
+            return;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(25)).await;
+    }
+    panic!("never {drafts} drafts");
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_is_typed_survives_leaving_reloading_and_closing() {
+    let house = House::open("drafts", 1280, 900).await;
+    house.sign_in().await;
+    // A new patient: Escape closes, and everything stands there again; a click beside the dialog does nothing.
+    house.click("#new-patient").await;
+    house.fill("#new_given_name", "Tebaldo").await;
+    house.day("#new_birth", "12 5 79").await;
+    let beside = "document.querySelector('.ant-modal-wrap').dispatchEvent(new MouseEvent('click', { bubbles: true }))";
+    house.value(beside).await;
+    holds(&house, "#new_given_name", "Tebaldo").await;
+    house
+        .see("#new_given_name")
+        .await
+        .send_keys("\u{e00c}")
+        .await
+        .expect("pressed");
+    house
+        .until("!document.querySelector('#new_given_name')")
+        .await;
+    house.goto("/").await;
+    house.click("#new-patient").await;
+    holds(&house, "#new_given_name", "Tebaldo").await;
+    holds(&house, "#new_birth", "12 May 1979").await;
+
+    // The story, a limit and a number that is half typed, through navigation and a reload.
+    let episode = house.open_patient("Falanga").await;
+    let story = format!("/e/{episode}/story");
+    house.goto(&story).await;
+    house.fill("#story_note", "Sleeps on the other side").await;
+    house.click("[data-fold=body]").await;
+    house.fill("#mass-kg", "7x").await;
+    house.fill("#limit-ceiling", "95").await;
+    house.says("Kept in this browser since").await;
+    house.keys("gv").await;
+    house.see("#note").await;
+    house.fill("#note", "Half a note").await;
+    kept(&house, 5).await;
+    house.goto(&story).await;
+    holds(&house, "#story_note", "Sleeps on the other side").await;
+    holds(&house, "#limit-ceiling", "95").await;
+    holds(&house, "#mass-kg", "7x").await;
+    house.click("#save-story").await;
+    house.says("put it right first").await;
+    house.fill("#mass-kg", "78").await;
+    house.click("#save-story").await;
+    house.until("document.querySelector('#told .save-mark')?.dataset.state === 'saved' && document.querySelector('.save-bar').dataset.dirty === 'false'").await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    holds(&house, "#note", "Half a note").await;
+
+    // A program on the desk.
+    house.goto(&format!("/e/{episode}/program")).await;
+    let lines = "document.querySelectorAll('.chart-wrap .chart-line').length";
+    house.see(".chart-line").await;
+    let before = house.value(lines).await.as_u64().expect("a number");
+    house
+        .value("document.querySelector('.chart-line').dispatchEvent(new MouseEvent('click', { bubbles: true }))")
+        .await;
+    house.click("#remove-line").await;
+    house.until(&format!("{lines} === {}", before - 1)).await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    house.see("#note").await;
+    house.goto(&format!("/e/{episode}/program")).await;
+    house.see("#draft").await;
+    house.until(&format!("{lines} === {}", before - 1)).await;
+    // Thrown away only when asked for, twice.
+    house.click("#draft .discard").await;
+    house.click(".ant-popconfirm .ant-btn-primary").await;
+    house.until(&format!("{lines} === {before}")).await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_lapsed_session_asks_over_the_page_and_the_page_stays() {
+    let house = House::open("lapsed", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto(&format!("/e/{episode}/story")).await;
+    house.fill("#story_note", "Typed before").await;
+    house.click("[data-fold=kit]").await;
+    house.sql("delete from session");
+    house.click("#save-story").await;
+    house.says("Your session has ended").await;
+    // Escape does not get around it.
+    house
+        .see("#password")
+        .await
+        .send_keys("\u{e00c}")
+        .await
+        .expect("pressed");
+    assert_eq!(
+        house
+            .value("document.querySelector('#story_note').value")
+            .await,
+        json!("Typed before")
+    );
+    house.fill("#login", "demo").await;
+    house.fill("#password", "molo-nove").await;
+    house.click("#sign-in").await;
+    house
+        .until("!document.querySelector('.ant-modal-wrap:not([style*=none]) #login')")
+        .await;
+    holds(&house, "#story_note", "Typed before").await;
+    house.click("#save-story").await;
+    house
+        .until("document.querySelector('#told .save-mark')?.dataset.state === 'saved'")
+        .await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn two_windows_show_both_texts_and_replace_neither() {
+    let house = House::open("windows", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let visit = format!("/e/{episode}/visit");
+    house.goto(&visit).await;
+    house.fill("#note", "from the first window").await;
+    let first = house.browser.window().await.expect("a window");
+    let second = house.browser.new_window(false).await.expect("another");
+    house
+        .browser
+        .switch_to_window(second.handle)
+        .await
+        .expect("there");
+    house.goto(&visit).await;
+    house.see("#note").await;
+    house
+        .says("Another open window holds a different text")
+        .await;
+    house.says("from the first window").await;
+    holds(&house, "#note", "").await;
+    house.fill("#note", "from the second").await;
+    house.browser.switch_to_window(first).await.expect("back");
+    house.says("from the second").await;
+    holds(&house, "#note", "from the first window").await;
+    // Taking the other one puts one's own aside, to be taken back.
+    house.click(".other-draft .ant-btn").await;
+    holds(&house, "#note", "from the second").await;
+    house.see(".other-draft[data-open=false]").await;
+    house.says("from the first window").await;
+    let take = house
+        .browser
+        .find(Locator::Css(".other-draft[data-open=false] .ant-btn"))
+        .await
+        .expect("a key");
+    take.click().await.expect("pressed");
+    holds(&house, "#note", "from the first window").await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_two_people_changed_is_laid_together_and_a_field_both_changed_is_asked_about() {
+    let house = House::open("both", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Brera").await;
+    house.goto(&format!("/e/{episode}/story")).await;
+    house.fill("#story_note", "Mine").await;
+    house.fill("#story_work", "bookbinder, mornings").await;
+    let colleague = "const [p,done]=arguments;fetch(p).then(r=>r.json()).then(page=>{page.story.work='bookbinder, three days';page.story.mechanism='Reached for a shelf';return fetch(p,{method:'PUT',headers:{'content-type':'application/json'},body:JSON.stringify({rev:page.rev,story:page.story})})}).then(r=>done(r.status))";
+    let path = json!(format!("/api/episodes/{episode}/story"));
+    let status = house
+        .browser
+        .execute_async(colleague, vec![path.clone()])
+        .await;
+    assert_eq!(status.expect("sent"), json!(200));
+    house.click("#save-story").await;
+    house.says("Somebody changed this in the meantime").await;
+    house.see(".clash[data-field=work]").await;
+    house.says("bookbinder, three days").await;
+    holds(&house, "#story_mechanism", "Reached for a shelf").await;
+    holds(&house, "#story_note", "Mine").await;
+    house
+        .click(".clash[data-field=work] .ant-btn:first-of-type")
+        .await;
+    house.click("#save-story").await;
+    house
+        .until("document.querySelector('#told .save-mark')?.dataset.state === 'saved'")
+        .await;
+    let page = house.get(path.as_str().expect("a path")).await;
+    assert_eq!(page["story"]["work"], "bookbinder, mornings");
+    assert_eq!(page["story"]["mechanism"], "Reached for a shelf");
+    assert_eq!(page["story"]["note"], "Mine");
+    house.close().await;
+}

@@ -1,0 +1,72 @@
+import dayjsDates from "@rc-component/picker/es/generate/dayjs";
+import generatePicker from "antd/es/date-picker/generatePicker";
+import dayjs, { type Dayjs } from "dayjs";
+import "dayjs/locale/en-gb";
+import { readDate } from "./dates";
+
+type Picker = ReturnType<typeof generatePicker<Dayjs>>;
+const pickers = new Map<string, Picker>();
+
+/** A year that has only begun: `5 5 19` on the way to 1970. The picker takes what it can read at every stroke. */
+const BEGUN = /(^\d{4}|[^\d])(19|20)$/;
+
+/** The picker whose years of two digits end at a day: it reads what is typed without knowing its field. */
+function pickerUpTo(latest: string): Picker {
+  const known = pickers.get(latest);
+  if (known) return known;
+  const made = generatePicker<Dayjs>({
+    ...dayjsDates,
+    locale: {
+      ...dayjsDates.locale,
+      parse: (_, text) => {
+        const day = BEGUN.test(text.trim())
+          ? undefined
+          : readDate(text, latest);
+        return day === undefined ? null : dayjs(day);
+      },
+    },
+  });
+  pickers.set(latest, made);
+  return made;
+}
+
+/** Years ahead that a year of two digits may mean where the future is allowed. */
+const AHEAD_YEARS = 10;
+
+/** A day: picked, or typed as day, month, year. Holds it as `2027-02-03`, nothing as an empty text. */
+export function DateInput({
+  value,
+  onChange,
+  earliest,
+  latest,
+  required = false,
+  ...rest
+}: {
+  value?: string | null | undefined;
+  onChange?: (day: string) => void;
+  earliest?: string | undefined;
+  latest?: string | undefined;
+  /** Whether it may be emptied. */
+  required?: boolean;
+  id?: string;
+  className?: string;
+  placeholder?: string;
+  "aria-label"?: string;
+}) {
+  const Picker = pickerUpTo(
+    latest ?? dayjs().add(AHEAD_YEARS, "year").format("YYYY-12-31"),
+  );
+  return (
+    <Picker
+      {...rest}
+      className={`date-input ${rest.className ?? ""}`}
+      format="D MMM YYYY"
+      placeholder={rest.placeholder ?? "D M YYYY"}
+      allowClear={!required}
+      {...(earliest ? { minDate: dayjs(earliest) } : {})}
+      {...(latest ? { maxDate: dayjs(latest) } : {})}
+      value={value ? dayjs(value) : null}
+      onChange={(day) => onChange?.(day ? day.format("YYYY-MM-DD") : "")}
+    />
+  );
+}
