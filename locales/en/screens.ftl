@@ -960,7 +960,7 @@ line-paused = Paused by a stop: { $exercise }
 line-resume = Let it go on
 resume-why = Why it may go on
 
-week-told = The last seven days at home:
+week-told = Not remembered day by day? The week as a whole:
 week-all = As planned
 week-half = About half
 week-hardly = Hardly
@@ -1042,3 +1042,44 @@ folded-shoulders = { $n ->
 }
 flags-questions = The { $count } questions, each with its answer; tap to ask again
 program-lines = The lines
+
+# A week at home
+week-as-planned = Week as planned
+week-undo = { $count ->
+    [one] Take one entry back
+   *[other] Take { $count } entries back
+}
+week-how = Then tap what was different: one session less each time, then left out.
+week-before = The week before
+week-now = This week
+week-today = Today
+week-day-as-planned = As planned
+week-marks = Marked
+week-on = On { $date }
+week-sessions = { $n }×
+week-cell-open = { $name }, { $day }: { $planned } planned, nothing known
+week-cell-rest = { $name }, { $day }: a day of rest
+week-cell-whole = { $name }, { $day }: done { $done } times
+week-cell-part = { $name }, { $day }: done { $done } of { $planned } times
+week-cell-out = { $name }, { $day }: left out
+visit-all-ranges = All { $n }
+visit-precautions = Today:
+visit-last = Last
+visit-due = due
+visit-measure-here = Measure
+visit-asked = Asked today
+ceiling-free = no limit
+note-draft = Draft it from today
+drafted-measured = Measured:
+drafted-felt = Felt:
+drafted-slips = { $count ->
+    [one] One slip in the log.
+   *[other] { $count } slips in the log.
+}
+drafted-decided = Decided:
+decide-accept-all = Accept all { $count } that go on
+
+keypad = Digits
+keypad-sign = other sign
+keypad-point = point
+keypad-back = delete the last

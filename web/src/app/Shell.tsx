@@ -15,6 +15,7 @@ import { Pending, Waiting } from "./parts";
 import { SignInAgain, useSession } from "./session";
 import { NewVersion } from "./Version";
 import { TopBar } from "./TopBar";
+import { usePageTitle } from "./usePageTitle";
 import { t } from "./wording";
 
 const Decisions = lazy(() => import("../stations/Decisions"));
@@ -97,6 +98,7 @@ export function Shell() {
   });
   useGoKeys((to) => void navigate(to));
   useGoPlaces(PLACES);
+  usePageTitle(me ? pathname : "");
   if (out && !me)
     return <SignIn onDone={() => void queries.invalidateQueries()} />;
   if (!me)

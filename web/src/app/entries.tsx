@@ -1,7 +1,7 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { ApiProblem } from "./client";
-import { handIn, type NewEntry, takeBack } from "./outbox";
+import { handIn, handInMany, type NewEntry, takeBack } from "./outbox";
 import { t } from "./wording";
 
 /** How far the last entry of a page has come. */
@@ -76,7 +76,21 @@ export function useEntries(episode: string) {
     },
     [episode, queries],
   );
-  return { keep, state, error, setError };
+  /** Many at once, for which nothing on the page waits: a week at home. */
+  const keepAll = useCallback(
+    async (entries: Omit<NewEntry, "episode">[]): Promise<void> => {
+      setError(undefined);
+      setState("saving");
+      const waits = await handInMany(
+        entries.map((entry) => ({ ...entry, episode })),
+      );
+      for (const key of MOVED)
+        void queries.invalidateQueries({ queryKey: [key] });
+      setState(waits ? "waits" : "saved");
+    },
+    [episode, queries],
+  );
+  return { keep, keepAll, state, error, setError };
 }
 
 /** The same for what is saved with its page and does not wait: the story, a program, an own pathway. */

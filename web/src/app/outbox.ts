@@ -119,16 +119,10 @@ async function post(path: string, body: unknown): Promise<unknown> {
 
 let turn = 0;
 
-/**
- * Hands in an entry: kept in the browser before the first attempt, and until the server has answered.
- *
- * Answers with the server's reply, or with `undefined` when the entry waits. A refusal is thrown and stays
- * in the outbox
- * until the page that made the entry, and still holds what was typed, has told it.
- */
-export async function handIn(entry: NewEntry): Promise<unknown> {
+/** An entry as it lies in the outbox: by whom, about whom, in which order. */
+function waits(entry: NewEntry): Waiting {
   turn = Math.max(Date.now(), turn + 1);
-  const kept: Waiting = {
+  return {
     ...entry,
     gate: entry.gate,
     key: newId(),
@@ -137,6 +131,17 @@ export async function handIn(entry: NewEntry): Promise<unknown> {
     patient: here.patient,
     since: new Date().toISOString(),
   };
+}
+
+/**
+ * Hands in an entry: kept in the browser before the first attempt, and until the server has answered.
+ *
+ * Answers with the server's reply, or with `undefined` when the entry waits. A refusal is thrown and stays
+ * in the outbox
+ * until the page that made the entry, and still holds what was typed, has told it.
+ */
+export async function handIn(entry: NewEntry): Promise<unknown> {
+  const kept = waits(entry);
   await outboxShelf.put(kept);
   const before = (await waiting()).some(
     (w) => w.turn < kept.turn && w.user === kept.user && !w.refused,
@@ -169,6 +174,22 @@ export async function handIn(entry: NewEntry): Promise<unknown> {
     sending.delete(kept.key);
     await tell();
   }
+}
+
+/**
+ * Hands in many entries at once: all kept in the browser first, then sent together, in order. Answers whether any of them
+ * still waits.
+ */
+export async function handInMany(entries: NewEntry[]): Promise<boolean> {
+  const keys = new Set<string>();
+  for (const entry of entries) {
+    const kept = waits(entry);
+    keys.add(kept.key);
+    await outboxShelf.put(kept);
+  }
+  await tell();
+  await drain();
+  return (await waiting()).some((w) => keys.has(w.key));
 }
 
 /** Entries that are on their way alone: the batch leaves them out. */

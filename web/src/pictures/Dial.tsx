@@ -2,25 +2,13 @@ import type { Schemas } from "../app/client";
 import { ink } from "../app/theme";
 import { t } from "../app/wording";
 import { StopMark } from "./Marks";
+import { turn, valueAt } from "./turn";
+import { useTurned } from "./useTurned";
 
 const CX = 130,
   CY = 100,
   R = 76;
 
-/**
- * Degrees of the drawing for a measurement: raising sweeps up from hanging, turning out sweeps away from
- * straight ahead.
- */
-function turn(
-  quantity: string,
-  min: number,
-  max: number,
-): (value: number) => number {
-  if (quantity.includes("elevation")) return (v) => 90 - v;
-  if (quantity.includes("-er-")) return (v) => -90 + v;
-  if (quantity.includes("-ir-")) return (v) => -90 - v;
-  return (v) => -180 + (180 * (v - min)) / (max - min);
-}
 function at(deg: number, r: number): [number, number] {
   const a = (deg * Math.PI) / 180;
   return [CX + r * Math.cos(a), CY + r * Math.sin(a)];
@@ -38,13 +26,15 @@ export interface DialProps {
   /** What is being typed, before it is kept. */
   typed?: string | undefined;
   label: string;
+  /** Called with the value under the finger while it is dragged along the arc. */
+  onTurn?: ((value: number) => void) | undefined;
 }
 
 /**
  * One movement as a dial: measurement, ghost of the one before, the other side, today's ceiling as a hatched
  * wedge, why it stopped.
  */
-export function Dial({ dial, which, typed, label }: DialProps) {
+export function Dial({ dial, which, typed, label, onTurn }: DialProps) {
   const side = dial[which];
   const deg = turn(dial.quantity, dial.min, dial.max);
   const mirrored = side.side === "left";
@@ -69,8 +59,13 @@ export function Dial({ dial, which, typed, label }: DialProps) {
       ? typed
       : (side.last?.measurement.value.toString() ?? "–");
   const over = value !== undefined && ceiling !== undefined && value > ceiling;
+  const hand = useTurned(
+    (x, y) =>
+      valueAt(dial, Math.atan2(y - CY, (mirrored ? 2 * CX - x : x) - CX)),
+    onTurn,
+  );
   return (
-    <svg viewBox="0 0 260 200" role="img" aria-label={label}>
+    <svg viewBox="0 0 260 200" role="img" aria-label={label} {...hand}>
       <defs>
         <pattern
           id={`wedge-${id}`}

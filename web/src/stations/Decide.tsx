@@ -69,6 +69,20 @@ export function Decide({
   const answered = (d: Decision) =>
     decided.find((x) => x.line === d.line && x.on === today);
   const todays = decided.filter((x) => x.on === today);
+  // Going on is accepted together; what stops, steps back or eases is looked at one by one.
+  const forward = asks.filter(
+    (d) =>
+      (d.kind === "progress_dose" || d.kind === "next_rung") && !answered(d),
+  );
+  const [accepting, setAccepting] = useState(false);
+  const acceptAll = async () => {
+    setAccepting(true);
+    // One after the other: each is judged by what the one before it left.
+    for (const d of forward)
+      if (!(await post(answerTo(d, newId(), "accepted"), `decision-${d.line}`)))
+        break;
+    setAccepting(false);
+  };
   const row = (d: Decision, quiet: boolean) => (
     <Row
       key={d.line}
@@ -125,6 +139,17 @@ export function Decide({
         </ul>
       )}
       {decisions.length === 0 && <p className="soft">{t("decide-none")}</p>}
+      {forward.length > 1 && (
+        <p className="row below-8">
+          <Button
+            id="accept-all"
+            disabled={accepting}
+            onClick={() => void acceptAll()}
+          >
+            {t("decide-accept-all", { count: forward.length })}
+          </Button>
+        </p>
+      )}
       {asks.map((d) => row(d, false))}
       {stay.length > 0 && (
         <h3 className="decide-stay">
@@ -135,6 +160,29 @@ export function Decide({
       <p className="soft small above-8">{t("defers")}</p>
     </section>
   );
+}
+
+/** An answer to a proposal, as an entry. */
+function answerTo(
+  d: Decision,
+  id: string,
+  answer: "accepted" | "changed" | "overridden",
+  reason = NO_REASON,
+  change: Schemas["Change"] | null = null,
+) {
+  return {
+    kind: "decision" as const,
+    body: {
+      id,
+      line: d.line,
+      kind: d.kind,
+      answer,
+      reason: reason.words,
+      reason_code: reason.code ?? null,
+      change,
+    },
+    says: `${nameOf("exercise", d.exercise)}: ${t(`decided-${answer}`)}${given(reason) ? ` (${inWords(reason)})` : ""}`,
+  };
 }
 
 function Row({
@@ -162,19 +210,7 @@ function Row({
     change: Schemas["Change"] | null,
   ) =>
     void post(
-      {
-        kind: "decision",
-        body: {
-          id,
-          line: d.line,
-          kind: d.kind,
-          answer,
-          reason: reason.words,
-          reason_code: reason.code ?? null,
-          change,
-        },
-        says: `${nameOf("exercise", d.exercise)}: ${t(`decided-${answer}`)}${said ? ` (${inWords(reason)})` : ""}`,
-      },
+      answerTo(d, id, answer, reason, change),
       `decision-${d.line}`,
     ).then((ok) => {
       if (ok) {

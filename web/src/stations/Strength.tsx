@@ -5,6 +5,7 @@ import { Pending, ProblemNote } from "../app/parts";
 import { clock, t } from "../app/wording";
 import { ExamineTabs } from "./examine/Tabs";
 import { Push } from "./strength/Push";
+import { typeKey } from "./strength/typeKey";
 import { Table } from "./strength/Table";
 import { usePushes } from "./strength/usePushes";
 
@@ -21,10 +22,8 @@ export function Strength({
   const room = usePushes(episode, today);
   const demo = useMe()?.demo ?? false;
   useKeys((e) => {
-    if (/^[0-9.,]$/.test(e.key))
-      room.setTyped((now) => (now.length < 7 ? now + e.key : now));
-    else if (e.key === "Backspace") room.setTyped((now) => now.slice(0, -1));
-    else if (e.key === "Enter" && room.typed !== "") room.keepTyped();
+    if (typeKey(e.key, room)) return true;
+    if (e.key === "Enter" && room.typed !== "") room.keepTyped();
     else if (e.key === "d" && demo) room.listen();
     else if (e.key === "o") room.turn();
     else if (e.key === "u") void room.undo();

@@ -5,29 +5,20 @@ import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, useEntries } from "../app/entries";
 import { useBounds } from "../app/numbers";
 import { Pending, ProblemNote } from "../app/parts";
-import {
-  capital,
-  clock,
-  nameOf,
-  sentence,
-  shortDate,
-  t,
-  withUnit,
-} from "../app/wording";
+import { clock, nameOf, sentence, shortDate, t } from "../app/wording";
 import { Decide } from "./Decide";
-import { Corridors } from "./visit/Corridors";
 import { FlagLine } from "./visit/FlagLine";
 import { Gate } from "./visit/Gate";
 import { Held } from "./visit/Held";
 import { Log } from "./visit/Log";
 import { Note } from "./visit/Note";
+import { RangeStrip } from "./visit/RangeStrip";
 import { Notices } from "./visit/Notices";
 import type { Post } from "./visit/post";
 import { askedScores, ScoreEntry } from "./visit/ScoreEntry";
 import { TryOut } from "./visit/TryOut";
 import { WhatWasRead } from "./visit/WasRead";
 import { Watched } from "./visit/Watched";
-import { Week } from "./visit/Week";
 
 type Page = Schemas["VisitPage"];
 
@@ -43,7 +34,7 @@ export function Visit({ episode }: { episode: string }) {
         }),
       ),
   });
-  const { keep, state, error, setError } = useEntries(episode);
+  const { keep, keepAll, state, error, setError } = useEntries(episode);
   // Until the server has said how much it keeps, it judges.
   const noteMost = useBounds()("note_characters")?.max ?? Infinity;
   if (!page.data) return <Pending query={page} />;
@@ -63,6 +54,7 @@ export function Visit({ episode }: { episode: string }) {
     for (const key of ["visit", "story", "ranges", "day-list", "timeline"])
       void queries.invalidateQueries({ queryKey: [key] });
   };
+  const note = <Note most={noteMost} page={page.data} post={post} />;
   return (
     <>
       <div className="page-head">
@@ -78,21 +70,41 @@ export function Visit({ episode }: { episode: string }) {
       <ProblemNote error={error} />
       <Notices episode={episode} view={view} />
       <Held episode={episode} view={view} onDone={refresh} onError={setError} />
-      <div className="two">
+      <Since
+        episode={episode}
+        page={page.data}
+        unplanned={unplanned}
+        onAsked={refresh}
+        onError={setError}
+      />
+      <RangeStrip episode={episode} view={view} today={today} post={post} />
+      {unplanned && <WhatWasRead episode={episode} />}
+      {view.short_plan && (
+        <div className="notice decide" id="short-plan">
+          {sentence(view.short_plan)}{" "}
+          <Link to={`/e/${episode}/program?short=1`}>
+            <Button size="small">{t("short-plan-propose")}</Button>
+          </Link>
+        </div>
+      )}
+      <div className="visit-two">
         <div>
-          <Since
-            episode={episode}
-            page={page.data}
-            unplanned={unplanned}
-            onAsked={refresh}
-            onError={setError}
-          />
-          <Limits episode={episode} view={view} />
-          <ToMeasure episode={episode} view={view} today={today} post={post} />
+          {!unplanned && (
+            <Decide
+              day={view.clock.day}
+              decisions={view.decisions}
+              lines={page.data.lines}
+              decided={page.data.decided}
+              today={today}
+              post={post}
+            />
+          )}
+          <section className="block" id="asked">
+            <h2>{t("visit-asked")}</h2>
+            <ScoreEntry today={today} post={post} asked={askedScores(view)} />
+          </section>
         </div>
         <div>
-          {unplanned && <WhatWasRead episode={episode} />}
-          <Corridors view={view} />
           {view.gate && (
             <Gate
               episode={episode}
@@ -104,24 +116,6 @@ export function Visit({ episode }: { episode: string }) {
           {view.watches.length > 0 && <Watched watches={view.watches} />}
         </div>
       </div>
-      {view.short_plan && (
-        <div className="notice decide" id="short-plan">
-          {sentence(view.short_plan)}{" "}
-          <Link to={`/e/${episode}/program?short=1`}>
-            <Button size="small">{t("short-plan-propose")}</Button>
-          </Link>
-        </div>
-      )}
-      {!unplanned && (
-        <Decide
-          day={view.clock.day}
-          decisions={view.decisions}
-          lines={page.data.lines}
-          decided={page.data.decided}
-          today={today}
-          post={post}
-        />
-      )}
       {(view.untried.length > 0 || view.retest) && (
         <TryOut
           exercises={view.untried}
@@ -135,11 +129,14 @@ export function Visit({ episode }: { episode: string }) {
           episode={episode}
           page={page.data}
           post={post}
+          postAll={keepAll}
           onAsked={refresh}
           onError={setError}
-        />
+        >
+          {note}
+        </Log>
       )}
-      <Note most={noteMost} post={post} />
+      {unplanned && note}
       <p className="soft small num">{clock(view.clock)}</p>
     </>
   );
@@ -177,13 +174,15 @@ function Since({
         )}
       </p>
       {!unplanned && (
-        <Week
-          episode={episode}
-          view={view}
-          today={page.today}
-          onDone={onAsked}
-          onError={onError}
-        />
+        <p className="num">
+          {view.adherence_pct != null
+            ? t("visit-adherence", {
+                pct: Math.round(view.adherence_pct),
+                known: Math.round(view.known_pct ?? 0),
+                days: view.adherence_days,
+              })
+            : t("visit-unlogged", { days: view.adherence_days })}
+        </p>
       )}
       <FlagLine
         episode={episode}
@@ -192,97 +191,6 @@ function Since({
         onDone={onAsked}
         onError={onError}
       />
-    </section>
-  );
-}
-
-/** Today's limits and precautions. */
-function Limits({ episode, view }: { episode: string; view: Page["view"] }) {
-  const limits = view.dials.filter(
-    (d) =>
-      d.ceiling.ceiling.kind !== "free" &&
-      d.ceiling.reason.rule !== "barred-without-corridor",
-  );
-  return (
-    <section className="block">
-      <h2>
-        {t("visit-limits")}{" "}
-        <span className="soft small">{t("visit-limits-lead")}</span>
-      </h2>
-      <table className="criteria">
-        <tbody>
-          {limits.map((d) => (
-            <tr key={d.quantity}>
-              <td className="w-half">
-                {capital(nameOf("quantity", d.quantity))}
-              </td>
-              <td className="num size-17 heavy">
-                {d.ceiling.ceiling.kind === "up_to"
-                  ? withUnit(d.quantity, d.ceiling.ceiling.value)
-                  : t("barred")}
-              </td>
-              <td className="soft small">
-                {nameOf("whose", d.ceiling.reason.rule)}
-              </td>
-            </tr>
-          ))}
-        </tbody>
-      </table>
-      {limits.length === 0 && (
-        <p className="soft">
-          {t("visit-no-limits")}{" "}
-          <Link to={`/e/${episode}/read`}>{t("nav-read")}</Link>
-        </p>
-      )}
-      <ul className="small indented above-10">
-        {view.precautions.map((p) => (
-          <li key={p.id}>{nameOf("precaution", p.id)}</li>
-        ))}
-      </ul>
-    </section>
-  );
-}
-
-/** The numbers to measure again today, and the scores the next gate asks for. */
-function ToMeasure({
-  episode,
-  view,
-  today,
-  post,
-}: {
-  episode: string;
-  view: Page["view"];
-  today: string;
-  post: Post;
-}) {
-  const due = view.dials.filter((d) => d.due).slice(0, 4);
-  return (
-    <section className="block">
-      <h2>{t("visit-measure")}</h2>
-      {due.length === 0 ? (
-        <p className="soft">{t("visit-nothing-due")}</p>
-      ) : (
-        <ul className="indented">
-          {due.map((d) => (
-            <li key={d.quantity}>
-              {capital(nameOf("quantity", d.quantity))}{" "}
-              <span className="soft small">
-                {d.operated.last
-                  ? `${withUnit(d.quantity, d.operated.last.measurement.value)}, ${t("day-n", { day: d.operated.last.day })}`
-                  : t("not-measured")}
-              </span>
-            </li>
-          ))}
-        </ul>
-      )}
-      <p className="above-8">
-        <Link to={`/e/${episode}/ranges`}>
-          <Button>
-            {t("visit-to-ranges")} <kbd>g m</kbd>
-          </Button>
-        </Link>
-      </p>
-      <ScoreEntry today={today} post={post} asked={askedScores(view)} />
     </section>
   );
 }

@@ -12,6 +12,7 @@ mod reasons;
 mod scores;
 mod screens;
 mod shell;
+mod sizes;
 mod timeline;
 mod trouble;
 mod whole_story;

@@ -1,3 +1,5 @@
+import { Keypad } from "../../app/Keypad";
+import { answerKey } from "./answerKey";
 import { Remark } from "../../app/Remark";
 import {
   attr,
@@ -129,6 +131,12 @@ function Answers({ exam, current }: { exam: Exam; current: Card }) {
           </span>{" "}
           <kbd>Enter</kbd>
         </button>
+      )}
+      {current.answers.length === 0 && (
+        <Keypad
+          sign={(current.min ?? 0) < 0}
+          onKey={(key) => void answerKey(key, exam)}
+        />
       )}
       <button
         className="answer could"

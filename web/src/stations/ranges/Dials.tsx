@@ -27,6 +27,14 @@ export function Dials({ room }: { room: Room }) {
               dial={dial}
               which={room.which}
               typed={on ? room.typed : undefined}
+              onTurn={
+                on
+                  ? (value) => {
+                      room.clearLift();
+                      room.setTyped(String(value));
+                    }
+                  : undefined
+              }
               label={`${nameOf("quantity", dial.quantity)}: ${now}`}
             />
             <div className="foot">

@@ -1,18 +1,12 @@
 import Select from "antd/es/select";
+import { Keypad } from "../../app/Keypad";
 import { useMe } from "../../app/me";
 import { Remark } from "../../app/Remark";
 import { capital, nameOf, t } from "../../app/wording";
 import { StopMark } from "../../pictures/Marks";
+import { STOPS } from "./stops";
+import { typeKey } from "./typeKey";
 import { type Method, METHODS, type Room } from "./useRanges";
-
-/** One key for why a movement stopped. */
-export const STOPS = [
-  ["p", "pain"],
-  ["s", "stiff"],
-  ["w", "weak"],
-  ["x", "slipping"],
-  ["l", "at_limit"],
-] as const;
 
 /** What is being typed, why it stopped, where pain began, and what it is measured with. */
 export function Entry({ room }: { room: Room }) {
@@ -41,6 +35,10 @@ export function Entry({ room }: { room: Room }) {
         )}
         {typed && dial?.unit === "deg" ? "°" : ""}
       </span>
+      <Keypad
+        sign={(dial?.min ?? 0) < 0}
+        onKey={(key) => void typeKey(key, room)}
+      />
       <span className="stops" role="group" aria-label={t("ranges-why")}>
         {STOPS.map(([key, stop]) => (
           <button

@@ -13,6 +13,12 @@ export type Method = Exclude<Schemas["Method"], "simulated">;
 export const METHODS: Method[] = ["goniometer", "inclinometer", "by_eye"];
 const METHOD_KEY = "ritorno-method";
 
+/** The instrument that was in the hand last. */
+export function lastMethod(): Method {
+  const last = window.localStorage.getItem(METHOD_KEY);
+  return METHODS.find((m) => m === last) ?? "goniometer";
+}
+
 /** What was kept in this room, newest first. */
 interface Said {
   id: string;
@@ -23,11 +29,7 @@ interface Said {
 
 /** The method that was chosen on this device. */
 function useMethod() {
-  const [method, setMethod] = useState<Method>(
-    () =>
-      METHODS.find((m) => m === window.localStorage.getItem(METHOD_KEY)) ??
-      "goniometer",
-  );
+  const [method, setMethod] = useState<Method>(lastMethod);
   const choose = (next: Method) => {
     setMethod(next);
     window.localStorage.setItem(METHOD_KEY, next);

@@ -1,5 +1,6 @@
 import Button from "antd/es/button";
 import { useState } from "react";
+import { useSearchParams } from "react-router";
 import { api, ask, newId, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
 import { ProblemNote } from "../../app/parts";
@@ -24,7 +25,9 @@ export function Flags({
   today: string;
 }) {
   const [error, setError] = useState<unknown>();
-  const [opened, setOpened] = useState(false);
+  const [asked] = useSearchParams();
+  // Sent here because one of them is so.
+  const [opened, setOpened] = useState(asked.has("flags"));
   const saver = useSaver();
   const path = { params: { path: { id: episode } } };
   const send = async (work: () => Promise<Page>): Promise<boolean> => {

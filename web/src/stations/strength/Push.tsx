@@ -1,3 +1,5 @@
+import { Keypad } from "../../app/Keypad";
+import { typeKey } from "./typeKey";
 import type { Schemas } from "../../app/client";
 import { useMe } from "../../app/me";
 import { NumberField } from "../../app/NumberField";
@@ -112,6 +114,7 @@ function Enter({
           {fault}
         </p>
       )}
+      <Keypad onKey={(key) => void typeKey(key, room)} />
       <div className="pains" role="group" aria-label={t("push-pain")}>
         <span className="soft small">{t("push-pain")}</span>
         {Array.from({ length: 11 }, (_, i) => (

@@ -74,7 +74,7 @@ export function Gate({
         </span>
       </h2>
       <Criteria
-        list={gate.criteria}
+        list={[...unmet, ...gate.criteria.filter((c) => c.status === "met")]}
         overrides={overrides}
         today={today}
         post={post}
@@ -127,8 +127,7 @@ function Criteria(props: {
             </td>
             <td>
               {sentence(c.asks)}
-              <br />
-              <span className="soft small">
+              <span className="soft small evidence">
                 {t(`status-${c.status}`)}
                 {c.datum ? `: ${lower(sentence(c.datum))}` : ""}
               </span>

@@ -1,92 +1,105 @@
-import { DateInput } from "../../app/DateInput";
-import { useState } from "react";
-import { StopList } from "./StopList";
+import { type ReactNode, useState } from "react";
 import { newId, type Schemas } from "../../app/client";
-import { doseInShort } from "../../app/dose";
-import { Ten } from "../../app/parts";
+import type { NewEntry } from "../../app/outbox";
 import { Remark } from "../../app/Remark";
 import { nameOf, shortDate, t } from "../../app/wording";
+import { HomeWeek, type LogBody, type LogWord } from "./HomeWeek";
 import type { Post } from "./post";
-import { Diary } from "./Diary";
+import { StopList } from "./StopList";
+import { Week } from "./Week";
 
 type Page = Schemas["VisitPage"];
-const PAINS = ["pain_before", "pain_during", "pain_next_morning", "effort"];
 const WORSE = ["stays_out", "new_direction", "numb", "more_often"] as const;
 
 /** What was tapped for the chosen day, so that the page shows it at once. */
 interface Tapped {
-  done: Record<string, string>;
-  pain: Record<string, number>;
   slip: boolean;
   worse: string;
   flare: boolean;
 }
-const NOTHING: Tapped = {
-  done: {},
-  pain: {},
-  slip: false,
-  worse: "",
-  flare: false,
-};
+const NOTHING: Tapped = { slip: false, worse: "", flare: false };
 
-type Enter = (
-  exercise: string | null,
-  fact: { kind: string } & Record<string, unknown>,
-  says: string,
-) => Promise<boolean>;
+type Enter = (fact: LogBody, says: string) => Promise<boolean>;
 
-/** A day at home, entered in the room: what was done, pain, slips. */
+/** A week at home, entered in the room: what was done, pain, slips. */
 export function Log({
   episode,
   page,
   post,
+  postAll,
   onAsked,
   onError,
+  children,
 }: {
+  /** What stands beside the week: the note. */
+  children: ReactNode;
   episode: string;
   onAsked: () => void;
   onError: (e: unknown) => void;
   page: Page;
   post: Post;
+  postAll: (entries: Omit<NewEntry, "episode">[]) => Promise<void>;
 }) {
   const [on, setOn] = useState(page.today);
   const [tapped, setTapped] = useState<Tapped>(NOTHING);
   const [remark, setRemark] = useState("");
-  const tap = (part: Partial<Tapped>) =>
-    setTapped((now) => ({ ...now, ...part }));
-  const enter: Enter = (exercise, fact, says) =>
+  const enter: Enter = (fact, says) =>
     post(
       {
         kind: "log",
         // Words go with the tap that follows them, and are screened like every text.
-        body: { id: newId(), on, exercise, remark, ...fact },
+        body: { id: newId(), on, exercise: null, remark, ...fact },
         says: `${shortDate(on)}: ${says}`,
       },
-      `log-${on}-${exercise ?? ""}-${JSON.stringify(fact)}`,
+      `log-${on}-${JSON.stringify(fact)}`,
     ).then((ok) => {
       if (ok) setRemark("");
       return ok;
     });
+  const send = (words: LogWord[]) => {
+    const said = remark;
+    if (words.length === 0) return;
+    void postAll(
+      words.map(({ fact, says, ...word }, i) => ({
+        kind: "log",
+        body: { ...word, ...fact, remark: i === 0 ? said : "" },
+        says: `${shortDate(word.on)}: ${says}`,
+      })),
+    ).then(() => setRemark((now) => (now === said ? "" : now)));
+  };
+  const takeBack = (entries: string[], what: string) =>
+    void postAll(
+      entries.map((entry) => ({
+        kind: "withdrawal",
+        body: { entry, kind: "log", reason: t("tapped-by-mistake") },
+        says: `${t("take-back")}: ${what}`,
+      })),
+    );
   return (
     <section className="block" id="log">
       <h2>
         {t("log-title")} <span className="soft small">{t("log-lead")}</span>
       </h2>
-      <div className="two">
-        <div className="sheet">
-          <label className="field w-190 below-10">
-            {t("log-day")}
-            <DateInput
-              id="log-day"
-              required
-              latest={page.today}
-              value={on}
-              onChange={(day) => {
-                setOn(day);
-                setTapped(NOTHING);
-              }}
-            />
-          </label>
+      <div className="sheet log-sheet">
+        <HomeWeek
+          page={page}
+          day={on}
+          onDay={(day) => {
+            setOn(day);
+            setTapped(NOTHING);
+          }}
+          send={send}
+          takeBack={takeBack}
+        >
+          <Week
+            episode={episode}
+            today={page.today}
+            onDone={onAsked}
+            onError={onError}
+          />
+        </HomeWeek>
+        <div className="log-day">
+          <h3>{t("week-on", { date: shortDate(on) })}</h3>
           <Remark
             id="log-remark"
             className="below-10"
@@ -94,106 +107,23 @@ export function Log({
             value={remark}
             onChange={setRemark}
           />
-          {page.lines.length === 0 && (
-            <p className="soft above-8">{t("log-no-lines")}</p>
-          )}
-          <Done
-            lines={page.lines}
-            done={tapped.done}
-            enter={enter}
-            onTap={(exercise, what) =>
-              setTapped((now) => ({
-                ...now,
-                done: { ...now.done, [exercise]: what },
-              }))
-            }
-          />
           <Felt
             episode={episode}
             flags={page.view.flags}
             onAsked={onAsked}
             onError={onError}
             tapped={tapped}
-            tap={tap}
+            tap={(part) => setTapped((now) => ({ ...now, ...part }))}
             enter={enter}
           />
+          {children}
         </div>
-        <Diary log={page.view.log} span={page.view.log_days} post={post} />
       </div>
     </section>
   );
 }
 
-/** Sessions of each exercise: one tap. */
-function Done({
-  lines,
-  done,
-  enter,
-  onTap,
-}: {
-  lines: Schemas["Line"][];
-  done: Record<string, string>;
-  enter: Enter;
-  onTap: (exercise: string, what: string) => void;
-}) {
-  return (
-    <table className="log">
-      <tbody>
-        {lines.map((l) => {
-          const name = nameOf("exercise", l.exercise);
-          const sessions = Array.from(
-            { length: l.dose.times_per_day },
-            (_, i) => i + 1,
-          );
-          const did = (n: number) =>
-            enter(
-              l.exercise,
-              { kind: "done", sessions: n, repetitions: l.dose.repetitions },
-              `${name}: ${n}×`,
-            ).then((ok) => ok && onTap(l.exercise, String(n)));
-          const leftOut = () =>
-            enter(
-              l.exercise,
-              { kind: "left_out" },
-              `${name}: ${t("log-left-out")}`,
-            ).then((ok) => ok && onTap(l.exercise, "out"));
-          return (
-            <tr key={l.id}>
-              <td>
-                {name}{" "}
-                <span className="soft small num nowrap">
-                  {doseInShort(l.dose)}, {l.dose.times_per_day}/{t("day")}
-                </span>
-              </td>
-              <td className="to-right nowrap">
-                {sessions.map((n) => (
-                  <button
-                    key={n}
-                    className="yn num compact"
-                    aria-pressed={done[l.exercise] === String(n)}
-                    aria-label={`${name}: ${n}`}
-                    onClick={() => void did(n)}
-                  >
-                    {n}×
-                  </button>
-                ))}{" "}
-                <button
-                  className="yn compact"
-                  aria-pressed={done[l.exercise] === "out"}
-                  onClick={() => void leftOut()}
-                >
-                  {t("log-left-out")}
-                </button>
-              </td>
-            </tr>
-          );
-        })}
-      </tbody>
-    </table>
-  );
-}
-
-/** How it felt: pain, effort, a slip and how it was worse, a bad day. */
+/** A slip and how it was worse, a bad day. */
 function Felt({
   episode,
   flags,
@@ -212,30 +142,11 @@ function Felt({
   enter: Enter;
 }) {
   const [asking, setAsking] = useState(false);
-  const say = (
-    fact: { kind: string } & Record<string, unknown>,
-    says: string,
-    part: Partial<Tapped>,
-  ) => void enter(null, fact, says).then((ok) => ok && tap(part));
+  const say = (fact: LogBody, says: string, part: Partial<Tapped>) =>
+    void enter(fact, says).then((ok) => ok && tap(part));
   return (
     <table className="log">
       <tbody>
-        {PAINS.map((kind) => (
-          <tr key={kind}>
-            <td>{t(`log-${kind}`)}</td>
-            <td className="to-right">
-              <Ten
-                label={t(`log-${kind}`)}
-                picked={tapped.pain[kind]}
-                onPick={(value) =>
-                  say({ kind, value }, `${t(`log-${kind}`)} ${value}`, {
-                    pain: { ...tapped.pain, [kind]: value },
-                  })
-                }
-              />
-            </td>
-          </tr>
-        ))}
         <tr>
           <td>{t("log-slip-ask")}</td>
           <td className="to-right">

@@ -1,18 +1,21 @@
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { useEffect, useRef, useState } from "react";
-import { newId } from "../../app/client";
+import { newId, type Schemas } from "../../app/client";
 import { DraftNotes } from "../../app/DraftNotes";
 import { useDraftKey, useDraftText } from "../../app/drafts";
 import { Screened } from "../../app/Screened";
 import { t } from "../../app/wording";
+import { draftedNote } from "./drafted";
 import type { Post } from "./post";
 
 /** What was seen and done, in words; signed it is never changed. */
 export function Note({
   most,
+  page,
   post,
 }: {
+  page: Schemas["VisitPage"];
   /** Characters the server keeps of one note. */
   most: number;
   post: Post;
@@ -21,6 +24,7 @@ export function Note({
   const { value: body, set: write } = draft;
   const [id, setId] = useState(newId);
   const [signed, setSigned] = useState(false);
+  const drafted = draftedNote(page);
   const tooLong = body.length > most;
   useEffect(() => {
     if (body !== "") setSigned(false);
@@ -75,6 +79,11 @@ export function Note({
         >
           {t("note-sign")}
         </Button>
+        {body.trim() === "" && drafted !== "" && (
+          <Button id="draft-note" onClick={() => write(drafted)}>
+            {t("note-draft")}
+          </Button>
+        )}
         {signed && <span role="status">{t("note-signed")}</span>}
       </p>
     </section>

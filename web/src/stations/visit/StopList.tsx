@@ -69,7 +69,7 @@ export function StopList({
           {button}
         </Button>
         <SaveMark state={saver.state} />
-        <Link to={`/e/${episode}/story`}>{t("visit-flags-some")}</Link>
+        <Link to={`/e/${episode}/story?flags`}>{t("visit-flags-some")}</Link>
       </p>
     </div>
   );

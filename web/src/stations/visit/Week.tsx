@@ -1,6 +1,6 @@
 import Button from "antd/es/button";
 import { useState } from "react";
-import { api, ask, newId, type Schemas } from "../../app/client";
+import { api, ask, newId } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
 import { t } from "../../app/wording";
 
@@ -9,13 +9,11 @@ const HOW = ["all", "half", "hardly"] as const;
 /** A week at home in one tap: told as a whole, for adherence only. */
 export function Week({
   episode,
-  view,
   today,
   onDone,
   onError,
 }: {
   episode: string;
-  view: Schemas["VisitView"];
   today: string;
   onDone: () => void;
   onError: (e: unknown) => void;
@@ -36,32 +34,21 @@ export function Week({
       })
       .catch(onError);
   return (
-    <>
-      <p className="num">
-        {view.adherence_pct != null
-          ? t("visit-adherence", {
-              pct: Math.round(view.adherence_pct),
-              known: Math.round(view.known_pct ?? 0),
-              days: view.adherence_days,
-            })
-          : t("visit-unlogged", { days: view.adherence_days })}
-      </p>
-      <p className="row wrap">
-        <span className="soft small">{t("week-told")}</span>
-        {HOW.map((how) => (
-          <Button
-            key={how}
-            size="small"
-            id={`week-${how}`}
-            type={told === how ? "primary" : "default"}
-            disabled={saver.busy}
-            onClick={() => void tell(how)}
-          >
-            {t(`week-${how}`)}
-          </Button>
-        ))}
-        <SaveMark state={saver.state} />
-      </p>
-    </>
+    <p className="row wrap flush" id="week-told">
+      <span className="soft small">{t("week-told")}</span>
+      {HOW.map((how) => (
+        <Button
+          key={how}
+          size="small"
+          id={`week-${how}`}
+          type={told === how ? "primary" : "default"}
+          disabled={saver.busy}
+          onClick={() => void tell(how)}
+        >
+          {t(`week-${how}`)}
+        </Button>
+      ))}
+      <SaveMark state={saver.state} />
+    </p>
   );
 }

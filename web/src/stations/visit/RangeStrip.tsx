@@ -1,0 +1,173 @@
+import Button from "antd/es/button";
+import { useState } from "react";
+import { Link } from "react-router";
+import type { Schemas } from "../../app/client";
+import { capital, nameOf, t, withUnit } from "../../app/wording";
+import { Corridor } from "../../pictures/Corridor";
+import { MeasureHere } from "./MeasureHere";
+import type { Post } from "./post";
+import { trendText } from "./trend";
+
+type View = Schemas["VisitView"];
+type Dial = Schemas["Dial"];
+/** Days shown before today, and in all. */
+const BEFORE = 35;
+const SHOWN = 84;
+
+const barred = (d: Dial) => d.ceiling.ceiling.kind === "none_allowed";
+const limited = (d: Dial) =>
+  d.ceiling.ceiling.kind !== "free" &&
+  d.ceiling.reason.rule !== "barred-without-corridor";
+
+/**
+ * Today's limits as one strip: each with whose word it is, where the range stands in its corridor and where it is heading,
+ * and the two or three that are due measured in place.
+ */
+export function RangeStrip({
+  episode,
+  view,
+  today,
+  post,
+}: {
+  episode: string;
+  view: View;
+  today: string;
+  post: Post;
+}) {
+  const measured = (d: Dial) =>
+    view.corridors.some(
+      (c) => c.quantity === d.quantity && c.measurements.length > 0,
+    );
+  const cards = view.dials.filter(
+    (d) => !barred(d) && (limited(d) || measured(d) || d.due),
+  );
+  const shut = view.dials.filter((d) => barred(d) && limited(d));
+  const [all, setAll] = useState(false);
+  // What is due, limited and measured comes first; the rest one key away.
+  const first = cards.filter((d) => d.due || (limited(d) && measured(d)));
+  const shown = all ? cards : (first.length > 0 ? first : cards).slice(0, 4);
+  return (
+    <section className="block" id="limits-strip">
+      <h2>
+        {t("visit-limits")}{" "}
+        <span className="soft small">{t("visit-limits-lead")}</span>
+        <span className="push-right row small">
+          {cards.length > shown.length && (
+            <Button type="text" size="small" onClick={() => setAll(true)}>
+              {t("visit-all-ranges", { n: cards.length })}
+            </Button>
+          )}
+          <Link to={`/e/${episode}/ranges`}>{t("visit-to-ranges")}</Link>{" "}
+          <kbd>g m</kbd>
+        </span>
+      </h2>
+      {cards.length === 0 && shut.length === 0 && (
+        <p className="soft">
+          {t("visit-no-limits")}{" "}
+          <Link to={`/e/${episode}/read`}>{t("nav-read")}</Link>
+        </p>
+      )}
+      <div className="range-strip">
+        {shown.map((d) => (
+          <Card
+            key={d.quantity}
+            dial={d}
+            view={view}
+            today={today}
+            post={post}
+          />
+        ))}
+      </div>
+      {shut.length > 0 && (
+        <p className="small above-8" id="barred">
+          <b>{capital(t("barred"))}:</b>{" "}
+          {shut.map((d) => nameOf("quantity", d.quantity)).join(" · ")}
+        </p>
+      )}
+      {view.precautions.length > 0 && (
+        <p className="small flush" id="precautions">
+          <b>{t("visit-precautions")}</b>{" "}
+          {view.precautions.map((p) => nameOf("precaution", p.id)).join(" · ")}
+        </p>
+      )}
+    </section>
+  );
+}
+
+/** One range: its limit, its last value, its corridor, its trend; measured here where it is due. */
+function Card({
+  dial: d,
+  view,
+  today,
+  post,
+}: {
+  dial: Dial;
+  view: View;
+  today: string;
+  post: Post;
+}) {
+  const [open, setOpen] = useState(d.due);
+  const corridor = view.corridors.find((c) => c.quantity === d.quantity);
+  const from = Math.max(0, view.clock.day - BEFORE);
+  const { ceiling } = d.ceiling;
+  const last = d.operated.last;
+  return (
+    <div className="range-card" data-quantity={d.quantity} data-due={d.due}>
+      <h3>{capital(nameOf("quantity", d.quantity))}</h3>
+      <p className="flush num">
+        <b className="size-21">
+          {ceiling.kind === "up_to"
+            ? t("limit-up-to", {
+                ceiling: withUnit(d.quantity, ceiling.value),
+              })
+            : t("ceiling-free")}
+        </b>{" "}
+        {ceiling.kind === "up_to" && (
+          <span className="soft small">
+            {nameOf("whose", d.ceiling.reason.rule)}
+          </span>
+        )}
+      </p>
+      {corridor && (corridor.measurements.length > 0 || limited(d)) && (
+        <Corridor
+          view={corridor}
+          today={view.clock.day}
+          from={from}
+          to={from + SHOWN}
+          width={320}
+          height={104}
+          label={nameOf("quantity", d.quantity)}
+        />
+      )}
+      {corridor?.trend && (
+        <p className="small num flush" data-trend={d.quantity}>
+          {trendText(d.quantity, corridor.trend)}
+        </p>
+      )}
+      <p className="small flush num">
+        {last
+          ? `${t("visit-last")} ${withUnit(d.quantity, last.measurement.value)}, ${t("day-n", { day: last.day })}`
+          : t("not-measured")}
+        {d.due && <b className="due"> · {t("visit-due")}</b>}{" "}
+        {!open && (
+          <Button
+            size="small"
+            type="text"
+            data-measure={d.quantity}
+            onClick={() => setOpen(true)}
+          >
+            {t("visit-measure-here")}
+          </Button>
+        )}
+      </p>
+      {open && (
+        <MeasureHere
+          dial={d}
+          today={today}
+          post={post}
+          onDone={() => setOpen(false)}
+        />
+      )}
+    </div>
+  );
+}
