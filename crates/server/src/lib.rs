@@ -27,6 +27,7 @@ mod reliability;
 mod security;
 mod session;
 mod sheets;
+mod shell;
 mod startup;
 mod story;
 mod strength;

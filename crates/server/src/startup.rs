@@ -5,10 +5,10 @@ use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
     bounds, daylist, deciding, entries, examine, home, library, limits, outcome, pathways,
-    patients, program, ranges, reasons, reliability, security, session, story, withdrawals,
+    patients, program, ranges, reasons, reliability, security, session, shell, story, withdrawals,
 };
 use crate::{strength, timeline, visit};
-use actix_files::{Files, NamedFile};
+use actix_files::Files;
 use actix_web::body::MessageBody;
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
@@ -174,25 +174,9 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
     let server = HttpServer::new(move || {
         let document = document.clone();
         let web_dir = state.web_dir.clone();
-        let pages = Files::new("/", &web_dir)
-            .index_file("index.html")
-            .default_handler(fn_service(move |req: ServiceRequest| {
-                let index = web_dir.join("index.html");
-                async move {
-                    let (req, _) = req.into_parts();
-                    // Addresses inside the application are its own; anything under /api or with a dot is not.
-                    if req.path().starts_with("/api") || req.path().contains('.') {
-                        let answer = actix_web::ResponseError::error_response(&ApiError::new(
-                            StatusCode::NOT_FOUND,
-                            "no-route",
-                            &[],
-                        ));
-                        return Ok(ServiceResponse::new(req, answer));
-                    }
-                    let file = NamedFile::open_async(index).await?;
-                    let answer = file.into_response(&req);
-                    Ok(ServiceResponse::new(req, answer))
-                }
+        let pages =
+            Files::new("/", &web_dir).default_handler(fn_service(move |asked: ServiceRequest| {
+                shell::answer(asked, web_dir.join("index.html"))
             }));
         let json = web::JsonConfig::default()
             .limit(BODY_LIMIT)
@@ -212,10 +196,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .add(("X-Content-Type-Options", "nosniff"))
             .add(("Referrer-Policy", "same-origin"))
             .add(("X-Frame-Options", "SAMEORIGIN"))
-            .add((
-                "Content-Security-Policy",
-                "default-src 'self'; style-src 'self' 'unsafe-inline'; img-src 'self' data:; frame-ancestors 'self'; base-uri 'none'; form-action 'self'",
-            ));
+            .add(("Content-Security-Policy", shell::policy(None)));
         App::new()
             .app_data(state.clone())
             .app_data(json)
@@ -233,6 +214,8 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .wrap(headers)
             .wrap(Compress::default())
             .wrap(TracingLogger::<Quiet>::new())
+            .route("/", web::get().to(shell::document))
+            .route("/index.html", web::get().to(shell::document))
             .route("/healthz", web::get().to(|| async { "ok" }))
             .route(
                 "/api/openapi.json",

@@ -346,9 +346,15 @@ impl House {
     /// Empties a field and types into it.
     pub async fn fill(&self, css: &str, text: &str) {
         let field = self.see(css).await;
-        // Select all and delete, as a person does: a bare clear goes unseen by the page.
+        // All of it is selected and typed over, as a person does: a bare clear goes unseen by the page.
+        let select =
+            "const e=document.querySelector(arguments[0]);e.focus();e.select?.();return true";
+        self.browser
+            .execute(select, vec![json!(css)])
+            .await
+            .expect("selected");
         field
-            .send_keys(&format!("\u{e009}a\u{e000}\u{e003}{text}"))
+            .send_keys(&format!("\u{e003}{text}"))
             .await
             .expect("typed");
     }

@@ -1,4 +1,5 @@
 import Select from "antd/es/select";
+import { steady } from "./steady";
 
 /** From how many options on typing narrows them; with fewer it would only bring up a keyboard. */
 const SEARCH_FROM = 9;
@@ -18,13 +19,7 @@ export interface Group {
   options: readonly Option[];
 }
 
-/** One of several, from a list that is searched by typing where it is long. */
-export function Choose({
-  value,
-  options,
-  onChange,
-  ...rest
-}: {
+interface ChooseProps {
   value?: string | null | undefined;
   options: readonly (Option | Group)[];
   onChange?: (value: string) => void;
@@ -34,7 +29,10 @@ export function Choose({
   disabled?: boolean;
   size?: "small" | "middle";
   "aria-label"?: string;
-}) {
+}
+
+/** One of several, from a list that is searched by typing where it is long. */
+function ChooseNow({ value, options, onChange, ...rest }: ChooseProps) {
   const many = options.reduce(
     (n, o) => n + ("options" in o ? o.options.length : 1),
     0,
@@ -63,3 +61,5 @@ export function Choose({
     />
   );
 }
+
+export const Choose = steady(ChooseNow);

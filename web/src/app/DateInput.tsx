@@ -3,6 +3,7 @@ import generatePicker from "antd/es/date-picker/generatePicker";
 import dayjs, { type Dayjs } from "dayjs";
 import "dayjs/locale/en-gb";
 import { readDate } from "./dates";
+import { steady } from "./steady";
 
 type Picker = ReturnType<typeof generatePicker<Dayjs>>;
 const pickers = new Map<string, Picker>();
@@ -33,15 +34,7 @@ function pickerUpTo(latest: string): Picker {
 /** Years ahead that a year of two digits may mean where the future is allowed. */
 const AHEAD_YEARS = 10;
 
-/** A day: picked, or typed as day, month, year. Holds it as `2027-02-03`, nothing as an empty text. */
-export function DateInput({
-  value,
-  onChange,
-  earliest,
-  latest,
-  required = false,
-  ...rest
-}: {
+interface DateProps {
   value?: string | null | undefined;
   onChange?: (day: string) => void;
   earliest?: string | undefined;
@@ -52,7 +45,17 @@ export function DateInput({
   className?: string;
   placeholder?: string;
   "aria-label"?: string;
-}) {
+}
+
+/** A day: picked, or typed as day, month, year. Holds it as `2027-02-03`, nothing as an empty text. */
+function DateNow({
+  value,
+  onChange,
+  earliest,
+  latest,
+  required = false,
+  ...rest
+}: DateProps) {
   const Picker = pickerUpTo(
     latest ?? dayjs().add(AHEAD_YEARS, "year").format("YYYY-12-31"),
   );
@@ -70,3 +73,5 @@ export function DateInput({
     />
   );
 }
+
+export const DateInput = steady(DateNow);

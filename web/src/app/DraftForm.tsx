@@ -1,7 +1,8 @@
 import Form from "antd/es/form";
-import { type ReactNode, useEffect, useRef } from "react";
+import { type ReactNode, useEffect, useLayoutEffect, useRef } from "react";
 import { ApiProblem } from "./client";
 import type { Drafted } from "./drafts";
+import { same } from "./merge";
 
 /** The path of a field inside a form: `story.tasks[1].label` is `tasks`, 1, `label`. */
 export function pathOf(field: string, under: string): (string | number)[] {
@@ -14,8 +15,13 @@ export function pathOf(field: string, under: string): (string | number)[] {
     .map((part) => (/^\d+$/.test(part) ? Number(part) : part));
 }
 
+interface FieldFault {
+  name: (string | number)[];
+  errors: string[];
+}
+
 /** What the server said against each field. */
-function faultsOf(error: unknown, under: string) {
+function faultsOf(error: unknown, under: string): FieldFault[] {
   if (!(error instanceof ApiProblem)) return [];
   return error.problem.fields.map((fault) => ({
     name: pathOf(fault.field, under),
@@ -44,30 +50,47 @@ export function DraftForm<T extends object>({
   children: ReactNode;
 }) {
   const box = useRef<HTMLDivElement>(null);
+  const [form] = Form.useForm<T>();
+  const { value } = draft;
+  // The form's own store leads while somebody types: a value handed back to it a moment late would undo a keystroke. Only
+  // what came from elsewhere is written into it.
+  useLayoutEffect(() => {
+    const shown = form.getFieldsValue(true) as Record<string, unknown>;
+    const news = Object.entries(value).filter(([k, v]) => !same(shown[k], v));
+    if (news.length > 0)
+      form.setFieldsValue(
+        Object.fromEntries(news) as Parameters<typeof form.setFieldsValue>[0],
+      );
+  }, [form, value]);
+  const faulty = useRef<FieldFault[]>([]);
   useEffect(() => {
-    if (!error) return;
-    const first = box.current?.querySelector<HTMLElement>(
-      "[aria-invalid=true]",
-    );
-    first?.focus();
-    first?.scrollIntoView({ block: "center" });
-  }, [error]);
-  const faults = faultsOf(error, under);
-  const fields = Object.entries(draft.value).map(([key, value]) => ({
-    name: [key] as (string | number)[],
-    value: value as unknown,
-    errors:
-      faults.find((f) => f.name.length === 1 && f.name[0] === key)?.errors ??
-      [],
-  }));
+    const faults = faultsOf(error, under);
+    const mended = faulty.current.filter((f) => !faults.includes(f));
+    form.setFields([
+      ...mended.map((f) => ({ name: f.name as never, errors: [] })),
+      ...faults.map((f) => ({ name: f.name as never, errors: f.errors })),
+    ]);
+    faulty.current = faults;
+    if (faults.length === 0) return;
+    // The fault is drawn first.
+    const frame = requestAnimationFrame(() => {
+      const first = box.current?.querySelector<HTMLElement>(
+        "[aria-invalid=true]",
+      );
+      first?.focus();
+      first?.scrollIntoView({ block: "center" });
+    });
+    return () => cancelAnimationFrame(frame);
+  }, [error, form, under]);
   return (
     <div ref={box}>
-      <Form
+      <Form<T>
+        form={form}
         name={name}
         component={false}
         layout="vertical"
         requiredMark={false}
-        fields={fields}
+        initialValues={value}
         onValuesChange={(part: Partial<T>) => {
           onTouch?.();
           draft.set((now) => ({ ...now, ...part }));

@@ -3,6 +3,7 @@ import Popconfirm from "antd/es/popconfirm";
 import type { ReactNode } from "react";
 import type { Drafted } from "./drafts";
 import type { Clash } from "./merge";
+import { steady } from "./steady";
 import { capital, moment, t } from "./wording";
 
 /** Nothing is shown of a field that says nothing. */
@@ -130,18 +131,30 @@ function Discard({
 }: {
   ask: string;
   onYes: () => void;
-  children: ReactNode;
+  children: string;
+}) {
+  return <DiscardKey ask={ask} says={children} onChange={onYes} />;
+}
+
+const DiscardKey = steady(function DiscardNow({
+  ask,
+  says,
+  onChange,
+}: {
+  ask: string;
+  says: string;
+  onChange?: () => void;
 }) {
   return (
     <Popconfirm
       title={ask}
       okText={t("draft-discard")}
       cancelText={t("draft-stay")}
-      onConfirm={onYes}
+      onConfirm={() => onChange?.()}
     >
       <Button type="text" size="small" className="discard">
-        {children}
+        {says}
       </Button>
     </Popconfirm>
   );
-}
+});

@@ -22,10 +22,13 @@ const queries = new QueryClient({
   },
 });
 
+/** Styles that the controls make while the page runs are let in by it. */
+const nonce = document.querySelector("script")?.nonce ?? "";
+
 /** Everything, in the look that was chosen. */
 function App() {
   return (
-    <ConfigProvider theme={themeOf(useLook())}>
+    <ConfigProvider theme={themeOf(useLook())} csp={{ nonce }}>
       <QueryClientProvider client={queries}>
         <BrowserRouter>
           <Trouble>

@@ -142,16 +142,18 @@ function waits(entry: NewEntry): Waiting {
  */
 export async function handIn(entry: NewEntry): Promise<unknown> {
   const kept = waits(entry);
+  // Before it lies there: what waits is sent every few seconds, and this one goes alone.
+  sending.add(kept.key);
   await outboxShelf.put(kept);
   const before = (await waiting()).some(
     (w) => w.turn < kept.turn && w.user === kept.user && !w.refused,
   );
   if (before) {
+    sending.delete(kept.key);
     await tell();
     void drain();
     return undefined;
   }
-  sending.add(kept.key);
   try {
     const gate = entry.gate === undefined ? "" : `/${entry.gate}/pass`;
     const reply = await post(

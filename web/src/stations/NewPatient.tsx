@@ -82,6 +82,22 @@ export function NewPatient({
   today: string;
   onClose: () => void;
 }) {
+  return (
+    <Modal
+      open
+      title={t("new-patient")}
+      onCancel={onClose}
+      mask={{ closable: false }}
+      width={720}
+      footer={null}
+    >
+      <Typing today={today} onClose={onClose} />
+    </Modal>
+  );
+}
+
+/** What is typed stands below the dialog, so that a keystroke draws the form anew and not the dialog. */
+function Typing({ today, onClose }: { today: string; onClose: () => void }) {
   const [first] = useState(begun);
   const draft = useDraft<Typed>(useDraftKey("new-patient"), first);
   const [error, setError] = useState<unknown>();
@@ -112,46 +128,8 @@ export function NewPatient({
     }
   };
   return (
-    <Modal
-      open
-      title={t("new-patient")}
-      onCancel={onClose}
-      mask={{ closable: false }}
-      width={720}
-      footer={
-        <div className="row wrap">
-          <DraftMark draft={draft} />
-          <span className="push-right row">
-            <SaveMark state={saver.state} />
-            <Button onClick={onClose}>
-              {t(draft.dirty ? "close-and-keep" : "cancel")}
-            </Button>
-            <Button
-              type="primary"
-              id="save-patient"
-              disabled={saver.busy}
-              onClick={() => void save()}
-            >
-              {t("add-and-story")}
-            </Button>
-          </span>
-        </div>
-      }
-    >
-      <DraftNotes
-        draft={draft}
-        says={(v) =>
-          [
-            v.given_name,
-            v.family_name,
-            v.birth ? shortDate(v.birth) : "",
-            v.work,
-            v.mechanism,
-          ]
-            .filter((x) => x !== "")
-            .join(", ")
-        }
-      />
+    <>
+      <DraftNotes draft={draft} says={inShort} />
       <ProblemNote error={error} />
       <DraftForm
         name="new"
@@ -169,8 +147,33 @@ export function NewPatient({
       {form.start === "surgery" && (
         <p className="soft small above-12">{t("procedure-note")}</p>
       )}
-    </Modal>
+      <div className="row wrap above-18">
+        <DraftMark draft={draft} />
+        <span className="push-right row">
+          <SaveMark state={saver.state} />
+          <Button onClick={onClose}>
+            {t(draft.dirty ? "close-and-keep" : "cancel")}
+          </Button>
+          <Button
+            type="primary"
+            id="save-patient"
+            disabled={saver.busy}
+            onClick={() => void save()}
+          >
+            {t("add-and-story")}
+          </Button>
+        </span>
+      </div>
+    </>
   );
+}
+
+/** Who another window is adding, in one line. */
+function inShort(v: Typed): string {
+  const birth = v.birth ? shortDate(v.birth) : "";
+  return [v.given_name, v.family_name, birth, v.work, v.mechanism]
+    .filter((x) => x !== "")
+    .join(", ");
 }
 
 /** Name and birth. */

@@ -187,8 +187,14 @@ async fn a_new_patient_from_the_first_question_to_the_first_gate() {
 
     // Visit: the log, one tap an answer; a slip goes to the top of the day's list.
     house.keys("gv").await;
+    let during = "[data-felt='pain_during 2027-03-01']";
+    house.click(during).await;
     house.click("button[aria-label='Pain during 2']").await;
-    house.says("during 2").await;
+    house
+        .until(&format!(
+            "document.querySelector(\"{during}\").innerText === '2'"
+        ))
+        .await;
     house.click("#log-slip").await;
     house
         .fill(

@@ -1,7 +1,8 @@
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import Select from "antd/es/select";
+import { Choose } from "../../app/Choose";
+import { Field } from "../../app/parts";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../../app/client";
@@ -115,19 +116,24 @@ function Dose({ line, draft }: { line: Schemas["Line"]; draft: Draft }) {
           onSettled={(tempo_s) => dose({ tempo_s })}
         />
       )}
-      <label className="field">
-        {nameOf("field", "structure")}
-        <Select
+      <Field label={nameOf("field", "structure")} name="structure">
+        <Choose
           id="dose-structure"
           value={line.dose.structure ?? "straight"}
           onChange={(structure) =>
-            dose({ structure: structure === "straight" ? null : structure })
+            dose({
+              structure:
+                structure === "straight"
+                  ? null
+                  : (structure as Schemas["SetStructure"]),
+            })
           }
-          options={(["straight", "circuit", "single"] as const).map(
-            (value) => ({ value, label: t(`structure-${value}`) }),
-          )}
+          options={["straight", "circuit", "single"].map((value) => ({
+            value,
+            label: t(`structure-${value}`),
+          }))}
         />
-      </label>
+      </Field>
       {(["from_day", "to_day"] as const).map((f) => (
         <Settled
           key={f}

@@ -1,4 +1,4 @@
-import Select from "antd/es/select";
+import { Choose } from "../../app/Choose";
 import { Keypad } from "../../app/Keypad";
 import { useMe } from "../../app/me";
 import { Remark } from "../../app/Remark";
@@ -131,12 +131,12 @@ function HowMeasured({ room, running }: { room: Room; running: boolean }) {
           <kbd>d</kbd> {t(running ? "device-lifting" : "device-lift")}
         </button>
       )}
-      <Select<Method>
+      <Choose
         size="small"
         className="w-128"
         aria-label={t("ranges-method")}
         value={room.method}
-        onChange={room.setMethod}
+        onChange={(m) => room.setMethod(m as Method)}
         options={METHODS.map((m) => ({ value: m, label: nameOf("method", m) }))}
       />
     </span>

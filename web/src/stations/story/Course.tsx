@@ -97,7 +97,7 @@ export function Course({ page, story, set, today }: FormPart) {
         </>
       )}
       <Form.Item name="mechanism" label={t("mechanism")} className="wide">
-        <Input.TextArea autoSize={{ minRows: 1, maxRows: 5 }} maxLength={500} />
+        <Input.TextArea rows={2} maxLength={500} />
       </Form.Item>
       <div className="wide">
         <Screened text={story.mechanism} />

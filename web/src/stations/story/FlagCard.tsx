@@ -1,7 +1,7 @@
 import Button from "antd/es/button";
 import { DateInput } from "../../app/DateInput";
 import Input from "antd/es/input";
-import Select from "antd/es/select";
+import { Choose } from "../../app/Choose";
 import { useState } from "react";
 import type { Schemas } from "../../app/client";
 import {
@@ -217,7 +217,7 @@ function Acted({
   const id = `act-${f.flag}`;
   return (
     <div className="row wrap above-6">
-      <Select
+      <Choose
         id={`${id}-what`}
         className="w-240"
         aria-label={t("flag-what-done")}

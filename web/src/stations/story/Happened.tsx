@@ -124,10 +124,7 @@ export function Happened({
         </Part>
         <Part title={t("story-note")}>
           <Form.Item name="note">
-            <Input.TextArea
-              aria-label={t("story-note")}
-              autoSize={{ minRows: 2, maxRows: 8 }}
-            />
+            <Input.TextArea aria-label={t("story-note")} rows={3} />
           </Form.Item>
           <Screened text={`${story.note}\n${story.work}`} />
         </Part>

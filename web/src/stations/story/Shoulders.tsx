@@ -2,7 +2,7 @@ import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { DateInput } from "../../app/DateInput";
 import Input from "antd/es/input";
-import Select from "antd/es/select";
+import { Choose } from "../../app/Choose";
 import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ApiProblem, ask, newId, type Schemas } from "../../app/client";
@@ -132,12 +132,12 @@ function Another({ page, today }: Part) {
       <ProblemNote error={error} />
       <div className="form above-12">
         <Field label={t("story-start")} name="start">
-          <Select
+          <Choose
             id="another-start"
             value={start}
             onChange={(v) =>
               set({
-                start: v,
+                start: v as "surgery",
                 pathway:
                   v === "surgery" ? "cuff-repair-small-medium" : "no-operation",
               })
@@ -149,10 +149,10 @@ function Another({ page, today }: Part) {
           />
         </Field>
         <Field label={t("affected-side")} name="story.side" error={error}>
-          <Select
+          <Choose
             id="another-side"
             value={story.side}
-            onChange={(side) => set({ side })}
+            onChange={(side) => set({ side: side as "left" })}
             options={(["right", "left"] as const).map((v) => ({
               value: v,
               label: t(`side-${v}`),
@@ -160,7 +160,7 @@ function Another({ page, today }: Part) {
           />
         </Field>
         <Field label={t("pathway")} name="story.pathway" error={error}>
-          <Select
+          <Choose
             id="another-pathway"
             value={story.pathway}
             onChange={(pathway) => set({ pathway })}
@@ -229,10 +229,10 @@ function End({ episode, today }: Part) {
       <ProblemNote error={error} />
       <div className="form above-12">
         <Field label={t("episode-end-why")} name="reason" error={error}>
-          <Select
+          <Choose
             id="end-why"
             value={reason}
-            onChange={setReason}
+            onChange={(why) => setReason(why as "discharged")}
             options={ENDS.map((v) => ({ value: v, label: nameOf("end", v) }))}
           />
         </Field>

@@ -1,0 +1,50 @@
+//! The page itself: one document for every address inside the application, with a nonce of its own at each answer.
+
+use crate::app::AppState;
+use crate::problem::ApiError;
+use crate::security::new_token;
+use actix_web::dev::{ServiceRequest, ServiceResponse};
+use actix_web::http::StatusCode;
+use actix_web::http::header::{CONTENT_SECURITY_POLICY, ContentType};
+use actix_web::{HttpResponse, ResponseError, web};
+use std::path::PathBuf;
+
+/// What scripts, styles and pictures may come from. Styles that the controls make while the page runs carry the nonce; an
+/// attacker's would not.
+pub(crate) fn policy(nonce: Option<&str>) -> String {
+    let own = nonce.map_or_else(String::new, |n| format!(" 'nonce-{n}'"));
+    format!(
+        "default-src 'self'; script-src 'self'; style-src 'self'{own}; img-src 'self' data:; object-src 'none'; frame-ancestors 'self'; base-uri 'none'; form-action 'self'"
+    )
+}
+
+/// The document, its nonce on the script that hands it to the controls.
+async fn page(index: PathBuf) -> Result<HttpResponse, actix_web::Error> {
+    let text = web::block(move || std::fs::read_to_string(index)).await??;
+    let nonce = new_token();
+    let with_nonce = format!("<script nonce=\"{nonce}\" ");
+    Ok(HttpResponse::Ok()
+        .insert_header((CONTENT_SECURITY_POLICY, policy(Some(&nonce))))
+        .content_type(ContentType::html())
+        .body(text.replace("<script ", &with_nonce)))
+}
+
+/// The page at its own address.
+pub(crate) async fn document(state: web::Data<AppState>) -> Result<HttpResponse, actix_web::Error> {
+    page(state.web_dir.join("index.html")).await
+}
+
+/// Addresses inside the application are the page's own; anything under /api or with a dot is not.
+pub(crate) async fn answer(
+    asked: ServiceRequest,
+    index: PathBuf,
+) -> Result<ServiceResponse, actix_web::Error> {
+    let (req, _) = asked.into_parts();
+    let missing = req.path().starts_with("/api") || req.path().contains('.');
+    let answer = if missing {
+        ApiError::new(StatusCode::NOT_FOUND, "no-route", &[]).error_response()
+    } else {
+        page(index).await?
+    };
+    Ok(ServiceResponse::new(req, answer))
+}
