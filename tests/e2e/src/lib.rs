@@ -168,8 +168,17 @@ impl House {
         House::open_on(&Door::shared(), name, width, height).await
     }
 
+    /// The same on a later day than the one the demo was loaded on: nothing was entered since.
+    pub async fn open_later(name: &str, width: u32, height: u32, today: &str) -> House {
+        House::open_at(&Door::shared(), name, (width, height), today).await
+    }
+
     /// The same on a given cluster.
     pub async fn open_on(door: &Door, name: &str, width: u32, height: u32) -> House {
+        House::open_at(door, name, (width, height), TODAY).await
+    }
+
+    async fn open_at(door: &Door, name: &str, (width, height): (u32, u32), today: &str) -> House {
         let database = format!("e2e_{name}_{}", std::process::id());
         psql(
             door,
@@ -211,6 +220,7 @@ impl House {
             );
         }
         let mut server = command("serve")
+            .env("RITORNO_TODAY", today)
             .stdout(Stdio::piped())
             .stderr(Stdio::null())
             .spawn()

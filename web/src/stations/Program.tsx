@@ -2,9 +2,8 @@ import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
-import { DraftMark, DraftNotes } from "../app/DraftNotes";
 import { Pending, ProblemNote } from "../app/parts";
-import { nameOf, sentence, t } from "../app/wording";
+import { sentence, t } from "../app/wording";
 import { PlanChart } from "../pictures/PlanChart";
 import { Add } from "./program/Add";
 import { Challenge } from "./program/Challenge";
@@ -12,7 +11,9 @@ import { useDraft } from "./program/draft";
 import { Foot, NoPathway } from "./program/Foot";
 import { Head, Weeks, type Zoom, ZOOMS } from "./program/Head";
 import { LinePanel } from "./program/LinePanel";
+import { OnDesk } from "./program/OnDesk";
 import { Printed } from "./program/Printed";
+import { Schools } from "./program/Schools";
 import { Milestones, Told, Volumes } from "./program/Told";
 import { useActs } from "./program/useActs";
 import { useProgramKeys } from "./program/useProgramKeys";
@@ -30,13 +31,6 @@ function useShort(ready: boolean, build: () => void) {
     build();
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what builds is new at every look
   }, [ready, wanted]);
-}
-
-type Line = Schemas["Line"];
-
-/** Lines as a list of exercises, enough to tell two programs apart. */
-function linesInWords(lines: Line[]): string {
-  return lines.map((l) => nameOf("exercise", l.exercise)).join(", ");
 }
 
 export function Program({
@@ -64,6 +58,9 @@ export function Program({
   const [zoom, setZoom] = useState<Zoom>("all");
   const [week, setWeek] = useState<number>();
   const [whatIf, setWhatIf] = useState(false);
+  const [params] = useSearchParams();
+  const [schools, setSchools] = useState(params.has("schools"));
+  const [tried, setTried] = useState<Schemas["PlanChart"]>();
   const { box, width } = useWidth(page.data);
   const { view, lines } = draft;
   const chosen = view?.lines.find((l) => l.line.id === selected);
@@ -132,6 +129,7 @@ export function Program({
         zoom={zoom}
         onZoom={setZoom}
         onWhatIf={() => setWhatIf(!whatIf)}
+        onSchools={() => setSchools(!schools)}
       />
       <ProblemNote error={draft.error} />
       {page.data.challenge && (
@@ -152,24 +150,7 @@ export function Program({
           {told}
         </div>
       )}
-      {draft.draft && (
-        <div
-          className="notice decide"
-          id="draft"
-          data-took={Math.round(draft.took ?? 0)}
-        >
-          {blocked > 0
-            ? t("program-blocked", { count: blocked })
-            : t("program-draft")}{" "}
-          <DraftMark draft={draft.kept} />
-        </div>
-      )}
-      <DraftNotes
-        draft={draft.kept}
-        says={linesInWords}
-        field={() => t("program-lines")}
-        fieldSays={(_, value) => linesInWords(value as Line[])}
-      />
+      <OnDesk draft={draft} blocked={blocked} />
       {whatIf && (
         <WhatIf
           episode={episode}
@@ -177,13 +158,28 @@ export function Program({
           onClose={() => setWhatIf(false)}
         />
       )}
+      {schools && (
+        <Schools
+          episode={episode}
+          onTry={setTried}
+          onHeld={() => void acts.build()}
+          onClose={() => setSchools(false)}
+        />
+      )}
+      {tried && (
+        <div className="notice" role="status" id="tried">
+          {t("schools-shown")}
+        </div>
+      )}
       {zoom === "week" && <Weeks at={at} end={view.end_day} onWeek={setWeek} />}
       <div className="chart-wrap no-print" ref={box}>
         <PlanChart
-          view={view}
-          selected={selected}
-          onSelect={(id) => setSelected(selected === id ? undefined : id)}
-          onMove={move}
+          view={tried ?? view}
+          selected={tried ? undefined : selected}
+          onSelect={(id) =>
+            !tried && setSelected(selected === id ? undefined : id)
+          }
+          onMove={tried ? () => undefined : move}
           window={shown}
           width={width}
           tight={zoom === "week"}

@@ -21,12 +21,9 @@ async fn main() {
     house.open_patient("Falanga").await;
     house.see("#gate").await;
     house.picture(&shot("visit")).await;
-    house.open_patient("Vess").await;
-    house.see(".decision").await;
-    house.click(".decision[data-kind=next_rung] button.plain, .decision[data-kind=progress_dose] button.plain").await;
-    house.see(".decision-more").await;
-    house.scroll("#decide").await;
-    house.picture(&shot("visit-decide")).await;
+    house.see("#week").await;
+    house.scroll("#log").await;
+    house.picture(&shot("visit-week")).await;
     house.open_patient("Falanga").await;
     house.see("#gate").await;
     house.keys("gs").await;
@@ -49,14 +46,11 @@ async fn main() {
     house.picture(&shot("timeline")).await;
     house.keys("gp").await;
     house.see(".chart-line").await;
-    house.click("#what-if-open").await;
-    house.see("#what-strength-start").await;
-    house.choose("#what-strength-start", "strength-16").await;
-    house.fill("#what-missed", "14").await;
-    house.click("#what-run").await;
-    house.see("#what-moved").await;
-    house.scroll("#what-moved").await;
-    house.picture(&shot("what-if")).await;
+    house.click("#schools-open").await;
+    house.choose("#school-strength-start", "strength-16").await;
+    house.see("#school-effect table").await;
+    house.picture(&shot("schools")).await;
+    house.click(".ant-drawer-close").await;
     house.keys("gh").await;
     house.see("article img").await;
     house

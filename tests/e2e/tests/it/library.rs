@@ -34,7 +34,7 @@ async fn an_exercise_is_found_weighed_and_sent_to_a_program() {
         .await;
     house.until(&format!("{shown} === '19'")).await;
     house
-        .until("document.querySelector('#bench input[type=range]').value === '80'")
+        .until("document.querySelector('#bench [role=slider]')?.getAttribute('aria-valuenow') === '80'")
         .await;
     house.until("performance.getEntriesByType('resource').filter(r => r.name.includes('/api/')).length === 0").await;
     let peak = "parseFloat(document.querySelector('#readout > div:last-child b').innerText)";

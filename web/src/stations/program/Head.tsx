@@ -17,6 +17,7 @@ export function Head({
   zoom,
   onZoom,
   onWhatIf,
+  onSchools,
 }: {
   page: Schemas["ProgramPage"];
   draft: Draft;
@@ -25,6 +26,7 @@ export function Head({
   zoom: Zoom;
   onZoom: (zoom: Zoom) => void;
   onWhatIf: () => void;
+  onSchools: () => void;
 }) {
   const { lines } = draft;
   return (
@@ -71,6 +73,9 @@ export function Head({
           onClick={() => void draft.redo()}
         >
           {t("redo")}
+        </Button>
+        <Button id="schools-open" onClick={onSchools}>
+          {t("schools-open")}
         </Button>
         <Button id="what-if-open" onClick={onWhatIf}>
           {t("what-if")}

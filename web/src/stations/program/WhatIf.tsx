@@ -80,7 +80,6 @@ export function WhatIf({
 }
 
 interface Form {
-  schools: Record<string, string>;
   minutes: number | null;
   missed: number | null;
   quantity: string;
@@ -88,7 +87,6 @@ interface Form {
   until: number | null;
 }
 const NOTHING: Form = {
-  schools: {},
   minutes: null,
   missed: null,
   quantity: "passive-elevation",
@@ -99,7 +97,7 @@ const NOTHING: Form = {
 /** What the server is asked to build beside the program as it is. */
 function variant(form: Form): Schemas["Variant"] {
   return {
-    schools: form.schools,
+    schools: {},
     modifiers: [],
     minutes_per_day: form.minutes,
     missed_days: form.missed,
@@ -150,22 +148,6 @@ function Asked({
   const dial = story.dials.find((d) => d.quantity === form.quantity);
   return (
     <div className="whatif-form">
-      {story.questions.slice(0, 6).map((q) => (
-        <Field key={q.id} label={nameOf("question", q.id)} name={q.id}>
-          <Choose
-            id={`what-${q.id}`}
-            aria-label={nameOf("question", q.id)}
-            value={form.schools[q.id] ?? q.holds}
-            onChange={(school) =>
-              set({ schools: { ...form.schools, [q.id]: school } })
-            }
-            options={q.schools.map((s) => ({
-              value: s.id,
-              label: nameOf("school", s.id),
-            }))}
-          />
-        </Field>
-      ))}
       {number("minutes", t("minutes-per-day"), "minutes_per_day")}
       {number("missed", t("what-missed"), "missed_days")}
       <Field label={t("what-limit")} name="quantity">
@@ -217,7 +199,7 @@ function named(m: Schemas["Moved"]): string {
 }
 
 /** What the variant moves, as a table. */
-function Changes({ both }: { both: Schemas["WhatIf"] }) {
+export function Changes({ both }: { both: Schemas["WhatIf"] }) {
   const exercises = (change: Schemas["PlanDifference"]["change"]) =>
     both.exercises.filter((d) => d.change === change).length;
   return (

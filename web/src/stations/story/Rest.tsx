@@ -2,6 +2,7 @@ import Collapse from "antd/es/collapse";
 import Form from "antd/es/form";
 import Segmented from "antd/es/segmented";
 import { type ReactNode, useState } from "react";
+import { Link } from "react-router";
 import type { Faulty } from "../../app/faulty";
 import { KeptNumber } from "../../app/KeptNumber";
 import { capital, nameOf, t } from "../../app/wording";
@@ -129,6 +130,17 @@ export function Rest({
   const [open, setOpen] = useState<string[]>([]);
   // A number that holds everything up is shown where it stands.
   const shown = faulty.held ? [...open, "time", "body"] : open;
+  if (saved && page.questions.length > 0) {
+    const chosen = Object.keys(story.schools ?? {}).length;
+    parts.push([
+      "schools",
+      t("schools-title"),
+      chosen === 0
+        ? t("folded-schools-default", { n: page.questions.length })
+        : t("folded-schools", { chosen, n: page.questions.length - chosen }),
+      <Link to={`../program?schools`}>{t("folded-schools-go")}</Link>,
+    ]);
+  }
   return (
     <Collapse
       ghost

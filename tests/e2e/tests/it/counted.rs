@@ -1,0 +1,110 @@
+//! How many taps the work takes, counted as the browser's own events.
+
+use ritorno_e2e::House;
+use serde_json::json;
+
+/// Counts what a person does: presses and keys that the browser itself made, over all pages.
+const COUNT: &str = "for (const kind of ['pointerdown', 'keydown']) addEventListener(kind, e => { if (e.isTrusted) sessionStorage.setItem('count', String(1 + Number(sessionStorage.getItem('count') ?? 0))) }, true)";
+
+async fn counted(house: &House) -> u64 {
+    let count = house.value("Number(sessionStorage.getItem('count'))").await;
+    count.as_u64().unwrap_or(0)
+}
+
+/// A follow-up a week after the last one: flags asked, a week at home entered with two exceptions, how it felt, decisions
+/// taken, a note drafted and signed. Twelve taps at most, and no keyboard.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_follow_up_with_a_weeks_log_takes_twelve_taps() {
+    let house = House::open_later("followup", 820, 1180, "2027-03-08").await;
+    house.before_each_page(COUNT).await;
+    house.sign_in().await;
+    house.fill("#search", "Falanga").await;
+    house
+        .until("document.querySelectorAll('.lane-row').length === 1")
+        .await;
+    house.value("sessionStorage.setItem('count', '0')").await;
+    house.click(".lane-row").await;
+    house.see("#week").await;
+    let episode = house.value("location.pathname.split('/')[2]").await;
+    let visit = format!("/api/episodes/{}/visit", episode.as_str().expect("an id"));
+    let before = house.get(&visit).await;
+    assert_eq!(before["view"]["clock"]["day"], 45);
+
+    house.click("#flags-none").await;
+    house
+        .until("document.querySelector('#flags-none').disabled")
+        .await;
+    house.click("#week-as-planned").await;
+    house.see("#week-undo").await;
+    // Two exceptions: one session less, and one day on which it was left out.
+    let cell =
+        |day: &str| format!("tr[data-exercise='hand-elbow-ball-squeeze'] .cell[data-day='{day}']");
+    house.click(&cell("2027-03-03")).await;
+    house
+        .see(&format!("{}[data-state=part]", cell("2027-03-03")))
+        .await;
+    house
+        .click("[data-felt='pain_next_morning 2027-03-08']")
+        .await;
+    house
+        .click("button[aria-label='Pain next morning 1']")
+        .await;
+    house.click("#asked .ten button:nth-child(2)").await;
+    house.click("#draft-note").await;
+    house
+        .until("document.querySelector('#note').value.length > 40")
+        .await;
+    house.click("#sign-note").await;
+    house.says("Signed.").await;
+    let taps = counted(&house).await;
+    assert!(taps <= 12, "{taps} taps");
+
+    // All of it is on record: every planned session of the six days, less the one that was tapped away.
+    let after = house.get(&visit).await;
+    let cells = |page: &serde_json::Value, f: &dyn Fn(&serde_json::Value) -> u64| -> u64 {
+        let rows = page["home"]["rows"].as_array().cloned().unwrap_or_default();
+        let cells = rows
+            .iter()
+            .flat_map(|r| r["cells"].as_array().cloned().unwrap_or_default());
+        cells.map(|c| f(&c)).sum()
+    };
+    let done = |c: &serde_json::Value| c["done"].as_u64().unwrap_or(0);
+    assert!(
+        cells(&after, &done) > cells(&before, &done) + 40,
+        "a week of sessions"
+    );
+    let open = |c: &serde_json::Value| {
+        u64::from(c["done"].is_null() && c["planned"].as_u64().unwrap_or(0) > 0)
+    };
+    let today = after["home"]["days"].as_array().map_or(0, Vec::len) - 1;
+    let rows = after["home"]["rows"]
+        .as_array()
+        .cloned()
+        .unwrap_or_default();
+    for row in &rows {
+        for (at, cell) in row["cells"].as_array().into_iter().flatten().enumerate() {
+            assert!(at == today || at < 7 || open(cell) == 0, "{row}");
+        }
+    }
+    assert!(
+        after["last_note"]["body"]
+            .as_str()
+            .is_some_and(|note| note.contains("next morning 1")),
+        "{}",
+        after["last_note"]
+    );
+
+    // Taken back in one tap, all of it.
+    house
+        .goto(&format!("/e/{}/visit", episode.as_str().expect("an id")))
+        .await;
+    house.see("#week").await;
+    house.click("[data-fill='2027-03-08']").await;
+    house.click("#week-undo").await;
+    house
+        .until("document.querySelector('.save-mark').dataset.state === 'saved' && !document.querySelector('#queue')")
+        .await;
+    let again = house.get(&visit).await;
+    assert_eq!(json!(cells(&again, &done)), json!(cells(&after, &done)));
+    house.close().await;
+}
