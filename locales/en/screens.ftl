@@ -80,7 +80,6 @@ day0 = Day of surgery (day 0)
 work = Work
 mechanism = What happened
 add-and-story = Add, and on to the story
-procedure-note = Procedure: arthroscopic repair of a small to medium cuff tear (up to 3 cm, one tendon, good tissue). Other pathways follow.
 
 story-title = Story
 story-lead = What happened, and is it safe to go on?
@@ -736,7 +735,7 @@ job-load = Heaviest load at work
 job-overhead = Hours a day above the shoulder
 slips-per-week = Slips in a usual week
 schools-title = Where practitioners disagree
-schools-lead = one side is chosen, the reason stands beside it; the surgeon’s limits win over all
+schools-lead = One side is chosen, the reason stands beside it; the surgeon’s limits win over all
 school-default = default
 school-source = ({ $source }, { $confidence })
 schools-hold = Schools:

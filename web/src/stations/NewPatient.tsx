@@ -88,6 +88,7 @@ export function NewPatient({
       title={t("new-patient")}
       onCancel={onClose}
       mask={{ closable: false }}
+      centered
       width={720}
       footer={null}
     >
@@ -144,9 +145,6 @@ function Typing({ today, onClose }: { today: string; onClose: () => void }) {
         </div>
         <Screened text={form.mechanism} />
       </DraftForm>
-      {form.start === "surgery" && (
-        <p className="soft small above-12">{t("procedure-note")}</p>
-      )}
       <div className="row wrap above-18">
         <DraftMark draft={draft} />
         <span className="push-right row">
@@ -283,7 +281,7 @@ function Begin({
           />
         </Form.Item>
       ))}
-      {(["work", "mechanism"] as const).map((k) => (
+      {(["mechanism", "work"] as const).map((k) => (
         <Form.Item key={k} name={k} label={t(k)} className="wide">
           <Input />
         </Form.Item>
