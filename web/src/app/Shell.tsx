@@ -7,12 +7,11 @@ import {
   useLocation,
   useNavigate,
 } from "react-router";
-import { SignIn } from "../stations/SignIn";
 import { Armed } from "./Armed";
 import { useGoKeys, useGoPlaces, useKeys } from "./keys";
 import { drain, type Outbox as Box, signedInAs, watchOutbox } from "./outbox";
 import { Pending, Waiting } from "./parts";
-import { SignInAgain, useSession } from "./session";
+import { useSession } from "./session";
 import { NewVersion } from "./Version";
 import { TopBar } from "./TopBar";
 import { usePageTitle } from "./usePageTitle";
@@ -22,6 +21,12 @@ const Decisions = lazy(() => import("../stations/Decisions"));
 const Clinic = lazy(() => import("../stations/Clinic"));
 const Library = lazy(() => import("../stations/Library"));
 const Patient = lazy(() => import("../stations/Patient"));
+const SignIn = lazy(() =>
+  import("../stations/SignIn").then((m) => ({ default: m.SignIn })),
+);
+const SignInAgain = lazy(() =>
+  import("./SignInAgain").then((m) => ({ default: m.SignInAgain })),
+);
 const KeyHelp = lazy(() =>
   import("./KeyHelp").then((m) => ({ default: m.KeyHelp })),
 );
@@ -100,7 +105,11 @@ export function Shell() {
   useGoPlaces(PLACES);
   usePageTitle(me ? pathname : "");
   if (out && !me)
-    return <SignIn onDone={() => void queries.invalidateQueries()} />;
+    return (
+      <Suspense fallback={<Waiting />}>
+        <SignIn onDone={() => void queries.invalidateQueries()} />
+      </Suspense>
+    );
   if (!me)
     return (
       <main>
@@ -151,7 +160,11 @@ export function Shell() {
         <p className="soft small no-print above-44">{t("caution")}</p>
       </main>
       <Armed />
-      {out && <SignInAgain me={me} />}
+      {out && (
+        <Suspense fallback={null}>
+          <SignInAgain me={me} />
+        </Suspense>
+      )}
       {help && (
         <Suspense fallback={null}>
           <KeyHelp onClose={() => setHelp(false)} />

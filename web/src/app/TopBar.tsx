@@ -1,12 +1,14 @@
 import Button from "antd/es/button";
-import Modal from "antd/es/modal";
-import { useState } from "react";
+import { lazy, Suspense, useState } from "react";
 import { NavLink } from "react-router";
 import { api, ask, type Schemas } from "./client";
 import { choose, useLook } from "./look";
 import type { Outbox } from "./outbox";
-import { ProblemNote } from "./parts";
 import { t } from "./wording";
+
+const SignOutAsk = lazy(() =>
+  import("./SignOutAsk").then((m) => ({ default: m.SignOutAsk })),
+);
 
 const PLACES = [
   ["/", "nav-decisions"],
@@ -100,36 +102,20 @@ function SignOut({ box, onOutbox }: { box: Outbox; onOutbox: () => void }) {
       >
         {t("sign-out")}
       </Button>
-      <Modal
-        open={asking}
-        title={t("sign-out-ask")}
-        onCancel={() => setAsking(false)}
-        footer={[
-          <Button key="stay" type="primary" onClick={() => setAsking(false)}>
-            {t("sign-out-stay")}
-          </Button>,
-          <Button
-            key="look"
-            onClick={() => {
+      {asking && (
+        <Suspense fallback={null}>
+          <SignOutAsk
+            waiting={box.mine.length}
+            error={error}
+            onStay={() => setAsking(false)}
+            onLook={() => {
               setAsking(false);
               onOutbox();
             }}
-          >
-            {t("outbox-title")}
-          </Button>,
-          <Button
-            key="go"
-            danger
-            id="sign-out-anyway"
-            onClick={() => void leave()}
-          >
-            {t("sign-out-anyway")}
-          </Button>,
-        ]}
-      >
-        <ProblemNote error={error} />
-        <p>{t("sign-out-waiting", { count: box.mine.length })}</p>
-      </Modal>
+            onLeave={() => void leave()}
+          />
+        </Suspense>
+      )}
     </>
   );
 }

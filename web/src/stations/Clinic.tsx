@@ -1,3 +1,4 @@
+import "../app/stationWords";
 import { Link, Navigate, useParams } from "react-router";
 import { t } from "../app/wording";
 import { Elastics } from "./Elastics";

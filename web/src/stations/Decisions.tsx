@@ -1,14 +1,17 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import { useEffect, useState } from "react";
+import { lazy, Suspense, useEffect, useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { ProblemNote, Waiting } from "../app/parts";
 import { capital, nameOf, sentence, t } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
 import { LaneMark } from "../pictures/Marks";
-import { NewPatient } from "./NewPatient";
+
+const NewPatient = lazy(() =>
+  import("./NewPatient").then((m) => ({ default: m.NewPatient })),
+);
 
 const LANES = [
   "something_is_wrong",
@@ -28,6 +31,11 @@ export default function Decisions({ today }: { today: string }) {
   const [places, setPlaces] = useState<string[]>([]);
   const after = places.at(-1);
   const [adding, setAdding] = useState(false);
+  // A reason may name an exercise; the names come after the list, which does not wait for them.
+  const [, setNamed] = useState(false);
+  useEffect(() => {
+    void import("../app/stationWords").then(() => setNamed(true));
+  }, []);
   useEffect(() => {
     const timer = window.setTimeout(() => {
       setSearch(typed);
@@ -148,7 +156,11 @@ export default function Decisions({ today }: { today: string }) {
           </Button>
         </p>
       )}
-      {adding && <NewPatient today={today} onClose={() => setAdding(false)} />}
+      {adding && (
+        <Suspense fallback={null}>
+          <NewPatient today={today} onClose={() => setAdding(false)} />
+        </Suspense>
+      )}
     </>
   );
 }

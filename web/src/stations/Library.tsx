@@ -1,3 +1,4 @@
+import "../app/stationWords";
 import Input from "antd/es/input";
 import { Choose } from "../app/Choose";
 import { useQuery } from "@tanstack/react-query";

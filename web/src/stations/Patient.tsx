@@ -1,5 +1,6 @@
+import "../app/stationWords";
 import { useQuery } from "@tanstack/react-query";
-import { useEffect } from "react";
+import { lazy, Suspense, useEffect } from "react";
 import {
   NavLink,
   Navigate,
@@ -12,20 +13,34 @@ import { api, ask } from "../app/client";
 import { DraftScope } from "../app/drafts";
 import { useGoPlaces } from "../app/keys";
 import { pageOf } from "../app/outbox";
-import { Pending } from "../app/parts";
+import { Pending, Waiting } from "../app/parts";
 import { SpokenContext } from "../app/spoken";
 import { ink } from "../app/theme";
 import { clock, nameOf, t } from "../app/wording";
-import { Examine } from "./Examine";
-import { Home } from "./Home";
-import { Program } from "./Program";
-import { Ranges } from "./Ranges";
-import { Read } from "./Read";
-import { Scores } from "./Scores";
-import { Story } from "./Story";
-import { Strength } from "./Strength";
-import { Timeline } from "./Timeline";
-import { Visit } from "./Visit";
+
+/** Each station is fetched when it is opened. */
+const Examine = lazy(() =>
+  import("./Examine").then((m) => ({ default: m.Examine })),
+);
+const Home = lazy(() => import("./Home").then((m) => ({ default: m.Home })));
+const Program = lazy(() =>
+  import("./Program").then((m) => ({ default: m.Program })),
+);
+const Ranges = lazy(() =>
+  import("./Ranges").then((m) => ({ default: m.Ranges })),
+);
+const Read = lazy(() => import("./Read").then((m) => ({ default: m.Read })));
+const Scores = lazy(() =>
+  import("./Scores").then((m) => ({ default: m.Scores })),
+);
+const Story = lazy(() => import("./Story").then((m) => ({ default: m.Story })));
+const Strength = lazy(() =>
+  import("./Strength").then((m) => ({ default: m.Strength })),
+);
+const Timeline = lazy(() =>
+  import("./Timeline").then((m) => ({ default: m.Timeline })),
+);
+const Visit = lazy(() => import("./Visit").then((m) => ({ default: m.Visit })));
 
 const STATIONS = [
   ["visit", "v"],
@@ -170,51 +185,53 @@ export default function Patient({ today }: { today: string }) {
         </aside>
         <div>
           <SpokenContext value={story.data.spoken}>
-            <Routes>
-              <Route path="visit" element={<Visit episode={episode} />} />
-              <Route
-                path="story"
-                element={
-                  <Story episode={episode} page={story.data} today={today} />
-                }
-              />
-              <Route
-                path="examine"
-                element={<Examine episode={episode} today={today} />}
-              />
-              <Route
-                path="read"
-                element={<Read episode={episode} today={today} />}
-              />
-              <Route
-                path="ranges"
-                element={<Ranges episode={episode} today={today} />}
-              />
-              <Route
-                path="strength"
-                element={<Strength episode={episode} today={today} />}
-              />
-              <Route
-                path="scores"
-                element={<Scores episode={episode} today={today} />}
-              />
-              <Route
-                path="program"
-                element={
-                  <Program
-                    episode={episode}
-                    who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
-                    today={today}
-                  />
-                }
-              />
-              <Route path="home" element={<Home episode={episode} />} />
-              <Route
-                path="timeline"
-                element={<Timeline patient={head.patient} />}
-              />
-              <Route path="*" element={<Navigate to="visit" replace />} />
-            </Routes>
+            <Suspense fallback={<Waiting />}>
+              <Routes>
+                <Route path="visit" element={<Visit episode={episode} />} />
+                <Route
+                  path="story"
+                  element={
+                    <Story episode={episode} page={story.data} today={today} />
+                  }
+                />
+                <Route
+                  path="examine"
+                  element={<Examine episode={episode} today={today} />}
+                />
+                <Route
+                  path="read"
+                  element={<Read episode={episode} today={today} />}
+                />
+                <Route
+                  path="ranges"
+                  element={<Ranges episode={episode} today={today} />}
+                />
+                <Route
+                  path="strength"
+                  element={<Strength episode={episode} today={today} />}
+                />
+                <Route
+                  path="scores"
+                  element={<Scores episode={episode} today={today} />}
+                />
+                <Route
+                  path="program"
+                  element={
+                    <Program
+                      episode={episode}
+                      who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
+                      today={today}
+                    />
+                  }
+                />
+                <Route path="home" element={<Home episode={episode} />} />
+                <Route
+                  path="timeline"
+                  element={<Timeline patient={head.patient} />}
+                />
+                <Route path="*" element={<Navigate to="visit" replace />} />
+              </Routes>
+            </Suspense>
           </SpokenContext>
         </div>
       </div>
