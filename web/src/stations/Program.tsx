@@ -61,7 +61,7 @@ export function Program({
   const [params] = useSearchParams();
   const [schools, setSchools] = useState(params.has("schools"));
   const [tried, setTried] = useState<Schemas["PlanChart"]>();
-  const { box, width } = useWidth(page.data);
+  const { box, width } = useWidth(page.data && `${schools}`);
   const { view, lines } = draft;
   const chosen = view?.lines.find((l) => l.line.id === selected);
   useSent(page.data, draft, setSelected);
@@ -120,7 +120,7 @@ export function Program({
       .filter((w) => w.exercise === chosen?.ladder)
       .flatMap((w) => w.reasons) ?? [];
   return (
-    <div id="program-page">
+    <div id="program-page" className={schools ? "beside" : ""}>
       <Head
         page={page.data}
         draft={draft}

@@ -108,3 +108,66 @@ async fn a_follow_up_with_a_weeks_log_takes_twelve_taps() {
     assert_eq!(json!(cells(&again, &done)), json!(cells(&after, &done)));
     house.close().await;
 }
+
+/// A first examination by touch: a new patient, red flags, the short plan of tests, the reading. What is tapped beside the
+/// answers themselves is counted; an answer's own taps are those on its field or its key.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_first_examination_takes_fifteen_taps_beside_its_answers() {
+    let house = House::open("first", 820, 1180).await;
+    house
+        .before_each_page(&COUNT.replace("'pointerdown', 'keydown'", "'pointerdown'"))
+        .await;
+    house.sign_in().await;
+    house.value("sessionStorage.setItem('count', '0')").await;
+    let mut answers = 0;
+    house.click("#new-patient").await;
+    house.fill("#new_given_name", "Ilario").await;
+    house.fill("#new_family_name", "Santin").await;
+    house.day("#new_birth", "4 6 74").await;
+    house.segment("#new_start", "By itself").await;
+    house.day("#new_day0", "10 1 27").await;
+    house.choose("#new_complaint", "raising").await;
+    answers += 2;
+    house.fill("#new_mechanism", "Since the new ceiling").await;
+    house.fill("#new_work", "ceiling plasterer").await;
+    house.click("#save-patient").await;
+    house.click("#all-no").await;
+    answers += 1;
+    house.says("all asked").await;
+    house.click(".path a[href$='/examine']").await;
+    house.see("#card").await;
+    let left = "document.querySelectorAll('.exam-item').length > 0 && /left/.test(document.querySelector('#minutes').innerText)";
+    let mut tests = 0;
+    while tests < 20 && house.value(left).await == json!(true) {
+        let before = house
+            .value("document.querySelector('#card').dataset.test")
+            .await;
+        if house
+            .value("!!document.querySelector('.answer.number')")
+            .await
+            == json!(true)
+        {
+            house.click(".keypad [data-key='0']").await;
+            house.click(".answer.number").await;
+            answers += 2;
+        } else {
+            house.click(".answer:not(.could)").await;
+            answers += 1;
+        }
+        house
+            .until(&format!(
+                "document.querySelector('#card')?.dataset.test !== {before} || !({left})"
+            ))
+            .await;
+        tests += 1;
+    }
+    assert!(tests >= 4, "{tests} tests");
+    house.click(".path a[href$='/read']").await;
+    house.see("#beams .beam-row").await;
+    let beside = counted(&house).await - answers;
+    assert!(
+        (3..=15).contains(&beside),
+        "{beside} taps beside {answers} answers"
+    );
+    house.close().await;
+}

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Drawer from "antd/es/drawer";
-import { useState } from "react";
+import { useRef, useState } from "react";
 import { Choose } from "../../app/Choose";
 import { api, ask, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
@@ -41,33 +41,38 @@ export function Schools({
   const [error, setError] = useState<unknown>();
   const saver = useSaver();
   const page = story.data;
+  // Trying keeps nothing, so nothing is said to be saved; an answer that was overtaken is not shown.
+  const turn = useRef(0);
   const rest = () => {
+    turn.current++;
     setTried({});
     setBoth(undefined);
     onTry(undefined);
   };
-  const attempt = (schools: Record<string, string>) => {
+  const attempt = async (schools: Record<string, string>) => {
+    const mine = ++turn.current;
     setTried(schools);
     setError(undefined);
-    saver
-      .inTurn(async () => {
-        const found = await ask(
-          api.POST("/api/episodes/{id}/program/what-if", {
-            ...path,
-            body: {
-              schools,
-              modifiers: [],
-              minutes_per_day: null,
-              missed_days: null,
-              limits: [],
-            },
-          }),
-        );
-        saver.touch();
-        setBoth(found);
-        onTry(found.variant);
-      })
-      .catch(setError);
+    saver.touch();
+    try {
+      const found = await ask(
+        api.POST("/api/episodes/{id}/program/what-if", {
+          ...path,
+          body: {
+            schools,
+            modifiers: [],
+            minutes_per_day: null,
+            missed_days: null,
+            limits: [],
+          },
+        }),
+      );
+      if (mine !== turn.current) return;
+      setBoth(found);
+      onTry(found.variant);
+    } catch (failure) {
+      setError(failure);
+    }
   };
   const hold = (now: Page) =>
     saver
@@ -103,7 +108,7 @@ export function Schools({
       open
       mask={false}
       title={t("schools-title")}
-      size={460}
+      size={400}
       onClose={() => {
         onTry(undefined);
         onClose();
@@ -146,7 +151,9 @@ export function Schools({
                   q.schools.find((s) => s.default)?.id ??
                   q.holds
                 }
-                onChoose={(school) => attempt({ ...tried, [q.id]: school })}
+                onChoose={(school) =>
+                  void attempt({ ...tried, [q.id]: school })
+                }
               />
             ))}
           </section>
