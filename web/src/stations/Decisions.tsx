@@ -1,8 +1,8 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import { lazy, Suspense, useEffect, useState } from "react";
-import { Link } from "react-router";
+import { lazy, Suspense, useCallback, useEffect, useState } from "react";
+import { Link, useNavigate, useSearchParams } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { ProblemNote, Waiting } from "../app/parts";
 import { capital, nameOf, sentence, t } from "../app/wording";
@@ -24,9 +24,20 @@ const LANES = [
 type LaneName = (typeof LANES)[number];
 
 export default function Decisions({ today }: { today: string }) {
-  const [typed, setTyped] = useState("");
-  const [search, setSearch] = useState("");
-  const [lane, setLane] = useState<LaneName>();
+  // What is looked for stands in the address: it survives a reload, and can be sent to a colleague.
+  const [params, setParams] = useSearchParams();
+  const navigate = useNavigate();
+  const search = params.get("q") ?? "";
+  const lane = LANES.find((name) => name === params.get("lane"));
+  const [typed, setTyped] = useState(search);
+  const look = useCallback(
+    (q: string, of: LaneName | undefined) =>
+      setParams(
+        { ...(q ? { q } : {}), ...(of ? { lane: of } : {}) },
+        { replace: true },
+      ),
+    [setParams],
+  );
   // Where each page so far began: a page is turned back to where it was, whoever came or went meanwhile.
   const [places, setPlaces] = useState<string[]>([]);
   const after = places.at(-1);
@@ -37,12 +48,13 @@ export default function Decisions({ today }: { today: string }) {
     void import("../app/stationWords").then(() => setNamed(true));
   }, []);
   useEffect(() => {
+    if (typed === search) return;
     const timer = window.setTimeout(() => {
-      setSearch(typed);
+      look(typed, lane);
       setPlaces([]);
     }, 160);
     return () => window.clearTimeout(timer);
-  }, [typed]);
+  }, [typed, search, lane, look]);
   const page = useQuery({
     queryKey: ["day-list", search, lane, after],
     queryFn: () =>
@@ -86,6 +98,12 @@ export default function Decisions({ today }: { today: string }) {
             aria-label={t("decisions-search")}
             value={typed}
             onChange={(e) => setTyped(e.target.value)}
+            onPressEnter={() => {
+              // The only one found opens; of several none is guessed.
+              const [only, ...more] = page.data?.rows ?? [];
+              if (only && more.length === 0 && typed === search && typed !== "")
+                void navigate(`/e/${only.episode}`);
+            }}
           />
           <Button
             type="primary"
@@ -103,7 +121,7 @@ export default function Decisions({ today }: { today: string }) {
             className="chip"
             aria-pressed={lane === name}
             onClick={() => {
-              setLane(lane === name ? undefined : name);
+              look(search, lane === name ? undefined : name);
               setPlaces([]);
             }}
           >

@@ -146,6 +146,20 @@ async fn the_day_is_found_by_name_by_lane_and_by_key() {
         .until("document.querySelectorAll('.lane-row').length === 1")
         .await;
     house.says("all 7 criteria met").await;
+    // What is looked for stands in the address, and the only one found opens on Enter.
+    house.until("location.search === '?lane=gate_due'").await;
+    house.goto("/?q=imelda").await;
+    house
+        .until("document.querySelectorAll('.lane-row').length === 1 && document.querySelector('#search').value === 'imelda'")
+        .await;
+    house
+        .see("#search")
+        .await
+        .send_keys("\u{e007}")
+        .await
+        .expect("pressed");
+    house.until("location.pathname.endsWith('/visit')").await;
+    house.says("Imelda Raso").await;
     house.close().await;
 }
 
