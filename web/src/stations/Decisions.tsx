@@ -1,7 +1,14 @@
 import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import { lazy, Suspense, useCallback, useEffect, useState } from "react";
+import {
+  lazy,
+  Suspense,
+  useCallback,
+  useEffect,
+  useRef,
+  useState,
+} from "react";
 import { Link, useNavigate, useSearchParams } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { ProblemNote, Waiting } from "../app/parts";
@@ -30,6 +37,13 @@ export default function Decisions({ today }: { today: string }) {
   const search = params.get("q") ?? "";
   const lane = LANES.find((name) => name === params.get("lane"));
   const [typed, setTyped] = useState(search);
+  // An address that changed by itself, by a link or the way back, shows what it looks for.
+  const pushed = useRef(search);
+  useEffect(() => {
+    if (search === pushed.current) return;
+    pushed.current = search;
+    setTyped(search);
+  }, [search]);
   const look = useCallback(
     (q: string, of: LaneName | undefined) =>
       setParams(
@@ -50,6 +64,7 @@ export default function Decisions({ today }: { today: string }) {
   useEffect(() => {
     if (typed === search) return;
     const timer = window.setTimeout(() => {
+      pushed.current = typed;
       look(typed, lane);
       setPlaces([]);
     }, 160);
