@@ -2,8 +2,8 @@ import Button from "antd/es/button";
 import Drawer from "antd/es/drawer";
 import Input from "antd/es/input";
 import Popconfirm from "antd/es/popconfirm";
-import { useState } from "react";
 import type { Waiting } from "./browserDb";
+import { useDraft } from "./drafts";
 import { drain, type Outbox as Box, retry, takeBack } from "./outbox";
 import { ProblemText } from "./parts";
 import { moment, t } from "./wording";
@@ -47,14 +47,18 @@ function wordsOf(entry: Waiting): string | undefined {
 
 function Row({ entry }: { entry: Waiting }) {
   const words = wordsOf(entry);
-  const [text, setText] = useState(words ?? "");
-  const again = () =>
+  // Changed words outlive the drawer too.
+  const draft = useDraft<string>(`outbox-${entry.key}`, { value: words ?? "" });
+  const text = draft.value;
+  const again = () => {
+    draft.discard();
     void retry(
       entry,
       words === undefined
         ? entry.body
         : { ...(entry.body as object), body: text },
     );
+  };
   return (
     <li data-kind={entry.kind} data-refused={entry.refused !== undefined}>
       <p className="flush">
@@ -72,7 +76,7 @@ function Row({ entry }: { entry: Waiting }) {
           rows={5}
           aria-label={t("note-title")}
           value={text}
-          onChange={(e) => setText(e.target.value)}
+          onChange={(e) => draft.set(e.target.value)}
         />
       )}
       <p className="row above-6">
@@ -85,7 +89,10 @@ function Row({ entry }: { entry: Waiting }) {
           title={t("outbox-discard-ask")}
           okText={t("outbox-discard")}
           cancelText={t("cancel")}
-          onConfirm={() => void takeBack(entry.key)}
+          onConfirm={() => {
+            draft.discard();
+            void takeBack(entry.key);
+          }}
         >
           <Button size="small" danger>
             {t("outbox-discard")}
