@@ -208,8 +208,6 @@ chart-today = today
 chart-nights = day and night, then nights
 chart-open = open
 chart-line = { $name }, day { $from } to { $to } { $verdict }
-chart-zoom = Ten weeks
-chart-whole = Whole plan
 chart-label = The score: weeks across, phases, precautions, corridors, exercises and gates
 chart-empty = No exercises yet. Build a proposal, or add one below.
 from_day = from day
@@ -238,10 +236,7 @@ visit-flags-done = Asked today: none
 visit-flags-some = There is one
 visit-limits = Today’s limits
 visit-limits-lead = whose word it is
-visit-measure = Measure today
-visit-nothing-due = Nothing is due. Measure what you want to know.
 visit-to-ranges = To the dials
-visit-corridor = Inside the corridor?
 gate-title = Gate { $gate }
 gate-pass = Pass the gate
 gate-pass-override = Pass with overrides
@@ -581,7 +576,6 @@ scores-detectable-elsewhere = Within error: { $low } to { $high } in other studi
 scores-not-shoulders = Not found in people with a sore shoulder.
 scores-important = { $important } or more matters
 scores-item = Item { $n }
-scores-of = of { $max }
 scores-history = Earlier sheets
 
 # Two visits side by side
@@ -728,8 +722,6 @@ log-flare = bad day
 # Story: choices
 pathway = Pathway
 modifiers-title = What else was done
-modifiers-lead = each only tightens
-time-title = Time and work
 minutes-per-day = Minutes a day for exercises
 job-load = Heaviest load at work
 job-overhead = Hours a day above the shoulder
