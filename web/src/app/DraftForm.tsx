@@ -52,7 +52,8 @@ export function DraftForm<T extends object>({
   const box = useRef<HTMLDivElement>(null);
   const [form] = Form.useForm<T>();
   const { value } = draft;
-  // The form's own store leads while somebody types: a value handed back to it a moment late would undo a keystroke. Only
+  // The form's own store leads while somebody types: a value handed back to it a moment late would undo a
+  // keystroke. Only
   // what came from elsewhere is written into it.
   useLayoutEffect(() => {
     const shown = form.getFieldsValue(true) as Record<string, unknown>;

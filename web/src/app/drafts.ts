@@ -45,7 +45,10 @@ interface Now<T> {
 /** The field of a clash where the whole is one: a list of lines, a text. */
 export const WHOLE = "whole";
 
-/** Lays changes on top of a newer record: field by field where there are fields, else one's own whole, and both shown. */
+/**
+ * Lays changes on top of a newer record: field by field where there are fields, else one's own whole, and both
+ * shown.
+ */
 function mergeAny<T>(base: T, mine: T, theirs: T) {
   if (typeof mine === "object" && mine && !Array.isArray(mine))
     return merge(base as object, mine, theirs as object) as {

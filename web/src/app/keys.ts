@@ -65,7 +65,8 @@ export function useHints(): readonly string[] {
 const HELD = /^(Arrow(Up|Down|Left|Right)|Backspace|Delete)$/;
 
 /**
- * Keys of the whole page. The handler answers true for a key that it took; `says` are the ids of the sentences that tell
+ * Keys of the whole page. The handler answers true for a key that it took; `says` are the ids of the sentences
+ * that tell
  * what they do.
  *
  * A key held down speaks once, so that it cannot write twice; what is typed into a field, what opens a menu and what

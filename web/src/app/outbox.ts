@@ -179,7 +179,8 @@ export async function handIn(entry: NewEntry): Promise<unknown> {
 }
 
 /**
- * Hands in many entries at once: all kept in the browser first, then sent together, in order. Answers whether any of them
+ * Hands in many entries at once: all kept in the browser first, then sent together, in order. Answers whether
+ * any of them
  * still waits.
  */
 export async function handInMany(entries: NewEntry[]): Promise<boolean> {

@@ -20,7 +20,8 @@ export function useNewest<A extends unknown[]>(
 
 /**
  * A control that is drawn anew only when what it shows changes, however often the form around it does. A control with a
- * list behind it costs each keystroke elsewhere in the form a render of that list, and a fast typist the page: the library
+ * list behind it costs each keystroke elsewhere in the form a render of that list, and a fast typist the page:
+ * the library
  * sets its state after each render, and React takes fifty of those in a row for a circle.
  */
 export function steady<P extends { onChange?: (value: never) => void }>(

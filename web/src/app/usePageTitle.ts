@@ -2,7 +2,8 @@ import { useEffect, useRef } from "react";
 import { t } from "./wording";
 
 /**
- * After each change of page its heading has the focus and the window its name: who uses a screen reader hears where they
+ * After each change of page its heading has the focus and the window its name: who uses a screen reader hears
+ * where they
  * are, and tabs from there.
  */
 export function usePageTitle(pathname: string) {

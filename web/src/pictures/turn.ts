@@ -6,7 +6,8 @@ export interface Turned {
 }
 
 /**
- * Degrees of the drawing for a measurement: raising sweeps up from hanging, turning out sweeps away from straight ahead.
+ * Degrees of the drawing for a measurement: raising sweeps up from hanging, turning out sweeps away from
+ * straight ahead.
  */
 export function turn(
   quantity: string,

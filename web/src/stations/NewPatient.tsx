@@ -16,16 +16,9 @@ import { SaveMark, useSaver } from "../app/entries";
 import { missingFields, ProblemNote } from "../app/parts";
 import { Screened } from "../app/Screened";
 import { nameOf, shortDate, t } from "../app/wording";
+import { COMPLAINTS } from "./complaints";
 import { day0Name, fits } from "./pathwayFits";
 
-const COMPLAINTS = [
-  "raising",
-  "weakness",
-  "slipping",
-  "stiffness",
-  "top",
-  "neck",
-] as const;
 const FIRST = {
   given_name: "",
   family_name: "",
@@ -74,7 +67,10 @@ function body({ ids, ...form }: Typed): Schemas["NewPatient"] {
   };
 }
 
-/** A new patient: who, and where the story begins. Closing keeps what was typed; only a key of its own throws it away. */
+/**
+ * A new patient: who, and where the story begins. Closing keeps what was typed; only a key of its own throws it
+ * away.
+ */
 export function NewPatient({
   today,
   onClose,

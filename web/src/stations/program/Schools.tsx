@@ -14,7 +14,8 @@ type Page = Schemas["StoryPage"];
 type Both = Schemas["WhatIf"];
 
 /**
- * Where practitioners disagree, beside the plan that it changes: another school is tried on the plan at once, and holds only
+ * Where practitioners disagree, beside the plan that it changes: another school is tried on the plan at once,
+ * and holds only
  * when it is kept.
  */
 export function Schools({

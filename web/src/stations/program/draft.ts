@@ -6,7 +6,8 @@ type View = Schemas["PlanChart"];
 type Line = Schemas["Line"];
 
 /**
- * What lies on the desk: the plan chart as edited, judged by the server at every step, with undo and redo. Its lines are
+ * What lies on the desk: the plan chart as edited, judged by the server at every step, with undo and redo. Its
+ * lines are
  * kept in the browser, and lie there again after a reload.
  */
 export function useDraft(

@@ -1,4 +1,7 @@
-/** What a question on which practitioners disagree is about, in the order of a course; where none is named it is told last. */
+/**
+ * What a question on which practitioners disagree is about, in the order of a course; where none is named it is
+ * told last.
+ */
 export const GROUPS: readonly (readonly [string, readonly string[]])[] = [
   [
     "timing",

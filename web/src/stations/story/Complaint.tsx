@@ -4,17 +4,10 @@ import { Choose } from "../../app/Choose";
 import type { Faulty } from "../../app/faulty";
 import { KeptNumber } from "../../app/KeptNumber";
 import { nameOf, t } from "../../app/wording";
+import { COMPLAINTS } from "../complaints";
 import type { FormPart } from "./Course";
 
 const SIDES = ["right", "left"] as const;
-const COMPLAINTS = [
-  "raising",
-  "weakness",
-  "slipping",
-  "stiffness",
-  "top",
-  "neck",
-] as const;
 const OTHER = [
   "not_known",
   "sound",

@@ -20,7 +20,8 @@ const limited = (d: Dial) =>
   d.ceiling.reason.rule !== "barred-without-corridor";
 
 /**
- * Today's limits as one strip: each with whose word it is, where the range stands in its corridor and where it is heading,
+ * Today's limits as one strip: each with whose word it is, where the range stands in its corridor and where it
+ * is heading,
  * and the two or three that are due measured in place.
  */
 export function RangeStrip({

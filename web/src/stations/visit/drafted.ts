@@ -1,14 +1,21 @@
 import type { Schemas } from "../../app/client";
 import { capital, nameOf, sentence, t, withUnit } from "../../app/wording";
+import { FEELINGS, feltOf } from "./week";
 
 type Page = Schemas["VisitPage"];
 
-/** What was measured, told, decided and asked today, as sentences that a note may begin with. Nothing is added to it. */
+/**
+ * What was measured, told, decided and asked today, as sentences that a note may begin with. Nothing is added
+ * to it.
+ */
 export function draftedNote(page: Page): string {
   const { view, today } = page;
   const said: string[] = [];
   const measured = view.dials.flatMap((d) => {
-    const last = d.operated.last?.measurement;
+    // What a stand-in invented is never evidence, in a note either.
+    const last = d.operated.last?.simulated
+      ? undefined
+      : d.operated.last?.measurement;
     return last?.on === today
       ? [
           `${nameOf("quantity", d.quantity)} ${withUnit(d.quantity, last.value)} (${nameOf("stop", last.stop)})`,
@@ -25,24 +32,23 @@ export function draftedNote(page: Page): string {
         days: view.adherence_days,
       }),
     );
-  const felt = view.log.filter((e) => e.on === today && e.exercise == null);
-  const pains = felt.flatMap((e) =>
-    "value" in e ? [`${t(`short-${e.kind}`)} ${e.value}`] : [],
+  // The later word of a day corrects the earlier one.
+  const felt = feltOf(view.log).get(today)?.values ?? {};
+  const pains = FEELINGS.flatMap((kind) =>
+    felt[kind] === undefined ? [] : [`${t(`short-${kind}`)} ${felt[kind]}`],
   );
-  if (pains.length > 0)
-    said.push(`${t("drafted-felt")} ${[...new Set(pains)].join(", ")}.`);
+  if (pains.length > 0) said.push(`${t("drafted-felt")} ${pains.join(", ")}.`);
   const slips = view.log.filter((e) => e.kind === "slip").length;
   if (slips > 0) said.push(t("drafted-slips", { count: slips }));
   const decided = page.decided.filter((d) => d.on === today);
-  if (decided.length > 0)
-    said.push(
-      `${t("drafted-decided")} ${decided
-        .map(
-          (d) =>
-            `${nameOf("exercise", d.exercise)}: ${t(`move-${d.proposed.replaceAll("_", "-")}`)}, ${t(`decided-${d.answer}`)}${d.reason ? ` (${d.reason})` : ""}`,
-        )
-        .join("; ")}.`,
-    );
+  const answers = decided.map((d) => {
+    const proposed = t(`move-${d.proposed.replaceAll("_", "-")}`);
+    const why = d.reason ? ` (${d.reason})` : "";
+    const answer = `${proposed}, ${t(`decided-${d.answer}`)}${why}`;
+    return `${nameOf("exercise", d.exercise)}: ${answer}`;
+  });
+  if (answers.length > 0)
+    said.push(`${t("drafted-decided")} ${answers.join("; ")}.`);
   for (const call of view.calls) said.push(sentence(call));
   return said.map(capital).join("\n");
 }

@@ -8,7 +8,10 @@ export type Tapped = ReadonlyMap<string, number>;
 
 export const cellKey = (exercise: string, day: string) => `${exercise} ${day}`;
 
-/** Sessions that a tap makes of what is known: as planned first, then one less each time, then left out, then as planned. */
+/**
+ * Sessions that a tap makes of what is known: as planned first, then one less each time, then left out, then as
+ * planned.
+ */
 export function nextSessions(planned: number, done: number | null): number {
   const whole = Math.max(planned, 1);
   if (done === null || done === 0) return whole;
@@ -32,7 +35,10 @@ export interface Fill {
   repetitions: number;
 }
 
-/** What *as planned* fills on some days: what was planned and of which nothing is known. What was said stays as it was said. */
+/**
+ * What *as planned* fills on some days: what was planned and of which nothing is known. What was said stays as
+ * it was said.
+ */
 export function asPlanned(
   grid: Grid,
   days: readonly string[],
