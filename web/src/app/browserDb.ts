@@ -54,6 +54,8 @@ export interface Draft {
   /** What the form showed when typing began, and its revision. */
   base?: unknown;
   rev?: number | undefined;
+  /** Fields that somebody else changed too and that nobody has settled. */
+  clashes?: unknown;
   since: string;
 }
 

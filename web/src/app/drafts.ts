@@ -34,6 +34,8 @@ interface Own<T> {
   base: T;
   rev: number | undefined;
   since: string;
+  /** Fields that both changed, until a person says which holds: kept too, or a reload would answer for them. */
+  clashes: Clash[];
 }
 
 /** What the newest look at the form knows, for what answers later. */
@@ -66,7 +68,7 @@ async function rowsOf(of: string): Promise<Draft[]> {
 }
 
 async function put<T>(of: string, window: string, own: Own<T>) {
-  const { value: body, base, rev, since } = own;
+  const { value: body, base, rev, since, clashes } = own;
   await draftShelf.put({
     key: draftKey(of, window),
     of,
@@ -75,6 +77,7 @@ async function put<T>(of: string, window: string, own: Own<T>) {
     base,
     rev,
     since,
+    clashes,
   });
   tellWindows(of);
 }
@@ -119,7 +122,6 @@ function useOthers<T>(of: string) {
  */
 export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
   const [own, setOwn] = useState<Own<T>>();
-  const [clashes, setClashes] = useState<Clash[]>([]);
   const { others, look } = useOthers<T>(of);
   const now = useRef<Now<T>>({ own: undefined, fresh });
   useEffect(() => {
@@ -139,7 +141,6 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
     let here = true;
     now.current.own = undefined;
     setOwn(undefined);
-    setClashes([]);
     const begin = async () => {
       const [me, open, rows] = await Promise.all([
         thisWindow(),
@@ -156,6 +157,7 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
           base: (kept.base ?? now.current.fresh.value) as T,
           rev: kept.rev,
           since: kept.since,
+          clashes: (kept.clashes ?? []) as Clash[],
         };
         now.current.own = found;
         setOwn(found);
@@ -176,8 +178,12 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
     const { own: mine, fresh: on } = now.current;
     if (!mine || mine.rev === rev) return;
     const laid = mergeAny(mine.base, mine.value, on.value);
-    setClashes(laid.clashes);
-    hold({ ...mine, value: laid.value, base: on.value, rev });
+    const again = new Set(laid.clashes.map((c) => c.field));
+    const clashes = [
+      ...mine.clashes.filter((c) => !again.has(c.field)),
+      ...laid.clashes,
+    ];
+    hold({ ...mine, value: laid.value, base: on.value, rev, clashes });
   }, [rev, own, hold]);
   const set = useCallback(
     (change: T | ((value: T) => T)) => {
@@ -196,6 +202,7 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
               base,
               rev: mine ? mine.rev : on.rev,
               since: new Date().toISOString(),
+              clashes: mine?.clashes ?? [],
             },
       );
     },
@@ -207,10 +214,15 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
     /** Whether something was typed that is not handed in. */
     dirty: own !== undefined,
     since: own?.since,
-    clashes,
+    clashes: own?.clashes ?? [],
     /** Takes what stands on record for a field that both changed, or keeps one's own. */
     settle: (clash: Clash, theirs: boolean) => {
-      setClashes((all) => all.filter((c) => c.field !== clash.field));
+      const mine = now.current.own;
+      if (mine)
+        hold({
+          ...mine,
+          clashes: mine.clashes.filter((c) => c.field !== clash.field),
+        });
       if (theirs && clash.field === WHOLE) set(clash.theirs as T);
       else if (theirs) set((v) => ({ ...v, [clash.field]: clash.theirs }));
     },
@@ -231,16 +243,14 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
      * What was sent is on record. What was typed since then stays a draft, on top of it.
      */
     handedIn: (sent: T, next?: number) => {
-      setClashes([]);
       const mine = now.current.own;
       hold(
         mine && !same(mine.value, sent)
-          ? { ...mine, base: sent, rev: next }
+          ? { ...mine, base: sent, rev: next, clashes: [] }
           : undefined,
       );
     },
     discard: () => {
-      setClashes([]);
       hold(undefined);
     },
   };

@@ -196,6 +196,10 @@ async fn what_two_people_changed_is_laid_together_and_a_field_both_changed_is_as
     house.says("Somebody changed this in the meantime").await;
     house.see(".clash[data-field=work]").await;
     house.says("bookbinder, three days").await;
+    // A reload settles nothing: both values stand there again.
+    house.goto(&format!("/e/{episode}/story")).await;
+    house.see(".clash[data-field=work]").await;
+    house.says("bookbinder, three days").await;
     holds(&house, "#story_mechanism", "Reached for a shelf").await;
     holds(&house, "#story_note", "Mine").await;
     house

@@ -39,7 +39,8 @@ export function MeasureHere({
       method: degrees ? lastMethod() : null,
       remark: "",
     };
-    const says = `${capital(nameOf("quantity", quantity))}, ${nameOf("side", side)}: ${value}${degrees ? "°" : ""}, ${nameOf("stop", stop)}`;
+    const what = `${capital(nameOf("quantity", quantity))}, ${nameOf("side", side)}`;
+    const says = `${what}: ${value}${degrees ? "°" : ""}, ${nameOf("stop", stop)}`;
     if (await post({ kind: "measurement", body: measurement, says }, id))
       onDone();
   };
