@@ -1,7 +1,7 @@
 //! Looks at any screen of the demo: `look FOLDER WIDTHxHEIGHT STEP…`, run with the cluster of ./test.
 //!
 //! A step is `open:Family name`, `goto:/path`, `keys:gs`, `click:css`, `fill:css=text`, `see:css`, `says:text`,
-//! `scroll:css`, `until:js`, `js:js`, `size:390x844`, `shot:name` or `print:name`. `{e}` in a path is the patient opened last.
+//! `scroll:css`, `until:js`, `js:js`, `tell:js`, `size:390x844`, `shot:name` or `print:name`. `{e}` in a path is the patient opened last.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a tool that cannot go on says so and ends
 
 use ritorno_e2e::{House, PrintOrientation};
@@ -38,6 +38,7 @@ async fn main() {
             "says" => house.says(rest).await,
             "until" => house.until(rest).await,
             "js" => drop(house.value(rest).await),
+            "tell" => println!("{}", house.value(rest).await),
             "scroll" => house.scroll(rest).await,
             "size" => {
                 let (w, h) = size(rest);
