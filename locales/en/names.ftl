@@ -1407,3 +1407,12 @@ may-heavy-work = Heavy work or contact sport
 may-type-with-both = Work at a desk with both hands
 may-bath = Take a bath
 may-swim = Swim
+
+# What can be found out at a distance
+sought-passive-range = ranges that somebody else moves
+sought-active-range = ranges that the patient moves
+sought-force = forces
+sought-lag = lag
+sought-hands-on = tests by hand
+sought-shown = how an exercise is done, new exercises tried out
+sought-said = what is said

@@ -74,3 +74,8 @@ fault-stop-stands = a stop is not answered by going on
 fault-taken = there is one called { $given } already
 fault-own-id = a clinic’s own pathway keeps its id; this file says { $given }
 fault-knowledge = { $problem }
+
+fault-appointment-day = an appointment lies between the day it is made and { $days } days later
+fault-out-of-reach = nobody knows this, and it cannot be found out at a distance: see the shoulder in the room first
+fault-cover-self = somebody else has to look after them
+fault-cover-until = ends today or later, after its first day, and lasts a year at most

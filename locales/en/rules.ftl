@@ -402,6 +402,20 @@ rule-quick-with-health = { $health }: a fall or a knock does more harm, quick wo
 rule-after-injection = A steroid was injected less than { $days } days ago: resisted work rests until day { $day }, and pain tells less than usual.
 rule-short-plan = { $percent } % of the planned sessions were done, { $least } % are needed. { $count } exercises in { $minutes } minutes are done more often than a long list: try a short plan.
 rule-dates-wait-for-sessions = { $percent } % of the planned sessions were done and the next gate asks for { $least } %: with every session from today on that is reached on { $day-day } at the earliest, so the dates are later.
+rule-event-contact = Contact { $how ->
+    [telephone] by telephone
+    [video] by video
+   *[room] in the room
+}
+rule-event-appointment = Appointment on { $day } at { $at-time }, { $minutes } minutes, { $how ->
+    [telephone] by telephone
+    [video] by video
+   *[room] in the room
+}
+rule-event-care = { $who ->
+    [none] Nobody treats this shoulder for now
+   *[other] { $who } treats this shoulder
+}
 rule-event-week-use = Seven days at home: { $how ->
     [all] as planned
     [half] about half

@@ -4,10 +4,14 @@ use crate::assessment::Assessment;
 use crate::calendar::{Clock, EpisodeDay};
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
-use crate::facts::{ExamFact, Facts, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord};
+use crate::facts::{
+    Appointment, ExamFact, Facts, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord,
+};
 use crate::flags::FlagView;
 use crate::plan::{PrecautionSpan, Volume, precaution_spans, volume};
-use crate::progress::{GateView, WatchView, adherence_lately, next_gate, watch_views};
+use crate::progress::{
+    ContactView, GateView, WatchView, adherence_lately, contact_view, next_gate, watch_views,
+};
 use crate::ranges::{Breach, CorridorView, Dial, corridor_views, dials};
 use crate::reading::{RetestView, retest};
 use crate::reason::Reason;
@@ -52,6 +56,10 @@ pub struct VisitView {
     pub calls: Vec<Reason>,
     /// Measurements above their ceiling that nobody has dealt with.
     pub breaches: Vec<Breach>,
+    /// How today's contact is held, and what it leaves out of reach.
+    pub contact: ContactView,
+    /// Appointments from today on, the next first.
+    pub appointments: Vec<Appointment>,
     /// What the pathway watches for at this time.
     pub watches: Vec<WatchView>,
     /// What to do with each exercise, the gravest first.
@@ -108,6 +116,8 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
             .collect(),
         breaches: assessment.breaches.clone(),
         watches: watch_views(&ctx, facts),
+        contact: contact_view(&ctx, facts),
+        appointments: to_come(facts),
         dials: all,
         corridors: corridor_views(&ctx, facts),
         gate: next_gate(&ctx, facts),
@@ -130,6 +140,18 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
                 .map(|m| m.floor() as u32),
         ),
     }
+}
+
+/// Appointments from today on, the next first.
+fn to_come(facts: &Facts) -> Vec<Appointment> {
+    let mut rows: Vec<Appointment> = facts
+        .appointments
+        .iter()
+        .filter(|a| a.day >= facts.today)
+        .cloned()
+        .collect();
+    rows.sort_by_key(|a| (a.day, a.time));
+    rows
 }
 
 /// Offered when too little is done and that is all that holds: where a stop, pain or something unknown speaks, that comes first.

@@ -9,8 +9,9 @@ use ritorno_core::calendar::{Clock, episode_day};
 use ritorno_core::lanes::{Lane, LaneName};
 use ritorno_core::permission::Action;
 use ritorno_store::daylist::{self, Place};
-use ritorno_store::{EpisodeId, PatientId};
+use ritorno_store::{EpisodeId, PatientId, UserId, cover, user};
 use serde::{Deserialize, Serialize};
+use std::collections::BTreeMap;
 
 const PAGE: i64 = 50;
 
@@ -21,6 +22,13 @@ pub(crate) struct Query {
     search: Option<String>,
     /// One lane only.
     lane: Option<LaneName>,
+    /// One pathway only.
+    pathway: Option<String>,
+    /// One phase only.
+    phase: Option<String>,
+    /// Only shoulders that the reader treats, or of somebody whose patients the reader looks after.
+    #[serde(default)]
+    mine: bool,
     /// The place after which the page begins: `next` of the page before.
     after: Option<String>,
 }
@@ -40,6 +48,8 @@ pub(crate) struct DecisionRow {
     /// As it was worked out and saved: passed on as it lies, not read and written again.
     #[schema(value_type = Lane)]
     lane: serde_json::Value,
+    /// Who treats it, by name.
+    treated_by: Option<String>,
 }
 
 /// How many are in a lane.
@@ -49,6 +59,13 @@ pub(crate) struct LaneCount {
     count: i64,
 }
 
+/// A pathway and a phase that somebody is in.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct InPhase {
+    pathway: String,
+    phase: String,
+}
+
 /// One page of the list.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct DayListPage {
@@ -56,6 +73,8 @@ pub(crate) struct DayListPage {
     counts: Vec<LaneCount>,
     /// The place after which the next page begins, where there is one.
     next: Option<String>,
+    /// Pathways and phases that anybody is in, to choose from.
+    places: Vec<InPhase>,
     /// Lanes that the change of day has not come to yet: they may say something else today.
     behind: i64,
 }
@@ -87,14 +106,25 @@ pub(crate) async fn list(
         }
     };
     faults.check()?;
-    app.read(&req, Action::ReadRecord, move |state, conn, _| {
+    app.read(&req, Action::ReadRecord, move |state, conn, reader| {
+        let today = state.today.date();
         let filter = daylist::Filter {
             search: query.search.unwrap_or_default().chars().take(80).collect(),
             lane: query.lane,
+            pathway: query.pathway,
+            phase: query.phase,
+            treated_by: if query.mine {
+                cover::looked_after_by(conn, reader.id, today)?
+            } else {
+                Vec::new()
+            },
             after,
             limit: PAGE,
         };
-        let today = state.today.date();
+        let people: BTreeMap<UserId, String> = user::all(conn)?
+            .into_iter()
+            .map(|u| (u.id, u.name))
+            .collect();
         let mut found = daylist::list(conn, &filter)?;
         let more = found.len() > PAGE as usize;
         found.truncate(PAGE as usize);
@@ -112,6 +142,7 @@ pub(crate) async fn list(
                 side: row.side,
                 clock: Clock::at(episode_day(row.day0, today)),
                 lane: row.body,
+                treated_by: row.treated_by.and_then(|id| people.get(&id).cloned()),
             })
             .collect();
         let counts = daylist::counts(conn)?
@@ -122,6 +153,10 @@ pub(crate) async fn list(
             rows,
             counts,
             next,
+            places: daylist::places(conn)?
+                .into_iter()
+                .map(|(pathway, phase)| InPhase { pathway, phase })
+                .collect(),
             behind: daylist::behind(conn, today)?,
         }))
     })

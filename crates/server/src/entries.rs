@@ -14,13 +14,15 @@ use crate::ranges::keep_measurement;
 use crate::strength::{PushForm, keep_push};
 use crate::validate::Faults;
 use crate::visit::{
-    NewNote, Passing, keep_attestation, keep_gate_pass, keep_log, keep_note, keep_score,
+    NewNote, Passing, TakingOn, keep_appointment, keep_attestation, keep_care, keep_contact,
+    keep_gate_pass, keep_log, keep_note, keep_score,
 };
 use crate::withdrawals::{Withdrawal, keep_withdrawal, withdrawal_action};
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, post, web};
-use ritorno_core::facts::Sheet;
-use ritorno_core::facts::{Attestation, ExamNote, LogEntry, Measurement, Score, TestFinding};
+use ritorno_core::facts::{
+    Appointment, Attestation, Contact, ExamNote, LogEntry, Measurement, Score, Sheet, TestFinding,
+};
 use ritorno_core::permission::{Action, may};
 use ritorno_store::user::User;
 use ritorno_store::{EpisodeId, PgConnection, StoreError, UserId};
@@ -55,6 +57,12 @@ pub(crate) enum EntryKind {
     Decision,
     /// A gate passed.
     GatePass,
+    /// How the day's contact is held.
+    Contact,
+    /// An appointment.
+    Appointment,
+    /// Who treats the shoulder.
+    Care,
     /// An entry taken back.
     Withdrawal,
 }
@@ -217,6 +225,19 @@ fn keep(
                 (gate.clone().unwrap_or_default(), v)
             )
         ),
+        EntryKind::Contact => store!(
+            Contact,
+            |_: &_| Action::EnterLog,
+            "hold-contact",
+            keep_contact
+        ),
+        EntryKind::Appointment => store!(
+            Appointment,
+            |_: &_| Action::EnterLog,
+            "add-appointment",
+            keep_appointment
+        ),
+        EntryKind::Care => store!(TakingOn, |_: &_| Action::EditStory, "take-on", keep_care),
         EntryKind::Withdrawal => store!(
             Withdrawal,
             withdrawal_action,

@@ -130,7 +130,9 @@ fn follow(
             When::Quiet => next_change(&known, facts, &value, LOOK_AHEAD_DAYS),
             When::Written | When::TwoShoulders => today.succ_opt().unwrap_or(today),
         };
-        daylist::save(conn, &loaded, &value, next, &made_with(state))?;
+        let phase = assessment.rules.phase(ctx.phase);
+        let phase = phase.map_or("", |p| p.id.as_str());
+        daylist::save(conn, &loaded, (&value, phase), next, &made_with(state))?;
         now = Some(value);
     }
     loaded.facts.verdicts.extend(judged);

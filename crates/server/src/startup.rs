@@ -4,8 +4,9 @@ use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
-    bounds, daylist, deciding, entries, examine, home, library, limits, outcome, pathways,
-    patients, program, ranges, reasons, reliability, security, session, shell, story, withdrawals,
+    bounds, covers, daylist, deciding, entries, examine, find, home, library, limits, outcome,
+    pathways, patients, program, ranges, reasons, reliability, security, session, shell, story,
+    withdrawals,
 };
 use crate::{strength, timeline, visit};
 use actix_files::Files;
@@ -92,10 +93,17 @@ fn api(config: &mut ServiceConfig) {
             .service(home::handout)
             .service(home::calendar)
             .service(home::figure)
+            .service(find::find)
+            .service(covers::show_people)
+            .service(covers::add_cover)
+            .service(covers::end_cover)
             .service(visit::show_visit)
             .service(visit::add_log)
             .service(visit::add_score)
             .service(visit::add_week_use)
+            .service(visit::add_contact)
+            .service(visit::add_appointment)
+            .service(visit::add_care)
             .service(visit::attest)
             .service(visit::pass_gate)
             .service(visit::sign_note)

@@ -12,6 +12,8 @@ use serde::{Deserialize, Serialize};
 use serde_json::Value;
 use uuid::Uuid;
 
+/// Characters that are looked for.
+const LONGEST_SEARCH: usize = 80;
 /// Events on one page.
 const PAGE: i64 = 60;
 
@@ -74,7 +76,14 @@ pub(crate) struct TimelinePage {
 /// Where to go on.
 #[derive(Deserialize, utoipa::IntoParams)]
 pub(crate) struct From {
+    /// Only what lies before this number.
     before: Option<i64>,
+    /// Only these kinds, with commas between them.
+    #[serde(default)]
+    kinds: String,
+    /// Only where these words stand.
+    #[serde(default)]
+    search: String,
 }
 
 #[utoipa::path(tag = "record", params(From), responses((status = 200, body = TimelinePage), (status = "default", body = Problem)))]
@@ -86,10 +95,17 @@ pub(crate) async fn show_timeline(
     from: web::Query<From>,
 ) -> Result<web::Json<TimelinePage>, ApiError> {
     let id = PatientId(*id);
-    let before = from.into_inner().before;
+    let from = from.into_inner();
+    let kinds = from.kinds.split(',').filter(|kind| !kind.is_empty());
+    let wanted = event::Wanted {
+        kinds: kinds.map(str::to_owned).collect(),
+        search: from.search.chars().take(LONGEST_SEARCH).collect(),
+        before: from.before,
+        limit: PAGE + 1,
+    };
     app.read(&req, Action::ReadRecord, move |state, conn, _| {
         let person = ritorno_store::episode::person(conn, id)?;
-        let mut told = event::timeline(conn, id, before, PAGE + 1)?;
+        let mut told = event::timeline(conn, id, &wanted)?;
         let more = told.len() > PAGE as usize;
         told.truncate(PAGE as usize);
         Ok(web::Json(TimelinePage {
@@ -149,6 +165,8 @@ fn entry(told: event::Told, day_of: impl Fn(DateTime<Utc>) -> NaiveDate) -> Time
             says = match value {
                 Value::Number(n) => says.with(name, n.as_f64().unwrap_or_default()),
                 Value::Bool(yes) => says.with(name, if *yes { "yes" } else { "no" }),
+                // A clock shows hours and minutes.
+                Value::String(s) if name == "at_time" => says.with(name, s.get(..5).unwrap_or(s)),
                 Value::String(s) if !worded => says.with(name, s.as_str()),
                 _ => says,
             };

@@ -43,6 +43,8 @@ pub(crate) enum WithdrawalOf {
     Log,
     /// A week told as a whole.
     WeekUse,
+    /// An appointment.
+    Appointment,
     /// A limit of the surgeon that was written wrongly.
     Limit,
     /// The confirmation that a limit has ended.
@@ -67,6 +69,7 @@ impl WithdrawalOf {
             WithdrawalOf::Attestation => "attestation",
             WithdrawalOf::Log => "log",
             WithdrawalOf::WeekUse => "week_use",
+            WithdrawalOf::Appointment => "appointment",
             WithdrawalOf::Limit => "limit",
             WithdrawalOf::LimitEnd => "limit_end",
             WithdrawalOf::BreachAnswer => "breach_answer",
@@ -97,7 +100,9 @@ impl WithdrawalOf {
             WithdrawalOf::GatePass | WithdrawalOf::Attestation | WithdrawalOf::Decision => {
                 Action::Sign
             }
-            WithdrawalOf::Log | WithdrawalOf::WeekUse => Action::EnterLog,
+            WithdrawalOf::Log | WithdrawalOf::WeekUse | WithdrawalOf::Appointment => {
+                Action::EnterLog
+            }
             _ => Action::Measure,
         }
     }

@@ -17,6 +17,17 @@ pub(crate) fn count(value: i32) -> u32 {
     u32::try_from(value).unwrap_or(0)
 }
 
+/// The words somebody looks for, each as a pattern that finds it anywhere. % and _ are letters to a person who types them.
+pub(crate) fn parts(search: &str) -> impl Iterator<Item = String> + '_ {
+    search.split_whitespace().map(|part| {
+        let plain = part
+            .replace('\\', "\\\\")
+            .replace('%', "\\%")
+            .replace('_', "\\_");
+        format!("%{plain}%")
+    })
+}
+
 /// The way back.
 pub(crate) fn column(value: u32) -> i32 {
     i32::try_from(value).unwrap_or(i32::MAX)

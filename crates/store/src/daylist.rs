@@ -1,9 +1,9 @@
 //! The day's work: one row an episode, kept up to date by every write and at the change of day.
 
-use crate::convert::word;
+use crate::convert::{parts, word};
 use crate::load::Loaded;
 use crate::schema::{episode, lane, lane_move, record};
-use crate::{EpisodeId, PatientId, StoreError};
+use crate::{EpisodeId, PatientId, StoreError, UserId};
 use chrono::NaiveDate;
 use diesel::expression::SqlLiteral;
 use diesel::pg::Pg;
@@ -34,6 +34,8 @@ pub struct Row {
     pub body: serde_json::Value,
     /// Place among the lanes.
     pub rank: i32,
+    /// Who treats this shoulder.
+    pub treated_by: Option<UserId>,
 }
 
 impl Row {
@@ -68,6 +70,12 @@ pub struct Filter {
     pub search: String,
     /// One lane only.
     pub lane: Option<LaneName>,
+    /// One pathway only.
+    pub pathway: Option<String>,
+    /// One phase only.
+    pub phase: Option<String>,
+    /// Only what these people treat; everybody's when empty.
+    pub treated_by: Vec<UserId>,
     /// Only what comes after this place.
     pub after: Option<Place>,
     /// Rows at most.
@@ -76,6 +84,8 @@ pub struct Filter {
 
 #[derive(Insertable, AsChangeset)]
 #[diesel(table_name = lane)]
+// A shoulder that was given back is nobody's.
+#[diesel(treat_none_as_null = true)]
 struct LaneRow<'a> {
     episode_id: EpisodeId,
     patient_id: PatientId,
@@ -90,16 +100,20 @@ struct LaneRow<'a> {
     day0: NaiveDate,
     next_change_day: NaiveDate,
     made_with: &'a str,
+    pathway: &'a str,
+    phase: &'a str,
+    treated_by: Option<UserId>,
 }
 
-/// Saves the lane of an episode: worked out with `made_with`, and the same until `next_change` unless something becomes known.
+/// Saves the lane of an episode in a phase: worked out with `made_with`, and the same until `next_change` unless something becomes
+/// known.
 ///
 /// # Errors
 /// Database failure.
 pub fn save(
     conn: &mut PgConnection,
     of: &Loaded,
-    value: &Lane,
+    (value, phase): (&Lane, &str),
     next_change: NaiveDate,
     made_with: &str,
 ) -> Result<(), StoreError> {
@@ -118,6 +132,9 @@ pub fn save(
         day0: of.facts.story.day0,
         next_change_day: next_change,
         made_with,
+        pathway: &of.facts.story.pathway,
+        phase,
+        treated_by: of.treated_by,
     };
     diesel::insert_into(lane::table)
         .values((&row, lane::inputs_rev.eq(1)))
@@ -178,15 +195,31 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
     if let Some(place) = &filter.after {
         query = query.filter(after(place));
     }
-    for part in filter.search.split_whitespace() {
-        // % and _ are letters to a person who types them.
-        let plain = part
-            .replace('\\', "\\\\")
-            .replace('%', "\\%")
-            .replace('_', "\\_");
-        query = query.filter(lane::search.ilike(format!("%{plain}%")));
+    if let Some(pathway) = &filter.pathway {
+        query = query.filter(lane::pathway.eq(pathway));
+    }
+    if let Some(phase) = &filter.phase {
+        query = query.filter(lane::phase.eq(phase));
+    }
+    if !filter.treated_by.is_empty() {
+        query = query.filter(lane::treated_by.eq_any(&filter.treated_by));
+    }
+    for part in parts(&filter.search) {
+        query = query.filter(lane::search.ilike(part));
     }
     Ok(query.load(conn)?)
+}
+
+/// Pathways and phases that anybody on the list is in, in order.
+///
+/// # Errors
+/// Database failure.
+pub fn places(conn: &mut PgConnection) -> Result<Vec<(String, String)>, StoreError> {
+    Ok(lane::table
+        .select((lane::pathway, lane::phase))
+        .distinct()
+        .order((lane::pathway, lane::phase))
+        .load(conn)?)
 }
 
 /// How many patients are in each lane: the moves between lanes, added up.

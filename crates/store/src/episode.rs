@@ -11,7 +11,9 @@ use ritorno_core::mechanics::Arm;
 use uuid::Uuid;
 
 pub use crate::load::{Loaded, load};
-pub use crate::patient::{Patient, newest_of, patients, person, rename, same_person};
+pub use crate::patient::{
+    FoundEpisode, Patient, find, newest_of, patients, person, rename, same_person,
+};
 pub use crate::story::update as update_story;
 
 /// Adds a patient with a first episode.

@@ -2,11 +2,12 @@
 //!
 //! Details lie beside it in tables of their own, keyed by the event's id. Nothing here is ever changed.
 
+use crate::convert::parts;
 use crate::schema::{effect, episode, event, event_reason, record};
 use crate::{EpisodeId, PatientId, StoreError};
 use chrono::{DateTime, NaiveDate, Utc};
 use diesel::prelude::*;
-use diesel::sql_types::{BigInt, Date, Jsonb, Nullable, Text, Timestamptz, Uuid as SqlUuid};
+use diesel::sql_types::{Array, BigInt, Date, Jsonb, Nullable, Text, Timestamptz, Uuid as SqlUuid};
 use serde::Serialize;
 use sha2::{Digest, Sha256};
 use uuid::Uuid;
@@ -245,7 +246,8 @@ pub fn reason(
 }
 
 /// Which kinds of events can be taken back.
-const TAKEN_BACK: [&str; 16] = [
+const TAKEN_BACK: [&str; 17] = [
+    "appointment",
     "line_step",
     "week_use",
     "measurement",
@@ -400,22 +402,35 @@ pub struct Told {
     pub effects: serde_json::Value,
 }
 
-/// The newest events of a patient before a number, those taken back included; at most `limit`. One query.
+/// Which events of a timeline are wanted.
+#[derive(Debug, Clone, Default)]
+pub struct Wanted {
+    /// Only of these kinds; all when empty.
+    pub kinds: Vec<String>,
+    /// Only where these words stand in what was written or who wrote it.
+    pub search: String,
+    /// Only before this number.
+    pub before: Option<i64>,
+    /// At most so many.
+    pub limit: i64,
+}
+
+/// The newest events of a patient that are wanted, those taken back included. One query.
 ///
 /// # Errors
 /// Database failure.
 pub fn timeline(
     conn: &mut PgConnection,
     patient: PatientId,
-    before: Option<i64>,
-    limit: i64,
+    wanted: &Wanted,
 ) -> Result<Vec<Told>, StoreError> {
     const SQL: &str = "
-        select e.seq, e.id, e.episode_id, e.kind, e.on_date, e.at, u.name as by_name,
+        select * from (select e.seq, e.id, e.episode_id, e.kind, e.on_date, e.at, u.name as by_name,
             coalesce(to_jsonb(r), '{}') || coalesce(
                 to_jsonb(m), to_jsonb(f), to_jsonb(x), to_jsonb(st), to_jsonb(os), to_jsonb(sc), to_jsonb(a),
                 to_jsonb(l) - 'episode_id' - 'on_date' - 'seq',
                 to_jsonb(sl), to_jsonb(fa), to_jsonb(fs), to_jsonb(fr), to_jsonb(ba), to_jsonb(ls), to_jsonb(tx), to_jsonb(w),
+                to_jsonb(co), to_jsonb(ap), to_jsonb(ca) || jsonb_build_object('who', coalesce(tu.name, 'none')),
                 to_jsonb(n) - 'summary', to_jsonb(d) - 'body' - 'lines_before' - 'made_rev', to_jsonb(p) - 'body',
                 to_jsonb(g) || jsonb_build_object('overridden', (
                     select jsonb_object_agg(o.criterion, o.reason) from gate_override o where o.pass_id = g.id)),
@@ -444,17 +459,25 @@ pub fn timeline(
         left join line_step ls on ls.id = e.id
         left join story_text tx on tx.id = e.id
         left join week_use w on w.id = e.id
+        left join contact co on co.id = e.id
+        left join appointment ap on ap.id = e.id
+        left join care ca on ca.id = e.id
+        left join app_user tu on tu.id = ca.user_id
         left join visit_note n on n.id = e.id
         left join line_decision d on d.id = e.id
         left join program_snapshot p on p.id = e.id
         left join gate_pass g on g.id = e.id
         where e.patient_id = $1 and ($2 is null or (e.at, e.seq) < (select b.at, b.seq from event b where b.patient_id = $1 and b.seq = $2))
-        order by e.at desc, e.seq desc
+            and ($4 = '{}' or e.kind = any($4))) told
+        where $5 = '{}' or (select bool_and(concat_ws(' ', kind, by_name, body::text) ilike word) from unnest($5) as word)
+        order by at desc, seq desc
         limit $3";
     Ok(diesel::sql_query(SQL)
         .bind::<SqlUuid, _>(patient)
-        .bind::<Nullable<BigInt>, _>(before)
-        .bind::<BigInt, _>(limit)
+        .bind::<Nullable<BigInt>, _>(wanted.before)
+        .bind::<BigInt, _>(wanted.limit)
+        .bind::<Array<Text>, _>(&wanted.kinds)
+        .bind::<Array<Text>, _>(parts(&wanted.search).collect::<Vec<_>>())
         .load(conn)?)
 }
 

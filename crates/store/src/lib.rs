@@ -2,7 +2,9 @@
 //!
 //! Every write runs in one transaction that names its actor, so that the audit trigger can.
 
+pub mod contact;
 mod convert;
+pub mod cover;
 pub mod daylist;
 pub mod deciding;
 mod detail;

@@ -1,5 +1,6 @@
 //! Everything the rules read about one shoulder, in a few statements however long the record.
 
+use crate::contact::{AppointmentRow, CareRow, ContactRow};
 use crate::convert::word;
 use crate::deciding::StepRow as LineStepRow;
 use crate::detail::Standing;
@@ -14,7 +15,7 @@ use crate::schema::{episode, patient};
 use crate::story::{EpisodeRow, TextRow};
 use crate::strength::TrialRow;
 use crate::visit::NoteText;
-use crate::{EpisodeId, PatientId, StoreError, elastic, limits, lists, log, reliability};
+use crate::{EpisodeId, PatientId, StoreError, UserId, elastic, limits, lists, log, reliability};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::{ExamFact, Facts, Line, Method, OtherSide, Written};
@@ -31,6 +32,8 @@ pub struct Loaded {
     pub rev: i32,
     /// When a later operation of the same shoulder took its place.
     pub closed_on: Option<NaiveDate>,
+    /// Who treats this shoulder, where somebody has taken it on.
+    pub treated_by: Option<UserId>,
     /// The program, where there is one.
     pub program: Option<Head>,
     /// The facts.
@@ -149,6 +152,8 @@ pub fn load(
         attestations: standing.of::<AttestationRow>(id)?,
         log: log::all(conn, person.id, id)?,
         week_uses: standing.of::<WeekUseRow>(id)?,
+        contacts: standing.as_known::<ContactRow>(id)?,
+        appointments: standing.as_known::<AppointmentRow>(id)?,
         gate_passes: standing.of::<GatePassRow>(id)?,
         lines: lines.unwrap_or_default(),
         line_steps: standing.of::<LineStepRow>(id)?,
@@ -164,6 +169,7 @@ pub fn load(
         patient: person,
         rev,
         closed_on,
+        treated_by: standing.as_known::<CareRow>(id)?.pop().flatten(),
         program,
         facts,
     })

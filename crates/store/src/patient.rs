@@ -1,6 +1,6 @@
 //! A person: name and birth date.
 
-use crate::convert::{column, count};
+use crate::convert::{column, count, parts};
 use crate::schema::{episode, patient};
 use crate::{EpisodeId, PatientId, StoreError, event};
 use chrono::NaiveDate;
@@ -33,6 +33,54 @@ pub fn newest_of(conn: &mut PgConnection, patient_id: PatientId) -> Result<Episo
         .first(conn)
         .optional()?
         .ok_or(StoreError::NotFound("patient"))
+}
+
+/// Somebody who was looked for, with one episode.
+#[derive(Debug, Clone, PartialEq, Queryable, Selectable)]
+#[diesel(table_name = episode)]
+pub struct FoundEpisode {
+    /// Episode id.
+    #[diesel(column_name = id)]
+    pub episode: EpisodeId,
+    /// Pathway id.
+    pub pathway: String,
+    /// The affected side.
+    pub side: String,
+    /// Day 0.
+    pub day0: NaiveDate,
+    /// The work, in the patient's words.
+    pub work: String,
+    /// When it ended.
+    pub closed_on: Option<NaiveDate>,
+}
+
+/// People whose name has all the words, with their episodes: by name, the newest episode first; at most `limit` episodes. Who was
+/// discharged is found like everybody else.
+///
+/// # Errors
+/// Database failure.
+pub fn find(
+    conn: &mut PgConnection,
+    search: &str,
+    limit: i64,
+) -> Result<Vec<(Patient, FoundEpisode)>, StoreError> {
+    let mut query = episode::table
+        .inner_join(patient::table.on(patient::id.eq(episode::patient_id)))
+        .order((
+            patient::family_name,
+            patient::given_name,
+            episode::closed_on.is_not_null(),
+            episode::day0.desc(),
+        ))
+        .select((Patient::as_select(), FoundEpisode::as_select()))
+        .limit(limit)
+        .into_boxed();
+    for part in parts(search) {
+        // As its index reads it.
+        let named = patient::family_name.concat(" ").concat(patient::given_name);
+        query = query.filter(named.ilike(part));
+    }
+    Ok(query.load(conn)?)
 }
 
 /// How many patients there are.

@@ -105,6 +105,14 @@ diesel::table! {
         repetitions -> Nullable<Int4>, how -> Nullable<Text>, remark -> Text,
     }
 }
+diesel::table! { contact (id) { id -> Uuid, how -> Text, } }
+diesel::table! { appointment (id) { id -> Uuid, day -> Date, at_time -> Time, minutes -> Int4, how -> Text, } }
+diesel::table! { care (id) { id -> Uuid, user_id -> Nullable<Uuid>, } }
+diesel::table! {
+    cover (id) {
+        id -> Uuid, away_user -> Uuid, cover_user -> Uuid, from_on -> Date, until_on -> Date, words -> Text, ended_on -> Nullable<Date>,
+    }
+}
 diesel::table! { week_use (id) { id -> Uuid, how -> Text, } }
 diesel::table! { gate_pass (id) { id -> Uuid, gate -> Text, } }
 diesel::table! { gate_override (pass_id, criterion) { pass_id -> Uuid, criterion -> Text, reason -> Text, } }
@@ -143,6 +151,7 @@ diesel::table! {
         episode_id -> Uuid, patient_id -> Uuid, #[sql_name = "lane"] name -> Text, rank -> Int4, body -> Jsonb, as_of_day -> Date, inputs_rev -> Int4,
         family_name -> Text, given_name -> Text, work -> Text, side -> Text, day0 -> Date,
         next_change_day -> Date, made_with -> Text, search -> Text,
+        pathway -> Text, phase -> Text, treated_by -> Nullable<Uuid>,
     }
 }
 diesel::table! { lane_move (id) { id -> Int8, #[sql_name = "lane"] name -> Text, by_count -> Int4, } }
@@ -173,6 +182,10 @@ diesel::allow_tables_to_appear_in_same_query!(
     attestation,
     log_entry,
     week_use,
+    contact,
+    appointment,
+    care,
+    cover,
     gate_pass,
     gate_override,
     line_step,

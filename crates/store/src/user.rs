@@ -61,6 +61,20 @@ pub fn by_login(
         .transpose()
 }
 
+/// Everybody who signs in, by name.
+///
+/// # Errors
+/// Database failure.
+pub fn all(conn: &mut PgConnection) -> Result<Vec<User>, StoreError> {
+    let rows: Vec<UserRow> = app_user::table
+        .order(app_user::name)
+        .select(UserRow::as_select())
+        .load(conn)?;
+    rows.into_iter()
+        .map(|row| row.user().map(|(user, _)| user))
+        .collect()
+}
+
 /// Adds a user.
 ///
 /// # Errors

@@ -9,13 +9,14 @@ use ritorno_core::reason::{Arg, Reason};
 use ritorno_core::rules::Spoken;
 use thiserror::Error;
 
-const ENGLISH: [&str; 7] = [
+const ENGLISH: [&str; 8] = [
     include_str!("../../../locales/en/exercises.ftl"),
     include_str!("../../../locales/en/names.ftl"),
     include_str!("../../../locales/en/paper.ftl"),
     include_str!("../../../locales/en/problems.ftl"),
     include_str!("../../../locales/en/rules.ftl"),
     include_str!("../../../locales/en/screens.ftl"),
+    include_str!("../../../locales/en/stations.ftl"),
     include_str!("../../../locales/en/tests.ftl"),
 ];
 
@@ -106,11 +107,13 @@ impl Wording {
                 if MEASURED.contains(&name)
                     && !(name == "value" && reason.rule == "asks-measure-of-other") =>
             {
-                Some(if quantity == "hand-behind-back" {
-                    format!("level {n}")
+                let unit = if quantity == "hand-behind-back" {
+                    "measured-level"
                 } else {
-                    format!("{n}°")
-                })
+                    "measured-deg"
+                };
+                // Digits as they are counted here: no thousands are set apart.
+                Some(self.say(unit, &[("value", Value::Text(&n.to_string()))]))
             }
             _ => None,
         };

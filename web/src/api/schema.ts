@@ -20,6 +20,38 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/covers": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_cover"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/covers/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_cover"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/day-list": {
         parameters: {
             query?: never;
@@ -68,6 +100,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/appointments": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_appointment"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/attestations": {
         parameters: {
             query?: never;
@@ -100,6 +148,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/care": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_care"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/comparison": {
         parameters: {
             query?: never;
@@ -110,6 +174,22 @@ export interface paths {
         get: operations["show_comparison"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/contacts": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_contact"];
         delete?: never;
         options?: never;
         head?: never;
@@ -676,6 +756,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/find": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["find"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/instruments/angle": {
         parameters: {
             query?: never;
@@ -847,6 +943,22 @@ export interface paths {
             cookie?: never;
         };
         get: operations["show_timeline"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/people": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_people"];
         put?: never;
         post?: never;
         delete?: never;
@@ -1055,6 +1167,36 @@ export interface components {
          * @enum {string}
          */
         Answer: "yes" | "no";
+        /** @description An appointment, by the clinic's own clock. */
+        Appointment: {
+            /**
+             * Format: date
+             * @description The day it is for.
+             */
+            day: string;
+            /** @description In the room, by telephone or by video. */
+            how: components["schemas"]["HowHeld"];
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /**
+             * Format: int32
+             * @description How long it lasts, in minutes.
+             */
+            minutes: number;
+            /**
+             * Format: date
+             * @description The day it was made.
+             */
+            on: string;
+            /**
+             * @description When it begins.
+             * @example 09:30:00
+             */
+            time: string;
+        };
         /**
          * @description One argument of a reason.
          *
@@ -1467,6 +1609,15 @@ export interface components {
             /** @description Reference id. */
             source: string;
         };
+        /** @description Somebody of the clinic. */
+        Colleague: {
+            /** Format: uuid */
+            id: string;
+            name: string;
+            role: components["schemas"]["Role"];
+            /** @description Whether shoulders can be theirs: who signs. */
+            treats: boolean;
+        };
         /** @description One thing on both days. */
         Compared: {
             before?: components["schemas"]["TestAnswer"] | null;
@@ -1512,6 +1663,36 @@ export interface components {
          * @enum {string}
          */
         Confidence: "A" | "B" | "C" | "P";
+        /** @description How the contact of a day is held; the newest of a day counts. */
+        Contact: {
+            /** @description In the room, by telephone or by video. */
+            how: components["schemas"]["HowHeld"];
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            on: string;
+        };
+        /** @description Today's contact, and what it leaves out of reach. */
+        ContactView: {
+            /** @description Kinds of findings that are seen and not measured. */
+            by_eye: components["schemas"]["Sought"][];
+            /** @description Parts of the next gate that are open and cannot be found out in it, by id. */
+            criteria: string[];
+            /** @description How it is held. */
+            how: components["schemas"]["HowHeld"];
+            /** @description Kinds of findings that cannot be made in it. */
+            not: components["schemas"]["Sought"][];
+            /** @description Ranges that cannot be measured in it, by id. */
+            ranges: string[];
+            /** @description Whether new exercises can be tried out in it. */
+            try_out: components["schemas"]["Findable"];
+        };
         /** @description A copy to begin with. */
         CopyOf: {
             base: string;
@@ -1562,6 +1743,20 @@ export interface components {
             trend?: components["schemas"]["Trend"] | null;
             /** @description Unit of the measurements. */
             unit: components["schemas"]["Unit"];
+        };
+        /** @description Somebody looks after another's patients, both days included. */
+        CoverView: {
+            /** Format: uuid */
+            away: string;
+            /** Format: uuid */
+            covers: string;
+            /** Format: date */
+            from: string;
+            /** Format: uuid */
+            id: string;
+            /** Format: date */
+            until: string;
+            words: string;
         };
         /**
          * @description Where a criterion stands, worst first: `all` takes the smallest, `any` the greatest.
@@ -1625,6 +1820,8 @@ export interface components {
             counts: components["schemas"]["LaneCount"][];
             /** @description The place after which the next page begins, where there is one. */
             next?: string | null;
+            /** @description Pathways and phases that anybody is in, to choose from. */
+            places: components["schemas"]["InPhase"][];
             rows: components["schemas"]["DecisionRow"][];
         };
         /** @description What was made of a proposal. */
@@ -1673,6 +1870,8 @@ export interface components {
             /** Format: uuid */
             patient: string;
             side: string;
+            /** @description Who treats it, by name. */
+            treated_by?: string | null;
             work: string;
         };
         /**
@@ -1878,7 +2077,7 @@ export interface components {
          * @description What kind of entry waits.
          * @enum {string}
          */
-        EntryKind: "measurement" | "finding" | "exam_note" | "push" | "sheet" | "score" | "attestation" | "log" | "note" | "decision" | "gate_pass" | "withdrawal";
+        EntryKind: "measurement" | "finding" | "exam_note" | "push" | "sheet" | "score" | "attestation" | "log" | "note" | "decision" | "gate_pass" | "contact" | "appointment" | "care" | "withdrawal";
         /** @description One episode of a patient. */
         EpisodeHead: {
             /**
@@ -2077,6 +2276,11 @@ export interface components {
             problem: string;
             row: string;
         };
+        /**
+         * @description How much of it can be found out.
+         * @enum {string}
+         */
+        Findable: "yes" | "by_eye" | "no";
         /** @description One rule that spoke. */
         Finding: {
             /** @description The first day on which it speaks. */
@@ -2256,6 +2460,26 @@ export interface components {
          * @enum {string}
          */
         Found: "familiar" | "familiar_top" | "familiar_deep" | "other_pain" | "nothing" | "strong_painless" | "strong_painful" | "weak_painless" | "weak_painful" | "apprehension" | "pain_only" | "yes" | "no" | "normal" | "subtle" | "obvious" | "better" | "same" | "worse";
+        /** @description One shoulder of somebody who was found. */
+        FoundShoulder: {
+            /** Format: date */
+            birth: string;
+            /** @description Weeks and days, up to today or to its end. */
+            clock: components["schemas"]["Clock"];
+            /**
+             * Format: date
+             * @description When it ended: who was discharged is found too.
+             */
+            closed_on?: string | null;
+            /** Format: uuid */
+            episode: string;
+            name: string;
+            pathway: string;
+            /** Format: uuid */
+            patient: string;
+            side: string;
+            work: string;
+        };
         /** @description A gate as the chart draws it. */
         GateMark: {
             /** @description The day it stands on. */
@@ -2364,6 +2588,11 @@ export interface components {
              */
             repetitions: number;
         };
+        /**
+         * @description How a contact is held.
+         * @enum {string}
+         */
+        HowHeld: "room" | "telephone" | "video";
         /** @description One hypothesis as the page shows it. */
         HypothesisView: {
             cluster?: components["schemas"]["ClusterUse"] | null;
@@ -2429,6 +2658,11 @@ export interface components {
             reason: components["schemas"]["Reason"];
             /** @description Unit id: `deg`, `level`, `n`, `mm`, `index`. */
             unit: string;
+        };
+        /** @description A pathway and a phase that somebody is in. */
+        InPhase: {
+            pathway: string;
+            phase: string;
         };
         /**
          * @description What was injected.
@@ -3017,6 +3251,36 @@ export interface components {
             /** @description How large that is. */
             reason: components["schemas"]["Reason"];
         };
+        /** @description A cover to keep. */
+        NewCover: {
+            /**
+             * Format: uuid
+             * @description Who is away.
+             */
+            away: string;
+            /**
+             * Format: uuid
+             * @description Who looks after them.
+             */
+            covers: string;
+            /**
+             * Format: date
+             * @description The first day.
+             */
+            from: string;
+            /**
+             * Format: uuid
+             * @description Made where it was entered.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description The last day.
+             */
+            until: string;
+            /** @description What the colleague should know. */
+            words?: string;
+        };
         /** @description Another episode of a patient who is known. */
         NewEpisode: {
             /** Format: uuid */
@@ -3188,6 +3452,11 @@ export interface components {
             name: string;
             /** Format: uuid */
             patient: string;
+        };
+        /** @description The people of the clinic, and the covers that run or come. */
+        PeoplePage: {
+            covers: components["schemas"]["CoverView"][];
+            people: components["schemas"]["Colleague"][];
         };
         /** @description A phase over days. */
         PhaseSpan: {
@@ -3822,6 +4091,11 @@ export interface components {
          * @enum {string}
          */
         SolveFor: "weight" | "distance" | "level";
+        /**
+         * @description A kind of finding, by what it takes.
+         * @enum {string}
+         */
+        Sought: "passive-range" | "active-range" | "force" | "lag" | "hands-on" | "shown" | "said";
         /** @description What must be supplied at the shoulder, split along the three clinical axes, N·m. */
         Split: {
             /**
@@ -4203,6 +4477,24 @@ export interface components {
          * @enum {string}
          */
         TakenBy: "clinician" | "patient";
+        /** @description Who treats a shoulder from today on. */
+        TakingOn: {
+            /**
+             * Format: uuid
+             * @description Made where it was entered.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description The day.
+             */
+            on: string;
+            /**
+             * Format: uuid
+             * @description Who; nobody where it is given back.
+             */
+            who?: string | null;
+        };
         /** @description A task that matters to the patient, with how well it goes now. */
         Task: {
             /** @description The kind of movement it asks for, a need id; the builder works toward it. */
@@ -4376,6 +4668,13 @@ export interface components {
              */
             variation_pct: number;
         };
+        /** @description Who treats a shoulder, and who looks after it today in their place. */
+        Treats: {
+            covered_by?: string | null;
+            /** Format: uuid */
+            id: string;
+            name: string;
+        };
         /** @description A line through measurements, with an 80 % interval of its slope. */
         Trend: {
             /**
@@ -4490,6 +4789,7 @@ export interface components {
             side: components["schemas"]["Arm"];
             /** Format: date */
             today: string;
+            treated_by?: components["schemas"]["Treats"] | null;
             view: components["schemas"]["VisitView"];
             work: string;
         };
@@ -4502,12 +4802,16 @@ export interface components {
              * @description Share of the planned sessions done in those days, where anything was logged.
              */
             adherence_pct?: number | null;
+            /** @description Appointments from today on, the next first. */
+            appointments: components["schemas"]["Appointment"][];
             /** @description Measurements above their ceiling that nobody has dealt with. */
             breaches: components["schemas"]["Breach"][];
             /** @description What today's facts call for. */
             calls: components["schemas"]["Reason"][];
             /** @description Weeks and days. */
             clock: components["schemas"]["Clock"];
+            /** @description How today's contact is held, and what it leaves out of reach. */
+            contact: components["schemas"]["ContactView"];
             /** @description Corridors with measurements. */
             corridors: components["schemas"]["CorridorView"][];
             /** @description What to do with each exercise, the gravest first. */
@@ -4687,7 +4991,7 @@ export interface components {
          * @description What can be taken back.
          * @enum {string}
          */
-        WithdrawalOf: "measurement" | "finding" | "exam_note" | "strength_trial" | "outcome_sheet" | "score" | "attestation" | "log" | "week_use" | "limit" | "limit_end" | "breach_answer" | "gate_pass" | "decision";
+        WithdrawalOf: "measurement" | "finding" | "exam_note" | "strength_trial" | "outcome_sheet" | "score" | "attestation" | "log" | "week_use" | "appointment" | "limit" | "limit_end" | "breach_answer" | "gate_pass" | "decision";
         /** @description What was taken back. */
         Withdrawn: {
             /**
@@ -4768,6 +5072,66 @@ export interface operations {
             };
         };
     };
+    add_cover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewCover"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeoplePage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_cover: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeoplePage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list: {
         parameters: {
             query?: {
@@ -4775,6 +5139,12 @@ export interface operations {
                 search?: string | null;
                 /** @description One lane only. */
                 lane?: components["schemas"]["LaneName"] | null;
+                /** @description One pathway only. */
+                pathway?: string | null;
+                /** @description One phase only. */
+                phase?: string | null;
+                /** @description Only shoulders that the reader treats, or of somebody whose patients the reader looks after. */
+                mine?: boolean;
                 /** @description The place after which the page begins: `next` of the page before. */
                 after?: string | null;
             };
@@ -4891,6 +5261,39 @@ export interface operations {
             };
         };
     };
+    add_appointment: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Appointment"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     attest: {
         parameters: {
             query?: never;
@@ -4957,6 +5360,39 @@ export interface operations {
             };
         };
     };
+    add_care: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["TakingOn"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_comparison: {
         parameters: {
             query?: {
@@ -4979,6 +5415,39 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["VisitComparison"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    add_contact: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Contact"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitPage"];
                 };
             };
             default: {
@@ -6233,6 +6702,36 @@ export interface operations {
             };
         };
     };
+    find: {
+        parameters: {
+            query?: {
+                /** @description Parts of the name, in any order; nobody where there is none. */
+                search?: string;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FoundShoulder"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     angle: {
         parameters: {
             query?: never;
@@ -6642,7 +7141,12 @@ export interface operations {
     show_timeline: {
         parameters: {
             query?: {
+                /** @description Only what lies before this number. */
                 before?: number | null;
+                /** @description Only these kinds, with commas between them. */
+                kinds?: string;
+                /** @description Only where these words stand. */
+                search?: string;
             };
             header?: never;
             path: {
@@ -6658,6 +7162,33 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TimelinePage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_people: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PeoplePage"];
                 };
             };
             default: {

@@ -1,5 +1,6 @@
 import dayjsDates from "@rc-component/picker/es/generate/dayjs";
 import generatePicker from "antd/es/date-picker/generatePicker";
+import british from "antd/es/date-picker/locale/en_GB";
 import dayjs, { type Dayjs } from "dayjs";
 import "dayjs/locale/en-gb";
 import { readDate } from "./dates";
@@ -64,6 +65,12 @@ function DateNow({
       {...rest}
       className={`date-input ${rest.className ?? ""}`}
       format="D MMM YYYY"
+      // The week begins on Monday.
+      locale={british}
+      // Enter takes the day, and does not send the form around it.
+      onKeyDown={(e) => {
+        if (e.key === "Enter") e.preventDefault();
+      }}
       placeholder={rest.placeholder ?? "D M YYYY"}
       allowClear={!required}
       {...(earliest ? { minDate: dayjs(earliest) } : {})}

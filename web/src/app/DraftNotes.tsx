@@ -5,6 +5,7 @@ import type { Drafted } from "./drafts";
 import type { Clash } from "./merge";
 import { steady } from "./steady";
 import { capital, moment, t } from "./wording";
+import { Notice } from "./Notice";
 
 /** Nothing is shown of a field that says nothing. */
 function inWords(value: unknown): string {
@@ -31,11 +32,12 @@ export function DraftNotes<T>({
   return (
     <>
       {draft.others.map((o) => (
-        <div
-          className="notice decide other-draft"
+        <Notice
           role="status"
           key={o.key}
-          data-open={o.open}
+          kind="decide"
+          className="other-draft"
+          data={{ open: o.open }}
         >
           <b>
             {t(o.open ? "draft-other-window" : "draft-left-behind", {
@@ -54,7 +56,7 @@ export function DraftNotes<T>({
               {t("draft-drop")}
             </Discard>
           </p>
-        </div>
+        </Notice>
       ))}
       {draft.clashes.map((c) => (
         <BothChanged
@@ -87,7 +89,12 @@ function BothChanged({
   onSettle: (clash: Clash, theirs: boolean) => void;
 }) {
   return (
-    <div className="notice decide clash" role="alert" data-field={clash.field}>
+    <Notice
+      role="alert"
+      kind="decide"
+      className="clash"
+      data={{ field: clash.field }}
+    >
       <b>{t("clash-title", { name })}</b>
       <p className="flush">
         {t("clash-mine")}: {mine}
@@ -102,7 +109,7 @@ function BothChanged({
           {t("clash-take-theirs")}
         </Button>
       </p>
-    </div>
+    </Notice>
   );
 }
 

@@ -16,6 +16,7 @@ import { NewVersion } from "./Version";
 import { TopBar } from "./TopBar";
 import { usePageTitle } from "./usePageTitle";
 import { t } from "./wording";
+import { Notice } from "./Notice";
 
 const Decisions = lazy(() => import("../stations/Decisions"));
 const Clinic = lazy(() => import("../stations/Clinic"));
@@ -30,6 +31,7 @@ const SignInAgain = lazy(() =>
 const KeyHelp = lazy(() =>
   import("./KeyHelp").then((m) => ({ default: m.KeyHelp })),
 );
+const Find = lazy(() => import("./Find").then((m) => ({ default: m.Find })));
 const Outbox = lazy(() =>
   import("./Outbox").then((m) => ({ default: m.Outbox })),
 );
@@ -90,15 +92,14 @@ export function Shell() {
   const { pathname } = useLocation();
   const [outbox, setOutbox] = useState(false);
   const [help, setHelp] = useState(false);
+  const [finding, setFinding] = useState(false);
   const { query, me, out } = useSession();
   const box = useOutbox(out ? undefined : me?.id);
   useKeys((e) => {
     if (!me) return false;
     if (e.key === "?") setHelp(true);
-    else if (e.key === "/") {
-      if (pathname !== "/") void navigate("/");
-      window.setTimeout(() => document.getElementById("search")?.focus(), 60);
-    } else return false;
+    else if (e.key === "/") setFinding(true);
+    else return false;
     return true;
   });
   useGoKeys((to) => void navigate(to));
@@ -125,6 +126,7 @@ export function Shell() {
       </a>
       <TopBar
         me={me}
+        onFind={() => setFinding(true)}
         onHelp={() => setHelp(true)}
         box={box}
         onOutbox={() => setOutbox(true)}
@@ -132,24 +134,26 @@ export function Shell() {
       <main id="main" tabIndex={-1}>
         <NewVersion />
         {box.denied && (
-          <div className="notice decide" id="denied">
+          <Notice id="denied" kind="decide">
             {t("outbox-denied")}
-          </div>
+          </Notice>
         )}
         {box.mine.some((w) => w.refused) && (
-          <div className="notice stop" role="alert" id="refused">
+          <Notice role="alert" id="refused" kind="stop">
             {t("queue-refused")}{" "}
             <button className="plain" onClick={() => setOutbox(true)}>
               {t("outbox-title")}
             </button>
-          </div>
+          </Notice>
         )}
         <Suspense fallback={<Waiting />}>
           <Routes>
             <Route path="/" element={<Decisions today={today} />} />
             <Route
               path="/clinic/:room?"
-              element={<Clinic lead={me.role === "lead"} today={today} />}
+              element={
+                <Clinic lead={me.role === "lead"} me={me.id} today={today} />
+              }
             />
             <Route path="/library" element={<Library />} />
             <Route path="/library/:exercise" element={<Library />} />
@@ -157,12 +161,29 @@ export function Shell() {
             <Route path="*" element={<Navigate to="/" />} />
           </Routes>
         </Suspense>
-        <p className="soft small no-print above-44">{t("caution")}</p>
+        <p className="soft small no-print above-14">{t("caution")}</p>
       </main>
       <Armed />
       {out && (
         <Suspense fallback={null}>
           <SignInAgain me={me} />
+        </Suspense>
+      )}
+      {finding && (
+        <Suspense fallback={null}>
+          <Find
+            episode={/^\/e\/([^/]+)/.exec(pathname)?.[1]}
+            acts={[
+              {
+                name: "new-patient",
+                run: () => void navigate("/?new=1"),
+              },
+              { name: "outbox-title", run: () => setOutbox(true) },
+              { name: "keys-title", run: () => setHelp(true) },
+              { name: "find-print", run: () => window.print() },
+            ]}
+            onClose={() => setFinding(false)}
+          />
         </Suspense>
       )}
       {help && (

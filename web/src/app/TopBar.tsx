@@ -21,11 +21,13 @@ export function TopBar({
   me,
   box,
   onOutbox,
+  onFind,
   onHelp,
 }: {
   me: Schemas["Me"];
   box: Outbox;
   onOutbox: () => void;
+  onFind: () => void;
   onHelp: () => void;
 }) {
   return (
@@ -65,6 +67,10 @@ export function TopBar({
             {t("queue-waiting", { count: box.mine.length })}
           </button>
         )}
+        <button className="plain look" id="find-open" onClick={onFind}>
+          <kbd>/</kbd>
+          <span>{t("find")}</span>
+        </button>
         <button className="plain look" id="help" onClick={onHelp}>
           <kbd>?</kbd>
           <span className="wide-only">{t("keys")}</span>

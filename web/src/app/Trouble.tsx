@@ -1,5 +1,6 @@
 import { Component, type ReactNode } from "react";
 import { t } from "./wording";
+import { Notice } from "./Notice";
 
 interface State {
   failed: boolean;
@@ -34,7 +35,7 @@ export class Trouble extends Component<{ children: ReactNode }, State> {
     if (!this.state.failed) return this.props.children;
     return (
       <main id="trouble">
-        <div className="notice stop" role="alert">
+        <Notice role="alert" kind="stop">
           <h1>{t("trouble-title")}</h1>
           <p>{t("trouble-lead")}</p>
           <p className="row">
@@ -49,7 +50,7 @@ export class Trouble extends Component<{ children: ReactNode }, State> {
             <summary>{t("trouble-detail")}</summary>
             {this.state.detail}
           </details>
-        </div>
+        </Notice>
       </main>
     );
   }

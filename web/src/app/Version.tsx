@@ -1,6 +1,7 @@
 import Button from "antd/es/button";
 import { useEffect, useState } from "react";
 import { t } from "./wording";
+import { Notice } from "./Notice";
 
 /** How often the server is asked whether there is a newer page. */
 const LOOK_MS = 10 * 60_000;
@@ -46,11 +47,11 @@ export function NewVersion() {
     waiting.postMessage("take over");
   };
   return (
-    <div className="notice row wrap" role="status" id="new-version">
+    <Notice role="status" id="new-version" className="row wrap">
       <span>{t("version-new")}</span>
       <Button size="small" onClick={take}>
         {t("version-take")}
       </Button>
-    </div>
+    </Notice>
   );
 }

@@ -19,6 +19,9 @@ export type EntryKind =
   | "note"
   | "decision"
   | "gate_pass"
+  | "contact"
+  | "appointment"
+  | "care"
   | "withdrawal";
 
 /** An entry that has not been answered yet. */

@@ -25,6 +25,9 @@ const ADDRESS: Record<EntryKind, string> = {
   note: "notes",
   decision: "decisions",
   gate_pass: "gates",
+  contact: "contacts",
+  appointment: "appointments",
+  care: "care",
   withdrawal: "withdrawals",
 };
 

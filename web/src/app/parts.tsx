@@ -1,13 +1,16 @@
 import { cloneElement, isValidElement, type ReactNode, useId } from "react";
+import Skeleton from "antd/es/skeleton";
 import { ApiProblem, type Problem } from "./client";
 import { nameOf, sentence, t } from "./wording";
+import { Notice } from "./Notice";
 
 /** Something is on its way. */
 export function Waiting() {
   return (
-    <p className="soft" role="status">
-      {t("waiting")}
-    </p>
+    <div role="status" className="waiting">
+      <span className="unseen">{t("waiting")}</span>
+      <Skeleton paragraph={{ rows: 3 }} />
+    </div>
   );
 }
 
@@ -43,13 +46,13 @@ function fieldName(path: string): string {
 export function ProblemNote({ error }: { error: unknown }) {
   if (!error) return null;
   return (
-    <div className="notice stop" role="alert" id="problem">
+    <Notice role="alert" id="problem" kind="stop">
       {error instanceof ApiProblem ? (
         <ProblemText problem={error.problem} />
       ) : (
         String(error)
       )}
-    </div>
+    </Notice>
   );
 }
 

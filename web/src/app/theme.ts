@@ -84,6 +84,12 @@ export function themeOf(look: Look): ThemeConfig {
     },
     components: {
       Button: { fontWeight: 600, primaryShadow: "none", defaultShadow: "none" },
+      Table: {
+        headerBg: c.sunk,
+        headerSplitColor: "transparent",
+        borderColor: c.line,
+        rowHoverBg: c.ground,
+      },
       Form: { itemMarginBottom: 0, verticalLabelPadding: "0 0 3px" },
       // What is chosen is read at arm's length: ink on petrol, not one paper on another.
       Segmented: {

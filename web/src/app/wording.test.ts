@@ -33,6 +33,24 @@ it("finds a sentence for every id that a page names", () => {
   expect(missing).toEqual([]);
 });
 
+it("has the words of the shell and the day list before any station came", () => {
+  const first = new Set(
+    Object.entries(catalogues)
+      .filter(([file]) => /(names|problems|rules|screens)\.ftl$/.test(file))
+      .flatMap(([, text]) =>
+        [...text.matchAll(/^([a-z][\w-]*) =/gm)].map((m) => m[1] ?? ""),
+      ),
+  );
+  const missing: string[] = [];
+  for (const [file, text] of sources) {
+    if (!/^\.\/|Decisions|\/decisions\/|SignIn/.test(file)) continue;
+    if (text.includes("stationWords")) continue;
+    for (const [, id = ""] of text.matchAll(/\bt\(\s*"([a-z][\w-]*)"/g))
+      if (!first.has(id)) missing.push(`${file}: ${id}`);
+  }
+  expect(missing).toEqual([]);
+});
+
 it("finds some sentence for every id that a page puts together", () => {
   const missing: string[] = [];
   for (const [file, text] of sources)

@@ -12,7 +12,8 @@ import screens from "../../../locales/en/screens.ftl?raw";
 export type Reason = components["schemas"]["Reason"];
 export type Args = Record<string, string | number>;
 
-const bundle = new FluentBundle("en-GB", { useIsolating: false });
+/** The language of the catalogues; how dates are said follows the one that `locale` names. */
+const bundle = new FluentBundle("en", { useIsolating: false });
 /** Takes a catalogue in; its sentences are known from then on. */
 export function learn(text: string) {
   bundle.addResource(new FluentResource(text));
@@ -92,6 +93,9 @@ const MEASURED = [
   "error",
 ];
 
+/** A day as the wire has it; a person reads it as a date. */
+const ISO_DATE = /^\d{4}-\d{2}-\d{2}$/;
+
 /** The sentence of a rule. */
 export function sentence(reason: Reason): string {
   const args: Args = {};
@@ -104,7 +108,11 @@ export function sentence(reason: Reason): string {
       about !== undefined &&
       MEASURED.includes(name) &&
       !(name === "value" && reason.rule === "asks-measure-of-other");
-    args[name] = measurement ? withUnit(String(about), value) : value;
+    args[name] = measurement
+      ? withUnit(String(about), value)
+      : typeof value === "string" && ISO_DATE.test(value)
+        ? shortDate(value)
+        : value;
   }
   return capital(t(`rule-${reason.rule}`, args));
 }
@@ -114,31 +122,38 @@ export function clock(c: { weeks: number; days: number; day: number }): string {
   return t("clock", c);
 }
 
+const inWords = new Map<string, Intl.DateTimeFormat>();
+
+/** A day or a moment in the words of the catalogues' own language. */
+export function dated(when: Date, options: Intl.DateTimeFormatOptions): string {
+  const key = JSON.stringify(options);
+  const known =
+    inWords.get(key) ?? new Intl.DateTimeFormat(t("locale"), options);
+  inWords.set(key, known);
+  return known.format(when);
+}
+
+/** Noon of a day, so that no time zone moves it to another. */
+export const noon = (iso: string) => new Date(`${iso}T12:00`);
+
+const DAY = { day: "numeric", month: "short", year: "numeric" } as const;
+
 /** A date as it is said: *6 Feb 2027*. */
 export function shortDate(iso: string): string {
-  return new Date(`${iso}T12:00`).toLocaleDateString("en-GB", {
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-  });
+  return dated(noon(iso), DAY);
 }
 
 /** A moment as it is said: *6 Feb 2027, 14:05*. */
 export function moment(iso: string): string {
   const when = new Date(iso);
-  const time = when.toLocaleTimeString("en-GB", {
-    hour: "2-digit",
-    minute: "2-digit",
-  });
-  const day = when.toLocaleDateString("en-GB", {
-    day: "numeric",
-    month: "short",
-    year: "numeric",
-  });
-  return `${day}, ${time}`;
+  const time = dated(when, { hour: "2-digit", minute: "2-digit" });
+  return `${dated(when, DAY)}, ${time}`;
 }
 
 /** A measurement of a quantity with its unit. */
 export function withUnit(quantity: string, value: number): string {
-  return quantity === "hand-behind-back" ? `level ${value}` : `${value}°`;
+  const unit =
+    quantity === "hand-behind-back" ? "measured-level" : "measured-deg";
+  // Digits as they are counted here: no thousands are set apart.
+  return raw(unit, undefined, { value: String(value) }) ?? String(value);
 }

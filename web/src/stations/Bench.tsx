@@ -8,6 +8,7 @@ import { Stage } from "./bench/Stage";
 import { useBench } from "./bench/useBench";
 import { useMotion } from "./bench/useMotion";
 import type { Card } from "./bench/words";
+import { Notice } from "../app/Notice";
 
 /** One exercise: the moving figure, the load curve, and the numbers that move together along the path. */
 export function Bench({ id, cards }: { id: string; cards: Card[] }) {
@@ -16,10 +17,10 @@ export function Bench({ id, cards }: { id: string; cards: Card[] }) {
   const card = cards.find((c) => c.id === id);
   if (!card)
     return (
-      <div className="notice">
+      <Notice>
         {t("library-unknown", { id })}{" "}
         <Link to="/library">{t("nav-library")}</Link>
-      </div>
+      </Notice>
     );
   const view = load.answer?.view;
   const family = cards

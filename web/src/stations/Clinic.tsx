@@ -2,17 +2,21 @@ import "../app/stationWords";
 import { Link, Navigate, useParams } from "react-router";
 import { t } from "../app/wording";
 import { Elastics } from "./Elastics";
+import { People } from "./People";
 import Pathways from "./Pathways";
 import { Reliability } from "./Reliability";
 
-const ROOMS = ["reliability", "elastics", "pathways"] as const;
+const ROOMS = ["reliability", "elastics", "pathways", "people"] as const;
 
 /** What a clinic sets for itself, a room each: how well its raters agree, its elastics, its own pathways. */
 export default function Clinic({
   lead,
+  me,
   today,
 }: {
   lead: boolean;
+  /** Who is signed in. */
+  me: string;
   today: string;
 }) {
   const { room = "reliability" } = useParams();
@@ -43,6 +47,7 @@ export default function Clinic({
       <div hidden={at !== "pathways"}>
         <Pathways lead={lead} />
       </div>
+      {at === "people" && <People today={today} me={me} />}
     </>
   );
 }

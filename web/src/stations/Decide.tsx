@@ -74,6 +74,10 @@ export function Decide({
     (d) =>
       (d.kind === "progress_dose" || d.kind === "next_rung") && !answered(d),
   );
+  // What speaks for all of them is said once.
+  const whys = new Set(forward.map((d) => sentence(d.rule)));
+  const shared =
+    forward.length > 1 && whys.size === 1 ? [...whys][0] : undefined;
   const [accepting, setAccepting] = useState(false);
   const acceptAll = async () => {
     setAccepting(true);
@@ -88,6 +92,7 @@ export function Decide({
       key={d.line}
       d={d}
       quiet={quiet}
+      said={shared !== undefined && forward.includes(d)}
       line={lines.find((l) => l.id === d.line)}
       answered={answered(d)}
       open={open === d.line}
@@ -98,8 +103,7 @@ export function Decide({
   return (
     <section className="block" id="decide">
       <h2>
-        {t("decide-title")}{" "}
-        <span className="soft small">{t("decide-lead")}</span>
+        <span title={t("decide-lead")}>{t("decide-title")}</span>
       </h2>
       {morning && (
         <p className="ask-now">
@@ -140,7 +144,7 @@ export function Decide({
       )}
       {decisions.length === 0 && <p className="soft">{t("decide-none")}</p>}
       {forward.length > 1 && (
-        <p className="row below-8">
+        <div className="accept-all">
           <Button
             id="accept-all"
             disabled={accepting}
@@ -148,7 +152,8 @@ export function Decide({
           >
             {t("decide-accept-all", { count: forward.length })}
           </Button>
-        </p>
+          {shared && <span className="small">{shared}</span>}
+        </div>
       )}
       {asks.map((d) => row(d, false))}
       {stay.length > 0 && (
@@ -188,6 +193,7 @@ function answerTo(
 function Row({
   d,
   quiet,
+  said: told,
   line,
   answered,
   open,
@@ -196,6 +202,8 @@ function Row({
 }: {
   d: Decision;
   quiet: boolean;
+  /** Its rule is said above already. */
+  said: boolean;
   line: Schemas["Line"] | undefined;
   answered: Schemas["DecidedView"] | undefined;
   open: boolean;
@@ -233,7 +241,7 @@ function Row({
           </span>
         </button>
         <p className="small">
-          {sentence(d.rule)}
+          {told ? "" : sentence(d.rule)}
           {!quiet && d.change.kind !== "none" && (
             <>
               {" "}

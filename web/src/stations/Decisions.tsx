@@ -1,100 +1,53 @@
-import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
-import {
-  lazy,
-  Suspense,
-  useCallback,
-  useEffect,
-  useRef,
-  useState,
-} from "react";
-import { Link, useNavigate, useSearchParams } from "react-router";
-import { api, ask, type Schemas } from "../app/client";
+import { lazy, Suspense, useEffect, useState } from "react";
+import { useNavigate } from "react-router";
+import type { Schemas } from "../app/client";
 import { ProblemNote, Waiting } from "../app/parts";
-import { capital, nameOf, sentence, t } from "../app/wording";
-import { Corridor } from "../pictures/Corridor";
+import { dated, nameOf, noon, t } from "../app/wording";
 import { LaneMark } from "../pictures/Marks";
+import { Row } from "./decisions/Row";
+import { LANES, useDayList } from "./decisions/useDayList";
 
 const NewPatient = lazy(() =>
   import("./NewPatient").then((m) => ({ default: m.NewPatient })),
 );
 
-const LANES = [
-  "something_is_wrong",
-  "too_far",
-  "gate_due",
-  "too_stiff",
-  "re_measure",
-  "quiet",
-] as const;
-type LaneName = (typeof LANES)[number];
+// Fetched when they are wanted: the list of the day comes first.
+const Filters = lazy(() =>
+  import("./decisions/Filters").then((m) => ({ default: m.Filters })),
+);
+const Quiet = lazy(() =>
+  import("./decisions/Quiet").then((m) => ({ default: m.Quiet })),
+);
+const Peek = lazy(() =>
+  import("./decisions/Peek").then((m) => ({ default: m.Peek })),
+);
+
+/** Nobody is listed, or nobody who is needs a decision. */
+const stillness = (rows: Schemas["DecisionRow"][]) =>
+  rows.every((r) => r.lane.lane === "quiet");
 
 export default function Decisions({ today }: { today: string }) {
-  // What is looked for stands in the address: it survives a reload, and can be sent to a colleague.
-  const [params, setParams] = useSearchParams();
+  const list = useDayList();
+  const { adding, lane, look, mine, page, pathway, phase } = list;
+  const { places, search, setPlaces, setTyped, typed } = list;
   const navigate = useNavigate();
-  const search = params.get("q") ?? "";
-  const lane = LANES.find((name) => name === params.get("lane"));
-  const [typed, setTyped] = useState(search);
-  // An address that changed by itself, by a link or the way back, shows what it looks for.
-  const pushed = useRef(search);
-  useEffect(() => {
-    if (search === pushed.current) return;
-    pushed.current = search;
-    setTyped(search);
-  }, [search]);
-  const look = useCallback(
-    (q: string, of: LaneName | undefined) =>
-      setParams(
-        { ...(q ? { q } : {}), ...(of ? { lane: of } : {}) },
-        { replace: true },
-      ),
-    [setParams],
-  );
-  // Where each page so far began: a page is turned back to where it was, whoever came or went meanwhile.
-  const [places, setPlaces] = useState<string[]>([]);
-  const after = places.at(-1);
-  const [adding, setAdding] = useState(false);
+  const [narrow, setNarrow] = useState(false);
+  const filtering = narrow || mine || pathway !== "" || phase !== "";
+  const [peeked, setPeeked] = useState<string>();
   // A reason may name an exercise; the names come after the list, which does not wait for them.
   const [, setNamed] = useState(false);
   useEffect(() => {
     void import("../app/stationWords").then(() => setNamed(true));
   }, []);
-  useEffect(() => {
-    if (typed === search) return;
-    const timer = window.setTimeout(() => {
-      pushed.current = typed;
-      look(typed, lane);
-      setPlaces([]);
-    }, 160);
-    return () => window.clearTimeout(timer);
-  }, [typed, search, lane, look]);
-  const page = useQuery({
-    queryKey: ["day-list", search, lane, after],
-    queryFn: () =>
-      ask(
-        api.GET("/api/day-list", {
-          params: {
-            query: {
-              search,
-              ...(after ? { after } : {}),
-              ...(lane ? { lane } : {}),
-            },
-          },
-        }),
-      ),
-    placeholderData: keepPreviousData,
-    // While the change of day is at work the list moves by itself.
-    refetchInterval: (query) => (query.state.data?.behind ? 5_000 : false),
-  });
   const counts = new Map(page.data?.counts.map((c) => [c.lane, c.count]));
   return (
     <>
       <div className="page-head">
         <h1>{t("decisions-title")}</h1>
         <span className="soft">
-          {new Date(`${today}T12:00`).toLocaleDateString("en-GB", {
+          {dated(noon(today), {
             weekday: "long",
             day: "numeric",
             month: "long",
@@ -102,9 +55,6 @@ export default function Decisions({ today }: { today: string }) {
           })}
         </span>
         <span className="right">
-          <label className="soft small" htmlFor="search">
-            <kbd>/</kbd>
-          </label>
           <Input
             id="search"
             className="search"
@@ -123,7 +73,7 @@ export default function Decisions({ today }: { today: string }) {
           <Button
             type="primary"
             id="new-patient"
-            onClick={() => setAdding(true)}
+            onClick={() => look({ new: "1" })}
           >
             {t("new-patient")}
           </Button>
@@ -135,16 +85,35 @@ export default function Decisions({ today }: { today: string }) {
             key={name}
             className="chip"
             aria-pressed={lane === name}
-            onClick={() => {
-              look(search, lane === name ? undefined : name);
-              setPlaces([]);
-            }}
+            onClick={() => look({ lane: lane === name ? "" : name })}
           >
             <LaneMark lane={name} size={17} /> {nameOf("lane", name)}{" "}
             <span className="soft">{counts.get(name) ?? 0}</span>
           </button>
         ))}
+        <button
+          className="chip plainchip"
+          id="filter-open"
+          aria-expanded={filtering}
+          onClick={() => {
+            setNarrow(!filtering);
+            if (filtering) look({ mine: "", pathway: "", phase: "" });
+          }}
+        >
+          {t(filtering ? "filter-shut" : "filter-open")}
+        </button>
       </div>
+      {filtering ? (
+        <Suspense fallback={<div className="filters" />}>
+          <Filters
+            places={page.data?.places ?? []}
+            mine={mine}
+            pathway={pathway}
+            phase={phase}
+            onLook={look}
+          />
+        </Suspense>
+      ) : null}
       {page.error && <ProblemNote error={page.error} />}
       {!page.data && !page.error && <Waiting />}
       {page.data && page.data.behind > 0 && (
@@ -152,11 +121,22 @@ export default function Decisions({ today }: { today: string }) {
           {t("decisions-behind", { count: page.data.behind })}
         </p>
       )}
-      {page.data?.rows.length === 0 && (
-        <p className="soft">
-          {search || lane ? t("decisions-none-found") : t("decisions-empty")}
-        </p>
-      )}
+      {page.data &&
+        !page.isPlaceholderData &&
+        (search || lane || filtering
+          ? page.data.rows.length === 0
+          : stillness(page.data.rows)) && (
+          <Suspense fallback={null}>
+            <Quiet
+              active={[...counts.values()].reduce((n, c) => n + c, 0)}
+              quiet={counts.get("quiet") ?? 0}
+              narrowed={Boolean(search || lane || filtering)}
+              onAll={() =>
+                look({ q: "", lane: "", mine: "", pathway: "", phase: "" })
+              }
+            />
+          </Suspense>
+        )}
       {LANES.map((name) => {
         const rows = page.data?.rows.filter((r) => r.lane.lane === name) ?? [];
         if (rows.length === 0) return null;
@@ -166,7 +146,7 @@ export default function Decisions({ today }: { today: string }) {
               <LaneMark lane={name} /> {nameOf("lane", name)}
             </h2>
             {rows.map((row) => (
-              <Row key={row.episode} row={row} />
+              <Row key={row.episode} row={row} onPeek={setPeeked} />
             ))}
           </section>
         );
@@ -189,71 +169,20 @@ export default function Decisions({ today }: { today: string }) {
           </Button>
         </p>
       )}
+      {peeked && (
+        <Suspense fallback={null}>
+          <Peek
+            key={peeked}
+            episode={peeked}
+            onClose={() => setPeeked(undefined)}
+          />
+        </Suspense>
+      )}
       {adding && (
         <Suspense fallback={null}>
-          <NewPatient today={today} onClose={() => setAdding(false)} />
+          <NewPatient today={today} onClose={() => look({ new: "" })} />
         </Suspense>
       )}
     </>
-  );
-}
-
-function Row({ row }: { row: Schemas["DecisionRow"] }) {
-  const { lane } = row;
-  const c = row.clock;
-  const from = Math.max(0, c.day - 35),
-    to = from + 63;
-  return (
-    <Link
-      className="lane-row"
-      to={`/e/${row.episode}/visit`}
-      data-lane={lane.lane}
-    >
-      <span className="who">
-        <b>{row.name}</b>
-        <br />
-        <span className="soft small">
-          {capital(row.work)}, {nameOf("side", row.side)}
-        </span>
-      </span>
-      <span className="weeks num">
-        <b>{t("weeks-days", { weeks: c.weeks, days: c.days })}</b>{" "}
-        <span className="soft small">{t("day-n", { day: c.day })}</span>
-      </span>
-      <span>{sentence(lane.reason)}</span>
-      <span className="small">
-        {lane.next_gate ? (
-          <>
-            {t("next-gate")}{" "}
-            <b className="num">
-              {lane.next_gate.met}/{lane.next_gate.total}
-            </b>
-            <br />
-            <span className="soft">
-              {nameOf("gate", lane.next_gate.gate)},{" "}
-              {t("day-n", { day: lane.next_gate.opens_day })}
-            </span>
-          </>
-        ) : lane.corridor ? (
-          t("no-gate")
-        ) : (
-          ""
-        )}
-      </span>
-      <span>
-        {lane.corridor && (
-          <Corridor
-            tiny
-            view={lane.corridor}
-            today={c.day}
-            from={from}
-            to={to}
-            width={186}
-            height={46}
-            label={nameOf("quantity", lane.corridor.quantity)}
-          />
-        )}
-      </span>
-    </Link>
   );
 }

@@ -6,6 +6,7 @@ import { Pending } from "../app/parts";
 import { useSpoken } from "../app/spoken";
 import { capital, nameOf, shortDate, t } from "../app/wording";
 import { Link } from "react-router";
+import { Notice } from "../app/Notice";
 
 export function Home({ episode }: { episode: string }) {
   const { exercise, say } = useSpoken();
@@ -52,20 +53,20 @@ export function Home({ episode }: { episode: string }) {
         )}
       </div>
       {!signed && (
-        <div className="notice decide">
+        <Notice kind="decide">
           {t("home-sign-first")}{" "}
           <Link to={`/e/${episode}/program`}>{t("nav-program")}</Link>
-        </div>
+        </Notice>
       )}
       {signed && !signed.current && (
-        <div className="notice decide">{t("home-edited-since")}</div>
+        <Notice kind="decide">{t("home-edited-since")}</Notice>
       )}
       {page.data.untried.length > 0 && (
-        <div className="notice decide" id="untried">
+        <Notice id="untried" kind="decide">
           {t("home-untried", { count: page.data.untried.length })}{" "}
           {page.data.untried.map((e) => nameOf("exercise", e)).join(", ")}.{" "}
           <Link to={`/e/${episode}/visit`}>{t("nav-visit")}</Link>
-        </div>
+        </Notice>
       )}
       <p className="soft">{t("home-lead")}</p>
       <div className="dials">

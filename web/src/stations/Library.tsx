@@ -8,6 +8,7 @@ import { api, ask, type Schemas } from "../app/client";
 import { Pending } from "../app/parts";
 import { capital, nameOf, t } from "../app/wording";
 import { Bench } from "./Bench";
+import { Notice } from "../app/Notice";
 
 type Card = Schemas["ExerciseCard"];
 const PURPOSES = [
@@ -182,9 +183,7 @@ function Shelf({ cards }: { cards: Card[] }) {
           {choices("kit", ["nothing", ...new Set(cards.flatMap((c) => c.kit))])}
         </aside>
         <div>
-          {groups.length === 0 && (
-            <div className="notice">{t("library-none")}</div>
-          )}
+          {groups.length === 0 && <Notice>{t("library-none")}</Notice>}
           {groups.map((g) => (
             <section key={g.title} className="shelf">
               <h2>

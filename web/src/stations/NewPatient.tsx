@@ -1,3 +1,4 @@
+import "../app/stationWords";
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";

@@ -7,6 +7,7 @@ import { SaveMark, type Saver, useSaver } from "../app/entries";
 import { Pending, ProblemNote } from "../app/parts";
 import { capital, nameOf, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
+import { Notice } from "../app/Notice";
 
 type Page = Schemas["PathwayPage"];
 type Row = Schemas["PathwayRow"];
@@ -248,7 +249,7 @@ function Editor({
       <CorridorGrid view={view} />
       <AgainstBase view={view} />
       {view.faults.length > 0 && (
-        <div className="notice stop" role="alert" id="pathway-faults">
+        <Notice role="alert" id="pathway-faults" kind="stop">
           <b>{t("pathway-faults", { count: view.faults.length })}</b>
           <ul>
             {view.faults.slice(0, 12).map((f, i) => (
@@ -257,7 +258,7 @@ function Editor({
               </li>
             ))}
           </ul>
-        </div>
+        </Notice>
       )}
       <Input.TextArea
         className="file"

@@ -16,11 +16,15 @@ import { pageOf } from "../app/outbox";
 import { Pending, Waiting } from "../app/parts";
 import { SpokenContext } from "../app/spoken";
 import { ink } from "../app/theme";
-import { clock, nameOf, t } from "../app/wording";
+import { usePrintedAs } from "../app/usePrintedAs";
+import { clock, nameOf, shortDate, t } from "../app/wording";
 
 /** Each station is fetched when it is opened. */
 const Examine = lazy(() =>
   import("./Examine").then((m) => ({ default: m.Examine })),
+);
+const Handover = lazy(() =>
+  import("./Handover").then((m) => ({ default: m.Handover })),
 );
 const Home = lazy(() => import("./Home").then((m) => ({ default: m.Home })));
 const Program = lazy(() =>
@@ -56,6 +60,7 @@ const ROOMS = [
   ["ranges", "m"],
   ["strength", "f"],
   ["scores", "o"],
+  ["handover", "w"],
 ] as const;
 
 /** The state of a station, as a shape. */
@@ -137,6 +142,10 @@ export default function Patient({ today }: { today: string }) {
     pageOf(name ?? "");
     return () => pageOf("");
   }, [name]);
+  usePrintedAs(
+    story.data &&
+      `${story.data.head.name}, ${nameOf("side", story.data.story.side)} · ${clock(story.data.clock)} · ${shortDate(today)}`,
+  );
   useGoPlaces(
     [...STATIONS, ...ROOMS].map(([name, letter]) => ({
       letter,
@@ -223,6 +232,10 @@ export default function Patient({ today }: { today: string }) {
                       today={today}
                     />
                   }
+                />
+                <Route
+                  path="handover"
+                  element={<Handover episode={episode} story={story.data} />}
                 />
                 <Route path="home" element={<Home episode={episode} />} />
                 <Route

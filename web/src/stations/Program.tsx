@@ -20,6 +20,7 @@ import { useProgramKeys } from "./program/useProgramKeys";
 import { useSent } from "./program/useSent";
 import { useWidth } from "./program/useWidth";
 import { WhatIf } from "./program/WhatIf";
+import { Notice } from "../app/Notice";
 
 /** A short plan that was asked for elsewhere is proposed once, as soon as the page is there. */
 function useShort(ready: boolean, build: () => void) {
@@ -141,14 +142,14 @@ export function Program({
         />
       )}
       {view.waits && (
-        <div className="notice decide" id="dates-wait">
+        <Notice id="dates-wait" kind="decide">
           {sentence(view.waits)}
-        </div>
+        </Notice>
       )}
       {told && (
-        <div className="notice go" role="status">
+        <Notice role="status" kind="go">
           {told}
-        </div>
+        </Notice>
       )}
       <OnDesk draft={draft} blocked={blocked} />
       {whatIf && (
@@ -167,9 +168,9 @@ export function Program({
         />
       )}
       {tried && (
-        <div className="notice" role="status" id="tried">
+        <Notice role="status" id="tried">
           {t("schools-shown")}
-        </div>
+        </Notice>
       )}
       {zoom === "week" && <Weeks at={at} end={view.end_day} onWeek={setWeek} />}
       <div className="chart-wrap no-print" ref={box}>

@@ -12,6 +12,7 @@ import { Changes, Impairments } from "./read/Found";
 import { Irritability } from "./read/Irritability";
 import { State } from "./read/State";
 import type { OnNote, Page } from "./read/types";
+import { Notice } from "../app/Notice";
 
 /** What is likely, how irritable it is, what is impaired; never a diagnosis. */
 export function Read({ episode, today }: { episode: string; today: string }) {
@@ -61,19 +62,19 @@ export function Read({ episode, today }: { episode: string; today: string }) {
       </div>
       <ProblemNote error={error} />
       {view.flags.map((f) => (
-        <div key={f.flag} className="notice stop" role="alert">
+        <Notice key={f.flag} role="alert" kind="stop">
           <b>
             {nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}
           </b>
           {f.reason && <p>{sentence(f.reason)}</p>}
           <Link to={`/e/${episode}/story`}>{t("read-flag-act")}</Link>
-        </div>
+        </Notice>
       ))}
       {view.challenge && (
-        <div className="notice decide" role="alert" id="challenged">
+        <Notice role="alert" id="challenged" kind="decide">
           {sentence(view.challenge)}{" "}
           <Link to={`/e/${episode}/program`}>{t("nav-program")}</Link>
-        </div>
+        </Notice>
       )}
       <div className="read">
         <div>

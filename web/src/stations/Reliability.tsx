@@ -8,6 +8,11 @@ import { Field, Pending, ProblemNote } from "../app/parts";
 import { SaveMark, useSaver } from "../app/entries";
 import { faultOf, type Rule, useBounds, valueOf } from "../app/numbers";
 import { capital, nameOf, shortDate, t } from "../app/wording";
+import { Notice } from "../app/Notice";
+
+/** Degrees to a tenth. */
+const degrees = (value: number) =>
+  t("measured-deg", { value: value.toFixed(1) });
 
 type Result = Schemas["Reliability"];
 const ROWS = 6,
@@ -111,9 +116,9 @@ export function Reliability({ lead }: { lead: boolean }) {
       </div>
       <ProblemNote error={error} />
       {told && (
-        <div className="notice go" role="status">
+        <Notice role="status" kind="go">
           {told}
-        </div>
+        </Notice>
       )}
       <div className="two">
         <section className="sheet">
@@ -337,13 +342,11 @@ function Verdict({
         </div>
       ))}
       <p className="num size-18 above-10">
-        {t("bench-mdc-same")} <b>{result.mdc95_same_rater.toFixed(1)}°</b>{" "}
-        <span className="soft small">
-          SEM {result.sem_same_rater.toFixed(1)}°
-        </span>
+        {t("bench-mdc-same")} <b>{degrees(result.mdc95_same_rater)}</b>{" "}
+        <span className="soft small">SEM {degrees(result.sem_same_rater)}</span>
         <br />
-        {t("bench-mdc-any")} <b>{result.mdc95.toFixed(1)}°</b>{" "}
-        <span className="soft small">SEM {result.sem.toFixed(1)}°</span>
+        {t("bench-mdc-any")} <b>{degrees(result.mdc95)}</b>{" "}
+        <span className="soft small">SEM {degrees(result.sem)}</span>
       </p>
       <p className="soft small num">
         {quantity

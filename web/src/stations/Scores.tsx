@@ -7,6 +7,7 @@ import { ExamineTabs } from "./examine/Tabs";
 import { Ticks } from "./scores/Ticks";
 import { type Room, useSheet } from "./scores/useSheet";
 import { byOneKey, number, type View } from "./scores/words";
+import { Notice } from "../app/Notice";
 
 const KEYS = ["tick", "move"] as const;
 
@@ -150,14 +151,14 @@ function Sheet({ room, view }: { room: Room; view: View }) {
         </p>
       )}
       {barred.length > 0 ? (
-        <div className="notice stop">
+        <Notice kind="stop">
           <b>{t("examine-barred")}</b>
           <ul>
             {barred.map((r) => (
               <li key={sentence(r)}>{sentence(r)}</li>
             ))}
           </ul>
-        </div>
+        </Notice>
       ) : (
         <Ticks room={room} view={view} />
       )}

@@ -1,10 +1,13 @@
-import { useInfiniteQuery } from "@tanstack/react-query";
+import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Segmented from "antd/es/segmented";
-import { useState } from "react";
+import Input from "antd/es/input";
+import { useEffect, useState } from "react";
 import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, useEntries } from "../app/entries";
+import { Nothing } from "../app/Nothing";
 import { Pending, ProblemNote } from "../app/parts";
+import { useAddress } from "../app/useAddress";
 import { NO_REASON, Why } from "../app/Why";
 import { moment, nameOf, sentence, shortDate, t } from "../app/wording";
 
@@ -18,6 +21,7 @@ const KINDS: Record<string, string[]> = {
   limits: ["limit", "limit_end", "measurement", "breach_answer"],
   plan: ["program_signed", "decision", "gate_pass", "attestation", "line_step"],
   home: ["log", "score", "week_use"],
+  contacts: ["contact", "appointment", "care"],
 };
 
 /** Kinds that can be taken back from here, by the word the server knows. */
@@ -35,34 +39,44 @@ const TAKE_BACK = new Set([
   "breach_answer",
   "gate_pass",
   "week_use",
+  "appointment",
   "decision",
 ]);
 
 /** Everything that happened to this person, newest first: nothing signed is ever unreadable. */
 export function Timeline({ patient }: { patient: string }) {
-  const [only, setOnly] = useState("all");
+  const { params, look } = useAddress();
+  const only = params.get("kind") ?? "all";
+  const search = params.get("q") ?? "";
+  const [typed, setTyped] = useState(search);
+  useEffect(() => {
+    if (typed === search) return;
+    const timer = window.setTimeout(() => look({ q: typed }), 200);
+    return () => window.clearTimeout(timer);
+  }, [typed, search, look]);
+  const kinds = KINDS[only] ?? [];
   const pages = useInfiniteQuery({
-    queryKey: ["timeline", patient],
+    queryKey: ["timeline", patient, only, search],
     initialPageParam: undefined as number | undefined,
     queryFn: ({ pageParam }) =>
       ask(
         api.GET("/api/patients/{id}/timeline", {
           params: {
             path: { id: patient },
-            query: pageParam === undefined ? {} : { before: pageParam },
+            query: {
+              kinds: kinds.join(","),
+              search,
+              ...(pageParam === undefined ? {} : { before: pageParam }),
+            },
           },
         }),
       ),
     getNextPageParam: (last) => last.before ?? undefined,
+    placeholderData: keepPreviousData,
   });
   if (!pages.data) return <Pending query={pages} />;
-  const kinds = KINDS[only] ?? [];
-  const entries = pages.data.pages
-    .flatMap((p) => p.entries)
-    .filter((e) => kinds.length === 0 || kinds.includes(e.kind));
-  const bySeq = new Map(
-    pages.data.pages.flatMap((p) => p.entries).map((e) => [e.seq, e]),
-  );
+  const entries = pages.data.pages.flatMap((p) => p.entries);
+  const bySeq = new Map(entries.map((e) => [e.seq, e]));
   const days = [...new Set(entries.map((e) => e.entered_on))];
   return (
     <>
@@ -70,16 +84,27 @@ export function Timeline({ patient }: { patient: string }) {
         <h1>{t("timeline-title")}</h1>
         <span className="soft">{t("timeline-lead")}</span>
       </div>
-      <Segmented
-        className="below-14 timeline-filter"
-        value={only}
-        onChange={setOnly}
-        options={Object.keys(KINDS).map((value) => ({
-          value,
-          label: t(`timeline-${value}`),
-        }))}
-      />
-      {entries.length === 0 && <p className="soft">{t("timeline-none")}</p>}
+      <p className="row wrap below-14">
+        <Input
+          id="timeline-search"
+          className="w-240 no-print"
+          allowClear
+          placeholder={t("timeline-search")}
+          aria-label={t("timeline-search")}
+          value={typed}
+          onChange={(e) => setTyped(e.target.value)}
+        />
+        <Segmented
+          className="timeline-filter"
+          value={only}
+          onChange={(kind) => look({ kind: kind === "all" ? "" : kind })}
+          options={Object.keys(KINDS).map((value) => ({
+            value,
+            label: t(`timeline-${value}`),
+          }))}
+        />
+      </p>
+      {entries.length === 0 && <Nothing says={t("timeline-none")} />}
       {days.map((day) => (
         <section className="block timeline-day" key={day}>
           <h2 className="size-17">{shortDate(day)}</h2>

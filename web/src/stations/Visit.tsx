@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
+import type { ReactNode } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, useEntries } from "../app/entries";
 import { useBounds } from "../app/numbers";
 import { Pending, ProblemNote } from "../app/parts";
-import { clock, nameOf, sentence, shortDate, t } from "../app/wording";
+import { nameOf, sentence, shortDate, t } from "../app/wording";
 import { Decide } from "./Decide";
 import { FlagLine } from "./visit/FlagLine";
 import { Gate } from "./visit/Gate";
@@ -14,11 +15,15 @@ import { Log } from "./visit/Log";
 import { Note } from "./visit/Note";
 import { RangeStrip } from "./visit/RangeStrip";
 import { Notices } from "./visit/Notices";
+import { Appointments } from "./visit/Appointments";
+import { AtADistance, HowHeld } from "./visit/HowHeld";
 import type { Post } from "./visit/post";
+import { postTo } from "./visit/postTo";
 import { askedScores, ScoreEntry } from "./visit/ScoreEntry";
 import { TryOut } from "./visit/TryOut";
 import { WhatWasRead } from "./visit/WasRead";
 import { Watched } from "./visit/Watched";
+import { Notice } from "../app/Notice";
 
 type Page = Schemas["VisitPage"];
 
@@ -35,18 +40,9 @@ export function Visit({ episode }: { episode: string }) {
       ),
   });
   const { keep, keepAll, state, error, setError } = useEntries(episode);
-  // Until the server has said how much it keeps, it judges.
-  const noteMost = useBounds()("note_characters")?.max ?? Infinity;
   if (!page.data) return <Pending query={page} />;
   const { view } = page.data;
-  const post: Post = async (entry, slot, back) => {
-    const kept = await keep(entry, slot, back);
-    const whole =
-      !["exam_note", "withdrawal", "log"].includes(entry.kind) &&
-      kept?.reply !== undefined;
-    if (whole) queries.setQueryData(["visit", episode], kept.reply as Page);
-    return kept !== undefined;
-  };
+  const post: Post = postTo(keep, queries, episode);
   // Without a pathway nothing is asked of the patient at home yet, and there is nothing to log.
   const unplanned = view.corridors.length === 0 && !view.phase;
   const { today } = page.data;
@@ -54,22 +50,80 @@ export function Visit({ episode }: { episode: string }) {
     for (const key of ["visit", "story", "ranges", "day-list", "timeline"])
       void queries.invalidateQueries({ queryKey: [key] });
   };
-  const note = <Note most={noteMost} page={page.data} post={post} />;
-  return (
+  const { lines, decided } = page.data;
+  /** Decisions beside the week they rest on; then what the next gate asks beside the day's own words. */
+  const laid = (week: ReactNode, day: ReactNode) => (
     <>
+      <div className="visit-two">
+        <div>
+          {!unplanned && (
+            <Decide
+              day={view.clock.day}
+              decisions={view.decisions}
+              lines={lines}
+              decided={decided}
+              today={today}
+              post={post}
+            />
+          )}
+          <section className="block" id="asked">
+            <h2>{t("visit-asked")}</h2>
+            <ScoreEntry today={today} post={post} asked={askedScores(view)} />
+          </section>
+        </div>
+        <div>{week ?? <DayEnd view={view} page={page.data} post={post} />}</div>
+      </div>
+      {(view.untried.length > 0 || view.retest) &&
+        view.contact.try_out !== "no" && (
+          <TryOut
+            exercises={view.untried}
+            retest={view.retest}
+            today={today}
+            post={post}
+          />
+        )}
+      {week && (
+        <div className="visit-two">
+          <div>
+            {view.gate && (
+              <Gate
+                episode={episode}
+                gate={view.gate}
+                far={view.contact}
+                today={today}
+                post={post}
+              />
+            )}
+            {view.watches.length > 0 && <Watched watches={view.watches} />}
+          </div>
+          <div>
+            {day}
+            <DayEnd view={view} page={page.data} post={post} />
+          </div>
+        </div>
+      )}
+    </>
+  );
+  return (
+    <div className="visit">
       <div className="page-head">
         <h1 className="num">
           {t("weeks-days", { weeks: view.clock.weeks, days: view.clock.days })}
         </h1>
         <span className="soft num">{t("day-n", { day: view.clock.day })}</span>
         <span>{view.phase ? nameOf("phase", view.phase) : ""}</span>
-        <span className="right">
+        <span className="right row">
           <SaveMark state={state} />
+          <Link className="small" to={`/e/${episode}/handover`}>
+            {t("nav-handover")}
+          </Link>
+          <HowHeld contact={view.contact} today={today} post={post} />
         </span>
       </div>
       <ProblemNote error={error} />
       <Notices episode={episode} view={view} />
       <Held episode={episode} view={view} onDone={refresh} onError={setError} />
+      <AtADistance episode={episode} contact={view.contact} />
       <Since
         episode={episode}
         page={page.data}
@@ -80,51 +134,16 @@ export function Visit({ episode }: { episode: string }) {
       <RangeStrip episode={episode} view={view} today={today} post={post} />
       {unplanned && <WhatWasRead episode={episode} />}
       {view.short_plan && (
-        <div className="notice decide" id="short-plan">
+        <Notice id="short-plan" kind="decide">
           {sentence(view.short_plan)}{" "}
           <Link to={`/e/${episode}/program?short=1`}>
             <Button size="small">{t("short-plan-propose")}</Button>
           </Link>
-        </div>
+        </Notice>
       )}
-      <div className="visit-two">
-        <div>
-          {!unplanned && (
-            <Decide
-              day={view.clock.day}
-              decisions={view.decisions}
-              lines={page.data.lines}
-              decided={page.data.decided}
-              today={today}
-              post={post}
-            />
-          )}
-          <section className="block" id="asked">
-            <h2>{t("visit-asked")}</h2>
-            <ScoreEntry today={today} post={post} asked={askedScores(view)} />
-          </section>
-        </div>
-        <div>
-          {view.gate && (
-            <Gate
-              episode={episode}
-              gate={view.gate}
-              today={today}
-              post={post}
-            />
-          )}
-          {view.watches.length > 0 && <Watched watches={view.watches} />}
-        </div>
-      </div>
-      {(view.untried.length > 0 || view.retest) && (
-        <TryOut
-          exercises={view.untried}
-          retest={view.retest}
-          today={today}
-          post={post}
-        />
-      )}
-      {!unplanned && (
+      {unplanned ? (
+        laid(null, null)
+      ) : (
         <Log
           episode={episode}
           page={page.data}
@@ -133,11 +152,29 @@ export function Visit({ episode }: { episode: string }) {
           onAsked={refresh}
           onError={setError}
         >
-          {note}
+          {laid}
         </Log>
       )}
-      {unplanned && note}
-      <p className="soft small num">{clock(view.clock)}</p>
+    </div>
+  );
+}
+
+/** What ends a visit: the next appointment, and the signed note. */
+function DayEnd({
+  view,
+  page,
+  post,
+}: {
+  view: Page["view"];
+  page: Page;
+  post: Post;
+}) {
+  // Until the server has said how much it keeps, it judges.
+  const noteMost = useBounds()("note_characters")?.max ?? Infinity;
+  return (
+    <>
+      <Appointments list={view.appointments} today={page.today} post={post} />
+      <Note most={noteMost} page={page} post={post} />
     </>
   );
 }
@@ -159,31 +196,33 @@ function Since({
   const { view, last_note: note } = page;
   const missing = view.flags.filter((f) => f.asked && f.state === "not_asked");
   return (
-    <section className="block">
-      <h2>{t("visit-since")}</h2>
-      <p>
-        {note ? (
-          <>
-            {note.body}{" "}
-            <span className="soft small">
-              {t("visit-note-of", { date: shortDate(note.on) })}
-            </span>
-          </>
-        ) : (
-          <span className="soft">{t("visit-no-note")}</span>
-        )}
-      </p>
-      {!unplanned && (
-        <p className="num">
-          {view.adherence_pct != null
-            ? t("visit-adherence", {
-                pct: Math.round(view.adherence_pct),
-                known: Math.round(view.known_pct ?? 0),
-                days: view.adherence_days,
-              })
-            : t("visit-unlogged", { days: view.adherence_days })}
+    <section className="block visit-since" id="since">
+      <div>
+        <h2>{t("visit-since")}</h2>
+        <p>
+          {note ? (
+            <>
+              {note.body}{" "}
+              <span className="soft small">
+                {t("visit-note-of", { date: shortDate(note.on) })}
+              </span>
+            </>
+          ) : (
+            <span className="soft">{t("visit-no-note")}</span>
+          )}
         </p>
-      )}
+        {!unplanned && (
+          <p className="num">
+            {view.adherence_pct != null
+              ? t("visit-adherence", {
+                  pct: Math.round(view.adherence_pct),
+                  known: Math.round(view.known_pct ?? 0),
+                  days: view.adherence_days,
+                })
+              : t("visit-unlogged", { days: view.adherence_days })}
+          </p>
+        )}
+      </div>
       <FlagLine
         episode={episode}
         missing={missing.map((f) => f.flag)}

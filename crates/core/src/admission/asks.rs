@@ -10,7 +10,7 @@ use crate::context::CheckContext;
 use crate::facts::{Facts, Start, Story};
 use crate::force::strength_barred;
 use crate::knowledge::{
-    Comparison, Criterion, CriterionKind, Demand, HealingClock, Knowledge, Pathway,
+    Comparison, Criterion, CriterionKind, Demand, HealingClock, Knowledge, Pathway, SOUGHT,
 };
 use crate::mechanics::{Arm, KeyPose, Path};
 use crate::rules::{Ceiling, Choices, GateRule, Rules, ceiling_on};
@@ -39,6 +39,13 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
                 field,
                 problem,
             ));
+        }
+    }
+    for kind in SOUGHT {
+        let rows = known.distance.iter().filter(|row| row.id == kind).count();
+        if rows != 1 {
+            let problem = format!("{kind:?} needs one row, and there are {rows}");
+            faults.push(KnowledgeError::at("distance.toml", "-", "id", problem));
         }
     }
     for pathway in known.pathways.values().filter(|p| !p.phases.is_empty()) {

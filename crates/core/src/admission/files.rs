@@ -58,6 +58,7 @@ pub(super) fn read_file(
         "attestations.toml" => known.attestations = file.all("attestation"),
         "bounds.toml" => known.bounds = file.by_id("bound", |r: &Bound| &r.id),
         "clusters.toml" => known.clusters = file.all("cluster"),
+        "distance.toml" => known.distance = file.all("distance"),
         "elastics.toml" => {
             known.elastics = file.all("elastic");
             known.elastics.sort_by_key(|e| e.level);

@@ -113,6 +113,9 @@ fn complete(known: &mut Knowledge, today: &Knowledge) {
             .entry(id.clone())
             .or_insert_with(|| row.clone());
     }
+    if known.distance.is_empty() {
+        known.distance.clone_from(&today.distance);
+    }
     if known.range_demands.is_empty() {
         known.range_demands.clone_from(&today.range_demands);
     }

@@ -288,6 +288,10 @@ pub(super) fn all(known: &Knowledge, faults: &mut Vec<KnowledgeError>) {
         .iter()
         .for_each(|r| source("attestations.toml", &r.id, &r.source));
     known
+        .distance
+        .iter()
+        .for_each(|r| source("distance.toml", &format!("{:?}", r.id), &r.source));
+    known
         .precautions
         .iter()
         .for_each(|r| source("precautions.toml", &r.id, &r.source));

@@ -1,6 +1,7 @@
 //! What is on record about one shoulder: plain facts, no rules.
 
 mod beginning;
+mod contact;
 mod elastic;
 mod examination;
 mod flag;
@@ -16,6 +17,7 @@ mod story;
 
 pub use crate::knowledge::SlipHow;
 pub use beginning::{Complaint, OtherSide, Start};
+pub use contact::{Appointment, Contact};
 pub use elastic::Calibration;
 pub use examination::{
     ClinicError, Evidence, ExamFact, ExamNote, Injected, Severity, TestAnswer, TestFinding,

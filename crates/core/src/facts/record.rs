@@ -1,6 +1,7 @@
 //! Everything on record about one shoulder.
 
 use super::beginning::Start;
+use super::contact::{Appointment, Contact};
 use super::examination::{ClinicError, ExamNote, TestAnswer, TestFinding};
 use super::flag::{FlagAnswer, FlagRaise, FlagStep};
 use super::limit::{BreachAnswer, CeilingVerdict, SurgeonLimit};
@@ -69,6 +70,10 @@ pub struct Facts {
     pub log: Vec<LogEntry>,
     /// Weeks at home, told as a whole, oldest first.
     pub week_uses: Vec<WeekUse>,
+    /// How contacts were held, oldest first.
+    pub contacts: Vec<Contact>,
+    /// Appointments, in the order in which they were made, cancelled ones left out.
+    pub appointments: Vec<Appointment>,
     /// Gates passed, oldest first.
     pub gate_passes: Vec<GatePass>,
     /// The lines of the current program.
@@ -113,6 +118,8 @@ impl Facts {
             attestations: Vec::new(),
             log: Vec::new(),
             week_uses: Vec::new(),
+            contacts: Vec::new(),
+            appointments: Vec::new(),
             gate_passes: Vec::new(),
             lines: Vec::new(),
             line_steps: Vec::new(),

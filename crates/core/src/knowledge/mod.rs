@@ -9,6 +9,7 @@ mod allowance;
 mod asks;
 mod clinical_test;
 mod criteria;
+mod distance;
 mod dose;
 mod dose_bounds;
 mod elastic;
@@ -40,6 +41,7 @@ pub use clinical_test::{
     Prior, Setting, SideCompare, Study, TestKind,
 };
 pub use criteria::{Comparison, Criterion, CriterionKind, LogEvent};
+pub use distance::{DistanceRow, Findable, HowHeld, SOUGHT, Sought};
 pub use dose::{Dose, DoseField, DoseRange, Pace, SetStructure, Weekdays};
 pub use elastic::ElasticRow;
 pub use exercise::{

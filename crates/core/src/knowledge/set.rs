@@ -4,6 +4,7 @@ use super::advice::{Advice, MayRow};
 use super::asks::{AttestationRow, PositionRow, PrecautionRow};
 use super::clinical_test::{ClinicalTest, Cluster, Hypothesis, TestKind};
 use super::criteria::{Criterion, CriterionKind};
+use super::distance::DistanceRow;
 use super::dose::Pace;
 use super::elastic::ElasticRow;
 use super::exercise::{DemandClass, Exercise};
@@ -55,6 +56,8 @@ pub struct Knowledge {
     pub steps: Vec<Step>,
     /// What is attested at gates, and what it asks.
     pub attestations: Vec<AttestationRow>,
+    /// What can be found out while the patient is not in the room.
+    pub distance: Vec<DistanceRow>,
     /// What precautions go with.
     pub precautions: Vec<PrecautionRow>,
     /// What is worth knowing beside the exercises, the weightiest first.

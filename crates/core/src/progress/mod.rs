@@ -3,6 +3,7 @@
 mod adherence;
 mod count;
 mod criterion;
+mod distance;
 mod gate;
 mod home_grid;
 mod moved;
@@ -12,6 +13,7 @@ mod watch;
 pub(crate) use adherence::day_share;
 pub use adherence::{Adherence, adherence, adherence_lately, adherence_pct};
 pub(crate) use criterion::evaluate;
+pub use distance::{ContactView, contact_view, held_today, out_of_reach};
 pub use gate::{GateView, evaluate_gate, next_gate};
 pub use home_grid::{HomeCell, HomeGrid, HomeRow, home_grid};
 pub use status::{CriterionStatus, CriterionView};

@@ -1,6 +1,6 @@
 //! Invented shoulders without an operation, each examined at its last visit.
 
-use super::writing::{answer_texts, sign_note};
+use super::writing::{answer_texts, sign_note, taken_on};
 use chrono::{Days, NaiveDate};
 use ritorno_core::facts::Sheet;
 use ritorno_core::facts::{
@@ -397,6 +397,7 @@ pub fn add(
     };
     event::entered_on(conn, day0)?;
     episode::insert(conn, &patient, id, &story, day0)?;
+    taken_on(conn, id, by.id, day0)?;
     event::entered_on(conn, on)?;
     let asked = state.knowledge.red_flags.iter().filter(|f| f.asked);
     let answers: Vec<FlagAnswer> = asked

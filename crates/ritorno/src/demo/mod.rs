@@ -17,6 +17,10 @@ use ritorno_server::{AppState, hash_password, new_user};
 use ritorno_store::{Actor, knowledge, user, write};
 
 const LOGIN: &str = "demo";
+/// A colleague, so that there is somebody to hand over to; signs in with the same password.
+const COLLEAGUE: &str = "demo-colleague";
+/// Of so many operated patients the last is the colleague's.
+const SHARED: usize = 4;
 const PASSWORD: &str = "molo-nove";
 
 /// Loads the demo once; says what it did and how to sign in.
@@ -27,6 +31,7 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
         return Ok(format!("Demo data is there already.\n{signed_in}"));
     }
     let clinician = new_user(LOGIN, "Vera Dossi", Role::Lead);
+    let colleague = new_user(COLLEAGUE, "Ines Marrubi", Role::Clinician);
     let hash = hash_password(PASSWORD)?;
     let actor = Actor {
         user: Some(clinician.id),
@@ -40,11 +45,17 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
         },
         |conn| {
             user::insert(conn, &clinician, &hash)?;
+            user::insert(conn, &colleague, &hash)?;
             knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)
         },
     )?;
-    for person in PEOPLE.iter().chain(MORE) {
-        write(&mut conn, actor, |conn| add(state, conn, person))?;
+    for (n, person) in PEOPLE.iter().chain(MORE).enumerate() {
+        let treats = if n % SHARED == SHARED - 1 {
+            colleague.id
+        } else {
+            clinician.id
+        };
+        write(&mut conn, actor, |conn| add(state, conn, treats, person))?;
     }
     for person in EXAMINED {
         write(&mut conn, actor, |conn| {

@@ -13,14 +13,20 @@ use ritorno_core::safety::scheduled_lines;
 use ritorno_core::snapshot::{ProgramV1, VisitV1};
 use ritorno_core::visit::visit_view;
 use ritorno_server::{AppState, assess, refresh_lane};
+use ritorno_store::contact::Care;
 use ritorno_store::episode::Patient;
 use ritorno_store::{
-    EpisodeId, PatientId, PgConnection, StoreError, episode, event, events, flags, limits, log,
-    measurement, program, visit,
+    EpisodeId, PatientId, PgConnection, StoreError, UserId, contact, episode, event, events, flags,
+    limits, log, measurement, program, visit,
 };
 use uuid::Uuid;
 
-pub(crate) fn add(state: &AppState, conn: &mut PgConnection, p: &Person) -> Result<(), StoreError> {
+pub(crate) fn add(
+    state: &AppState,
+    conn: &mut PgConnection,
+    treats: UserId,
+    p: &Person,
+) -> Result<(), StoreError> {
     let today = state.today.date();
     let day0 = today
         .checked_sub_days(Days::new(u64::from(p.day.unsigned_abs())))
@@ -67,6 +73,7 @@ pub(crate) fn add(state: &AppState, conn: &mut PgConnection, p: &Person) -> Resu
     };
     event::entered_on(conn, on(1))?;
     episode::insert(conn, &patient, id, &story, on(1))?;
+    taken_on(conn, id, treats, on(1))?;
     let answers: Vec<FlagAnswer> = state
         .knowledge
         .red_flags
@@ -178,6 +185,21 @@ pub(crate) fn add(state: &AppState, conn: &mut PgConnection, p: &Person) -> Resu
     answer_texts(state, conn, id, on((p.day - 7).max(1)))?;
     refresh_lane(state, conn, id).map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(())
+}
+
+/// Somebody treats the shoulder.
+pub(crate) fn taken_on(
+    conn: &mut PgConnection,
+    episode: EpisodeId,
+    treats: UserId,
+    on: NaiveDate,
+) -> Result<(), StoreError> {
+    let care = Care {
+        id: Uuid::now_v7(),
+        on,
+        who: Some(treats),
+    };
+    contact::add_care(conn, episode, &care).map(|_| ())
 }
 
 /// Signs a note with what the page would have shown on that day.

@@ -8,6 +8,7 @@ use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
+use crate::visit::take_on;
 use actix_web::{HttpRequest, post, web};
 use chrono::NaiveDate;
 use ritorno_core::facts::Story;
@@ -147,7 +148,7 @@ pub(crate) async fn add_episode(
         Action::EditStory,
         "add-episode",
         Of::Patient(id),
-        move |state, conn, _| {
+        move |state, conn, user| {
             let newest = episode::newest_of(conn, id)?;
             let patient = episode::load(conn, newest, state.today.date())?.patient;
             let mut faults = Faults::default();
@@ -182,6 +183,7 @@ pub(crate) async fn add_episode(
                 &form.story,
                 state.today.date(),
             )?;
+            take_on(conn, user, form.episode, state.today.date())?;
             refresh_lane(state, conn, form.episode)?;
             Ok(web::Json(head(conn, &patient, form.episode)?))
         },

@@ -8,6 +8,7 @@ use crate::form::Form;
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
+use crate::visit::take_on;
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, post, put, web};
 use chrono::{Months, NaiveDate};
@@ -58,7 +59,7 @@ pub(crate) async fn add_patient(
         &req,
         Action::EditStory,
         "add-patient",
-        move |state, conn, _| {
+        move |state, conn, user| {
             let mut faults = Faults::default();
             let today = state.today.date();
             check_person(
@@ -86,6 +87,7 @@ pub(crate) async fn add_patient(
                 nobody_else(conn, &patient)?;
             }
             episode::insert(conn, &patient, form.episode, &form.story, today)?;
+            take_on(conn, user, form.episode, today)?;
             refresh_lane(state, conn, form.episode)?;
             Ok(web::Json(head(conn, &patient, form.episode)?))
         },

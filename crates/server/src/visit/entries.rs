@@ -18,14 +18,18 @@ use std::sync::Arc;
 use uuid::Uuid;
 
 /// What an entry is checked against: the record itself is read once, after it was stored.
-struct Ground {
+pub(super) struct Ground {
     known: Arc<Knowledge>,
-    first_day: NaiveDate,
-    last_day: NaiveDate,
+    pub(super) first_day: NaiveDate,
+    pub(super) last_day: NaiveDate,
 }
 
 impl Ground {
-    fn of(state: &AppState, conn: &mut PgConnection, id: EpisodeId) -> Result<Ground, StoreError> {
+    pub(super) fn of(
+        state: &AppState,
+        conn: &mut PgConnection,
+        id: EpisodeId,
+    ) -> Result<Ground, StoreError> {
         let at = episode::footing(conn, id)?;
         let today = state.today.date();
         Ok(Ground {

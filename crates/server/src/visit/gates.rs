@@ -11,7 +11,7 @@ use crate::validate::Faults;
 use actix_web::{HttpRequest, post, web};
 use ritorno_core::facts::GatePass;
 use ritorno_core::permission::Action;
-use ritorno_core::progress::{CriterionStatus, CriterionView, next_gate};
+use ritorno_core::progress::{CriterionStatus, CriterionView, next_gate, out_of_reach};
 use ritorno_store::user::User;
 use ritorno_store::{EpisodeId, PgConnection, episode, events};
 use ritorno_wording::Value;
@@ -57,6 +57,7 @@ pub(crate) fn keep_gate_pass(
     match next_gate(&ctx, &loaded.facts).filter(|view| view.gate == gate) {
         None => faults.push("gate", "not-current", &[]),
         Some(view) => {
+            let far = out_of_reach(&ctx, &loaded.facts);
             if !view.time_reached {
                 faults.push(
                     "gate",
@@ -74,6 +75,10 @@ pub(crate) fn keep_gate_pass(
                     faults.push(&field, "not-met", &[]);
                 } else if !criterion.overridable {
                     faults.push(&field, "not-overridable", &[]);
+                } else if criterion.status != CriterionStatus::NotMet && far.contains(&criterion.id)
+                {
+                    // Nobody knows it, and nobody can find it out without the shoulder in the room.
+                    faults.push(&field, "out-of-reach", &[]);
                 }
             }
             for id in form

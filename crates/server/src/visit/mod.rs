@@ -1,10 +1,15 @@
 //! Visit: the follow-up on one page; logs, scores, attestations, gates, the signed note.
 
+mod contact;
 mod entries;
 mod gates;
 mod note;
 mod page;
 
+pub(crate) use contact::{
+    TakingOn, add_appointment, add_care, add_contact, keep_appointment, keep_care, keep_contact,
+    take_on,
+};
 pub(crate) use entries::{
     add_log, add_score, add_week_use, attest, keep_attestation, keep_log, keep_score,
 };

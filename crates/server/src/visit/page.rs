@@ -11,9 +11,39 @@ use ritorno_core::progress::{HomeGrid, home_grid};
 use ritorno_core::safety::scheduled_lines;
 use ritorno_core::visit::{VisitView, visit_view};
 use ritorno_store::episode::Loaded;
-use ritorno_store::{EpisodeId, PgConnection, deciding, episode, visit as notes};
+use ritorno_store::{
+    EpisodeId, PgConnection, StoreError, UserId, cover, deciding, episode, user, visit as notes,
+};
 use serde::Serialize;
 use uuid::Uuid;
+
+/// Who treats a shoulder, and who looks after it today in their place.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct Treats {
+    #[schema(value_type = Uuid)]
+    id: UserId,
+    name: String,
+    covered_by: Option<String>,
+}
+
+impl Treats {
+    fn of(
+        conn: &mut PgConnection,
+        who: UserId,
+        today: NaiveDate,
+    ) -> Result<Option<Self>, StoreError> {
+        let people = user::all(conn)?;
+        let name = |id: UserId| people.iter().find(|u| u.id == id).map(|u| u.name.clone());
+        let away = cover::from(conn, today)?
+            .into_iter()
+            .find(|c| c.away_user == who && c.from_on <= today);
+        Ok(name(who).map(|own| Treats {
+            id: who,
+            name: own,
+            covered_by: away.and_then(|c| name(c.cover_user)),
+        }))
+    }
+}
 
 /// The last signed note.
 #[derive(Serialize, utoipa::ToSchema)]
@@ -32,6 +62,8 @@ pub(crate) struct VisitPage {
     today: NaiveDate,
     view: VisitView,
     last_note: Option<NoteView>,
+    /// Who treats the shoulder.
+    treated_by: Option<Treats>,
     /// Lines that run today.
     lines: Vec<Line>,
     /// The last days at home, as many as the log shows.
@@ -55,6 +87,7 @@ pub(crate) struct DecidedView {
 pub(crate) struct Gathered {
     opened: Opened,
     last_note: Option<Written>,
+    treated_by: Option<Treats>,
     decided: Vec<(NaiveDate, deciding::Kept)>,
 }
 
@@ -66,6 +99,10 @@ impl Gathered {
         let since = loaded.facts.today - chrono::Days::new(DECIDED_DAYS);
         Ok(Gathered {
             last_note: notes::newest(conn, loaded.episode)?,
+            treated_by: match loaded.treated_by {
+                Some(who) => Treats::of(conn, who, loaded.facts.today)?,
+                None => None,
+            },
             decided: deciding::since(conn, loaded.episode, since)?,
             opened: Opened::of(state, conn, loaded)?,
         })
@@ -102,6 +139,7 @@ pub(super) fn show(gathered: Gathered) -> Result<web::Json<VisitPage>, ApiError>
             on: n.on,
             body: n.text,
         }),
+        treated_by: gathered.treated_by,
         lines: scheduled_lines(&ctx, facts, facts.day())
             .into_iter()
             .cloned()

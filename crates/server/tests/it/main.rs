@@ -1,6 +1,7 @@
 //! The application over real HTTP against a real database.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod bad_input;
+mod contact;
 mod crowd;
 mod daylist;
 mod days;

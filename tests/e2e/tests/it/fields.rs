@@ -226,7 +226,7 @@ async fn numbers_of_strength_scores_and_the_reading_come_back() {
         .keys("\u{E003}\u{E003}\u{E003}\u{E003}7,5\u{E007}")
         .await;
     house
-        .until("[...document.querySelectorAll('.cell')].some(c => c.innerText === '7.5')")
+        .until("[...document.querySelectorAll('.tick-cell')].some(c => c.innerText === '7.5')")
         .await;
     house.close().await;
 }

@@ -1,5 +1,6 @@
 //! The interface as a person meets it.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
+mod colleagues;
 mod counted;
 mod drafts;
 mod examination;

@@ -13,7 +13,7 @@ async fn a_sheet_is_ticked_by_keyboard_and_a_lift_is_measured() {
     // Eleven digits, one of them left out, and Enter: two keys more than the sheet has items.
     house.keys("2222222222.").await;
     house
-        .until("document.querySelectorAll('.cell.out').length === 1")
+        .until("document.querySelectorAll('.tick-cell.out').length === 1")
         .await;
     house.keys("\u{E007}").await;
     house
@@ -32,7 +32,7 @@ async fn a_sheet_is_ticked_by_keyboard_and_a_lift_is_measured() {
         .await;
     house
         .until(
-            "[...document.querySelectorAll('.cell')].slice(0, 2).every(c => c.innerText === '3')",
+            "[...document.querySelectorAll('.tick-cell')].slice(0, 2).every(c => c.innerText === '3')",
         )
         .await;
     house.keys("gm").await;

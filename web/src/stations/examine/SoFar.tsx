@@ -2,6 +2,7 @@ import { Link } from "react-router";
 import { nameOf, sentence, t } from "../../app/wording";
 import { Beam, BeamScale, percent } from "../../pictures/Beam";
 import type { Page } from "./words";
+import { Notice } from "../../app/Notice";
 
 /** Width of the small beams. */
 const BEAM = 226;
@@ -22,10 +23,10 @@ export function SoFar({
         <Beams view={view} episode={episode} />
       )}
       {view.flags.map((f) => (
-        <p key={f.flag} className="notice stop small">
+        <Notice key={f.flag} kind="stop" className="small">
           <b>{nameOf("tier", f.tier)}</b>{" "}
           {f.reason ? sentence(f.reason) : nameOf("flag", f.flag)}
-        </p>
+        </Notice>
       ))}
     </aside>
   );
@@ -63,7 +64,7 @@ function Beams({ view, episode }: { view: Page["view"]; episode: string }) {
         </div>
       ))}
       {there.map((c) => (
-        <p key={c.condition} className="notice decide small">
+        <Notice key={c.condition} kind="decide" className="small">
           {sentence({
             rule:
               c.status === "met"
@@ -71,7 +72,7 @@ function Beams({ view, episode }: { view: Page["view"]; episode: string }) {
                 : "summary-criterion-range",
             args: { condition: c.condition },
           })}
-        </p>
+        </Notice>
       ))}
     </>
   );

@@ -1,5 +1,6 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
+import { useSearchParams } from "react-router";
 import { api, ask, newId } from "../../app/client";
 import { useEntries } from "../../app/entries";
 import { valueOf } from "../../app/numbers";
@@ -66,7 +67,11 @@ export function useExam(episode: string, today: string) {
   const known = usePlan(episode);
   const { page, byId, plan, list } = known;
   const [other, setOther] = useState(false);
-  const [at, setAt] = useState<string>();
+  // A test that was looked for from another page stands in the address.
+  const [asked] = useSearchParams();
+  const [at, setAt] = useState<string | undefined>(
+    asked.get("test") ?? undefined,
+  );
   const [typed, setTyped] = useState("");
   const [remark, setRemark] = useState("");
   const [variant, setVariant] = useState(0);

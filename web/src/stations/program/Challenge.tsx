@@ -6,6 +6,7 @@ import { useEntries } from "../../app/entries";
 import { InWords } from "../../app/InWords";
 import { ProblemNote } from "../../app/parts";
 import { sentence, t } from "../../app/wording";
+import { Notice } from "../../app/Notice";
 
 /** The findings speak against the chosen pathway: another one is chosen, or somebody says why it is kept. */
 export function Challenge({
@@ -26,7 +27,7 @@ export function Challenge({
       void queries.invalidateQueries({ queryKey: [key] });
   };
   return (
-    <div className="notice decide" role="alert" id="challenge">
+    <Notice role="alert" id="challenge" kind="decide">
       <b>{sentence(challenge)}</b>
       <ProblemNote error={error} />
       <div className="row wrap">
@@ -51,6 +52,6 @@ export function Challenge({
           onError={setError}
         />
       </div>
-    </div>
+    </Notice>
   );
 }

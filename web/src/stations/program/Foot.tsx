@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../app/client";
 import { nameOf, t } from "../../app/wording";
+import { Notice } from "../../app/Notice";
 
 /** Questions that concern every shoulder; the foot of the page names only those of the pathway. */
 const GENERAL = new Set([
@@ -41,11 +42,11 @@ export function NoPathway({ episode }: { episode: string }) {
       <div className="page-head">
         <h1>{t("nav-program")}</h1>
       </div>
-      <div className="notice decide" id="no-pathway">
+      <Notice id="no-pathway" kind="decide">
         {t("program-no-pathway")}{" "}
         <Link to={`/e/${episode}/story`}>{t("nav-story")}</Link>,{" "}
         <Link to={`/e/${episode}/read`}>{t("nav-read")}</Link>.
-      </div>
+      </Notice>
     </>
   );
 }

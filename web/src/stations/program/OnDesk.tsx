@@ -2,6 +2,7 @@ import type { Schemas } from "../../app/client";
 import { DraftMark, DraftNotes } from "../../app/DraftNotes";
 import { nameOf, t } from "../../app/wording";
 import type { Draft } from "./draft";
+import { Notice } from "../../app/Notice";
 
 type Line = Schemas["Line"];
 
@@ -15,16 +16,16 @@ export function OnDesk({ draft, blocked }: { draft: Draft; blocked: number }) {
   return (
     <>
       {draft.draft && (
-        <div
-          className="notice decide"
+        <Notice
           id="draft"
-          data-took={Math.round(draft.took ?? 0)}
+          kind="decide"
+          data={{ took: Math.round(draft.took ?? 0) }}
         >
           {blocked > 0
             ? t("program-blocked", { count: blocked })
             : t("program-draft")}{" "}
           <DraftMark draft={draft.kept} />
-        </div>
+        </Notice>
       )}
       <DraftNotes
         draft={draft.kept}

@@ -9,6 +9,7 @@ import { Pending, ProblemNote } from "../../app/parts";
 import { nameOf, t } from "../../app/wording";
 import { grouped } from "./schoolGroups";
 import { Changes } from "./WhatIf";
+import { Notice } from "../../app/Notice";
 
 type Page = Schemas["StoryPage"];
 type Both = Schemas["WhatIf"];
@@ -119,7 +120,7 @@ export function Schools({
       <p className="soft small">{t("schools-lead")}</p>
       <ProblemNote error={error} />
       {trying && (
-        <div className="notice decide" id="school-effect">
+        <Notice id="school-effect" kind="decide">
           <b>{t("schools-tried")}</b>
           {both && <Changes both={both} />}
           <p className="row wrap flush above-8">
@@ -134,7 +135,7 @@ export function Schools({
             <Button onClick={rest}>{t("schools-back")}</Button>
             <SaveMark state={saver.state} />
           </p>
-        </div>
+        </Notice>
       )}
       {!page && <Pending query={story} />}
       {page?.questions.length === 0 && <p>{t("schools-none")}</p>}

@@ -29,7 +29,9 @@ export function Entry({ room }: { room: Room }) {
       </span>
       <span className={`num entry-number${fault ? " bad" : ""}`} id="typed">
         {running ? (
-          <span className="soft">{lift.angle ?? "…"}°</span>
+          <span className="soft">
+            {t("measured-deg", { value: lift.angle ?? "…" })}
+          </span>
         ) : (
           typed || "–"
         )}

@@ -18,7 +18,8 @@ export function Changes({ view }: { view: View }) {
                 {capital(nameOf("quantity", c.quantity))}
               </td>
               <td className="num w-150">
-                {c.before}° → <b>{c.now}°</b>
+                {t("measured-deg", { value: c.before })} →{" "}
+                <b>{t("measured-deg", { value: c.now })}</b>
               </td>
               <td className="num soft small w-150">
                 {t("read-detectable", {

@@ -105,7 +105,7 @@ function Parts({ room, view }: { room: Room; view: View }) {
                 return (
                   <button
                     key={at}
-                    className={`cell${answer === null ? " out" : ""}`}
+                    className={`tick-cell${answer === null ? " out" : ""}`}
                     aria-current={at === cell}
                     aria-label={t("scores-item", { n: at + 1 })}
                     onClick={() => {

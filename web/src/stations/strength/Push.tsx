@@ -8,6 +8,7 @@ import { attr, nameOf, sentence, t } from "../../app/wording";
 import { Trace } from "../../pictures/Trace";
 import { n } from "./words";
 import type { Pushes } from "./usePushes";
+import { Notice } from "../../app/Notice";
 
 type View = Schemas["StrengthView"];
 
@@ -35,7 +36,7 @@ export function Push({
       <h2 className="size-23">{nameOf("strength", test.test)}</h2>
       <p className="soft">{attr(`strength-${test.test}`, "pad")}</p>
       {room.barred.length > 0 ? (
-        <div className="notice stop">
+        <Notice kind="stop">
           <b>{t("examine-barred")}</b>
           <ul>
             {room.barred.map((r) => (
@@ -43,7 +44,7 @@ export function Push({
             ))}
           </ul>
           <p className="small">{t("strength-gentle")}</p>
-        </div>
+        </Notice>
       ) : (
         <Enter room={room} test={test} aim={shown?.mean_n} />
       )}
@@ -144,9 +145,9 @@ function Enter({
         />
       )}
       {live?.state === "lost" && (
-        <div className="notice stop" role="alert" id="lost">
+        <Notice role="alert" id="lost" kind="stop">
           {t("device-lost")}
-        </div>
+        </Notice>
       )}
       {live?.measurement && (
         <p className="num" id="measured">

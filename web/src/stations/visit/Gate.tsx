@@ -22,9 +22,12 @@ interface Overrides {
 export function Gate({
   episode,
   gate,
+  far,
   today,
   post,
 }: {
+  /** Today's contact: what it leaves out of reach is marked. */
+  far: Schemas["ContactView"];
   episode: string;
   gate: Schemas["GateView"];
   today: string;
@@ -33,6 +36,10 @@ export function Gate({
   const [over, setOver] = useState<Record<string, Reason>>({});
   const [id] = useState(newId);
   const unmet = gate.criteria.filter((c) => c.status !== "met");
+  const met = gate.criteria.filter((c) => c.status === "met");
+  // What is still open is what the visit is about; what is met stands one key away, or alone.
+  const [asked, setShown] = useState(false);
+  const shown = asked || unmet.length === 0;
   const ready =
     gate.time_reached &&
     unmet.every((c) => given(over[c.id] ?? NO_REASON) && c.overridable);
@@ -74,11 +81,24 @@ export function Gate({
         </span>
       </h2>
       <Criteria
-        list={[...unmet, ...gate.criteria.filter((c) => c.status === "met")]}
+        list={shown ? [...unmet, ...met] : unmet}
         overrides={overrides}
+        far={far}
         today={today}
         post={post}
       />
+      {met.length > 0 && unmet.length > 0 && (
+        <Button
+          type="text"
+          size="small"
+          id="gate-met"
+          aria-expanded={shown}
+          onClick={() => setShown(!shown)}
+        >
+          <StatusMark status="met" />{" "}
+          {t(shown ? "gate-met-fold" : "gate-met-show", { count: met.length })}
+        </Button>
+      )}
       <p className="above-10">
         {gate.time_reached ? (
           <Button
@@ -113,10 +133,12 @@ export function Gate({
 function Criteria(props: {
   list: Criterion[];
   overrides?: Overrides;
+  far: Schemas["ContactView"];
   today: string;
   post: Post;
 }) {
-  const { list, overrides, today, post } = props;
+  const { list, overrides, far, today, post } = props;
+  const away = (c: Criterion) => far.criteria.includes(c.id);
   return (
     <table className="criteria">
       <tbody>
@@ -130,6 +152,9 @@ function Criteria(props: {
               <span className="soft small evidence">
                 {t(`status-${c.status}`)}
                 {c.datum ? `: ${lower(sentence(c.datum))}` : ""}
+                {away(c) && (
+                  <b className="due"> {t(`contact-not-by-${far.how}`)}</b>
+                )}
               </span>
               {overrides && c.id in overrides.chosen && (
                 <Why
@@ -141,21 +166,25 @@ function Criteria(props: {
                 />
               )}
               {c.parts.length > 0 && (
-                <Criteria list={c.parts} today={today} post={post} />
+                <Criteria list={c.parts} far={far} today={today} post={post} />
               )}
             </td>
             <td className="to-right nowrap">
               <Attest criterion={c} today={today} post={post} />
-              {overrides?.open && c.status !== "met" && c.overridable && (
-                <span className="small drawn above-4">
-                  <Checkbox
-                    checked={c.id in overrides.chosen}
-                    onChange={(e) => overrides.toggle(c.id, e.target.checked)}
-                  >
-                    {t("override")}
-                  </Checkbox>
-                </span>
-              )}
+              {overrides?.open &&
+                c.status !== "met" &&
+                c.overridable &&
+                // Nobody knows it and nobody can find it out today: that is no ground for going on.
+                !(away(c) && c.status !== "not_met") && (
+                  <span className="small drawn above-4">
+                    <Checkbox
+                      checked={c.id in overrides.chosen}
+                      onChange={(e) => overrides.toggle(c.id, e.target.checked)}
+                    >
+                      {t("override")}
+                    </Checkbox>
+                  </span>
+                )}
             </td>
           </tr>
         ))}

@@ -1,6 +1,7 @@
 import { api, ask, type Schemas } from "../../app/client";
 import { InWords } from "../../app/InWords";
 import { nameOf, sentence, shortDate, t } from "../../app/wording";
+import { Notice } from "../../app/Notice";
 
 type View = Schemas["VisitView"];
 
@@ -21,11 +22,11 @@ export function Held({
   return (
     <>
       {view.breaches.map((b) => (
-        <div
-          className="notice stop"
+        <Notice
           role="alert"
           key={b.quantity}
-          data-breach={b.quantity}
+          kind="stop"
+          data={{ breach: b.quantity }}
         >
           <b>{sentence(b.reason)}</b>
           {b.surgeon && (
@@ -50,10 +51,10 @@ export function Held({
               }
             />
           )}
-        </div>
+        </Notice>
       ))}
       {view.paused.map((p) => (
-        <div className="notice decide" key={p.id} data-paused={p.exercise}>
+        <Notice key={p.id} kind="decide" data={{ paused: p.exercise }}>
           <b>{t("line-paused", { exercise: p.exercise })}</b>{" "}
           <span className="soft small">{shortDate(p.on)}</span>
           <InWords
@@ -76,7 +77,7 @@ export function Held({
               )
             }
           />
-        </div>
+        </Notice>
       ))}
     </>
   );

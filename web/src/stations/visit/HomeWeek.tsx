@@ -3,7 +3,7 @@ import Popover from "antd/es/popover";
 import { type ReactNode, useState } from "react";
 import { newId, type Schemas } from "../../app/client";
 import { Ten } from "../../app/parts";
-import { nameOf, shortDate, t } from "../../app/wording";
+import { dated, nameOf, noon, shortDate, t } from "../../app/wording";
 import {
   asPlanned,
   cellKey,
@@ -32,12 +32,9 @@ export interface LogWord {
 }
 
 const weekday = (day: string, long: "short" | "long" = "short") =>
-  new Date(`${day}T12:00`).toLocaleDateString("en-GB", { weekday: long });
+  dated(noon(day), { weekday: long });
 const dayOfMonth = (day: string) =>
-  new Date(`${day}T12:00`).toLocaleDateString("en-GB", {
-    day: "numeric",
-    month: "short",
-  });
+  dated(noon(day), { day: "numeric", month: "short" });
 
 /** One exercise on one day, as the log takes it. */
 function word({ exercise, day, sessions, repetitions }: Fill): LogWord {

@@ -31,8 +31,8 @@ export function Log({
   onError,
   children,
 }: {
-  /** What stands beside the week: the note. */
-  children: ReactNode;
+  /** Where the week and what is said of one day stand on the page. */
+  children: (grid: ReactNode, day: ReactNode) => ReactNode;
   episode: string;
   onAsked: () => void;
   onError: (e: unknown) => void;
@@ -75,7 +75,7 @@ export function Log({
         says: `${t("take-back")}: ${what}`,
       })),
     );
-  return (
+  const grid = (
     <section className="block" id="log">
       <h2>
         {t("log-title")} <span className="soft small">{t("log-lead")}</span>
@@ -98,29 +98,31 @@ export function Log({
             onError={onError}
           />
         </HomeWeek>
-        <div className="log-day">
-          <h3>{t("week-on", { date: shortDate(on) })}</h3>
-          <Remark
-            id="log-remark"
-            className="below-10"
-            label={t("log-remark")}
-            value={remark}
-            onChange={setRemark}
-          />
-          <Felt
-            episode={episode}
-            flags={page.view.flags}
-            onAsked={onAsked}
-            onError={onError}
-            tapped={tapped}
-            tap={(part) => setTapped((now) => ({ ...now, ...part }))}
-            enter={enter}
-          />
-          {children}
-        </div>
       </div>
     </section>
   );
+  const day = (
+    <section className="block log-day" id="log-day">
+      <h2>{t("week-on", { date: shortDate(on) })}</h2>
+      <Remark
+        id="log-remark"
+        className="below-10"
+        label={t("log-remark")}
+        value={remark}
+        onChange={setRemark}
+      />
+      <Felt
+        episode={episode}
+        flags={page.view.flags}
+        onAsked={onAsked}
+        onError={onError}
+        tapped={tapped}
+        tap={(part) => setTapped((now) => ({ ...now, ...part }))}
+        enter={enter}
+      />
+    </section>
+  );
+  return children(grid, day);
 }
 
 /** A slip and how it was worse, a bad day. */

@@ -57,7 +57,7 @@ export function Note({
       <DraftNotes draft={draft} says={(text) => text} />
       <Input.TextArea
         id="note"
-        rows={3}
+        rows={2}
         aria-label={t("note-title")}
         placeholder={t("note-placeholder")}
         value={body}

@@ -1,6 +1,7 @@
 import { Link } from "react-router";
 import type { Schemas } from "../../app/client";
 import { attr, nameOf, sentence, t, withUnit } from "../../app/wording";
+import { Notice } from "../../app/Notice";
 
 type View = Schemas["VisitView"];
 
@@ -15,7 +16,7 @@ export function Notices({ episode, view }: { episode: string; view: View }) {
   return (
     <>
       {open.map((f) => (
-        <div className="notice stop" key={f.flag} role="alert">
+        <Notice key={f.flag} role="alert" kind="stop">
           <b>
             {nameOf("tier", f.tier)}: {nameOf("flag", f.flag)}.
           </b>{" "}
@@ -28,15 +29,15 @@ export function Notices({ episode, view }: { episode: string; view: View }) {
               <q key={c.key}>{c.quote}</q>
             ))}{" "}
           <Link to={`/e/${episode}/story`}>{t("flag-go")}</Link>
-        </div>
+        </Notice>
       ))}
       {calls.map((c) => (
-        <div className="notice stop" key={sentence(c)}>
+        <Notice key={sentence(c)} kind="stop">
           <b>{sentence(c)}</b>
-        </div>
+        </Notice>
       ))}
       {speaking.map((w) => (
-        <div className="notice decide" key={w.watch} data-watch={w.watch}>
+        <Notice key={w.watch} kind="decide" data={{ watch: w.watch }}>
           <b>
             {nameOf("act", w.act)}
             {w.act === "tell" ? ` ${nameOf("tell", w.tell)}` : ""}
@@ -46,17 +47,17 @@ export function Notices({ episode, view }: { episode: string; view: View }) {
             : {nameOf("watch", w.watch)}.
           </b>{" "}
           {attr(`watch-${w.watch}`, "do")}
-        </div>
+        </Notice>
       ))}
       {view.limits_to_confirm.map((l) => (
-        <div className="notice decide" key={l.id}>
+        <Notice key={l.id} kind="decide">
           {t("limit-waits", {
             quantity: l.quantity,
             ceiling: withUnit(l.quantity, l.ceiling),
             day: l.until_day ?? l.ask_again_day ?? 0,
           })}{" "}
           <Link to={`/e/${episode}/story`}>{t("limit-confirm-end")}</Link>
-        </div>
+        </Notice>
       ))}
     </>
   );

@@ -107,7 +107,9 @@ function Card({
   today: string;
   post: Post;
 }) {
-  const [open, setOpen] = useState(d.due);
+  const far = view.contact.ranges.includes(d.quantity);
+  const [asked, setOpen] = useState(d.due);
+  const open = asked && !far;
   const corridor = view.corridors.find((c) => c.quantity === d.quantity);
   const from = Math.max(0, view.clock.day - BEFORE);
   const { ceiling } = d.ceiling;
@@ -115,8 +117,8 @@ function Card({
   return (
     <div className="range-card" data-quantity={d.quantity} data-due={d.due}>
       <h3>{capital(nameOf("quantity", d.quantity))}</h3>
-      <p className="flush num">
-        <b className="size-21">
+      <p className="inline num">
+        <b className="heavy">
           {ceiling.kind === "up_to"
             ? t("limit-up-to", {
                 ceiling: withUnit(d.quantity, ceiling.value),
@@ -136,7 +138,7 @@ function Card({
           from={from}
           to={from + SHOWN}
           width={320}
-          height={104}
+          height={84}
           label={nameOf("quantity", d.quantity)}
         />
       )}
@@ -150,7 +152,12 @@ function Card({
           ? `${t("visit-last")} ${withUnit(d.quantity, last.measurement.value)}, ${t("day-n", { day: last.day })}`
           : t("not-measured")}
         {d.due && <b className="due"> · {t("visit-due")}</b>}{" "}
-        {!open && (
+        {far && (
+          <span className="soft">
+            {t(`contact-not-by-${view.contact.how}`)}
+          </span>
+        )}
+        {!open && !far && (
           <Button
             size="small"
             type="text"

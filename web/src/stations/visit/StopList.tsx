@@ -51,15 +51,8 @@ export function StopList({
   };
   return (
     <div className="small flag-line">
-      <p className="flush">
+      <p className="row wrap flush">
         <b>{title}</b>
-      </p>
-      <ul className="flag-list">
-        {calm.map((f) => (
-          <li key={f.flag}>{nameOf("flag", f.flag)}</li>
-        ))}
-      </ul>
-      <p className="row flush">
         <Button
           size="small"
           id={id}
@@ -71,6 +64,14 @@ export function StopList({
         <SaveMark state={saver.state} />
         <Link to={`/e/${episode}/story?flags`}>{t("visit-flags-some")}</Link>
       </p>
+      {/* Once they are asked, the questions make room. */}
+      {!asked && (
+        <ul className="flag-list">
+          {calm.map((f) => (
+            <li key={f.flag}>{nameOf("flag", f.flag)}</li>
+          ))}
+        </ul>
+      )}
     </div>
   );
 }
