@@ -241,6 +241,7 @@ rule-datum-other-side-no-measure = the other side may not serve as a measure
 
 rule-need-job = Work asks for it: { $need }.
 rule-need-goal = For “{ $task }”, now { $score }/10: { $need }.
+rule-why-by-hand = Made or changed by hand.
 rule-why-goal = Goal { $place } of the phase { $phase }.
 rule-later-day-minutes = the { $minutes } minutes of a day are full; { $instead } stands there
 rule-later-not-worth = it would add less than the minutes it takes

@@ -82,6 +82,7 @@ fn api(config: &mut ServiceConfig) {
             .service(program::save_program)
             .service(program::sign_program)
             .service(program::what_if_program)
+            .service(program::program_versions)
             .service(pathways::list_pathways)
             .service(pathways::show_pathway)
             .service(pathways::copy_pathway)

@@ -2,7 +2,7 @@
 
 use crate::convert::{column, count, unword, word};
 use crate::event::{Entry, enter};
-use crate::schema::{event, program, program_line, program_snapshot};
+use crate::schema::{app_user, event, program, program_line, program_snapshot};
 use crate::{EpisodeId, ProgramId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
@@ -307,6 +307,59 @@ pub fn last_signed(
 struct SignedRow {
     version: i32,
     knowledge_sha256: String,
+}
+
+/// A signed version, with who signed it.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Version {
+    /// 1, 2, 3 …
+    pub version: i32,
+    /// The day it was signed.
+    pub signed_on: NaiveDate,
+    /// By whom, by name.
+    pub by: Option<String>,
+}
+
+/// All signed versions of a program, the newest first.
+///
+/// # Errors
+/// Database failure.
+pub fn signed_versions(
+    conn: &mut PgConnection,
+    program: ProgramId,
+) -> Result<Vec<Version>, StoreError> {
+    use program_snapshot as t;
+    let rows: Vec<(i32, NaiveDate, Option<String>)> = t::table
+        .inner_join(event::table.on(event::id.eq(t::id)))
+        .left_join(app_user::table.on(app_user::id.nullable().eq(event::by_user)))
+        .filter(t::program_id.eq(program))
+        .order(t::version.desc())
+        .select((t::version, event::on_date, app_user::name.nullable()))
+        .load(conn)?;
+    let rows = rows.into_iter().map(|(version, signed_on, by)| Version {
+        version,
+        signed_on,
+        by,
+    });
+    Ok(rows.collect())
+}
+
+/// The body of one signed version, with the version of its kind.
+///
+/// # Errors
+/// Database failure.
+pub fn snapshot(
+    conn: &mut PgConnection,
+    program: ProgramId,
+    version: i32,
+) -> Result<Option<(i32, serde_json::Value)>, StoreError> {
+    use program_snapshot as t;
+    Ok(t::table
+        .filter(t::program_id.eq(program))
+        .filter(t::version.eq(version))
+        .select((t::kind_version, t::body))
+        .first(conn)
+        .optional()?)
 }
 
 /// The body of the newest snapshot, with the version of its kind.

@@ -454,6 +454,12 @@ impl House {
             .expect("keys");
     }
 
+    /// Types to whatever has the focus.
+    pub async fn typed(&self, text: &str) {
+        let focus = self.browser.active_element().await.expect("a focus");
+        focus.send_keys(text).await.expect("typed");
+    }
+
     /// All the page says.
     pub async fn text(&self) -> String {
         match self

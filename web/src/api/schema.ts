@@ -516,6 +516,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/program/versions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["program_versions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/program/what-if": {
         parameters: {
             query?: never;
@@ -1263,6 +1279,11 @@ export interface components {
             by: string;
             entries: components["schemas"]["WaitingEntry"][];
         };
+        /**
+         * @description What became of an exercise.
+         * @enum {string}
+         */
+        Became: "added" | "left_out" | "changed";
         /**
          * @description What an answer of no rests on, when a text said otherwise.
          * @enum {string}
@@ -3634,6 +3655,8 @@ export interface components {
             signed?: components["schemas"]["SignedInfo"] | null;
             /** @description Exercises that run today and were never tried out in the room. */
             untried: string[];
+            /** @description Why each ladder stands in the program. */
+            why: components["schemas"]["LineWhy"][];
         };
         /** @description A proposal, not saved. */
         ProposalPage: {
@@ -4067,6 +4090,14 @@ export interface components {
             /** Format: int32 */
             version: number;
         };
+        /** @description A signed version. */
+        SignedVersion: {
+            by?: string | null;
+            /** Format: date */
+            on: string;
+            /** Format: int32 */
+            version: number;
+        };
         /** @description The revision that is signed. */
         Signing: {
             /** Format: int32 */
@@ -4429,6 +4460,15 @@ export interface components {
             /** @description Test id. */
             test: string;
         };
+        /** @description An exercise over some days. */
+        Stretch: {
+            /** @description How much. */
+            dose: components["schemas"]["Dose"];
+            /** @description First day. */
+            from_day: components["schemas"]["i32"];
+            /** @description The day after the last. */
+            to_day: components["schemas"]["i32"];
+        };
         /**
          * @description What kind of thing a row compares.
          * @enum {string}
@@ -4756,6 +4796,27 @@ export interface components {
             findings: components["schemas"]["Finding"][];
             /** @description The strongest of the findings. */
             status: components["schemas"]["Status"];
+        };
+        /** @description One exercise that differs between two versions. */
+        VersionChange: {
+            /** @description Its stretches in the later one, in order. */
+            after: components["schemas"]["Stretch"][];
+            /** @description What became of it. */
+            became: components["schemas"]["Became"];
+            /** @description Its stretches in the earlier version, in order. */
+            before: components["schemas"]["Stretch"][];
+            /** @description Exercise id. */
+            exercise: string;
+        };
+        /** @description Versions, and what differs between two of them. */
+        VersionsPage: {
+            /** Format: int32 */
+            after?: number | null;
+            /** Format: int32 */
+            before?: number | null;
+            changes: components["schemas"]["VersionChange"][];
+            /** @description The newest first. */
+            versions: components["schemas"]["SignedVersion"][];
         };
         /** @description Two days of an episode. */
         VisitComparison: {
@@ -6152,6 +6213,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["ProgramPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    program_versions: {
+        parameters: {
+            query?: {
+                /** @description The earlier one; the newest signed one where none is named. */
+                before?: number | null;
+                /** @description The later one; the program as it is now where none is named. */
+                after?: number | null;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VersionsPage"];
                 };
             };
             default: {

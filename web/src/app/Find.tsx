@@ -10,7 +10,7 @@ import { usePlaces } from "./keys";
 import { clock, nameOf, shortDate, t } from "./wording";
 
 /** Rows of one kind that are shown. */
-const MOST = 6;
+const MOST = 5;
 
 /** Something that is done from anywhere. */
 export interface Act {
@@ -150,7 +150,8 @@ export function Find({
           getPopupContainer={() =>
             document.getElementById("find-list") ?? document.body
           }
-          listHeight={420}
+          // Never scrolls inside the dialog, which scrolls itself.
+          listHeight={1_200}
           options={groups.map((g) => ({
             label: t(g.title),
             options: g.hits.map((h) => ({

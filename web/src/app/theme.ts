@@ -74,6 +74,9 @@ export function themeOf(look: Look): ThemeConfig {
       colorTextLightSolid: c.on,
       colorBgBase: c.paper,
       colorBgLayout: c.ground,
+      // What lies over a page is of its paper: the shades worked out for lamplight lose the contrast of soft ink.
+      colorBgElevated: c.paper,
+      colorBgContainer: c.paper,
       colorBorder: c.edge,
       colorBorderSecondary: c.line,
       borderRadius: 4,
@@ -90,6 +93,7 @@ export function themeOf(look: Look): ThemeConfig {
         borderColor: c.line,
         rowHoverBg: c.ground,
       },
+      Select: { optionActiveBg: c.sunk, optionSelectedBg: c.sunk },
       Form: { itemMarginBottom: 0, verticalLabelPadding: "0 0 3px" },
       // What is chosen is read at arm's length: ink on petrol, not one paper on another.
       Segmented: {

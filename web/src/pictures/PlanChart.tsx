@@ -9,6 +9,7 @@ import { ladderRows, Ladders } from "./chart/Ladders";
 import { Phases } from "./chart/Phases";
 import { Precautions, precautionsHeight } from "./chart/Precautions";
 import { Sling, slingHeight } from "./chart/Sling";
+import { numbered } from "./chart/numbered";
 import { Today } from "./chart/Today";
 import { usePull } from "./chart/usePull";
 
@@ -83,6 +84,9 @@ export function PlanChart({
         pull={pull}
         selected={selected}
         marked={marked}
+        numbers={
+          new Map(numbered(view.lines).map((l) => [l.line.line.id, l.n]))
+        }
         onSelect={onSelect}
       />
       {empty && (

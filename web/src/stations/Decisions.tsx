@@ -3,6 +3,7 @@ import Input from "antd/es/input";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../app/client";
+import { useKeys } from "../app/keys";
 import { ProblemNote, Waiting } from "../app/parts";
 import { dated, nameOf, noon, t } from "../app/wording";
 import { LaneMark } from "../pictures/Marks";
@@ -24,13 +25,15 @@ const Peek = lazy(() =>
   import("./decisions/Peek").then((m) => ({ default: m.Peek })),
 );
 
+const KEYS = ["new-patient"] as const;
+
 /** Nobody is listed, or nobody who is needs a decision. */
 const stillness = (rows: Schemas["DecisionRow"][]) =>
   rows.every((r) => r.lane.lane === "quiet");
 
 export default function Decisions({ today }: { today: string }) {
   const list = useDayList();
-  const { adding, lane, look, mine, page, pathway, phase } = list;
+  const { asked, lane, look, mine, page, pathway, phase } = list;
   const { places, search, setPlaces, setTyped, typed } = list;
   const navigate = useNavigate();
   const [narrow, setNarrow] = useState(false);
@@ -41,6 +44,18 @@ export default function Decisions({ today }: { today: string }) {
   useEffect(() => {
     void import("../app/stationWords").then(() => setNamed(true));
   }, []);
+  const [adding, setAdding] = useState(false);
+  // Asked for from another page: opened once, and the way back leads to the list.
+  useEffect(() => {
+    if (!asked) return;
+    setAdding(true);
+    look({ new: "" });
+  }, [asked, look]);
+  useKeys((e) => {
+    if (e.key !== "n") return false;
+    setAdding(true);
+    return true;
+  }, KEYS);
   const counts = new Map(page.data?.counts.map((c) => [c.lane, c.count]));
   return (
     <>
@@ -73,7 +88,7 @@ export default function Decisions({ today }: { today: string }) {
           <Button
             type="primary"
             id="new-patient"
-            onClick={() => look({ new: "1" })}
+            onClick={() => setAdding(true)}
           >
             {t("new-patient")}
           </Button>
@@ -180,7 +195,7 @@ export default function Decisions({ today }: { today: string }) {
       )}
       {adding && (
         <Suspense fallback={null}>
-          <NewPatient today={today} onClose={() => look({ new: "" })} />
+          <NewPatient today={today} onClose={() => setAdding(false)} />
         </Suspense>
       )}
     </>

@@ -81,6 +81,10 @@ export function NewPatient({
 }) {
   return (
     <Modal
+      // The name, not the cross, is what somebody wants who opens it.
+      afterOpenChange={(shown) => {
+        if (shown) document.getElementById("new_given_name")?.focus();
+      }}
       open
       title={t("new-patient")}
       onCancel={onClose}
@@ -138,7 +142,12 @@ function Typing({ today, onClose }: { today: string; onClose: () => void }) {
       >
         <div className="form">
           <Who today={today} />
-          <Begin form={form} draft={draft} today={today} />
+          <Begin
+            form={form}
+            draft={draft}
+            today={today}
+            onEnter={() => void save()}
+          />
         </div>
         <Screened text={form.mechanism} />
       </DraftForm>
@@ -195,10 +204,13 @@ function Begin({
   form,
   draft,
   today,
+  onEnter,
 }: {
   form: Form;
   draft: { set: (change: (now: Typed) => Typed) => void };
   today: string;
+  /** Enter in the last words hands the form in. */
+  onEnter: () => void;
 }) {
   const pathways = useQuery({
     queryKey: ["pathways"],
@@ -262,6 +274,11 @@ function Begin({
       <Form.Item name="day0" label={t(day0Name(form.start as "surgery"))}>
         <DateInput latest={today} />
       </Form.Item>
+      {(["mechanism", "work"] as const).map((k) => (
+        <Form.Item key={k} name={k} label={t(k)} className="wide">
+          <Input onPressEnter={onEnter} />
+        </Form.Item>
+      ))}
       {(
         [
           ["side", t(surgery ? "operated-side" : "affected-side")],
@@ -276,11 +293,6 @@ function Begin({
               label: t(`side-${value}`),
             }))}
           />
-        </Form.Item>
-      ))}
-      {(["mechanism", "work"] as const).map((k) => (
-        <Form.Item key={k} name={k} label={t(k)} className="wide">
-          <Input />
         </Form.Item>
       ))}
     </>

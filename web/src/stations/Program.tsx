@@ -3,8 +3,8 @@ import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, ask, type Schemas } from "../app/client";
 import { Pending, ProblemNote } from "../app/parts";
+import { useAddress } from "../app/useAddress";
 import { sentence, t } from "../app/wording";
-import { PlanChart } from "../pictures/PlanChart";
 import { Add } from "./program/Add";
 import { Challenge } from "./program/Challenge";
 import { useDraft } from "./program/draft";
@@ -14,11 +14,13 @@ import { LinePanel } from "./program/LinePanel";
 import { OnDesk } from "./program/OnDesk";
 import { Printed } from "./program/Printed";
 import { Schools } from "./program/Schools";
+import { Shown } from "./program/Shown";
 import { Milestones, Told, Volumes } from "./program/Told";
 import { useActs } from "./program/useActs";
 import { useProgramKeys } from "./program/useProgramKeys";
 import { useSent } from "./program/useSent";
 import { useWidth } from "./program/useWidth";
+import { Versions } from "./program/Versions";
 import { WhatIf } from "./program/WhatIf";
 import { Notice } from "../app/Notice";
 
@@ -59,7 +61,9 @@ export function Program({
   const [zoom, setZoom] = useState<Zoom>("all");
   const [week, setWeek] = useState<number>();
   const [whatIf, setWhatIf] = useState(false);
-  const [params] = useSearchParams();
+  const { params, look } = useAddress();
+  const as = params.get("as") === "list" ? "list" : "picture";
+  const [versions, setVersions] = useState(false);
   const [schools, setSchools] = useState(params.has("schools"));
   const [tried, setTried] = useState<Schemas["PlanChart"]>();
   const { box, width } = useWidth(page.data && `${schools}`);
@@ -116,8 +120,9 @@ export function Program({
             Math.min(view.end_day, Math.max(0, today - 14) + 70),
           ]
         : [at * 7, at * 7 + 7];
+  const reasons = proposal && draft.draft ? proposal.why : page.data.why;
   const why =
-    proposal?.why
+    reasons
       .filter((w) => w.exercise === chosen?.ladder)
       .flatMap((w) => w.reasons) ?? [];
   return (
@@ -131,6 +136,9 @@ export function Program({
         onZoom={setZoom}
         onWhatIf={() => setWhatIf(!whatIf)}
         onSchools={() => setSchools(!schools)}
+        onVersions={() => setVersions(true)}
+        as={as}
+        onAs={(next) => look({ as: next === "list" ? next : "" })}
       />
       <ProblemNote error={draft.error} />
       {page.data.challenge && (
@@ -167,28 +175,29 @@ export function Program({
           onClose={() => setSchools(false)}
         />
       )}
+      {versions && (
+        <Versions episode={episode} onClose={() => setVersions(false)} />
+      )}
       {tried && (
         <Notice role="status" id="tried">
           {t("schools-shown")}
         </Notice>
       )}
       {zoom === "week" && <Weeks at={at} end={view.end_day} onWeek={setWeek} />}
-      <div className="chart-wrap no-print" ref={box}>
-        <PlanChart
-          view={tried ?? view}
-          selected={tried ? undefined : selected}
-          onSelect={(id) =>
-            !tried && setSelected(selected === id ? undefined : id)
-          }
-          onMove={tried ? () => undefined : move}
-          window={shown}
-          width={width}
-          tight={zoom === "week"}
-        />
-      </div>
-      <p className="soft small no-print" id="chart-keys">
-        {t("chart-keys")}
-      </p>
+      <Shown
+        page={page.data}
+        why={reasons}
+        view={view}
+        tried={tried}
+        as={as}
+        box={box}
+        window={shown}
+        width={width}
+        tight={zoom === "week"}
+        selected={selected}
+        onSelect={setSelected}
+        onMove={move}
+      />
       <Printed page={page.data} draft={draft} view={view} who={who} />
       {chosen && (
         <LinePanel

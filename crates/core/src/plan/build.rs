@@ -3,7 +3,9 @@
 use super::ask::BuildAsk;
 use super::choose::{Choice, Offer, choose};
 use super::difference::{PlanDifference, difference};
+use super::needs::{Need, needs};
 use super::place::{join_lines, open_rungs, place_ladder};
+use super::why::{LineWhy, goal};
 use crate::calendar::WEEK;
 use crate::context::CheckContext;
 use crate::facts::Line;
@@ -22,16 +24,6 @@ pub struct LaterItem {
     pub phase: String,
     /// Why not now.
     pub reason: Reason,
-}
-
-/// Why a line stands in the plan.
-#[derive(Debug, Clone, PartialEq, Serialize, Deserialize)]
-#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
-pub struct LineWhy {
-    /// Exercise id.
-    pub exercise: String,
-    /// What it is there for.
-    pub reasons: Vec<Reason>,
 }
 
 /// What the builder proposes. Deterministic: the same input gives the same plan, ids included.
@@ -112,81 +104,6 @@ pub fn build(ctx: &CheckContext, ask: &BuildAsk) -> Proposal {
     }
     plan.difference = difference(ctx.today, ask.current, &plan.lines);
     plan
-}
-
-/// A need of the present: what is missing, how much it weighs, which ladders answer it.
-struct Need<'a> {
-    measure: &'a str,
-    weight: f64,
-    reason: Reason,
-    ladders: Vec<&'a str>,
-}
-
-/// What is impaired now says nothing about a phase that is weeks away; what work asks for counts from the strength phases on;
-/// tasks that matter count in every phase, the worse they go the more, and always less than what was measured.
-fn needs<'a>(
-    ctx: &CheckContext<'a>,
-    ask: &'a BuildAsk,
-    phase: &PhaseRule,
-    span: &PhaseSpan,
-) -> Vec<Need<'a>> {
-    let answers = |measure: &str| -> Vec<&'a str> {
-        let row = ctx.known.needs.iter().find(|n| n.id == measure);
-        let mut ladders: Vec<&'a str> = row
-            .map(|n| n.ladders.iter().map(String::as_str).collect())
-            .unwrap_or_default();
-        for e in ctx
-            .known
-            .exercises
-            .values()
-            .filter(|e| e.adapts.as_ref().is_some_and(|a| a.quantity == measure))
-        {
-            if !ladders.contains(&e.ladder.as_str()) {
-                ladders.push(&e.ladder);
-            }
-        }
-        ladders
-    };
-    let most = ctx.known.threshold("build-weight-need");
-    let mut out = Vec::new();
-    if span.from_day <= ctx.today {
-        for (place, need) in ask.impaired.iter().filter(|i| i.real).enumerate() {
-            // The larger deficit first; even the smallest outweighs the goals it could push out.
-            let weight = most / (1.0 + place.min(8) as f64);
-            out.push(Need {
-                measure: &need.measure,
-                weight,
-                reason: need.reason.clone(),
-                ladders: answers(&need.measure),
-            });
-        }
-    }
-    for task in ask.goals {
-        if let Some(id) = task.asks.as_deref().filter(|_| task.score < 10) {
-            let weight = most / 16.0 * f64::from(10 - task.score) / 10.0;
-            let reason = Reason::new("need-goal")
-                .with("need", id)
-                .with("task", task.label.as_str())
-                .with("score", f64::from(task.score));
-            out.push(Need {
-                measure: id,
-                weight,
-                reason,
-                ladders: answers(id),
-            });
-        }
-    }
-    if phase.number > 2 {
-        for id in &ask.job {
-            out.push(Need {
-                measure: id,
-                weight: most / 16.0,
-                reason: Reason::new("need-job").with("need", *id),
-                ladders: answers(id),
-            });
-        }
-    }
-    out
 }
 
 fn build_phase(
@@ -382,13 +299,7 @@ fn explain(
             .iter()
             .map(|n| needs[*n].reason.clone())
             .collect();
-        if let Some(place) = phase.focus.iter().position(|f| f == ladder) {
-            reasons.push(
-                Reason::new("why-goal")
-                    .with("phase", phase.id.as_str())
-                    .with("place", (place + 1) as f64),
-            );
-        }
+        reasons.extend(goal(phase, ladder));
         plan.why.push(LineWhy {
             exercise: ladder.to_owned(),
             reasons,

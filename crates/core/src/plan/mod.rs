@@ -8,14 +8,16 @@ mod choose;
 mod difference;
 mod dose;
 mod expected;
+mod needs;
 mod place;
 mod propose;
 mod volume;
 mod what_if;
+mod why;
 
 pub use advice::{May, advice, may};
 pub use ask::BuildAsk;
-pub use build::{LaterItem, LineWhy, MovedUp, Proposal, build};
+pub use build::{LaterItem, MovedUp, Proposal, build};
 pub use chart::{
     DoseTotals, GateMark, LineView, MilestoneView, PhaseVolume, PlanChart, PrecautionSpan,
     SlingSpan, plan_chart, precaution_spans,
@@ -26,3 +28,4 @@ pub use dose::{bounding, equal_time, start_dose, within_irritability};
 pub use expected::{catching_up, expected};
 pub use volume::{Volume, volume};
 pub use what_if::{Moved, Variant, WhatIf, what_if};
+pub use why::{LineWhy, why};

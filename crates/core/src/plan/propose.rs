@@ -3,6 +3,7 @@
 use super::ask::BuildAsk;
 use super::build::{Proposal, build};
 use super::expected::expected;
+use super::why::{LineWhy, why};
 use crate::assessment::Assessment;
 use crate::facts::Line;
 use crate::reading::{Irritability, impairments, irritability};
@@ -33,6 +34,22 @@ impl Assessment<'_> {
     /// What the builder proposes over given phases.
     pub fn propose_over(&self, spans: &[PhaseSpan], seed: uuid::Uuid) -> Proposal {
         self.propose_with(spans, seed, &self.facts.lines, None)
+    }
+
+    /// Why each exercise of the program stands there, as it is now.
+    pub fn why(&self) -> Vec<LineWhy> {
+        let ctx = self.ctx();
+        let spans = expected(&ctx, self.facts);
+        let impaired = impairments(&ctx, self.facts);
+        let ask = BuildAsk::of(
+            self.known,
+            self.facts,
+            &spans,
+            &impaired,
+            irritability(&ctx, self.facts).level,
+            uuid::Uuid::nil(),
+        );
+        why(&ctx, &ask, &self.facts.lines)
     }
 
     fn propose_with(

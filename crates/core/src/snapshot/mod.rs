@@ -4,12 +4,16 @@
 //! version. A version that was written once is never edited; a new one gets a file of its own and an upcaster,
 //! and a golden file of every version is read by the tests for ever.
 
+mod compare;
 mod decision_v1;
 mod kind;
 mod parts_v1;
 mod program_v1;
 mod visit_v1;
 
+pub use compare::{
+    Became, Stretch, Stretches, VersionChange, compare, signed_stretches, stretches,
+};
 pub use decision_v1::{AlternativeV1, ChangeV1, DecisionV1};
 pub use kind::{Kind, SnapshotError, read_decision, read_program, read_visit};
 pub use parts_v1::{DoseV1, LimitV1, ReasonV1};

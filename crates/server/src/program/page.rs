@@ -9,7 +9,7 @@ use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::Facts;
 use ritorno_core::knowledge::{Dose, Knowledge, Purpose};
 use ritorno_core::permission::Action;
-use ritorno_core::plan::{May, PlanChart, advice, may, plan_chart};
+use ritorno_core::plan::{LineWhy, May, PlanChart, advice, may, plan_chart};
 use ritorno_core::reading::pathway_challenge;
 use ritorno_core::reason::Reason;
 use ritorno_core::safety::{Verdict, check_exercise, running_lines};
@@ -62,6 +62,8 @@ pub(crate) struct ProgramPage {
     /// What of daily life is kept back at some time, and until when.
     may: Vec<May>,
     candidates: Vec<Candidate>,
+    /// Why each ladder stands in the program.
+    why: Vec<LineWhy>,
 }
 
 pub(super) fn assessed<'a>(
@@ -150,6 +152,7 @@ pub(super) fn show(gathered: Gathered) -> Result<web::Json<ProgramPage>, ApiErro
         advice: advice(&ctx, &loaded.facts),
         may: may(&ctx),
         candidates,
+        why: assessment.why(),
     }))
 }
 

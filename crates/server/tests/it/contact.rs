@@ -222,3 +222,75 @@ fn who_was_discharged_is_found_and_the_list_and_the_timeline_are_filtered() {
     assert_eq!(told("search=at%20home%20GOES"), ["episode_end"]);
     assert_eq!(told("search=at%20home&kinds=story").len(), 0);
 }
+
+#[test]
+fn versions_of_a_program_are_compared_and_every_line_says_why_it_stands_there() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = vera.rigger();
+    vera.all_no(&episode);
+    let at = |what: &str| format!("/api/episodes/{episode}/{what}");
+    assert_eq!(
+        rows(&vera.get(&at("program/versions")).ok()["versions"]).len(),
+        0
+    );
+    let attest =
+        json!({ "id": Uuid::now_v7(), "code": "wound-closed", "holds": true, "on": TODAY });
+    vera.post(&at("attestations"), &attest).ok();
+    let reason = json!({ "overridden": { "rest-pain": "asked at the door" } });
+    vera.post(&at("gates/to-protected-passive/pass"), &reason)
+        .ok();
+    vera.measurement(&episode, "passive-elevation", 60.0, TODAY)
+        .ok();
+    let built = vera.post(&at("program/build"), &json!({})).ok();
+    let lines: Vec<Value> = rows(&built["chart"]["lines"])
+        .iter()
+        .map(|l| l["line"].clone())
+        .collect();
+    let saved = vera
+        .put(&at("program"), &json!({ "rev": 0, "lines": lines }))
+        .ok();
+    vera.post(&at("program/sign"), &json!({ "rev": saved["rev"] }))
+        .ok();
+    // What is short is named beside the ladder that answers it, long after the proposal was saved.
+    let page = vera.get(&at("program")).ok();
+    let why = rows(&page["why"]);
+    let ladders: std::collections::BTreeSet<Option<&str>> = rows(&page["chart"]["lines"])
+        .iter()
+        .map(|l| l["ladder"].as_str())
+        .collect();
+    assert_eq!(why.len(), ladders.len());
+    let measured = |r: &Value| r["args"]["measure"] == "passive-elevation";
+    assert!(
+        why.iter().any(|w| rows(&w["reasons"]).iter().any(measured)),
+        "{why:?}"
+    );
+
+    let mut changed = lines.clone();
+    let gone = changed.remove(0);
+    changed[0]["dose"]["sets"] = json!(1);
+    changed[0]["by_hand"] = json!(true);
+    vera.put(
+        &at("program"),
+        &json!({ "rev": saved["rev"], "lines": changed }),
+    )
+    .ok();
+    let compared = vera.get(&at("program/versions")).ok();
+    assert_eq!(compared["versions"][0]["by"], "vera");
+    let became = |exercise: &Value| {
+        let changes = rows(&compared["changes"]);
+        let row = changes.iter().find(|c| &c["exercise"] == exercise);
+        row.map_or(Value::Null, |c| c["became"].clone())
+    };
+    assert_eq!(became(&changed[0]["exercise"]), "changed");
+    let still = changed.iter().any(|l| l["exercise"] == gone["exercise"]);
+    assert_eq!(
+        became(&gone["exercise"]),
+        if still { "changed" } else { "left_out" }
+    );
+    let same = vera.get(&at("program/versions?before=1&after=1")).ok();
+    assert_eq!(rows(&same["changes"]).len(), 0);
+    let unknown = vera.get(&at("program/versions?before=7"));
+    assert_eq!(unknown.status, 422);
+    assert_eq!(unknown.json()["fields"][0]["field"], "before");
+}

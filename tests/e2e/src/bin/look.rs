@@ -1,6 +1,6 @@
 //! Looks at any screen of the demo: `look FOLDER WIDTHxHEIGHT STEP…`, run with the cluster of ./test.
 //!
-//! A step is `open:Family name`, `goto:/path`, `keys:gs`, `click:css`, `fill:css=text`, `see:css`, `says:text`,
+//! A step is `open:Family name`, `goto:/path`, `keys:gs`, `click:css`, `typed:text`, `fill:css=text`, `see:css`, `says:text`,
 //! `scroll:css`, `until:js`, `js:js`, `tell:js`, `size:390x844`, `shot:name` or `print:name`. `{e}` in a path is the patient opened last.
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a tool that cannot go on says so and ends
 
@@ -30,6 +30,7 @@ async fn main() {
             "goto" => house.goto(&rest.replace("{e}", &episode)).await,
             "keys" => house.keys(rest).await,
             "click" => house.click(rest).await,
+            "typed" => house.typed(rest).await,
             "fill" => {
                 let (css, text) = rest.split_once('=').expect("css=text");
                 house.fill(css, text).await;

@@ -171,3 +171,104 @@ async fn a_first_examination_takes_fifteen_taps_beside_its_answers() {
     );
     house.close().await;
 }
+
+/// A first examination without a pointer. An answer's own keys are its letters and the Tab or Enter that ends it; everything
+/// else is beside it.
+#[tokio::test(flavor = "multi_thread")]
+async fn a_first_examination_by_keyboard_takes_fifteen_keys_beside_its_answers() {
+    let house = House::open("byhand", 1280, 800).await;
+    house.before_each_page(POINTERS).await;
+    house.sign_in().await;
+    house.see(".lane-row").await;
+    house.value("sessionStorage.setItem('pointers', '0')").await;
+    let mut beside = 0;
+    house.keys("n").await;
+    beside += 1;
+    house
+        .until("document.activeElement?.id === 'new_given_name'")
+        .await;
+    house.typed("Ilario\t").await;
+    house.typed("Santin\t").await;
+    house.typed("4 6 74\u{e007}\t").await;
+    // What it began with: an arrow chooses, and is the answer.
+    for (field, answer) in [
+        // Each arrow by itself: it moves the focus.
+        ("new_start", "\u{e014}"),
+        ("new_start", "\u{e014}"),
+        ("new_complaint", "\u{e015}\u{e007}\t"),
+        ("new_day0", "10 1 27\u{e007}\t"),
+        ("new_mechanism", "Since the new ceiling\t"),
+        // Enter ends the last answer and hands the form in.
+        ("new_work", "ceiling plasterer\u{e007}"),
+    ] {
+        beside += tab_to(
+            &house,
+            &format!("input#{field}, textarea#{field}, #{field} input"),
+        )
+        .await;
+        house.typed(answer).await;
+    }
+    house.see("#all-no").await;
+    beside += tab_to(&house, "#all-no").await;
+    house.typed("\u{e007}").await;
+    house.says("all asked").await;
+    house.value("document.activeElement.blur()").await;
+    house.keys("ge").await;
+    beside += 2;
+    house.see("#card").await;
+    let left = "document.querySelectorAll('.exam-item').length > 0 && /left/.test(document.querySelector('#minutes').innerText)";
+    let mut tests = 0;
+    while tests < 20 && house.value(left).await == json!(true) {
+        let before = house
+            .value("document.querySelector('#card').dataset.test")
+            .await;
+        let number = house
+            .value("!!document.querySelector('.answer.number')")
+            .await;
+        if number == json!(true) {
+            // An index of nought is nobody's.
+            let typed = if before == json!("pectoralis-minor-index") {
+                "10\u{e007}"
+            } else {
+                "0\u{e007}"
+            };
+            house.keys(typed).await;
+        } else {
+            let key = house
+                .value("document.querySelector('.answer:not(.could) kbd').innerText")
+                .await;
+            house.keys(key.as_str().expect("a key")).await;
+        }
+        house
+            .until(&format!(
+                "document.querySelector('#card')?.dataset.test !== {before} || !({left})"
+            ))
+            .await;
+        tests += 1;
+    }
+    assert!(tests >= 4, "{tests} tests");
+    house.keys("gr").await;
+    beside += 2;
+    house.see("#beams .beam-row").await;
+    assert!((5..=15).contains(&beside), "{beside} keys beside");
+    assert_eq!(
+        house.value("sessionStorage.getItem('pointers')").await,
+        json!("0")
+    );
+    house.close().await;
+}
+
+/// Counts what a pointer does.
+const POINTERS: &str = "addEventListener('pointerdown', e => { if (e.isTrusted) sessionStorage.setItem('pointers', String(1 + Number(sessionStorage.getItem('pointers') ?? 0))) }, true)";
+
+/// Presses Tab until the focus is there; answers how often.
+async fn tab_to(house: &House, css: &str) -> u64 {
+    let there = format!("document.activeElement?.matches({})", json!(css));
+    for pressed in 0..60 {
+        if house.value(&there).await == json!(true) {
+            return pressed;
+        }
+        house.typed("\t").await;
+    }
+    panic!("no Tab leads to {css}");
+}

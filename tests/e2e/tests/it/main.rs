@@ -10,6 +10,7 @@ mod library;
 mod outage;
 mod outbox;
 mod program;
+mod reached;
 mod reasons;
 mod scores;
 mod screens;

@@ -25,7 +25,7 @@ async fn the_score_is_edited_by_keyboard_and_every_step_is_taken_back() {
         "Math.round(performance.getEntriesByName('first-contentful-paint')[0]?.startTime ?? 0)",
     )
     .await;
-    house.click(".chart-line[aria-label^='Low row']").await;
+    house.click(".chart-line[aria-label*='Low row']").await;
     house.see("#line-panel img").await;
     let day = |what: &'static str| format!("Number(document.querySelector('#{what}').value)");
     let (from, to) = (
@@ -188,5 +188,27 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
     house
         .until("[...document.querySelectorAll('.ant-select-dropdown [data-value]')].some(o => o.innerText === 'Anterior, our way')")
         .await;
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn the_program_is_read_as_a_list_with_its_reasons_and_its_versions() {
+    let house = House::open("listed", 1280, 800).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto(&format!("/e/{episode}/program")).await;
+    // A name that finds no room stands below the picture by its number.
+    house.see("#legend li").await;
+    house.segment("#program-as", "List").await;
+    house
+        .until("location.search === '?as=list' && document.querySelectorAll('#line-list tbody tr').length > 10")
+        .await;
+    house.says("runs today").await;
+    house.says("Passive elevation: 108°").await;
+    house.click("#line-list [data-line]").await;
+    house.see("#line-panel").await;
+    house.click("#versions-open").await;
+    house.see("#versions").await;
+    house.says("No exercise differs.").await;
     house.close().await;
 }

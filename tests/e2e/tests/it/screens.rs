@@ -121,10 +121,6 @@ async fn the_day_is_found_by_name_by_lane_and_by_key() {
     let house = House::open("keys", 1280, 800).await;
     house.sign_in().await;
     house.see(".lane-row").await;
-    house.keys("/").await;
-    house
-        .until("document.activeElement && document.activeElement.id === 'search'")
-        .await;
     house.fill("#search", "mosaic").await;
     house
         .until("document.querySelectorAll('.lane-row').length === 2")

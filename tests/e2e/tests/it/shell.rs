@@ -160,3 +160,37 @@ async fn styles_are_let_in_by_a_nonce_and_nothing_else_is_asked_for() {
     assert!(refused.is_empty(), "{refused:#?}");
     house.close().await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_newer_version_is_offered_and_never_forced_into_a_sentence() {
+    let house = House::open("newer", 1280, 800).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let visit = format!("/e/{episode}/visit");
+    // The worker of the first look takes charge of the next one.
+    house
+        .value("navigator.serviceWorker.ready.then(() => true)")
+        .await;
+    house.goto(&visit).await;
+    house
+        .until("navigator.serviceWorker.controller !== null")
+        .await;
+    house.fill("#note", "half a sentence that").await;
+    // A worker with another address is what an update is to the browser.
+    house
+        .value("void navigator.serviceWorker.register('/worker.js?newer')")
+        .await;
+    house.see("#new-version").await;
+    assert_eq!(
+        house.value("document.querySelector('#note').value").await,
+        json!("half a sentence that"),
+        "nothing was taken from under the hands"
+    );
+    house.value("window.__before = true").await;
+    house.click("#new-version button").await;
+    house.until("!window.__before").await;
+    house
+        .until("document.querySelector('#note')?.value === 'half a sentence that'")
+        .await;
+    house.close().await;
+}

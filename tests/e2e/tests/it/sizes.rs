@@ -22,6 +22,7 @@ async fn no_screen_scrolls_sideways_at_any_size() {
         ("/clinic/elastics".to_owned(), "main h1"),
         ("/clinic/pathways".to_owned(), "#pathways"),
         ("/clinic/reliability".to_owned(), "main h1"),
+        ("/clinic/people".to_owned(), "#covers"),
     ];
     for (station, landmark) in [
         ("visit", "#week"),
@@ -34,6 +35,8 @@ async fn no_screen_scrolls_sideways_at_any_size() {
         ("program", ".chart-line"),
         ("home", "#pdf"),
         ("timeline", ".timeline"),
+        ("handover", "#handover-if"),
+        ("program?as=list", "#line-list"),
     ] {
         pages.push((format!("/e/{operated}/{station}"), landmark));
     }
@@ -44,8 +47,15 @@ async fn no_screen_scrolls_sideways_at_any_size() {
     for (path, landmark) in pages {
         house.goto(&path).await;
         house.see(landmark).await;
-        for (width, height) in [(1280, 800), (1024, 768), (820, 1180), (390, 844)] {
-            let size = json!({ "width": width, "height": height, "deviceScaleFactor": 1, "mobile": false });
+        // The last one is a window of 1280 by 800 at 200 %.
+        for (width, height, scale) in [
+            (1280, 800, 1),
+            (1024, 768, 1),
+            (820, 1180, 1),
+            (390, 844, 1),
+            (640, 400, 2),
+        ] {
+            let size = json!({ "width": width, "height": height, "deviceScaleFactor": scale, "mobile": false });
             house
                 .chromium("Emulation.setDeviceMetricsOverride", size)
                 .await;

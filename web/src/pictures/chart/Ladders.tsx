@@ -2,10 +2,9 @@ import { ink } from "../../app/theme";
 import { nameOf } from "../../app/wording";
 import type { Frame, View } from "./frame";
 import { Label } from "./Label";
+import { PURPOSES } from "./numbered";
 import { Segment } from "./Segment";
 import type { Pull } from "./usePull";
-
-const PURPOSES = ["settle", "move", "control", "strengthen", "load", "return"];
 
 /** One ladder with its lines, and the row it stands in. */
 interface Row {
@@ -54,8 +53,11 @@ export function Ladders({
   pull,
   selected,
   marked,
+  numbers,
   onSelect,
 }: {
+  /** The number of each line, by its id. */
+  numbers: Map<string, number>;
   rows: Row[];
   frame: Frame;
   pull: Pull;
@@ -84,6 +86,7 @@ export function Ladders({
               key={l.line.id}
               l={l}
               step={i}
+              n={numbers.get(l.line.id) ?? 0}
               top={row.y}
               next={row.lines[i + 1]?.line.from_day}
               frame={frame}

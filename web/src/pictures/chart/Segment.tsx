@@ -1,9 +1,8 @@
 import type { Schemas } from "../../app/client";
-import { doseInShort } from "../../app/dose";
 import { ink } from "../../app/theme";
 import { nameOf, t } from "../../app/wording";
-import { fit } from "./fit";
 import type { Frame } from "./frame";
+import { labelOf, NAME_SIZE } from "./labelOf";
 import type { Pull } from "./usePull";
 
 const tone: Record<string, string> = {
@@ -15,27 +14,22 @@ const tone: Record<string, string> = {
   return: ink.moss,
 };
 
-/** What one exercise reads as when days are shown. */
-function doseText(line: Schemas["Line"]): string {
-  const { times_per_day, days_per_week } = line.dose;
-  const week =
-    days_per_week < 7 ? `, ${t("days-a-week", { n: days_per_week })}` : "";
-  return ` · ${doseInShort(line.dose)} · ${times_per_day}/${t("day")}${week}`;
-}
-
 /** One exercise line: as thick as its repetitions a week, with what the check says of it. */
 export function Segment({
   l,
   step,
+  n,
   top,
   next,
-  frame: { x, shows, small, byDay, width, right },
+  frame,
   on,
   marked,
   pull,
   onSelect,
 }: {
   l: Schemas["LineView"];
+  /** Its number: where its name does not fit. */
+  n: number;
   /** Its turn on the ladder: every other one stands a little higher. */
   step: number;
   top: number;
@@ -47,6 +41,7 @@ export function Segment({
   pull: Pull;
   onSelect: () => void;
 }) {
+  const { x, shows, small } = frame;
   const pulled = pull.drag?.line === l.line.id ? pull.drag : undefined;
   const first = l.line.from_day + (pulled && !pulled.end ? pulled.days : 0),
     last = l.line.to_day + (pulled?.days ?? 0);
@@ -60,8 +55,7 @@ export function Segment({
   // A step up where the rung changes.
   const mid = top + 24 - (step % 2) * 4;
   const name = nameOf("exercise", l.line.exercise);
-  const room = (next === undefined ? width - right : x(next)) - x0 - 6;
-  const label = fit(name + (byDay ? doseText(l.line) : ""), room, 11.8);
+  const { text: label, whole } = labelOf(l, n, next, frame);
   const bad = l.verdict.status !== "allowed";
 
   return (
@@ -71,7 +65,8 @@ export function Segment({
       tabIndex={0}
       aria-pressed={on}
       aria-label={t("chart-line", {
-        name,
+        // What is read in the picture is what it is called by.
+        name: whole ? name : `${n} ${name}`,
         from: l.line.from_day,
         to: l.line.to_day,
         verdict: bad ? t(`verdict-${l.verdict.status}`) : "",
@@ -163,7 +158,7 @@ export function Segment({
         <text
           x={x0 + 3}
           y={top + 11}
-          fontSize="11.8"
+          fontSize={NAME_SIZE}
           fill={ink.text}
           stroke="var(--paper)"
           strokeWidth="4"

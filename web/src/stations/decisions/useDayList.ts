@@ -70,7 +70,8 @@ export function useDayList() {
     refetchInterval: (query) => (query.state.data?.behind ? 5_000 : false),
   });
   return {
-    adding: params.get("new") === "1",
+    /** A new patient was asked for. */
+    asked: params.get("new") === "1",
     lane,
     look,
     mine,

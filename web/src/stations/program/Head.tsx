@@ -1,4 +1,5 @@
 import Button from "antd/es/button";
+import Segmented from "antd/es/segmented";
 import type { Schemas } from "../../app/client";
 import { SaveMark } from "../../app/entries";
 import { shortDate, t } from "../../app/wording";
@@ -18,7 +19,14 @@ export function Head({
   onZoom,
   onWhatIf,
   onSchools,
+  onVersions,
+  as,
+  onAs,
 }: {
+  onVersions: () => void;
+  /** As a picture or as a list. */
+  as: "picture" | "list";
+  onAs: (next: "picture" | "list") => void;
   page: Schemas["ProgramPage"];
   draft: Draft;
   acts: Acts;
@@ -46,18 +54,28 @@ export function Head({
       </span>
       <span className="right no-print">
         <SaveMark state={acts.state} />
-        <span className="zoom" role="group" aria-label={t("chart-zoom-group")}>
-          {ZOOMS.map((z) => (
-            <button
-              key={z}
-              className="yn"
-              aria-pressed={zoom === z}
-              onClick={() => onZoom(z)}
-            >
-              {t(`zoom-${z}`)}
-            </button>
-          ))}
-        </span>
+        <Segmented
+          id="program-as"
+          aria-label={t("program-as")}
+          value={as}
+          options={(["picture", "list"] as const).map((value) => ({
+            value,
+            label: t(`program-as-${value}`),
+          }))}
+          onChange={onAs}
+        />
+        {as === "picture" && (
+          <Segmented
+            id="zoom"
+            aria-label={t("chart-zoom-group")}
+            value={zoom}
+            options={ZOOMS.map((value) => ({
+              value,
+              label: t(`zoom-${value}`),
+            }))}
+            onChange={onZoom}
+          />
+        )}
         <Button
           id="undo"
           title="Ctrl Z"
@@ -77,6 +95,11 @@ export function Head({
         <Button id="schools-open" onClick={onSchools}>
           {t("schools-open")}
         </Button>
+        {page.signed && (
+          <Button id="versions-open" onClick={onVersions}>
+            {t("versions-open")}
+          </Button>
+        )}
         <Button id="what-if-open" onClick={onWhatIf}>
           {t("what-if")}
         </Button>

@@ -12,6 +12,7 @@ import { NumberField } from "../../app/NumberField";
 import type { Typed } from "../../app/numbers";
 import { useSpoken } from "../../app/spoken";
 import { nameOf, sentence, t } from "../../app/wording";
+import { reasonText } from "./reasonText";
 import { VerdictMark } from "../../pictures/Marks";
 import type { Draft } from "./draft";
 
@@ -277,7 +278,7 @@ function Check({
       </ul>
       {why.length > 0 && (
         <p className="small above-10">
-          <b>{t("why-here")}</b> {why.map(sentence).join(" ")}
+          <b>{t("why-here")}</b> {why.map(reasonText).join(" ")}
         </p>
       )}
       {chosen.verdict.status === "caution" && (

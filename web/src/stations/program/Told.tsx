@@ -103,7 +103,12 @@ export function Volumes({ view }: { view: Schemas["PlanChart"] }) {
         {t("volumes-title")}{" "}
         <span className="soft small">{t("volumes-lead")}</span>
       </h2>
-      <table className="volumes">
+      <table
+        className="volumes"
+        // It scrolls inside itself where it is narrow, also by keyboard.
+        tabIndex={0}
+        aria-label={t("volumes-title")}
+      >
         <thead>
           <tr>
             <th>{t("volumes-phase")}</th>

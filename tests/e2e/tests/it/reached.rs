@@ -1,0 +1,103 @@
+//! Without a pointer and for everybody: what opens over a page, at each size and in both looks; and Tab through each station.
+
+use ritorno_e2e::House;
+use serde_json::json;
+
+/// What opens over a page, by the page, the thing that opens it and what is then seen.
+const OVER: [(&str, &str, &str); 9] = [
+    ("/", "#find-open", "#find-anything"),
+    ("/", "#help", "#keys-switch"),
+    ("/", "#new-patient", "#new_given_name"),
+    ("/", "[data-peek]", "#peek #decide"),
+    ("/", "#filter-open", "#filter-mine"),
+    ("program", "#schools-open", "#schools"),
+    ("program", "#what-if-open", "#what-if"),
+    ("program", "#versions-open", "#versions"),
+    ("visit", "#appointment-make", "#appointment-form"),
+];
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_opens_over_a_page_is_accessible_at_each_size_and_in_both_looks() {
+    let house = House::open("over", 1280, 800).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let mut faults = Vec::new();
+    for (look, sizes) in [
+        ("light", &[(1280, 800), (820, 1180), (390, 844)][..]),
+        ("dark", &[(1280, 800)][..]),
+    ] {
+        if look == "dark" {
+            house.goto("/").await;
+            house.click("#look").await;
+        }
+        for (width, height) in sizes {
+            house.resize(*width, *height).await;
+            for (page, opens, seen) in OVER {
+                let path = if page == "/" {
+                    page.to_owned()
+                } else {
+                    format!("/e/{episode}/{page}")
+                };
+                house.goto(&path).await;
+                house.click(opens).await;
+                house.see(seen).await;
+                for fault in house.accessibility_faults().await {
+                    faults.push(format!("{seen} at {width} {look}: {fault}"));
+                }
+            }
+        }
+    }
+    assert!(faults.is_empty(), "{faults:#?}");
+    house.close().await;
+}
+
+/// Tab goes through every station from its heading to its end and never gets stuck: what has the focus is there to be seen.
+#[tokio::test(flavor = "multi_thread")]
+async fn tab_leads_through_every_station_and_the_focus_is_seen() {
+    let house = House::open("tabs", 1280, 800).await;
+    house.sign_in().await;
+    house.open_patient("Falanga").await;
+    house.see("main h1").await;
+    let mut faults = Vec::new();
+    for (keys, landmark) in [
+        ("gv", "#week"),
+        ("gs", "#save-story"),
+        ("ge", "#card"),
+        ("gm", ".dial.on"),
+        ("gf", "#push"),
+        ("go", "#sheet"),
+        ("gr", "#state"),
+        ("gp", ".chart-line"),
+        ("gh", "#pdf"),
+        ("gw", "#handover-if"),
+        ("gt", ".timeline"),
+        ("gl", ".excard"),
+        ("gc", "main h1"),
+        ("gd", ".lane-row"),
+    ] {
+        house.keys(keys).await;
+        house.see(landmark).await;
+        let mut stood = 0;
+        let mut last = json!(null);
+        for _ in 0..40 {
+            house.typed("\t").await;
+            let now = house.value(FOCUS).await;
+            if now["seen"] != json!(true) {
+                faults.push(format!("{keys}: {now}"));
+            }
+            stood = if now == last { stood + 1 } else { 0 };
+            if stood > 3 {
+                faults.push(format!("{keys}: stuck at {now}"));
+                break;
+            }
+            last = now;
+        }
+        house.value("document.activeElement.blur()").await;
+    }
+    faults.dedup();
+    assert!(faults.is_empty(), "{faults:#?}");
+    house.close().await;
+}
+
+/// Where the focus is, and whether it can be seen: the page itself always can.
+const FOCUS: &str = "(() => { const e = document.activeElement; if (!e || e === document.body) return { seen: true, what: 'page' }; const b = e.getBoundingClientRect(); const box = e.matches('input[type=radio], input[type=checkbox], .ant-select-input, input') ? (e.closest('.ant-segmented-item, .ant-checkbox-wrapper, .ant-select, .ant-picker, label') ?? e).getBoundingClientRect() : b; return { seen: box.width > 3 && box.height > 3 && box.bottom > 0 && box.top < innerHeight, what: e.tagName + '#' + e.id + '.' + String(e.className.baseVal ?? e.className), at: [...document.querySelectorAll('*')].indexOf(e) } })()";
