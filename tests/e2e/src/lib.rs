@@ -293,15 +293,19 @@ impl House {
 
     /// Waits for an element.
     pub async fn see(&self, css: &str) -> fantoccini::elements::Element {
-        match self
-            .browser
-            .wait()
-            .at_most(Duration::from_secs(40))
-            .for_element(Locator::Css(css))
-            .await
-        {
-            Ok(element) => element,
-            Err(error) => panic!("{css}: {error}\n{}", self.text().await),
+        loop {
+            let found = self
+                .browser
+                .wait()
+                .at_most(Duration::from_secs(40))
+                .for_element(Locator::Css(css))
+                .await;
+            match found {
+                Ok(element) => return element,
+                // The page was loaded anew while it was looked at.
+                Err(error) if error.to_string().contains("aborted by navigation") => {}
+                Err(error) => panic!("{css}: {error}\n{}", self.text().await),
+            }
         }
     }
 
@@ -329,10 +333,13 @@ impl House {
             let held = self
                 .browser
                 .execute(&format!("return !!({condition})"), vec![])
-                .await
-                .expect("script runs");
-            if held == Value::Bool(true) {
-                return;
+                .await;
+            match held {
+                Ok(Value::Bool(true)) => return,
+                Err(error) if !error.to_string().contains("aborted by navigation") => {
+                    panic!("script runs: {error}")
+                }
+                _ => {}
             }
             tokio::time::sleep(Duration::from_millis(25)).await;
         }

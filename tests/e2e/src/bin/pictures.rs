@@ -41,6 +41,9 @@ async fn main() {
     house.see(".chart-line").await;
     house.picture(&shot("program-frozen")).await;
     house.open_patient("Falanga").await;
+    house.keys("gw").await;
+    house.see("#handover-if").await;
+    house.picture(&shot("handover")).await;
     house.keys("gt").await;
     house.see(".timeline li").await;
     house.picture(&shot("timeline")).await;
@@ -77,25 +80,6 @@ async fn main() {
     house.keys("gr").await;
     house.see("#state").await;
     house.picture(&shot("read-operated")).await;
-    house.goto("/clinic").await;
-    house.see("#cell-0-0").await;
-    for (i, row) in [
-        [120, 130, 112],
-        [90, 99, 84],
-        [150, 161, 140],
-        [101, 113, 96],
-    ]
-    .iter()
-    .enumerate()
-    {
-        for (j, value) in row.iter().enumerate() {
-            house
-                .fill(&format!("#cell-{i}-{j}"), &value.to_string())
-                .await;
-        }
-    }
-    house.see("#verdict").await;
-    house.picture(&shot("reliability")).await;
     house.goto("/clinic/elastics").await;
     for (i, force) in [4.4, 7.5, 10.1, 12.2, 14.3, 16.3, 19.9, 23.6]
         .iter()

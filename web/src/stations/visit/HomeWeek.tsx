@@ -215,14 +215,16 @@ export function HomeWeek({
                 ))}
               </tr>
             ))}
-            <tr className="week-felt">
-              <th scope="row">{t("week-marks")}</th>
-              {days.map((d) => (
-                <td key={d} className="small">
-                  <Marks felt={felt.get(d)} takeBack={takeBack} />
-                </td>
-              ))}
-            </tr>
+            {days.some((d) => felt.get(d)?.slip ?? felt.get(d)?.flare) && (
+              <tr className="week-felt">
+                <th scope="row">{t("week-marks")}</th>
+                {days.map((d) => (
+                  <td key={d} className="small">
+                    <Marks felt={felt.get(d)} takeBack={takeBack} />
+                  </td>
+                ))}
+              </tr>
+            )}
           </tbody>
         </table>
       </div>
