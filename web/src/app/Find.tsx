@@ -8,6 +8,7 @@ import { api, ask, type Schemas } from "./client";
 import { found, type Hit } from "./found";
 import { usePlaces } from "./keys";
 import { clock, nameOf, shortDate, t } from "./wording";
+import { queryKeys } from "./queryKeys";
 
 /** Rows of one kind that are shown. */
 const MOST = 5;
@@ -42,19 +43,19 @@ export function Find({
   const navigate = useNavigate();
   const places = usePlaces();
   const people = useQuery({
-    queryKey: ["find", typed],
+    queryKey: queryKeys.find(typed),
     queryFn: () =>
       ask(api.GET("/api/find", { params: { query: { search: typed } } })),
     enabled: typed.trim() !== "",
     placeholderData: keepPreviousData,
   });
   const exercises = useQuery({
-    queryKey: ["exercises"],
+    queryKey: queryKeys.exercises,
     queryFn: () => ask(api.GET("/api/exercises", { params: { query: {} } })),
     staleTime: 60_000,
   });
   const tests = useQuery({
-    queryKey: ["tests"],
+    queryKey: queryKeys.tests,
     queryFn: () => ask(api.GET("/api/tests")),
     staleTime: Infinity,
     enabled: episode !== undefined,

@@ -8,7 +8,7 @@ import {
   useNavigate,
 } from "react-router";
 import { Armed } from "./Armed";
-import { useGoKeys, useGoPlaces, useKeys } from "./keys";
+import { useGoKeys, useGoPlaces, useShortcuts } from "./keys";
 import { drain, type Outbox as Box, signedInAs, watchOutbox } from "./outbox";
 import { Pending, Waiting } from "./parts";
 import { useSession } from "./session";
@@ -95,7 +95,7 @@ export function Shell() {
   const [finding, setFinding] = useState(false);
   const { query, me, out } = useSession();
   const box = useOutbox(out ? undefined : me?.id);
-  useKeys((e) => {
+  useShortcuts((e) => {
     if (!me) return false;
     if (e.key === "?") setHelp(true);
     else if (e.key === "/") setFinding(true);

@@ -3,6 +3,7 @@ import Modal from "antd/es/modal";
 import { SignInForm } from "../stations/SignIn";
 import { api, ask, type Schemas } from "./client";
 import { t } from "./wording";
+import { queryKeys } from "./queryKeys";
 
 type Me = Schemas["Me"];
 
@@ -14,7 +15,7 @@ export function SignInAgain({ me }: { me: Me }) {
   const queries = useQueryClient();
   const done = async () => {
     const now = await queries.fetchQuery({
-      queryKey: ["me"],
+      queryKey: queryKeys.me,
       queryFn: () => ask(api.GET("/api/session")),
       staleTime: 0,
     });

@@ -3,6 +3,7 @@ import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { api, ask, type Schemas } from "./client";
 import { nameOf } from "./wording";
+import { queryKeys } from "./queryKeys";
 
 /** A reason: one of the list, words, or both. */
 export interface Reason {
@@ -39,7 +40,7 @@ export function Why({
   onChange: (reason: Reason) => void;
 }) {
   const reasons = useQuery({
-    queryKey: ["reasons"],
+    queryKey: queryKeys.reasons,
     queryFn: () => ask(api.GET("/api/reasons")),
     staleTime: Infinity,
   });

@@ -3,6 +3,7 @@ import { useCallback, useEffect, useRef, useState } from "react";
 import { ApiProblem } from "./client";
 import { handIn, handInMany, type NewEntry, takeBack } from "./outbox";
 import { t } from "./wording";
+import { EVERYTHING, renew } from "./queryKeys";
 
 /** How far the last entry of a page has come. */
 export type SaveState = "idle" | "saving" | "saved" | "waits";
@@ -13,27 +14,13 @@ export interface Kept {
   waits: boolean;
 }
 
-/** Queries that anything entered may change. */
-const MOVED = [
-  "reading",
-  "visit",
-  "story",
-  "program",
-  "ranges",
-  "strength",
-  "outcomes",
-  "comparison",
-  "day-list",
-  "timeline",
-];
-
 /**
  * The way a page hands in its entries: kept before they are sent, one at a time for each thing on the page, and told at
  * each step. A second press while the first is on its way sends nothing. A page that has moved on meanwhile
  * brings back what
  * was refused, and says with `back` whether it could.
  */
-export function useEntries(episode: string) {
+export function useEntry(episode: string) {
   const queries = useQueryClient();
   const [state, setState] = useState<SaveState>("idle");
   const [error, setError] = useState<unknown>();
@@ -57,8 +44,7 @@ export function useEntries(episode: string) {
       setState("saving");
       try {
         const reply = await handIn({ ...entry, episode });
-        for (const key of MOVED)
-          void queries.invalidateQueries({ queryKey: [key] });
+        renew(queries, EVERYTHING);
         setState(reply === undefined ? "waits" : "saved");
         return { reply, waits: reply === undefined };
       } catch (failure) {
@@ -84,8 +70,7 @@ export function useEntries(episode: string) {
       const waits = await handInMany(
         entries.map((entry) => ({ ...entry, episode })),
       );
-      for (const key of MOVED)
-        void queries.invalidateQueries({ queryKey: [key] });
+      renew(queries, EVERYTHING);
       setState(waits ? "waits" : "saved");
     },
     [episode, queries],

@@ -72,7 +72,7 @@ const HELD = /^(Arrow(Up|Down|Left|Right)|Backspace|Delete)$/;
  * A key held down speaks once, so that it cannot write twice; what is typed into a field, what opens a menu and what
  * presses a focused button is left alone. Switched off, none of them does anything.
  */
-export function useKeys(
+export function useShortcuts(
   handler: (e: KeyboardEvent) => boolean | undefined,
   says: readonly string[] = [],
 ) {

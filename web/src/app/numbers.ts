@@ -1,6 +1,7 @@
 import { useQuery } from "@tanstack/react-query";
 import { api, ask, type Schemas } from "./client";
 import { t } from "./wording";
+import { queryKeys } from "./queryKeys";
 
 /** What a number may be: the server's own row, or the range of what is measured. */
 export interface Rule {
@@ -54,7 +55,7 @@ export function valueOf(text: string, rule: Rule): Typed {
 /** The server's bounds by field, fetched once. */
 export function useBounds(): (field: string) => Rule | undefined {
   const bounds = useQuery({
-    queryKey: ["bounds"],
+    queryKey: queryKeys.bounds,
     queryFn: () => ask(api.GET("/api/bounds")),
     staleTime: Infinity,
   });

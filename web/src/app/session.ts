@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { api, ApiProblem, ask, type Schemas } from "./client";
+import { queryKeys } from "./queryKeys";
 
 type Me = Schemas["Me"];
 
@@ -8,7 +9,7 @@ type Me = Schemas["Me"];
 export function useSession() {
   const queries = useQueryClient();
   const query = useQuery({
-    queryKey: ["me"],
+    queryKey: queryKeys.me,
     queryFn: () => ask(api.GET("/api/session")),
   });
   const out =
@@ -16,7 +17,8 @@ export function useSession() {
   const [known, setKnown] = useState<Me>();
   if (query.data && query.data !== known && !out) setKnown(query.data);
   useEffect(() => {
-    const signedOut = () => void queries.refetchQueries({ queryKey: ["me"] });
+    const signedOut = () =>
+      void queries.refetchQueries({ queryKey: queryKeys.me });
     window.addEventListener("ritorno-signed-out", signedOut);
     return () => window.removeEventListener("ritorno-signed-out", signedOut);
   }, [queries]);

@@ -3,7 +3,7 @@ import Input from "antd/es/input";
 import { lazy, Suspense, useEffect, useState } from "react";
 import { useNavigate } from "react-router";
 import type { Schemas } from "../app/client";
-import { useKeys } from "../app/keys";
+import { useShortcuts } from "../app/keys";
 import { ProblemNote, Waiting } from "../app/parts";
 import { dated, nameOf, noon, t } from "../app/wording";
 import { LaneMark } from "../pictures/Marks";
@@ -51,7 +51,7 @@ export default function Decisions({ today }: { today: string }) {
     setAdding(true);
     look({ new: "" });
   }, [asked, look]);
-  useKeys((e) => {
+  useShortcuts((e) => {
     if (e.key !== "n") return false;
     setAdding(true);
     return true;

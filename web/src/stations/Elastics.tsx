@@ -10,6 +10,7 @@ import { NumberField } from "../app/NumberField";
 import { Pending, ProblemNote } from "../app/parts";
 import { sentence, shortDate, t } from "../app/wording";
 import { PullCurve } from "../pictures/PullCurve";
+import { queryKeys } from "../app/queryKeys";
 
 type Level = Schemas["ElasticLevel"];
 const ELONGATIONS = [25, 50, 75, 100, 125, 150, 200, 250];
@@ -30,7 +31,7 @@ const EMPTY: Point[] = ELONGATIONS.map((elongation_pct) => ({
 export function Elastics({ lead, today }: { lead: boolean; today: string }) {
   const queries = useQueryClient();
   const page = useQuery({
-    queryKey: ["elastics"],
+    queryKey: queryKeys.elastics,
     queryFn: () => ask(api.GET("/api/elastics")),
   });
   const [at, setAt] = useState(1);
@@ -71,7 +72,7 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
     try {
       await saver.run(async () => {
         queries.setQueryData(
-          ["elastics"],
+          queryKeys.elastics,
           await ask(
             api.POST("/api/elastics", {
               body: {
@@ -85,7 +86,7 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
             }),
           ),
         );
-        void queries.invalidateQueries({ queryKey: ["exercises"] });
+        void queries.invalidateQueries({ queryKey: queryKeys.exercises });
         setTold(t("elastic-kept"));
       });
     } catch (failure) {

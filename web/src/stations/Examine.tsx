@@ -1,6 +1,6 @@
 import { useEffect, useRef } from "react";
 import { SaveMark } from "../app/entries";
-import { useKeys } from "../app/keys";
+import { useShortcuts } from "../app/keys";
 import { Pending, ProblemNote } from "../app/parts";
 import { t } from "../app/wording";
 import { Bar } from "./examine/Bar";
@@ -35,7 +35,7 @@ export function Examine({
 }) {
   const exam = useExam(episode, today);
   const box = useRef<HTMLDivElement>(null);
-  useKeys((e) => answerKey(e.key, exam) || roomKey(e.key, exam), KEYS);
+  useShortcuts((e) => answerKey(e.key, exam) || roomKey(e.key, exam), KEYS);
   const { sequence, page, cards, current, open } = exam;
   useEffect(() => {
     // From the key to the moved beam on the screen, for docs/BENCH.md.

@@ -1,10 +1,9 @@
 import Button from "antd/es/button";
-import { useQuery } from "@tanstack/react-query";
 import { useState } from "react";
 import { Choose } from "../app/Choose";
-import { api, ask, newId, type Schemas } from "../app/client";
+import { newId, type Schemas } from "../app/client";
 import { doseInShort } from "../app/dose";
-import { SaveMark, useEntries } from "../app/entries";
+import { SaveMark, useEntry } from "../app/entries";
 import { Notice } from "../app/Notice";
 import { Pending, ProblemNote } from "../app/parts";
 import { usePeople } from "../app/usePeople";
@@ -20,6 +19,7 @@ import {
 } from "../app/wording";
 import { StatusMark } from "../pictures/Marks";
 import { Notices } from "./visit/Notices";
+import { useVisitPage } from "./visit/useVisitPage";
 
 type View = Schemas["VisitView"];
 
@@ -31,15 +31,7 @@ export function Handover({
   episode: string;
   story: Schemas["StoryPage"];
 }) {
-  const page = useQuery({
-    queryKey: ["visit", episode],
-    queryFn: () =>
-      ask(
-        api.GET("/api/episodes/{id}/visit", {
-          params: { path: { id: episode } },
-        }),
-      ),
-  });
+  const page = useVisitPage(episode);
   if (!page.data) return <Pending query={page} />;
   const { view, treated_by, last_note, today, lines } = page.data;
   const { head } = story;
@@ -278,7 +270,7 @@ function Take({
 }) {
   const people = usePeople();
   const [who, setWho] = useState<string>();
-  const { keep, state, error } = useEntries(episode);
+  const { keep, state, error } = useEntry(episode);
   const [id, setId] = useState(newId);
   const others = (people.data?.people ?? []).filter(
     (p) => p.treats && p.id !== treats,

@@ -7,11 +7,12 @@ import { useSpoken } from "../app/spoken";
 import { capital, nameOf, shortDate, t } from "../app/wording";
 import { Link } from "react-router";
 import { Notice } from "../app/Notice";
+import { queryKeys } from "../app/queryKeys";
 
 export function Home({ episode }: { episode: string }) {
   const { exercise, say } = useSpoken();
   const page = useQuery({
-    queryKey: ["program", episode],
+    queryKey: queryKeys.program(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/program", {

@@ -9,6 +9,7 @@ import { Pending } from "../app/parts";
 import { capital, nameOf, t } from "../app/wording";
 import { Bench } from "./Bench";
 import { Notice } from "../app/Notice";
+import { queryKeys } from "../app/queryKeys";
 
 type Card = Schemas["ExerciseCard"];
 const PURPOSES = [
@@ -24,7 +25,7 @@ const PURPOSES = [
 export default function Library() {
   const { exercise } = useParams();
   const cards = useQuery({
-    queryKey: ["exercises"],
+    queryKey: queryKeys.exercises,
     queryFn: () => ask(api.GET("/api/exercises", { params: { query: {} } })),
     staleTime: 60_000,
   });

@@ -19,6 +19,7 @@ import { Screened } from "../app/Screened";
 import { nameOf, shortDate, t } from "../app/wording";
 import { COMPLAINTS } from "./complaints";
 import { day0Name, fits } from "./pathwayFits";
+import { queryKeys } from "../app/queryKeys";
 
 const FIRST = {
   given_name: "",
@@ -122,7 +123,7 @@ function Typing({ today, onClose }: { today: string; onClose: () => void }) {
       await saver.run(async () => {
         await ask(api.POST("/api/patients", { body: body(form) }));
         draft.discard();
-        await queries.invalidateQueries({ queryKey: ["day-list"] });
+        await queries.invalidateQueries({ queryKey: queryKeys.dayLists });
         void navigate(`/e/${form.ids.episode}/story`);
       });
     } catch (failure) {
@@ -213,7 +214,7 @@ function Begin({
   onEnter: () => void;
 }) {
   const pathways = useQuery({
-    queryKey: ["pathways"],
+    queryKey: queryKeys.pathways,
     queryFn: () => ask(api.GET("/api/pathways")),
   });
   const offered = (pathways.data ?? []).filter(

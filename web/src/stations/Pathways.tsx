@@ -8,6 +8,7 @@ import { Pending, ProblemNote } from "../app/parts";
 import { capital, nameOf, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
 import { Notice } from "../app/Notice";
+import { queryKeys } from "../app/queryKeys";
 
 type Page = Schemas["PathwayPage"];
 type Row = Schemas["PathwayRow"];
@@ -20,12 +21,12 @@ const titleOf = (row: Row) => row.title ?? nameOf("pathway", row.id);
 export default function Pathways({ lead }: { lead: boolean }) {
   const queries = useQueryClient();
   const list = useQuery({
-    queryKey: ["pathways"],
+    queryKey: queryKeys.pathways,
     queryFn: () => ask(api.GET("/api/pathways")),
   });
   const [open, setOpen] = useState<string>();
   const shown = useQuery({
-    queryKey: ["pathway", open],
+    queryKey: queryKeys.pathway(open),
     enabled: open !== undefined,
     queryFn: () =>
       ask(
@@ -38,8 +39,8 @@ export default function Pathways({ lead }: { lead: boolean }) {
   const saver = useSaver();
   if (!list.data) return <Pending query={list} />;
   const keep = (next: Page) => {
-    queries.setQueryData(["pathway", next.row.id], next);
-    void queries.invalidateQueries({ queryKey: ["pathways"] });
+    queries.setQueryData(queryKeys.pathway(next.row.id), next);
+    void queries.invalidateQueries({ queryKey: queryKeys.pathways });
     setOpen(next.row.id);
   };
   const run = async (work: () => Promise<Page>) => {

@@ -18,6 +18,7 @@ import { SpokenContext } from "../app/spoken";
 import { ink } from "../app/theme";
 import { usePrintedAs } from "../app/usePrintedAs";
 import { clock, nameOf, shortDate, t } from "../app/wording";
+import { queryKeys } from "../app/queryKeys";
 
 /** Each station is fetched when it is opened. */
 const Examine = lazy(() =>
@@ -129,7 +130,7 @@ export default function Patient({ today }: { today: string }) {
     window.scrollTo(0, 0);
   }, [pathname]);
   const story = useQuery({
-    queryKey: ["story", episode],
+    queryKey: queryKeys.story(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/story", {

@@ -13,6 +13,7 @@ import { faultAt, Pending, ProblemNote } from "../app/parts";
 import { Nothing } from "../app/Nothing";
 import { usePeople } from "../app/usePeople";
 import { shortDate, t } from "../app/wording";
+import { queryKeys, renew } from "../app/queryKeys";
 
 type Page = Schemas["PeoplePage"];
 
@@ -86,9 +87,8 @@ function Covers({
     setError(undefined);
     void saver
       .run(async () => {
-        queries.setQueryData(["people"], await work());
-        for (const key of ["day-list", "visit"])
-          void queries.invalidateQueries({ queryKey: [key] });
+        queries.setQueryData(queryKeys.people, await work());
+        renew(queries, ["day-list", "visit"]);
         done?.();
       })
       .catch(setError);

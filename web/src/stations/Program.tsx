@@ -23,6 +23,7 @@ import { useWidth } from "./program/useWidth";
 import { Versions } from "./program/Versions";
 import { WhatIf } from "./program/WhatIf";
 import { Notice } from "../app/Notice";
+import { queryKeys } from "../app/queryKeys";
 
 /** A short plan that was asked for elsewhere is proposed once, as soon as the page is there. */
 function useShort(ready: boolean, build: () => void) {
@@ -46,7 +47,7 @@ export function Program({
   today: string;
 }) {
   const page = useQuery({
-    queryKey: ["program", episode],
+    queryKey: queryKeys.program(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/program", {

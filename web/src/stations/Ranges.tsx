@@ -1,6 +1,6 @@
 import Button from "antd/es/button";
 import { SaveMark } from "../app/entries";
-import { useKeys } from "../app/keys";
+import { useShortcuts } from "../app/keys";
 import { useMe } from "../app/me";
 import { Pending, ProblemNote } from "../app/parts";
 import { clock, t } from "../app/wording";
@@ -17,7 +17,7 @@ const KEYS = ["angle", "stop", "other", "undo", "move-range"] as const;
 export function Ranges({ episode, today }: { episode: string; today: string }) {
   const room = useRanges(episode, today);
   const demo = useMe()?.demo ?? false;
-  useKeys((e) => typeKey(e.key, room) || moveKey(e.key, room, demo), KEYS);
+  useShortcuts((e) => typeKey(e.key, room) || moveKey(e.key, room, demo), KEYS);
   const { page, which, kept } = room;
   if (!page.data) return <Pending query={page} />;
   const own = page.data.side;

@@ -1,7 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, ask, newId } from "../app/client";
-import { SaveMark, useEntries } from "../app/entries";
+import { SaveMark, useEntry } from "../app/entries";
 import { Pending, ProblemNote } from "../app/parts";
 import { clock, nameOf, sentence, t } from "../app/wording";
 import { Next, Responses, Summary, Unused, WorkedOut } from "./read/Aside";
@@ -13,12 +13,13 @@ import { Irritability } from "./read/Irritability";
 import { State } from "./read/State";
 import type { OnNote, Page } from "./read/types";
 import { Notice } from "../app/Notice";
+import { queryKeys } from "../app/queryKeys";
 
 /** What is likely, how irritable it is, what is impaired; never a diagnosis. */
 export function Read({ episode, today }: { episode: string; today: string }) {
   const queries = useQueryClient();
   const page = useQuery({
-    queryKey: ["reading", episode],
+    queryKey: queryKeys.reading(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/reading", {
@@ -27,11 +28,11 @@ export function Read({ episode, today }: { episode: string; today: string }) {
       ),
   });
   const cards = useQuery({
-    queryKey: ["tests"],
+    queryKey: queryKeys.tests,
     queryFn: () => ask(api.GET("/api/tests")),
     staleTime: Infinity,
   });
-  const { keep, state, error } = useEntries(episode);
+  const { keep, state, error } = useEntry(episode);
   if (!page.data) return <Pending query={page} />;
   const { view } = page.data;
   const note: OnNote = async (fact) => {
@@ -44,7 +45,7 @@ export function Read({ episode, today }: { episode: string; today: string }) {
       JSON.stringify(fact),
     );
     if (done?.reply !== undefined)
-      queries.setQueryData(["reading", episode], done.reply as Page);
+      queries.setQueryData(queryKeys.reading(episode), done.reply as Page);
     return done !== undefined;
   };
   const unit = (test: string) => cards.data?.find((c) => c.id === test)?.unit;

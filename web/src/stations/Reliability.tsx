@@ -9,6 +9,7 @@ import { SaveMark, useSaver } from "../app/entries";
 import { faultOf, type Rule, useBounds, valueOf } from "../app/numbers";
 import { capital, nameOf, shortDate, t } from "../app/wording";
 import { Notice } from "../app/Notice";
+import { queryKeys } from "../app/queryKeys";
 
 /** Degrees to a tenth. */
 const degrees = (value: number) =>
@@ -39,7 +40,7 @@ function numbers(cells: string[][], rule: Rule): (number | undefined)[][] {
 export function Reliability({ lead }: { lead: boolean }) {
   const queries = useQueryClient();
   const bench = useQuery({
-    queryKey: ["bench"],
+    queryKey: queryKeys.bench,
     queryFn: () => ask(api.GET("/api/reliability")),
   });
   const [quantity, setQuantity] = useState("passive-elevation");

@@ -1,5 +1,5 @@
 import { SaveMark } from "../app/entries";
-import { useKeys } from "../app/keys";
+import { useShortcuts } from "../app/keys";
 import { Pending, ProblemNote } from "../app/parts";
 import { clock, nameOf, sentence, shortDate, t } from "../app/wording";
 import { ScoreLine } from "../pictures/ScoreLine";
@@ -14,7 +14,7 @@ const KEYS = ["tick", "move"] as const;
 /** A sheet of ticks becomes the published number, or the reason why there is none. */
 export function Scores({ episode, today }: { episode: string; today: string }) {
   const room = useSheet(episode, today);
-  useKeys(
+  useShortcuts(
     (e) => room.view !== undefined && (tick(e.key, room) || move(e.key, room)),
     KEYS,
   );

@@ -8,6 +8,7 @@ import { Injections } from "./story/Injections";
 import { Limits } from "./story/Limits";
 import { Folded } from "./story/Rest";
 import { Shoulders } from "./story/Shoulders";
+import { queryKeys, renew } from "../app/queryKeys";
 
 type Page = Schemas["StoryPage"];
 
@@ -23,12 +24,11 @@ export function Story({
 }) {
   const queries = useQueryClient();
   const keep = (next: Page) => {
-    queries.setQueryData(["story", episode], next);
-    for (const key of ["reading", "visit", "ranges", "program", "day-list"])
-      void queries.invalidateQueries({ queryKey: [key] });
+    queries.setQueryData(queryKeys.story(episode), next);
+    renew(queries, ["reading", "visit", "ranges", "program", "day-list"]);
   };
   const again = () =>
-    void queries.invalidateQueries({ queryKey: ["story", episode] });
+    void queries.invalidateQueries({ queryKey: queryKeys.story(episode) });
   const dated = [...page.injections, ...page.imaging];
   const newest = dated.at(-1);
   const standing = page.limits.filter((l) => !l.ended_on).length;
@@ -94,8 +94,7 @@ export function Story({
                 imaging={page.imaging}
                 today={today}
                 onKept={() => {
-                  for (const key of ["story", "program", "visit"])
-                    void queries.invalidateQueries({ queryKey: [key] });
+                  renew(queries, ["story", "program", "visit"]);
                 }}
               />
             ),

@@ -1,5 +1,5 @@
 import { SaveMark } from "../app/entries";
-import { useKeys } from "../app/keys";
+import { useShortcuts } from "../app/keys";
 import { useMe } from "../app/me";
 import { Pending, ProblemNote } from "../app/parts";
 import { clock, t } from "../app/wording";
@@ -21,7 +21,7 @@ export function Strength({
 }) {
   const room = usePushes(episode, today);
   const demo = useMe()?.demo ?? false;
-  useKeys((e) => {
+  useShortcuts((e) => {
     if (typeKey(e.key, room)) return true;
     if (e.key === "Enter" && room.typed !== "") room.keepTyped();
     else if (e.key === "d" && demo) room.listen();

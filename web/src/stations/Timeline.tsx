@@ -4,12 +4,13 @@ import Segmented from "antd/es/segmented";
 import Input from "antd/es/input";
 import { useEffect, useState } from "react";
 import { api, ask, type Schemas } from "../app/client";
-import { SaveMark, useEntries } from "../app/entries";
+import { SaveMark, useEntry } from "../app/entries";
 import { Nothing } from "../app/Nothing";
 import { Pending, ProblemNote } from "../app/parts";
 import { useAddress } from "../app/useAddress";
 import { NO_REASON, Why } from "../app/Why";
 import { moment, nameOf, sentence, shortDate, t } from "../app/wording";
+import { queryKeys } from "../app/queryKeys";
 
 type Entry = Schemas["TimelineEntry"];
 
@@ -56,7 +57,7 @@ export function Timeline({ patient }: { patient: string }) {
   }, [typed, search, look]);
   const kinds = KINDS[only] ?? [];
   const pages = useInfiniteQuery({
-    queryKey: ["timeline", patient, only, search],
+    queryKey: queryKeys.timeline(patient, only, search),
     initialPageParam: undefined as number | undefined,
     queryFn: ({ pageParam }) =>
       ask(
@@ -206,7 +207,7 @@ function TakeBack({
   onDone: () => void;
 }) {
   const [reason, setReason] = useState(NO_REASON);
-  const { keep, state, error } = useEntries(episode);
+  const { keep, state, error } = useEntry(episode);
   return (
     <>
       <ProblemNote error={error} />

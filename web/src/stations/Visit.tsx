@@ -1,9 +1,9 @@
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
-import { api, ask, type Schemas } from "../app/client";
-import { SaveMark, useEntries } from "../app/entries";
+import type { Schemas } from "../app/client";
+import { SaveMark, useEntry } from "../app/entries";
 import { useBounds } from "../app/numbers";
 import { Pending, ProblemNote } from "../app/parts";
 import { nameOf, sentence, shortDate, t } from "../app/wording";
@@ -24,22 +24,16 @@ import { TryOut } from "./visit/TryOut";
 import { WhatWasRead } from "./visit/WasRead";
 import { Watched } from "./visit/Watched";
 import { Notice } from "../app/Notice";
+import { renew } from "../app/queryKeys";
+import { useVisitPage } from "./visit/useVisitPage";
 
 type Page = Schemas["VisitPage"];
 
 /** The follow-up on one page: since last time, limits, what to measure, what to decide, a week at home, the note. */
 export function Visit({ episode }: { episode: string }) {
   const queries = useQueryClient();
-  const page = useQuery({
-    queryKey: ["visit", episode],
-    queryFn: () =>
-      ask(
-        api.GET("/api/episodes/{id}/visit", {
-          params: { path: { id: episode } },
-        }),
-      ),
-  });
-  const { keep, keepAll, state, error, setError } = useEntries(episode);
+  const page = useVisitPage(episode);
+  const { keep, keepAll, state, error, setError } = useEntry(episode);
   if (!page.data) return <Pending query={page} />;
   const { view } = page.data;
   const post: Post = postTo(keep, queries, episode);
@@ -47,8 +41,7 @@ export function Visit({ episode }: { episode: string }) {
   const unplanned = view.corridors.length === 0 && !view.phase;
   const { today } = page.data;
   const refresh = () => {
-    for (const key of ["visit", "story", "ranges", "day-list", "timeline"])
-      void queries.invalidateQueries({ queryKey: [key] });
+    renew(queries, ["visit", "story", "ranges", "day-list", "timeline"]);
   };
   const { lines, decided } = page.data;
   /** Decisions beside the week they rest on; then what the next gate asks beside the day's own words. */

@@ -8,6 +8,7 @@ import { useSpoken } from "../../app/spoken";
 import { nameOf, t } from "../../app/wording";
 import type { Motion } from "./useMotion";
 import type { Card } from "./words";
+import { queryKeys } from "../../app/queryKeys";
 
 /** Steps of the drawing that are sent at once. */
 const STEPS = 24;
@@ -29,7 +30,7 @@ export function Stage({
   const { exercise } = useSpoken();
   const stage = useRef<HTMLDivElement>(null);
   const figure = useQuery({
-    queryKey: ["figure", id, episode],
+    queryKey: queryKeys.figure(id, episode),
     queryFn: async () =>
       (
         await fetch(

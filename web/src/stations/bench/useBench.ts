@@ -4,6 +4,7 @@ import { useSearchParams } from "react-router";
 import { api, ask, type Schemas } from "../../app/client";
 import type { Typed } from "../../app/numbers";
 import type { Answer, Setup } from "./words";
+import { queryKeys } from "../../app/queryKeys";
 
 /** A body for whoever is not known yet; said beside every number that rests on it. */
 const ANYBODY: Setup = {
@@ -25,7 +26,7 @@ export function useBench(id: string) {
   const [held, setHeld] = useState<Answer>();
   const [error, setError] = useState<unknown>();
   const story = useQuery({
-    queryKey: ["story", episode],
+    queryKey: queryKeys.story(episode),
     enabled: episode !== null,
     queryFn: () =>
       ask(

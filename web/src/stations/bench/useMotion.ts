@@ -1,5 +1,5 @@
 import { useEffect, useState } from "react";
-import { useKeys } from "../../app/keys";
+import { useShortcuts } from "../../app/keys";
 
 /** Seconds the path takes one way on the screen. */
 const WAY_MS = 2_000;
@@ -26,7 +26,7 @@ export function useMotion() {
     setPlaying(false);
     setAt(Math.min(100, Math.max(0, next)));
   };
-  useKeys((e) => {
+  useShortcuts((e) => {
     if (e.key === "ArrowRight") put(at + 2);
     else if (e.key === "ArrowLeft") put(at - 2);
     else if (e.key === " ") setPlaying((p) => !p);

@@ -1,10 +1,9 @@
 import "../../app/stationWords";
-import { useQuery, useQueryClient } from "@tanstack/react-query";
+import { useQueryClient } from "@tanstack/react-query";
 import Drawer from "antd/es/drawer";
 import { useState } from "react";
 import { Link } from "react-router";
-import { api, ask } from "../../app/client";
-import { SaveMark, useEntries } from "../../app/entries";
+import { SaveMark, useEntry } from "../../app/entries";
 import { Pending, ProblemNote } from "../../app/parts";
 import { clock, nameOf, t } from "../../app/wording";
 import { Decide } from "../Decide";
@@ -13,6 +12,7 @@ import { Notices } from "../visit/Notices";
 import { RangeStrip } from "../visit/RangeStrip";
 import type { Post } from "../visit/post";
 import { postTo } from "../visit/postTo";
+import { useVisitPage } from "../visit/useVisitPage";
 
 /** What a shoulder needs today, beside the list: looked at, measured and decided without leaving it. */
 export function Peek({
@@ -23,16 +23,8 @@ export function Peek({
   onClose: () => void;
 }) {
   const queries = useQueryClient();
-  const page = useQuery({
-    queryKey: ["visit", episode],
-    queryFn: () =>
-      ask(
-        api.GET("/api/episodes/{id}/visit", {
-          params: { path: { id: episode } },
-        }),
-      ),
-  });
-  const { keep, state, error } = useEntries(episode);
+  const page = useVisitPage(episode);
+  const { keep, state, error } = useEntry(episode);
   const [open, setOpen] = useState(true);
   const post: Post = postTo(keep, queries, episode);
   return (

@@ -2,6 +2,7 @@ import { keepPreviousData, useQuery } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, ask } from "../../app/client";
 import { useAddress } from "../../app/useAddress";
+import { queryKeys } from "../../app/queryKeys";
 
 export const LANES = [
   "something_is_wrong",
@@ -49,7 +50,14 @@ export function useDayList() {
     return () => window.clearTimeout(timer);
   }, [typed, search, look]);
   const page = useQuery({
-    queryKey: ["day-list", search, lane, mine, pathway, phase, after],
+    queryKey: queryKeys.dayList({
+      search,
+      lane,
+      mine,
+      pathway,
+      phase,
+      after,
+    }),
     queryFn: () =>
       ask(
         api.GET("/api/day-list", {

@@ -2,7 +2,7 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, ask, newId } from "../../app/client";
-import { useEntries } from "../../app/entries";
+import { useEntry } from "../../app/entries";
 import { valueOf } from "../../app/numbers";
 import { nameOf } from "../../app/wording";
 import {
@@ -14,6 +14,7 @@ import {
   opposite,
   type Page,
 } from "./words";
+import { queryKeys } from "../../app/queryKeys";
 
 /** Optional tests shown in the short plan. */
 const SHORT = 6;
@@ -34,12 +35,12 @@ function grouped(plan: Item[], full: boolean) {
 /** Cards of the tests and what is on record: loaded, grouped, and the test that is being answered. */
 function usePlan(episode: string) {
   const cards = useQuery({
-    queryKey: ["tests"],
+    queryKey: queryKeys.tests,
     queryFn: () => ask(api.GET("/api/tests")),
     staleTime: Infinity,
   });
   const page = useQuery({
-    queryKey: ["reading", episode],
+    queryKey: queryKeys.reading(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/reading", {
@@ -78,7 +79,7 @@ export function useExam(episode: string, today: string) {
   const [kept, setKept] = useState<
     { id: string; test: string; waits: boolean }[]
   >([]);
-  const entries = useEntries(episode);
+  const entries = useEntry(episode);
   const { keep: handIn } = entries;
   const sequence = useRef({ sent: 0, shown: 0, pressed: 0 });
   const waiting = new Set(kept.filter((k) => k.waits).map((k) => k.test));
@@ -155,7 +156,7 @@ export function useExam(episode: string, today: string) {
     // Answers may come back out of order: an older one never replaces a newer.
     if (done.reply === undefined || number < sequence.current.shown) return;
     sequence.current.shown = number;
-    queries.setQueryData(["reading", episode], done.reply as Page);
+    queries.setQueryData(queryKeys.reading(episode), done.reply as Page);
   };
   const undo = async () => {
     const last = kept[0];

@@ -2,11 +2,12 @@ import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { Link } from "react-router";
 import type { Schemas } from "../../app/client";
-import { useEntries } from "../../app/entries";
+import { useEntry } from "../../app/entries";
 import { InWords } from "../../app/InWords";
 import { ProblemNote } from "../../app/parts";
 import { sentence, t } from "../../app/wording";
 import { Notice } from "../../app/Notice";
+import { renew } from "../../app/queryKeys";
 
 /** The findings speak against the chosen pathway: another one is chosen, or somebody says why it is kept. */
 export function Challenge({
@@ -21,10 +22,9 @@ export function Challenge({
   today: string;
 }) {
   const queries = useQueryClient();
-  const { keep, error, setError } = useEntries(episode);
+  const { keep, error, setError } = useEntry(episode);
   const refresh = () => {
-    for (const key of ["program", "reading", "story"])
-      void queries.invalidateQueries({ queryKey: [key] });
+    renew(queries, ["program", "reading", "story"]);
   };
   return (
     <Notice role="alert" id="challenge" kind="decide">

@@ -15,6 +15,7 @@ import { nameOf, sentence, t } from "../../app/wording";
 import { reasonText } from "./reasonText";
 import { VerdictMark } from "../../pictures/Marks";
 import type { Draft } from "./draft";
+import { queryKeys } from "../../app/queryKeys";
 
 const LOADS = ["load_kg", "elastic_level", "distance_m", "effort_pct"] as const;
 
@@ -332,7 +333,7 @@ function CautionReason({
  */
 function Load({ episode, line }: { episode: string; line: Schemas["Line"] }) {
   const story = useQuery({
-    queryKey: ["story", episode],
+    queryKey: queryKeys.story(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/story", {
@@ -351,7 +352,7 @@ function Load({ episode, line }: { episode: string; line: Schemas["Line"] }) {
     doubled: false,
   };
   const load = useQuery({
-    queryKey: ["line-load", line.exercise, JSON.stringify(setup), episode],
+    queryKey: queryKeys.lineLoad(episode, line.exercise, setup),
     enabled: story.data !== undefined,
     queryFn: () =>
       ask(

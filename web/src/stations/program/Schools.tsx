@@ -10,6 +10,7 @@ import { nameOf, t } from "../../app/wording";
 import { grouped } from "./schoolGroups";
 import { Changes } from "./WhatIf";
 import { Notice } from "../../app/Notice";
+import { queryKeys, renew } from "../../app/queryKeys";
 
 type Page = Schemas["StoryPage"];
 type Both = Schemas["WhatIf"];
@@ -32,7 +33,7 @@ export function Schools({
   onClose: () => void;
 }) {
   const queries = useQueryClient();
-  const key = ["story", episode];
+  const key = queryKeys.story(episode);
   const path = { params: { path: { id: episode } } };
   const story = useQuery({
     queryKey: key,
@@ -93,14 +94,7 @@ export function Schools({
         );
         queries.setQueryData(key, next);
         rest();
-        for (const other of [
-          "program",
-          "visit",
-          "reading",
-          "ranges",
-          "day-list",
-        ])
-          await queries.invalidateQueries({ queryKey: [other] });
+        renew(queries, ["program", "visit", "reading", "ranges", "day-list"]);
         onHeld();
       })
       .catch(setError);

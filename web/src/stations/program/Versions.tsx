@@ -7,6 +7,7 @@ import { doseInShort } from "../../app/dose";
 import { Nothing } from "../../app/Nothing";
 import { Pending } from "../../app/parts";
 import { nameOf, shortDate, t } from "../../app/wording";
+import { queryKeys } from "../../app/queryKeys";
 
 const NOW = "now";
 
@@ -32,7 +33,7 @@ export function Versions({
   const [after, setAfter] = useState(NOW);
   const [open, setOpen] = useState(true);
   const page = useQuery({
-    queryKey: ["versions", episode, before, after],
+    queryKey: queryKeys.versions(episode, before, after),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/program/versions", {

@@ -8,6 +8,7 @@ import { NumberField } from "../../app/NumberField";
 import { Field, Pending, ProblemNote } from "../../app/parts";
 import { capital, nameOf, t, withUnit } from "../../app/wording";
 import { PlanChart } from "../../pictures/PlanChart";
+import { queryKeys } from "../../app/queryKeys";
 
 /**
  * Another school, a tighter limit, fewer minutes, a fortnight missed: both programs side by side, the
@@ -23,7 +24,7 @@ export function WhatIf({
   width: number;
 }) {
   const story = useQuery({
-    queryKey: ["story", episode],
+    queryKey: queryKeys.story(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/story", {

@@ -4,6 +4,7 @@ import { api, ask, type Schemas } from "../../app/client";
 import { useSaver } from "../../app/entries";
 import { t } from "../../app/wording";
 import type { Draft } from "./draft";
+import { queryKeys, renew } from "../../app/queryKeys";
 
 /** What is done to the whole program: built, saved, signed; one at a time, whatever is pressed meanwhile. */
 export function useActs(episode: string, rev: number, draft: Draft) {
@@ -22,9 +23,8 @@ export function useActs(episode: string, rev: number, draft: Draft) {
     }
   };
   const keep = (next: Schemas["ProgramPage"], text: string) => {
-    queries.setQueryData(["program", episode], next);
-    for (const key of ["visit", "story", "day-list"])
-      void queries.invalidateQueries({ queryKey: [key] });
+    queries.setQueryData(queryKeys.program(episode), next);
+    renew(queries, ["visit", "story", "day-list"]);
     draft.clear();
     setTold(text);
   };

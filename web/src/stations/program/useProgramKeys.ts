@@ -1,5 +1,5 @@
 import { useEffect, useRef } from "react";
-import { typing, useKeys } from "../../app/keys";
+import { typing, useShortcuts } from "../../app/keys";
 import type { Draft } from "./draft";
 
 interface Hands {
@@ -35,7 +35,7 @@ function onLine(e: KeyboardEvent): boolean {
  */
 export function useProgramKeys(hands: Hands) {
   const { draft, selected, setSelected, onZoom, move, rung } = hands;
-  useKeys((e) => {
+  useShortcuts((e) => {
     if (e.key === "z") {
       onZoom();
       return true;

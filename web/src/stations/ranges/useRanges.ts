@@ -1,11 +1,12 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useMemo, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
-import { useEntries } from "../../app/entries";
+import { useEntry } from "../../app/entries";
 import { faultOf, readNumber, valueOf } from "../../app/numbers";
 import { capital, nameOf, t } from "../../app/wording";
 import { landmarkEntry, takenBack } from "./landmark";
 import { useLift } from "./useLift";
+import { queryKeys } from "../../app/queryKeys";
 
 export type Which = "operated" | "other";
 export type Page = Schemas["RangesPage"];
@@ -41,7 +42,7 @@ function useMethod() {
 export function useRanges(episode: string, today: string) {
   const queries = useQueryClient();
   const page = useQuery({
-    queryKey: ["ranges", episode],
+    queryKey: queryKeys.ranges(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/ranges", {
@@ -58,7 +59,7 @@ export function useRanges(episode: string, today: string) {
   const [kept, setKept] = useState<Said[]>([]);
   const [asking, setAsking] = useState(false);
   const [method, setMethod] = useMethod();
-  const entries = useEntries(episode);
+  const entries = useEntry(episode);
   const { keep: handIn, setError } = entries;
   const held = useCallback((deg: number) => setTyped(String(deg)), []);
   const { lift, start, clear } = useLift(held, setError);
@@ -146,7 +147,7 @@ export function useRanges(episode: string, today: string) {
       ...list,
     ]);
     if (done.reply !== undefined)
-      queries.setQueryData(["ranges", episode], done.reply as Page);
+      queries.setQueryData(queryKeys.ranges(episode), done.reply as Page);
     const words = before.landmark.trim();
     // A stand-in shows nobody anything.
     if (words === "" || simulated) return;

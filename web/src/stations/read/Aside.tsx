@@ -11,6 +11,7 @@ import type { Typed } from "../../app/numbers";
 import { nameOf, sentence, t } from "../../app/wording";
 import { answerText } from "../examine/words";
 import type { OnNote, Page, View } from "./types";
+import { renew } from "../../app/queryKeys";
 
 const SEVERITY = [
   "competition",
@@ -125,8 +126,7 @@ function Propose({
             body: { rev: page.rev, story },
           }),
         );
-        for (const key of ["reading", "story", "program", "visit"])
-          void queries.invalidateQueries({ queryKey: [key] });
+        renew(queries, ["reading", "story", "program", "visit"]);
       })
       .catch(setError);
   return (

@@ -6,6 +6,7 @@ import { api, ask, type Schemas } from "../../app/client";
 import { Pending } from "../../app/parts";
 import { capital, nameOf, shortDate, t } from "../../app/wording";
 import { answerText } from "../examine/words";
+import { queryKeys } from "../../app/queryKeys";
 
 type Row = Schemas["Compared"];
 type Comparison = Schemas["VisitComparison"];
@@ -20,7 +21,7 @@ export function Compare({ episode }: { episode: string }) {
   const [open, setOpen] = useState(false);
   const [days, setDays] = useState<Days>({});
   const page = useQuery({
-    queryKey: ["comparison", episode, days],
+    queryKey: queryKeys.comparison(episode, days),
     enabled: open,
     placeholderData: (kept) => kept,
     queryFn: () =>

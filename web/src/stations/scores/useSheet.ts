@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useState } from "react";
 import { api, ask, newId } from "../../app/client";
-import { useEntries } from "../../app/entries";
+import { useEntry } from "../../app/entries";
 import { faultOf, valueOf } from "../../app/numbers";
 import { nameOf } from "../../app/wording";
 import { type Answer, cellsOf, type Page } from "./words";
+import { queryKeys } from "../../app/queryKeys";
 
 /** Places after the point an item may have. */
 const PLACES = 1;
@@ -13,7 +14,7 @@ const PLACES = 1;
 export function useSheet(episode: string, today: string) {
   const queries = useQueryClient();
   const page = useQuery({
-    queryKey: ["outcomes", episode],
+    queryKey: queryKeys.outcomes(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/outcomes", {
@@ -26,7 +27,7 @@ export function useSheet(episode: string, today: string) {
   const [cell, setCell] = useState(0);
   const [typed, setTyped] = useState("");
   const [kept, setKept] = useState<{ id: string; instrument: string }[]>([]);
-  const entries = useEntries(episode);
+  const entries = useEntry(episode);
   const { keep: handIn } = entries;
   const views = page.data?.instruments ?? [];
   const view =
@@ -77,7 +78,7 @@ export function useSheet(episode: string, today: string) {
     );
     if (!done) return;
     if (done.reply !== undefined)
-      queries.setQueryData(["outcomes", episode], done.reply as Page);
+      queries.setQueryData(queryKeys.outcomes(episode), done.reply as Page);
     setKept((all) => [{ id: sheet.id, instrument: id }, ...all]);
     clear();
   };

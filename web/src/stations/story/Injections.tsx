@@ -4,7 +4,7 @@ import { useState } from "react";
 import { Link } from "react-router";
 import { newId, type Schemas } from "../../app/client";
 import { DateInput } from "../../app/DateInput";
-import { SaveMark, useEntries } from "../../app/entries";
+import { SaveMark, useEntry } from "../../app/entries";
 import { ProblemNote } from "../../app/parts";
 import { capital, nameOf, shortDate, t } from "../../app/wording";
 
@@ -27,7 +27,7 @@ export function Injections({
 }) {
   const [what, setWhat] = useState<What>("steroid");
   const [on, setOn] = useState("");
-  const { keep, state, error } = useEntries(episode);
+  const { keep, state, error } = useEntry(episode);
   const record = () => {
     const id = newId();
     void keep(

@@ -1,10 +1,11 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { api, ask, newId, type Schemas } from "../../app/client";
-import { useEntries } from "../../app/entries";
+import { useEntry } from "../../app/entries";
 import { faultOf, type Typed, useBounds, valueOf } from "../../app/numbers";
 import { nameOf, t } from "../../app/wording";
 import { opposite } from "../examine/words";
+import { queryKeys } from "../../app/queryKeys";
 
 type Kept = Schemas["PushKept"];
 
@@ -22,7 +23,7 @@ const USUAL_N = 90;
 export function usePushes(episode: string, today: string) {
   const queries = useQueryClient();
   const room = useQuery({
-    queryKey: ["strength", episode],
+    queryKey: queryKeys.strength(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/strength", {
@@ -38,7 +39,7 @@ export function usePushes(episode: string, today: string) {
   const [pain, setPain] = useState<number>();
   const [live, setLive] = useState<Live>();
   const [kept, setKept] = useState<string[]>([]);
-  const entries = useEntries(episode);
+  const entries = useEntry(episode);
   const { keep: handIn, setError } = entries;
   const source = useRef<EventSource>(undefined);
   useEffect(() => () => source.current?.close(), []);
@@ -94,7 +95,7 @@ export function usePushes(episode: string, today: string) {
     if (!done) return undefined;
     setKept((all) => [id, ...all]);
     const reply = done.reply as Kept | undefined;
-    if (reply) queries.setQueryData(["strength", episode], reply.room);
+    if (reply) queries.setQueryData(queryKeys.strength(episode), reply.room);
     return reply;
   };
   const keepTyped = () => {

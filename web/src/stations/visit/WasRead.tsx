@@ -3,11 +3,12 @@ import { Link } from "react-router";
 import { api, ask } from "../../app/client";
 import { Pending } from "../../app/parts";
 import { nameOf, sentence, t } from "../../app/wording";
+import { queryKeys } from "../../app/queryKeys";
 
 /** What the examination says, in sentences, where there is no corridor to look at. */
 export function WhatWasRead({ episode }: { episode: string }) {
   const reading = useQuery({
-    queryKey: ["reading", episode],
+    queryKey: queryKeys.reading(episode),
     queryFn: () =>
       ask(
         api.GET("/api/episodes/{id}/reading", {
