@@ -945,3 +945,18 @@ version-of = { $version }, signed { $date } { $person }
 became-added = added
 became-left-out = left out
 became-changed = changed
+
+# The numbers of an own pathway that clinics change most
+five-title = What clinics change most
+five-lead = each field changes its number in the file below; the same checks judge it
+five-corridor = Ceilings and floors, by week
+five-phase = Weeks and minutes of the phases
+five-pain = Pain allowed
+five-opens-week = Opens, wk
+five-end-of-week = To wk
+five-floor = Floor °
+five-ceiling = Ceiling °
+five-earliest-week = From wk
+five-expected-end-week = To wk
+five-max-minutes = Minutes
+five-max = At most, of 10

@@ -9,6 +9,7 @@ import { capital, nameOf, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
 import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
+import { FiveForm } from "./pathways/FiveForm";
 
 type Page = Schemas["PathwayPage"];
 type Row = Schemas["PathwayRow"];
@@ -260,6 +261,15 @@ function Editor({
             ))}
           </ul>
         </Notice>
+      )}
+      {mine && (
+        <FiveForm
+          text={text}
+          onText={(next) => {
+            saver.touch();
+            setText(next);
+          }}
+        />
       )}
       <Input.TextArea
         className="file"

@@ -177,6 +177,11 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
         .expect("edited");
     house.see("#against-base").await;
     house.says("tighter").await;
+    // The same through its field: only its digits change in the file.
+    house.fill("#five input[id$='-0-ceiling']", "75").await;
+    house
+        .until("document.querySelector('#pathway-file').value.includes('ceiling = 75.0')")
+        .await;
     house
         .until("!document.querySelector('#save-pathway').disabled")
         .await;
