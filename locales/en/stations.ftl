@@ -960,3 +960,5 @@ five-earliest-week = From wk
 five-expected-end-week = To wk
 five-max-minutes = Minutes
 five-max = At most, of 10
+insert-id = Insert the id of a ladder or an exercise …
+insert-ladders = Ladders with their rungs

@@ -9,7 +9,9 @@ import { capital, nameOf, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
 import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
+import type { TextAreaRef } from "antd/es/input/TextArea";
 import { FiveForm } from "./pathways/FiveForm";
+import { InsertId } from "./pathways/InsertId";
 
 type Page = Schemas["PathwayPage"];
 type Row = Schemas["PathwayRow"];
@@ -183,6 +185,7 @@ function Editor({
   onSaved: (p: Page) => void;
 }) {
   const [text, setText] = useState(page.file);
+  const field = useRef<TextAreaRef>(null);
   const [checked, setChecked] = useState<Page>();
   const [error, setError] = useState<unknown>();
   const path = { params: { path: { id: page.row.id } } };
@@ -271,7 +274,21 @@ function Editor({
           }}
         />
       )}
+      {mine && (
+        <InsertId
+          onInsert={(id) => {
+            const at = field.current?.resizableTextArea?.textArea;
+            const [from, to] = [
+              at?.selectionStart ?? text.length,
+              at?.selectionEnd ?? text.length,
+            ];
+            saver.touch();
+            setText(text.slice(0, from) + id + text.slice(to));
+          }}
+        />
+      )}
       <Input.TextArea
+        ref={field}
         className="file"
         id="pathway-file"
         spellCheck={false}

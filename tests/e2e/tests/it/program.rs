@@ -187,6 +187,17 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
         .await;
     house.click("#save-pathway").await;
     house.says("version 2").await;
+    // An id is found by its name and put where the file is edited.
+    house
+        .value("(f => f.setSelectionRange(f.value.length, f.value.length))(document.querySelector('#pathway-file'))")
+        .await;
+    house.fill("#insert-id", "pendulum").await;
+    house
+        .click(".ant-select-dropdown:not(.ant-select-dropdown-hidden) [data-value^='pendulum 1-']")
+        .await;
+    house
+        .until("/pendulum 1-\\d+/.test(document.querySelector('#pathway-file').value.slice(-40))")
+        .await;
     house.goto("/").await;
     house.click("#new-patient").await;
     house.fill("#new_pathway", "our way").await;
