@@ -1,4 +1,4 @@
-//! Without a pointer and for everybody: what opens over a page, at each size and in both looks; and Tab through each station.
+//! Without a pointer and for everybody: what opens over a page, at sizes and in both looks; and Tab through each station.
 
 use ritorno_e2e::House;
 use serde_json::json;
@@ -17,15 +17,19 @@ const OVER: [(&str, &str, &str); 9] = [
 ];
 
 #[tokio::test(flavor = "multi_thread")]
-async fn what_opens_over_a_page_is_accessible_at_each_size_and_in_both_looks() {
+async fn what_opens_over_a_page_is_accessible_large_and_small_by_day_and_by_lamplight() {
     let house = House::open("over", 1280, 800).await;
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     let mut faults = Vec::new();
-    for (look, sizes) in [
-        ("light", &[(1280, 800), (820, 1180), (390, 844)][..]),
-        ("dark", &[(1280, 800)][..]),
-    ] {
+    // Everything at every size in both looks with ./test --long; a slice of it, the widest by day and the narrowest by lamplight, always.
+    let all = [(1280, 800), (820, 1180), (390, 844)];
+    let (light, dark): (&[_], &[_]) = if std::env::var_os("RITORNO_LONG").is_some() {
+        (&all, &all)
+    } else {
+        (&all[..1], &all[2..])
+    };
+    for (look, sizes) in [("light", light), ("dark", dark)] {
         if look == "dark" {
             house.goto("/").await;
             house.click("#look").await;
@@ -79,7 +83,7 @@ async fn tab_leads_through_every_station_and_the_focus_is_seen() {
         house.see(landmark).await;
         let mut stood = 0;
         let mut last = json!(null);
-        for _ in 0..40 {
+        for _ in 0..25 {
             house.typed("\t").await;
             let now = house.value(FOCUS).await;
             if now["seen"] != json!(true) {
