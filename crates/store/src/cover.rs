@@ -55,10 +55,11 @@ pub fn add(conn: &mut PgConnection, given: &Cover) -> Result<(), StoreError> {
 /// Ends a cover on a day, before its time.
 ///
 /// # Errors
-/// `NotFound` when there is none, or it has ended.
+/// `NotFound` when there is none, or it is over.
 pub fn end(conn: &mut PgConnection, id: Uuid, on: NaiveDate) -> Result<(), StoreError> {
     let running = cover::table
         .filter(cover::id.eq(id))
+        .filter(cover::until_on.ge(on))
         .filter(cover::ended_on.is_null());
     let changed = diesel::update(running)
         .set(cover::ended_on.eq(on))

@@ -469,7 +469,10 @@ pub fn timeline(
         left join gate_pass g on g.id = e.id
         where e.patient_id = $1 and ($2 is null or (e.at, e.seq) < (select b.at, b.seq from event b where b.patient_id = $1 and b.seq = $2))
             and ($4 = '{}' or e.kind = any($4))) told
-        where $5 = '{}' or (select bool_and(concat_ws(' ', kind, by_name, body::text) ilike word) from unnest($5) as word)
+        where $5 = '{}' or (
+            -- What was written, not the names of its fields.
+            select bool_and(concat_ws(' ', kind, by_name, (select string_agg(value, ' ') from jsonb_each_text(body))) ilike word)
+            from unnest($5) as word)
         order by at desc, seq desc
         limit $3";
     Ok(diesel::sql_query(SQL)

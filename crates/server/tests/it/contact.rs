@@ -221,6 +221,7 @@ fn who_was_discharged_is_found_and_the_list_and_the_timeline_are_filtered() {
     assert_eq!(told("kinds=story"), ["story"]);
     assert_eq!(told("search=at%20home%20GOES"), ["episode_end"]);
     assert_eq!(told("search=at%20home&kinds=story").len(), 0);
+    assert_eq!(told("search=words").len(), 0, "the name of a field");
 }
 
 #[test]
