@@ -258,6 +258,7 @@ find-places = Pages
 find-acts = Do
 find-exercises = Exercises
 find-tests = Tests
+find-cut = { $what }: { $shown } of { $of }, type more of the name
 find-none = Nothing of this name
 find-ended = ended on { $date }
 find-print = Print this page

@@ -76,7 +76,6 @@ export function Find({
             name: s.name,
             more: told(s),
             to: `/e/${s.episode}/${s.closed_on ? "timeline" : "visit"}`,
-            sure: true,
           })),
     ],
     [
@@ -110,7 +109,7 @@ export function Find({
     ],
   ];
   const groups = all
-    .map(([title, hits]) => ({ title, hits: found(hits, typed, MOST) }))
+    .map(([title, hits]) => ({ title, ...found(hits, typed, MOST) }))
     .filter((g) => g.hits.length > 0);
   const go = (key: string) => {
     const hit = all.flatMap(([, hits]) => hits).find((h) => h.key === key);
@@ -154,7 +153,14 @@ export function Find({
           // Never scrolls inside the dialog, which scrolls itself.
           listHeight={1_200}
           options={groups.map((g) => ({
-            label: t(g.title),
+            label:
+              g.of > g.hits.length
+                ? t("find-cut", {
+                    what: t(g.title),
+                    shown: g.hits.length,
+                    of: g.of,
+                  })
+                : t(g.title),
             options: g.hits.map((h) => ({
               value: h.key,
               label: (

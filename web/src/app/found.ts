@@ -6,8 +6,6 @@ export interface Hit {
   more?: string;
   to?: string;
   run?: () => void;
-  /** It was looked for elsewhere already: it fits whatever is typed. */
-  sure?: boolean;
 }
 
 /** Letters as they are compared: without marks above and below, so that "Kolarik" finds Kolařík. */
@@ -22,16 +20,19 @@ export function fits(text: string, typed: string): boolean {
     .every((word) => there.includes(word));
 }
 
-/** What fits, at most so many: names that begin with it first. */
+/**
+ * What fits, names that begin with it first, at most so many; and how many there are. People are looked for by the
+ * server, and its last answer may speak of what was typed before: opening the wrong person is worse than none.
+ */
 export function found(
   hits: readonly Hit[],
   typed: string,
   most: number,
-): Hit[] {
+): { hits: Hit[]; of: number } {
   const start = plain(typed.trim());
   const begins = (h: Hit) => (plain(h.name).startsWith(start) ? 0 : 1);
-  return hits
-    .filter((h) => h.sure === true || fits(h.name, typed))
-    .sort((a, b) => begins(a) - begins(b))
-    .slice(0, most);
+  const all = hits
+    .filter((h) => fits(h.name, typed))
+    .sort((a, b) => begins(a) - begins(b));
+  return { hits: all.slice(0, most), of: all.length };
 }

@@ -47,7 +47,9 @@ export default function Clinic({
       <div hidden={at !== "pathways"}>
         <Pathways lead={lead} />
       </div>
-      {at === "people" && <People today={today} me={me} />}
+      <div hidden={at !== "people"}>
+        <People today={today} me={me} />
+      </div>
     </>
   );
 }

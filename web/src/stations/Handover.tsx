@@ -20,6 +20,7 @@ import {
 import { StatusMark } from "../pictures/Marks";
 import { Notices } from "./visit/Notices";
 import { useVisitPage } from "./visit/useVisitPage";
+import { adherenceText } from "./visit/adherence";
 
 type View = Schemas["VisitView"];
 
@@ -91,6 +92,13 @@ export function Handover({
   );
 }
 
+/** The last measured value and its day. */
+function lastText({ quantity, operated: { last } }: Schemas["Dial"]): string {
+  if (!last) return "";
+  const value = withUnit(quantity, last.measurement.value);
+  return `; ${t("visit-last")} ${value}, ${t("day-n", { day: last.day })}`;
+}
+
 /** What may be done today, and whose word that is. */
 function Holds({ view }: { view: View }) {
   const limited = view.dials.filter(
@@ -119,9 +127,7 @@ function Holds({ view }: { view: View }) {
             </b>{" "}
             <span className="soft small">
               {nameOf("whose", d.ceiling.reason.rule)}
-              {d.operated.last
-                ? `; ${t("visit-last")} ${withUnit(d.quantity, d.operated.last.measurement.value)}, ${t("day-n", { day: d.operated.last.day })}`
-                : ""}
+              {lastText(d)}
             </span>
           </li>
         ))}
@@ -161,15 +167,7 @@ function Exercises({ lines, view }: { lines: Schemas["Line"][]; view: View }) {
           </li>
         ))}
       </ul>
-      <p className="num small flush">
-        {view.adherence_pct != null
-          ? t("visit-adherence", {
-              pct: Math.round(view.adherence_pct),
-              known: Math.round(view.known_pct ?? 0),
-              days: view.adherence_days,
-            })
-          : t("visit-unlogged", { days: view.adherence_days })}
-      </p>
+      <p className="num small flush">{adherenceText(view)}</p>
     </section>
   );
 }

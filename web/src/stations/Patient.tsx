@@ -145,7 +145,11 @@ export default function Patient({ today }: { today: string }) {
   }, [name]);
   usePrintedAs(
     story.data &&
-      `${story.data.head.name}, ${nameOf("side", story.data.story.side)} · ${clock(story.data.clock)} · ${shortDate(today)}`,
+      [
+        `${story.data.head.name}, ${nameOf("side", story.data.story.side)}`,
+        clock(story.data.clock),
+        shortDate(today),
+      ].join(" · "),
   );
   useGoPlaces(
     [...STATIONS, ...ROOMS].map(([name, letter]) => ({
@@ -229,7 +233,11 @@ export default function Patient({ today }: { today: string }) {
                   element={
                     <Program
                       episode={episode}
-                      who={`${head.name}, ${nameOf("side", story.data.story.side)}, ${nameOf("pathway", story.data.story.pathway)}`}
+                      who={[
+                        head.name,
+                        nameOf("side", story.data.story.side),
+                        nameOf("pathway", story.data.story.pathway),
+                      ].join(", ")}
                       today={today}
                     />
                   }

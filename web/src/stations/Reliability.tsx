@@ -359,8 +359,7 @@ function Verdict({
       </p>
       <svg
         viewBox={`0 0 ${width} ${cells.length * 15 + 6}`}
-        className="fill"
-        style={{ maxWidth: width }}
+        className="fill spread"
         role="img"
         aria-label={t("bench-spread")}
       >

@@ -26,6 +26,7 @@ import { Watched } from "./visit/Watched";
 import { Notice } from "../app/Notice";
 import { renew } from "../app/queryKeys";
 import { useVisitPage } from "./visit/useVisitPage";
+import { adherenceText } from "./visit/adherence";
 
 type Page = Schemas["VisitPage"];
 
@@ -204,17 +205,7 @@ function Since({
             <span className="soft">{t("visit-no-note")}</span>
           )}
         </p>
-        {!unplanned && (
-          <p className="num">
-            {view.adherence_pct != null
-              ? t("visit-adherence", {
-                  pct: Math.round(view.adherence_pct),
-                  known: Math.round(view.known_pct ?? 0),
-                  days: view.adherence_days,
-                })
-              : t("visit-unlogged", { days: view.adherence_days })}
-          </p>
-        )}
+        {!unplanned && <p className="num">{adherenceText(view)}</p>}
       </div>
       <FlagLine
         episode={episode}

@@ -4,7 +4,7 @@ import type { Schemas } from "../../app/client";
 import { capital, nameOf, sentence, t } from "../../app/wording";
 import { Corridor } from "../../pictures/Corridor";
 
-/** One shoulder of the day: who, how far, why it stands here, its corridor; and a way to act without leaving the list. */
+/** One shoulder of the day: who, how far, why it stands here, its corridor; and a way to act in place. */
 export function Row({
   row,
   onPeek,

@@ -4,18 +4,20 @@ import type { Rule } from "../../app/numbers";
 import { capital, nameOf, t } from "../../app/wording";
 import { fives, withFive, type Five } from "./five";
 
-/** What a field may hold before the checks judge it: degrees, weeks, minutes, pain. */
-const RULES: Record<string, Rule> = {
-  earliest_week: { min: 0, max: 520, decimals: 0 },
-  expected_end_week: { min: 0, max: 520, decimals: 0 },
-  opens_week: { min: 0, max: 520, decimals: 0 },
-  end_of_week: { min: 0, max: 520, decimals: 0 },
-  max_minutes: { min: 1, max: 240, decimals: 0 },
-  floor: { min: -90, max: 200, decimals: 0 },
-  ceiling: { min: -90, max: 200, decimals: 0 },
-  max: { min: 0, max: 10, decimals: 1 },
-};
-const ANY: Rule = { min: -90, max: 520, decimals: 1 };
+/** Any number is taken into the file: what may stand there is for the checks to say, which know the pathway. */
+const ANY: Rule = { min: -Infinity, max: Infinity, decimals: 1 };
+/** As a row is read: until when, then from where to where. */
+const ORDER = ["earliest_week", "expected_end_week", "end_of_week", "floor"];
+const place = (f: Five) => ORDER.indexOf(f.key) + 1 || ORDER.length + 1;
+
+/** What belongs to the whole comes first, then row by row. */
+function rowsIn(fields: Five[]): Five[][] {
+  const rowOf = (f: Five) => (f.key === "opens_week" ? -1 : f.row);
+  const rows = [...new Set(fields.map(rowOf))].sort((a, b) => a - b);
+  return rows.map((row) =>
+    fields.filter((f) => rowOf(f) === row).sort((a, b) => place(a) - place(b)),
+  );
+}
 
 /** Fields of one owner, row by row. */
 function rowsOf(all: Five[], kind: Five["kind"]) {
@@ -24,11 +26,11 @@ function rowsOf(all: Five[], kind: Five["kind"]) {
   ];
   return owners.map((owner) => ({
     owner,
-    fields: all.filter((f) => f.kind === kind && f.owner === owner),
+    rows: rowsIn(all.filter((f) => f.kind === kind && f.owner === owner)),
   }));
 }
 
-/** The numbers that clinics change most, as fields: each changes its digits in the file below, and nothing else of it. */
+/** The numbers that clinics change most: each field changes its digits in the file below, and nothing else. */
 export function FiveForm({
   text,
   onText,
@@ -47,22 +49,26 @@ export function FiveForm({
     key: kind,
     label: t(`five-${kind}`),
     forceRender: true,
-    children: rowsOf(all, kind).map(({ owner, fields }) => (
+    children: rowsOf(all, kind).map(({ owner, rows }) => (
       <fieldset key={owner} className="five-row">
         <legend>{capital(name(kind, owner))}</legend>
-        {fields.map((f) => (
-          <NumberField
-            key={`${f.row}-${f.key}`}
-            id={`five-${kind}-${owner}-${f.row}-${f.key}`}
-            label={`${t(`five-${f.key.replaceAll("_", "-")}`)}${f.row > 0 ? ` ${f.row + 1}` : ""}`}
-            rule={RULES[f.key] ?? ANY}
-            required
-            value={f.value}
-            onValue={(next) => {
-              if (typeof next === "number" && next !== f.value)
-                onText(withFive(text, f, next));
-            }}
-          />
+        {rows.map((fields, row) => (
+          <div key={row} className="five-cells">
+            {fields.map((f) => (
+              <NumberField
+                key={f.key}
+                id={`five-${kind}-${owner}-${f.row}-${f.key}`}
+                label={t(`five-${f.key.replaceAll("_", "-")}`)}
+                rule={ANY}
+                required
+                value={f.value}
+                onValue={(next) => {
+                  if (typeof next === "number" && next !== f.value)
+                    onText(withFive(text, f, next));
+                }}
+              />
+            ))}
+          </div>
         ))}
       </fieldset>
     )),

@@ -27,7 +27,7 @@ interface Block {
   from: number;
 }
 
-/** The blocks of phases and corridors, and each row of pain: rows may be written as blocks of their own or between braces. */
+/** Blocks of phases and corridors, and each row of pain. Rows are blocks of their own or stand between braces. */
 function blocks(text: string): Block[] {
   const out: Block[] = [];
   const heads = [...text.matchAll(/^\[\[([\w.]+)\]\][^\n]*$/gm)];

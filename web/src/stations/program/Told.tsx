@@ -147,9 +147,10 @@ export function Volumes({ view }: { view: Schemas["PlanChart"] }) {
                   const n = r.volume.by_group[g] ?? 0;
                   return (
                     <td key={g} className="num">
-                      <span
+                      <svg
                         className="bar"
-                        style={{ width: `${(n / most) * 62}px` }}
+                        width={(n / most) * 62}
+                        aria-hidden="true"
                       />
                       {n > 0 ? Math.round(n) : "–"}
                     </td>

@@ -12,14 +12,21 @@ import { queryKeys } from "../../app/queryKeys";
 const NOW = "now";
 
 /** Days and dose of a stretch. */
-const told = (s: Schemas["Stretch"]) =>
-  `${t("day-range", { from: String(s.from_day), to: String(s.to_day - 1) })}, ${doseInShort(s.dose)}, ${s.dose.times_per_day}/${t("day")}${
-    s.dose.load_kg != null
-      ? `, ${s.dose.load_kg} kg`
-      : s.dose.elastic_level != null
-        ? `, ${t("level-n", { n: s.dose.elastic_level })}`
-        : ""
-  }`;
+function told({ from_day, to_day, dose }: Schemas["Stretch"]): string {
+  const load =
+    dose.load_kg != null
+      ? `${dose.load_kg} kg`
+      : dose.elastic_level != null
+        ? t("level-n", { n: dose.elastic_level })
+        : "";
+  const days = t("day-range", {
+    from: String(from_day),
+    to: String(to_day - 1),
+  });
+  return [days, doseInShort(dose), `${dose.times_per_day}/${t("day")}`, load]
+    .filter(Boolean)
+    .join(", ");
+}
 
 /** Two versions side by side: what was added, left out, changed. */
 export function Versions({

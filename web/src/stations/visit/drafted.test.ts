@@ -1,3 +1,4 @@
+import "../../app/stationWords";
 import { expect, it } from "vitest";
 import type { Schemas } from "../../app/client";
 import { draftedNote } from "./drafted";
@@ -14,11 +15,11 @@ const pain = (id: string, value: number) => ({
   kind: "pain_during",
   value,
 });
-const page = (dials: unknown[], log: unknown[] = []) =>
+const page = (dials: unknown[], log: unknown[] = [], how = "room") =>
   ({
     today: TODAY,
     decided: [],
-    view: { dials, log, calls: [], adherence_pct: null },
+    view: { dials, log, calls: [], adherence_pct: null, contact: { how } },
   }) as unknown as Schemas["VisitPage"];
 
 it("tells what was measured today, and never what a stand-in invented", () => {
@@ -31,4 +32,9 @@ it("tells the corrected number of a day and not the one before it", () => {
   const note = draftedNote(page([], [pain("2", 2), pain("1", 7)]));
   expect(note).toContain("2");
   expect(note).not.toContain("7");
+});
+
+it("says how a contact at a distance was held", () => {
+  expect(draftedNote(page([], [], "telephone"))).toBe("Telephone.");
+  expect(draftedNote(page([]))).toBe("");
 });

@@ -1,5 +1,6 @@
 import type { Schemas } from "../../app/client";
 import { capital, nameOf, sentence, t, withUnit } from "../../app/wording";
+import { adherenceText } from "./adherence";
 import { FEELINGS, feltOf } from "./week";
 
 type Page = Schemas["VisitPage"];
@@ -11,6 +12,8 @@ type Page = Schemas["VisitPage"];
 export function draftedNote(page: Page): string {
   const { view, today } = page;
   const said: string[] = [];
+  if (view.contact.how !== "room")
+    said.push(`${t(`contact-${view.contact.how}`)}.`);
   const measured = view.dials.flatMap((d) => {
     // What a stand-in invented is never evidence, in a note either.
     const last = d.operated.last?.simulated
@@ -24,14 +27,7 @@ export function draftedNote(page: Page): string {
   });
   if (measured.length > 0)
     said.push(`${t("drafted-measured")} ${measured.join(", ")}.`);
-  if (view.adherence_pct != null)
-    said.push(
-      t("visit-adherence", {
-        pct: Math.round(view.adherence_pct),
-        known: Math.round(view.known_pct ?? 0),
-        days: view.adherence_days,
-      }),
-    );
+  if (view.adherence_pct != null) said.push(adherenceText(view));
   // The later word of a day corrects the earlier one.
   const felt = feltOf(view.log).get(today)?.values ?? {};
   const pains = FEELINGS.flatMap((kind) =>
