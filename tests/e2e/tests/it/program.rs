@@ -188,9 +188,8 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
     house.click("#save-pathway").await;
     house.says("version 2").await;
     // An id is found by its name and put where the file is edited.
-    house
-        .value("(f => f.setSelectionRange(f.value.length, f.value.length))(document.querySelector('#pathway-file'))")
-        .await;
+    let length = "document.querySelector('#pathway-file').value.length";
+    let before = house.value(length).await;
     house.fill("#insert-id", "pendulum").await;
     // The first that is found is at hand, once the list is narrowed.
     house
@@ -198,7 +197,7 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
         .await;
     house.typed("\u{e007}").await;
     house
-        .until("/pendulum 1-\\d+/.test(document.querySelector('#pathway-file').value.slice(-40))")
+        .until(&format!("{length} > {before} && /pendulum 1-\\d+/.test(document.querySelector('#pathway-file').value)"))
         .await;
     house.goto("/").await;
     house.click("#new-patient").await;
