@@ -186,7 +186,8 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
         .until("!document.querySelector('#save-pathway').disabled")
         .await;
     house.click("#save-pathway").await;
-    house.says("version 2").await;
+    // The key of the page that is saved offers the version after it.
+    house.says("version 3").await;
     // An id is found by its name and put where the file is edited.
     let length = "document.querySelector('#pathway-file').value.length";
     let before = house.value(length).await;
