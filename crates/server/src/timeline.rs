@@ -121,10 +121,13 @@ pub(crate) async fn show_timeline(
 }
 
 /// Fields that hold words, with the label each is shown under.
-const WORDS: [(&str, &str); 9] = [
+const WORDS: [(&str, &str); 12] = [
     ("note", "note"),
     ("mechanism", "mechanism"),
     ("work", "work"),
+    ("flag_words", "flag-words"),
+    ("complaint_words", "complaint-words"),
+    ("health_words", "health-words"),
     ("remark", "remark"),
     ("reason", "reason"),
     ("words", "words"),

@@ -126,7 +126,13 @@ pub fn load(
         .into_iter()
         .partition(|m| m.method == Some(Method::Simulated));
     let (simulated_strength, strength) = pushed.into_iter().partition(|t| t.simulated());
-    let (story_mechanisms, story_notes) = standing.as_known::<TextRow>(id)?.into_iter().unzip();
+    let (story_mechanisms, others): (_, Vec<_>) =
+        standing.as_known::<TextRow>(id)?.into_iter().unzip();
+    let story_words = others
+        .into_iter()
+        .flatten()
+        .filter(|w| !w.text.is_empty())
+        .collect();
     let mut facts = Facts {
         today,
         other_operated_on: sibling.filter(|s| s.start == AFTER_SURGERY).map(|s| s.day0),
@@ -138,7 +144,7 @@ pub fn load(
         flag_raises: standing.of::<RaiseRow>(id)?,
         texts: standing.of::<NoteText>(id)?,
         story_mechanisms,
-        story_notes,
+        story_words,
         measurements,
         simulated,
         simulated_strength,

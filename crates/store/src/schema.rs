@@ -10,10 +10,11 @@ diesel::table! {
         work -> Text, clearance_role -> Nullable<Text>, clearance_on -> Nullable<Date>, sling_worn -> Nullable<Bool>,
         note -> Text, rev -> Int4, start -> Text, setting -> Text, complaint -> Nullable<Text>, other_side -> Text,
         mass_kg -> Nullable<Float8>, height_cm -> Nullable<Float8>, minutes_per_day -> Nullable<Int4>, job_load_kg -> Nullable<Float8>,
-        job_overhead_h -> Nullable<Float8>, slips_per_week -> Nullable<Int4>,
+        job_overhead_h -> Nullable<Float8>, slips_per_week -> Nullable<Int4>, flag_words -> Text, complaint_words -> Text, health_words -> Text,
         closed_on -> Nullable<Date>,
     }
 }
+diesel::table! { clinic_defaults (rev) { rev -> Int4, body -> Jsonb, user_id -> Uuid, } }
 diesel::table! { episode_modifier (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_school (episode_id, question) { episode_id -> Uuid, question -> Text, school -> Text, } }
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }
@@ -40,7 +41,12 @@ diesel::table! {
 }
 diesel::table! { effect (patient_id, seq, target) { patient_id -> Uuid, seq -> Int8, target -> Int8, role -> Text, } }
 diesel::table! { event_reason (id) { id -> Uuid, code -> Text, words -> Text, } }
-diesel::table! { story_text (id) { id -> Uuid, rev -> Int4, mechanism -> Text, work -> Text, note -> Text, } }
+diesel::table! {
+    story_text (id) {
+        id -> Uuid, rev -> Int4, mechanism -> Text, work -> Text, note -> Text, flag_words -> Text, complaint_words -> Text,
+        health_words -> Text,
+    }
+}
 diesel::table! {
     surgeon_limit (id) {
         id -> Uuid, quantity -> Text, ceiling -> Float8, floor -> Nullable<Float8>, until_day -> Nullable<Int4>,

@@ -9,7 +9,7 @@ use crate::{EpisodeId, PatientId, StoreError};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::{Clearance, Story, Written};
-use serde::Deserialize;
+use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
 #[derive(Queryable, Selectable, Insertable, AsChangeset)]
@@ -38,6 +38,9 @@ pub(crate) struct EpisodeRow {
     job_load_kg: Option<f64>,
     job_overhead_h: Option<f64>,
     slips_per_week: Option<i32>,
+    flag_words: String,
+    complaint_words: String,
+    health_words: String,
     pub(crate) closed_on: Option<NaiveDate>,
 }
 
@@ -68,6 +71,9 @@ impl EpisodeRow {
             job_load_kg: story.job_load_kg,
             job_overhead_h: story.job_overhead_h,
             slips_per_week: story.slips_per_week.map(column),
+            flag_words: story.flag_words.clone(),
+            complaint_words: story.complaint_words.clone(),
+            health_words: story.health_words.clone(),
             closed_on: None,
         }
     }
@@ -106,16 +112,22 @@ impl EpisodeRow {
             job_load_kg: self.job_load_kg,
             job_overhead_h: self.job_overhead_h,
             slips_per_week: self.slips_per_week.map(count),
+            flag_words: self.flag_words,
+            complaint_words: self.complaint_words,
+            health_words: self.health_words,
         })
     }
 }
 
-#[derive(PartialEq, Queryable, Selectable, Insertable)]
+#[derive(PartialEq, Serialize, Queryable, Selectable, Insertable)]
 #[diesel(table_name = story_text)]
 struct Words {
     mechanism: String,
     work: String,
     note: String,
+    flag_words: String,
+    complaint_words: String,
+    health_words: String,
 }
 
 /// Keeps the words of a story as an event of their own: nothing that was typed is lost when they change.
@@ -139,13 +151,16 @@ pub(crate) fn keep_words(
         mechanism: story.mechanism.clone(),
         work: story.work.clone(),
         note: story.note.clone(),
+        flag_words: story.flag_words.clone(),
+        complaint_words: story.complaint_words.clone(),
+        health_words: story.health_words.clone(),
     };
     if last.as_ref() == Some(&words) {
         return Ok(());
     }
     let id = Uuid::now_v7();
     let entry = Entry::new(episode, id, "story", on);
-    enter(conn, entry, &(&words.mechanism, &words.work, &words.note))?;
+    enter(conn, entry, &words)?;
     diesel::insert_into(t::table)
         .values((t::id.eq(id), t::rev.eq(rev), words))
         .execute(conn)?;
@@ -157,13 +172,17 @@ pub(crate) fn keep_words(
 pub(crate) struct TextRow {
     id: Uuid,
     mechanism: String,
+    work: String,
     note: String,
+    flag_words: String,
+    complaint_words: String,
+    health_words: String,
 }
 
 impl Detail for TextRow {
     const KIND: &'static str = "story";
-    /// What happened, and the note.
-    type Fact = (Written, Written);
+    /// What happened, and everything else that was written.
+    type Fact = (Written, [Written; 5]);
 
     fn fact(self, on: NaiveDate) -> Result<Self::Fact, StoreError> {
         let written = |text| Written {
@@ -171,7 +190,14 @@ impl Detail for TextRow {
             on,
             text,
         };
-        Ok((written(self.mechanism), written(self.note)))
+        let others = [
+            self.note,
+            self.work,
+            self.flag_words,
+            self.complaint_words,
+            self.health_words,
+        ];
+        Ok((written(self.mechanism), others.map(written)))
     }
 }
 

@@ -68,6 +68,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/defaults": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_defaults"];
+        put: operations["keep_defaults"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/elastics": {
         parameters: {
             query?: never;
@@ -1556,6 +1572,31 @@ export interface components {
             /** @description Role of the person who gave it, e.g. `surgeon`. */
             role: string;
         };
+        /** @description A clinic's defaults. They go into a story when it begins; stories that run keep what they began with. */
+        ClinicDefaults: {
+            /**
+             * Format: int32
+             * @description Minutes that an appointment lasts.
+             */
+            appointment_minutes: number;
+            /** @description What most people have at home, by kit id. */
+            kit: string[];
+            /** @description What the clinic lends, by kit id. */
+            lent?: string[];
+            /**
+             * Format: int32
+             * @description Minutes a day that a program may take, where nothing else was asked.
+             */
+            minutes_per_day?: number | null;
+            /** @description Schools that the clinic follows: by pathway, or [`EVERY_PATHWAY`], then by question. */
+            schools?: {
+                [key: string]: {
+                    [key: string]: string;
+                };
+            };
+            /** @description Where patients are seen: it sets pre-test probabilities. */
+            setting: components["schemas"]["Setting"];
+        };
         /** @description The clinic's own error of a quantity, from its reliability bench. */
         ClinicError: {
             /**
@@ -1894,6 +1935,26 @@ export interface components {
             /** @description Who treats it, by name. */
             treated_by?: string | null;
             work: string;
+        };
+        /** @description Defaults to keep, and the version they were read at. */
+        DefaultsEdit: {
+            defaults: components["schemas"]["ClinicDefaults"];
+            /** Format: int32 */
+            rev: number;
+        };
+        /** @description The clinic's defaults, and what may be chosen. */
+        DefaultsPage: {
+            defaults: components["schemas"]["ClinicDefaults"];
+            kit: components["schemas"]["KitRow"][];
+            /** @description Questions on which practitioners disagree: by pathway, or `every`. */
+            questions: {
+                [key: string]: components["schemas"]["Question"][];
+            };
+            /**
+             * Format: int32
+             * @description 0 until somebody has set something.
+             */
+            rev: number;
         };
         /**
          * @description How much a muscle is asked for, by the bands of `thresholds.toml`.
@@ -2775,6 +2836,12 @@ export interface components {
             measurement: components["schemas"]["TraceMeasurement"];
             samples: components["schemas"]["ForceSample"][];
         };
+        /** @description A piece of kit, and how much hangs on it. */
+        KitRow: {
+            /** @description Exercises that need it. */
+            exercises: number;
+            id: string;
+        };
         /** @description A patient's place in the day's work. */
         Lane: {
             corridor?: components["schemas"]["CorridorView"] | null;
@@ -3307,6 +3374,8 @@ export interface components {
             /** Format: uuid */
             episode: string;
             story: components["schemas"]["Story"];
+            /** @description Schools that were not chosen are the clinic's. */
+            with_defaults?: boolean;
         };
         /** @description A note to sign. */
         NewNote: {
@@ -3327,6 +3396,8 @@ export interface components {
             /** Format: uuid */
             patient: string;
             story: components["schemas"]["Story"];
+            /** @description What was not asked begins as the clinic has set it: setting, kit, minutes, schools. */
+            with_defaults?: boolean;
         };
         /** @description The next gate in short. */
         NextGate: {
@@ -4227,6 +4298,8 @@ export interface components {
         Story: {
             clearance?: components["schemas"]["Clearance"] | null;
             complaint?: components["schemas"]["Complaint"] | null;
+            /** @description What was said about the complaint. */
+            complaint_words?: string;
             /**
              * Format: date
              * @description The day of surgery or injury; where it came by itself, of the first visit.
@@ -4234,8 +4307,12 @@ export interface components {
             day0: string;
             /** @description The stronger hand. */
             dominant: components["schemas"]["Arm"];
+            /** @description What was said beside the red-flag questions; checked against them like every text. */
+            flag_words?: string;
             /** @description General health that changes the plan, by id. */
             health: string[];
+            /** @description What was said about health. */
+            health_words?: string;
             /**
              * Format: double
              * @description Height in centimetres, where it is known.
@@ -5221,6 +5298,64 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["DayListPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_defaults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DefaultsPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    keep_defaults: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["DefaultsEdit"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["DefaultsPage"];
                 };
             };
             default: {

@@ -38,12 +38,20 @@ export function Story({
         <h1>{t("story-title")}</h1>
         <span className="soft">{t("story-lead")}</span>
       </div>
-      <Flags episode={episode} page={page} keep={keep} today={today} />
       <Happened
         episode={episode}
         page={page}
         keep={keep}
         today={today}
+        flags={(beside) => (
+          <Flags
+            episode={episode}
+            page={page}
+            keep={keep}
+            today={today}
+            beside={beside}
+          />
+        )}
         onStale={again}
       />
       <Collapse

@@ -42,8 +42,8 @@ pub struct Facts {
     pub texts: Vec<Written>,
     /// How the story told what happened, in every version: what was asked about stays asked about when the words change.
     pub story_mechanisms: Vec<Written>,
-    /// The story's note in every version.
-    pub story_notes: Vec<Written>,
+    /// The other words of the story in every version: its note, its work, what was said beside questions, complaint and health.
+    pub story_words: Vec<Written>,
     /// Measurements, oldest first, superseded ones left out.
     pub measurements: Vec<Measurement>,
     /// What a simulated device of the demo invented. Kept apart, so that no rule can rest on it.
@@ -104,7 +104,7 @@ impl Facts {
             flag_raises: Vec::new(),
             texts: Vec::new(),
             story_mechanisms: Vec::new(),
-            story_notes: Vec::new(),
+            story_words: Vec::new(),
             measurements: Vec::new(),
             simulated: Vec::new(),
             simulated_strength: Vec::new(),

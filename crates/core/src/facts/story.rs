@@ -94,6 +94,15 @@ pub struct Story {
     /// Slips in a usual week, for a shoulder that is loose.
     #[serde(default)]
     pub slips_per_week: Option<u32>,
+    /// What was said beside the red-flag questions; checked against them like every text.
+    #[serde(default)]
+    pub flag_words: String,
+    /// What was said about the complaint.
+    #[serde(default)]
+    pub complaint_words: String,
+    /// What was said about health.
+    #[serde(default)]
+    pub health_words: String,
 }
 
 fn first_contact() -> Setting {
@@ -128,6 +137,9 @@ impl Story {
             job_load_kg: None,
             job_overhead_h: None,
             slips_per_week: None,
+            flag_words: String::new(),
+            complaint_words: String::new(),
+            health_words: String::new(),
         }
     }
 }

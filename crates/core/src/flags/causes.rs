@@ -147,13 +147,20 @@ pub(super) struct Passage {
 pub(super) fn passages(ctx: &CheckContext, facts: &Facts) -> Vec<Passage> {
     let story = &facts.story;
     // The story is one text that changes: its passages keep their key from revision to revision.
-    let now = [(&story.mechanism, true), (&story.note, false)];
+    let now = [
+        (&story.mechanism, true),
+        (&story.note, false),
+        (&story.work, false),
+        (&story.flag_words, false),
+        (&story.complaint_words, false),
+        (&story.health_words, false),
+    ];
     let before = facts.story_mechanisms.iter().map(|w| (&w.text, true));
-    let notes = facts.story_notes.iter().map(|w| (&w.text, false));
+    let others = facts.story_words.iter().map(|w| (&w.text, false));
     let own = now
         .into_iter()
         .chain(before)
-        .chain(notes)
+        .chain(others)
         .map(|(text, mechanism)| ("story".to_owned(), story.day0, text.as_str(), mechanism));
     let signed = facts
         .texts

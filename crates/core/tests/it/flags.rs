@@ -224,6 +224,32 @@ fn texts_ask_once_and_the_treated_injury_is_no_new_fall() {
 }
 
 #[test]
+fn words_beside_every_part_of_a_story_ask_and_go_on_asking_when_they_are_changed() {
+    let said = "Slipped on the quay and landed on the arm.";
+    let parts: [fn(&mut Story) -> &mut String; 5] = [
+        |s| &mut s.note,
+        |s| &mut s.work,
+        |s| &mut s.flag_words,
+        |s| &mut s.complaint_words,
+        |s| &mut s.health_words,
+    ];
+    for part in parts {
+        let mut facts = shoulder(38);
+        *part(&mut facts.story) = said.into();
+        assert_eq!(state(&facts, "deformity"), Some(FlagState::Queried));
+        // Somebody writes something else there: what was said before was still said.
+        part(&mut facts.story).clear();
+        assert_eq!(state(&facts, "deformity"), Some(FlagState::No));
+        facts.story_words.push(Written {
+            id: Uuid::now_v7(),
+            on: on(38),
+            text: said.into(),
+        });
+        assert_eq!(state(&facts, "deformity"), Some(FlagState::Queried));
+    }
+}
+
+#[test]
 fn a_fit_with_an_arm_turned_in_and_a_headache_at_fifty() {
     let mut facts = shoulder(3);
     facts.story.start = Start::Injury;

@@ -54,6 +54,9 @@ fn fields() -> Vec<(&'static str, BoxedStrategy<Value>)> {
         ("mechanism", text(1)),
         ("note", text(0)),
         ("work", text(1)),
+        ("flag_words", text(0)),
+        ("complaint_words", text(0)),
+        ("health_words", text(1)),
         ("dominant", one_of(&["left", "right"])),
         ("setting", one_of(&["primary", "specialist"])),
         (
@@ -162,7 +165,13 @@ fn every_version_of_a_story_comes_back_letter_by_letter_and_stays_on_the_timelin
             .iter()
             .map(|w| &w["text"])
             .collect();
-        for field in ["note", "work"] {
+        for field in [
+            "note",
+            "work",
+            "flag_words",
+            "complaint_words",
+            "health_words",
+        ] {
             let text = &typed[field];
             let blank = text.as_str().is_some_and(|t| t.trim().is_empty());
             assert!(

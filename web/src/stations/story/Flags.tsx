@@ -1,5 +1,5 @@
 import Button from "antd/es/button";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { useSearchParams } from "react-router";
 import { api, ask, newId, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
@@ -18,11 +18,14 @@ export function Flags({
   page,
   keep,
   today,
+  beside,
 }: {
   episode: string;
   page: Page;
   keep: (p: Page) => void;
   today: string;
+  /** A place for words beside the questions. */
+  beside: ReactNode;
 }) {
   const [error, setError] = useState<unknown>();
   const [asked] = useSearchParams();
@@ -114,6 +117,7 @@ export function Flags({
               <Question key={f.flag} flag={f} onAnswer={answer} />
             ))}
         </details>
+        {beside}
       </div>
     </section>
   );

@@ -1,7 +1,7 @@
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
-import { useState } from "react";
+import { type ReactNode, useState } from "react";
 import { api, ApiProblem, ask, type Schemas } from "../../app/client";
 import { DraftForm } from "../../app/DraftForm";
 import { DraftMark, DraftNotes } from "../../app/DraftNotes";
@@ -12,6 +12,7 @@ import { faultAt, ProblemNote } from "../../app/parts";
 import { Screened } from "../../app/Screened";
 import { nameOf, t } from "../../app/wording";
 import { asksNext } from "./asks";
+import { Beside } from "./Beside";
 import { Complaint } from "./Complaint";
 import { Course } from "./Course";
 import { Health } from "./Health";
@@ -26,12 +27,15 @@ export function Happened({
   page,
   keep,
   today,
+  flags,
   onStale,
 }: {
   episode: string;
   page: Page;
   keep: (p: Page) => void;
   today: string;
+  /** The questions that stand first, with a place for words beside them. */
+  flags: (beside: ReactNode) => ReactNode;
   /** Somebody saved meanwhile: the page is read again. */
   onStale: () => void;
 }) {
@@ -98,7 +102,6 @@ export function Happened({
         fieldSays={fieldSays}
       />
       <ProblemNote error={error} />
-      <AskNext asks={asksNext(page, story)} />
       <DraftForm
         name="story"
         draft={draft}
@@ -106,11 +109,14 @@ export function Happened({
         under="story"
         onTouch={saver.touch}
       >
+        {flags(<Beside name="flag_words" story={story} />)}
+        <AskNext asks={asksNext(page, story)} />
         <Part title={t("story-happened")}>
           <Course {...part} />
         </Part>
         <Part title={t("story-side-complaint")}>
           <Complaint {...part} faulty={faulty} fault={fault} />
+          <Beside name="complaint_words" story={story} />
         </Part>
         <Part title={t("story-work-tasks")}>
           <Work {...part} error={error} faulty={faulty} fault={fault} />
@@ -121,12 +127,13 @@ export function Happened({
             chosen={story.health}
             onChange={(health) => set({ health })}
           />
+          <Beside name="health_words" story={story} />
         </Part>
         <Part title={t("story-note")}>
           <Form.Item name="note">
             <Input.TextArea aria-label={t("story-note")} rows={3} />
           </Form.Item>
-          <Screened text={`${story.note}\n${story.work}`} />
+          <Screened text={story.note} />
         </Part>
         <Rest {...part} faulty={faulty} fault={fault} />
       </DraftForm>

@@ -2,6 +2,7 @@ import Form from "antd/es/form";
 import Input from "antd/es/input";
 import type { Faulty } from "../../app/faulty";
 import { KeptNumber } from "../../app/KeptNumber";
+import { Screened } from "../../app/Screened";
 import { t } from "../../app/wording";
 import type { FormPart } from "./Course";
 import { Tasks } from "./Tasks";
@@ -43,6 +44,7 @@ export function Work({
           />
         ))}
       </div>
+      <Screened text={story.work} />
       <Tasks
         tasks={story.tasks}
         goals={page.goals}
