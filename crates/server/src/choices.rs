@@ -115,6 +115,13 @@ pub(crate) fn check_story(
     faults.text("story.mechanism", &story.mechanism, 500, false);
     faults.text("story.work", &story.work, 200, false);
     faults.text("story.note", &story.note, 4000, false);
+    for (field, words) in [
+        ("story.flag_words", &story.flag_words),
+        ("story.complaint_words", &story.complaint_words),
+        ("story.health_words", &story.health_words),
+    ] {
+        faults.text(field, words, 500, false);
+    }
     if let Some(clearance) = &story.clearance {
         faults.text("story.clearance.role", &clearance.role, 80, true);
         faults.event_date("story.clearance.on", clearance.on, story.day0, today);
@@ -212,6 +219,38 @@ pub(crate) fn check_choices(
     }
 }
 
+/// The questions among some schools, each with the one that holds unless another is chosen.
+pub(crate) fn questions_among(schools: &[School], of: Option<&str>) -> Vec<Question> {
+    let mut out: Vec<Question> = Vec::new();
+    for school in schools {
+        let choice = choice(school, of);
+        let at = out.iter().position(|q| q.id == school.question);
+        let place = at.unwrap_or_else(|| {
+            out.push(Question {
+                id: school.question.clone(),
+                holds: String::new(),
+                schools: Vec::new(),
+            });
+            out.len() - 1
+        });
+        if choice.default {
+            out[place].holds.clone_from(&choice.id);
+        }
+        out[place].schools.push(choice);
+    }
+    out
+}
+
+fn choice(school: &School, of: Option<&str>) -> SchoolChoice {
+    SchoolChoice {
+        id: school.id.clone(),
+        why: school.reason_key(of),
+        default: school.default,
+        source: school.source.clone(),
+        confidence: school.confidence,
+    }
+}
+
 /// The questions on which practitioners disagree about a pathway, with what holds.
 pub(crate) fn questions(known: &Knowledge, pathway: &Pathway, rules: &Rules) -> Vec<Question> {
     let own = pathway.schools.iter().map(|s| (s, Some(pathway.column())));
@@ -226,13 +265,7 @@ pub(crate) fn questions(known: &Knowledge, pathway: &Pathway, rules: &Rules) -> 
             schools: all
                 .iter()
                 .filter(|(s, _)| &s.question == question)
-                .map(|(s, of)| SchoolChoice {
-                    id: s.id.clone(),
-                    why: s.reason_key(*of),
-                    default: s.default,
-                    source: s.source.clone(),
-                    confidence: s.confidence,
-                })
+                .map(|(s, of)| choice(s, *of))
                 .collect(),
         })
         .collect()

@@ -8,6 +8,7 @@ mod command;
 mod covers;
 mod daylist;
 mod deciding;
+mod defaults;
 mod entries;
 mod examine;
 mod find;

@@ -4,9 +4,9 @@ use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
-    bounds, covers, daylist, deciding, entries, examine, find, home, library, limits, outcome,
-    pathways, patients, program, ranges, reasons, reliability, security, session, shell, story,
-    withdrawals,
+    bounds, covers, daylist, deciding, defaults, entries, examine, find, home, library, limits,
+    outcome, pathways, patients, program, ranges, reasons, reliability, security, session, shell,
+    story, withdrawals,
 };
 use crate::{strength, timeline, visit};
 use actix_files::Files;
@@ -98,6 +98,8 @@ fn api(config: &mut ServiceConfig) {
             .service(covers::show_people)
             .service(covers::add_cover)
             .service(covers::end_cover)
+            .service(defaults::show_defaults)
+            .service(defaults::keep_defaults)
             .service(visit::show_visit)
             .service(visit::add_log)
             .service(visit::add_score)

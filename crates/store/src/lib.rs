@@ -7,6 +7,7 @@ mod convert;
 pub mod cover;
 pub mod daylist;
 pub mod deciding;
+pub mod defaults;
 mod detail;
 pub mod elastic;
 pub mod episode;

@@ -14,6 +14,7 @@ interface Looked {
 export const queryKeys = {
   me: ["me"],
   people: ["people"],
+  defaults: ["defaults"],
   reasons: ["reasons"],
   bounds: ["bounds"],
   bench: ["bench"],

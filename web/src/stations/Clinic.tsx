@@ -1,14 +1,22 @@
 import "../app/stationWords";
 import { Link, Navigate, useParams } from "react-router";
 import { t } from "../app/wording";
+import { Defaults } from "./Defaults";
 import { Elastics } from "./Elastics";
 import { People } from "./People";
 import Pathways from "./Pathways";
 import { Reliability } from "./Reliability";
 
-const ROOMS = ["reliability", "elastics", "pathways", "people"] as const;
+const ROOMS = [
+  "people",
+  "defaults",
+  "kit",
+  "elastics",
+  "reliability",
+  "pathways",
+] as const;
 
-/** What a clinic sets for itself, a room each: how well its raters agree, its elastics, its own pathways. */
+/** What a clinic sets for itself, a room each: people, defaults, kit, elastics, how well its raters agree, pathways. */
 export default function Clinic({
   lead,
   me,
@@ -19,7 +27,7 @@ export default function Clinic({
   me: string;
   today: string;
 }) {
-  const { room = "reliability" } = useParams();
+  const { room = "people" } = useParams();
   const at = ROOMS.find((r) => r === room);
   if (!at) return <Navigate to="/clinic" replace />;
   return (
@@ -31,7 +39,7 @@ export default function Clinic({
             className="chip plainchip unlined"
 
             aria-current={r === at ? "page" : undefined}
-            to={r === "reliability" ? "/clinic" : `/clinic/${r}`}
+            to={r === "people" ? "/clinic" : `/clinic/${r}`}
           >
             {t(`clinic-${r}`)}
           </Link>
@@ -40,6 +48,9 @@ export default function Clinic({
       {/* Every room stays as it was left: what was typed and not kept yet is not lost by looking into another. */}
       <div hidden={at !== "reliability"}>
         <Reliability lead={lead} />
+      </div>
+      <div hidden={at !== "defaults" && at !== "kit"}>
+        <Defaults at={at} lead={lead} />
       </div>
       <div hidden={at !== "elastics"}>
         <Elastics lead={lead} today={today} />

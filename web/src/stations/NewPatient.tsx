@@ -51,7 +51,6 @@ function body({ ids, ...form }: Typed): Schemas["NewPatient"] {
     story: {
       pathway: form.pathway,
       start: form.start as "surgery",
-      setting: "primary",
       complaint: form.complaint === "" ? null : (form.complaint as "raising"),
       other_side: "not_known",
       side: form.side as "left" | "right",
@@ -63,9 +62,11 @@ function body({ ids, ...form }: Typed): Schemas["NewPatient"] {
       sling_worn: null,
       health: [],
       tasks: [],
-      kit: ["bed", "table", "wall", "towel", "cloth"],
+      kit: [],
       note: "",
     },
+    // Setting, kit, minutes and schools begin as the clinic has set them, and stand in the story to be changed.
+    with_defaults: true,
   };
 }
 

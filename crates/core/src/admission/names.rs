@@ -98,7 +98,8 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
 }
 
 /// Fields that are typed somewhere: a number without its bound would be let through.
-const REQUIRED_BOUNDS: [&str; 34] = [
+const REQUIRED_BOUNDS: [&str; 35] = [
+    "appointment_minutes",
     "missed_days",
     "note_characters",
     "mass_kg",

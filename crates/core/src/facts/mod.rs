@@ -2,6 +2,7 @@
 
 mod beginning;
 mod contact;
+mod defaults;
 mod elastic;
 mod examination;
 mod flag;
@@ -18,6 +19,7 @@ mod story;
 pub use crate::knowledge::SlipHow;
 pub use beginning::{Complaint, OtherSide, Start};
 pub use contact::{Appointment, Contact};
+pub use defaults::{ClinicDefaults, EVERY_PATHWAY, schools_under};
 pub use elastic::Calibration;
 pub use examination::{
     ClinicError, Evidence, ExamFact, ExamNote, Injected, Severity, TestAnswer, TestFinding,

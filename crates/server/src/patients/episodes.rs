@@ -13,7 +13,7 @@ use actix_web::{HttpRequest, post, web};
 use chrono::NaiveDate;
 use ritorno_core::facts::Story;
 use ritorno_core::permission::Action;
-use ritorno_store::{EpisodeId, PatientId, episode};
+use ritorno_store::{EpisodeId, PatientId, defaults, episode};
 use ritorno_wording::Value;
 use serde::Deserialize;
 use uuid::Uuid;
@@ -56,6 +56,9 @@ pub(crate) struct NewEpisode {
     #[schema(value_type = Uuid)]
     episode: EpisodeId,
     story: Story,
+    /// Schools that were not chosen are the clinic's.
+    #[serde(default)]
+    with_defaults: bool,
 }
 
 #[utoipa::path(tag = "story", request_body = Ending, responses((status = 200, body = PatientHead), (status = "default", body = Problem)))]
@@ -142,13 +145,17 @@ pub(crate) async fn add_episode(
     form: Form<NewEpisode>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
     let id = PatientId(*id);
-    let form = form.into_inner();
+    let mut form = form.into_inner();
     app.command(
         &req,
         Action::EditStory,
         "add-episode",
         Of::Patient(id),
         move |state, conn, user| {
+            if form.with_defaults {
+                let (_, set) = defaults::newest(conn)?;
+                set.follow(&*state.current(conn)?, &mut form.story);
+            }
             let newest = episode::newest_of(conn, id)?;
             let patient = episode::load(conn, newest, state.today.date())?.patient;
             let mut faults = Faults::default();

@@ -15,7 +15,7 @@ use chrono::{Months, NaiveDate};
 use ritorno_core::facts::Story;
 use ritorno_core::permission::Action;
 use ritorno_store::episode::Patient;
-use ritorno_store::{EpisodeId, PatientId, PgConnection, episode};
+use ritorno_store::{EpisodeId, PatientId, PgConnection, defaults, episode};
 use ritorno_wording::Value;
 use serde::Deserialize;
 use uuid::Uuid;
@@ -34,6 +34,9 @@ pub(crate) struct NewPatient {
     /// Somebody of this name and birth date is known, and this is another person.
     #[serde(default)]
     another: bool,
+    /// What was not asked begins as the clinic has set it: setting, kit, minutes, schools.
+    #[serde(default)]
+    with_defaults: bool,
 }
 
 /// A name or a birth date that was typed wrongly.
@@ -54,12 +57,17 @@ pub(crate) async fn add_patient(
     req: HttpRequest,
     form: Form<NewPatient>,
 ) -> Result<web::Json<PatientHead>, ApiError> {
-    let form = form.into_inner();
+    let mut form = form.into_inner();
     app.write(
         &req,
         Action::EditStory,
         "add-patient",
         move |state, conn, user| {
+            if form.with_defaults {
+                let (_, set) = defaults::newest(conn)?;
+                set.begin(&mut form.story);
+                set.follow(&*state.current(conn)?, &mut form.story);
+            }
             let mut faults = Faults::default();
             let today = state.today.date();
             check_person(

@@ -17,7 +17,7 @@ use ritorno_core::permission::Action;
 use ritorno_core::ranges::{Dial, dials};
 use ritorno_core::rules::Spoken;
 use ritorno_store::episode::Loaded;
-use ritorno_store::{EpisodeId, PgConnection, episode};
+use ritorno_store::{EpisodeId, PgConnection, defaults, episode};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
 
@@ -221,14 +221,20 @@ pub(crate) async fn edit(
     form: Form<StoryEdit>,
 ) -> Result<web::Json<StoryPage>, ApiError> {
     let id = EpisodeId(*id);
-    let form = form.into_inner();
+    let mut form = form.into_inner();
     app.command(
         &req,
         Action::EditStory,
         "edit-story",
         Of::Episode(id),
         move |state, conn, _| {
-            let birth = episode::load(conn, id, state.today.date())?.patient.birth;
+            let before = episode::load(conn, id, state.today.date())?;
+            let birth = before.patient.birth;
+            if form.story.pathway != before.facts.story.pathway {
+                // Another pathway asks other questions: it begins with the clinic's answers, as a new story does.
+                let (_, set) = defaults::newest(conn)?;
+                set.follow(&*state.current(conn)?, &mut form.story);
+            }
             let mut faults = Faults::default();
             check_story(
                 state,

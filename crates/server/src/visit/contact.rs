@@ -84,7 +84,12 @@ pub(crate) fn keep_appointment(
     let ground = Ground::of(state, conn, id)?;
     let mut faults = Faults::default();
     faults.event_date("on", given.on, ground.first_day, ground.last_day);
-    faults.within("minutes", f64::from(given.minutes), 5.0, 480.0);
+    faults.bound(
+        &state.knowledge,
+        "minutes",
+        "appointment_minutes",
+        f64::from(given.minutes),
+    );
     if given.day < given.on || (given.day - given.on).num_days() > FURTHEST_DAYS {
         faults.push(
             "day",

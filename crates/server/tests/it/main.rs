@@ -5,6 +5,7 @@ mod contact;
 mod crowd;
 mod daylist;
 mod days;
+mod defaults;
 mod doors;
 mod entries;
 mod events;

@@ -62,11 +62,14 @@ export function Some({
   kind,
   all,
   chosen,
+  beside,
   onChange,
 }: {
   kind: string;
   all: readonly string[];
   chosen: string[];
+  /** What is said beside one of them. */
+  beside?: (id: string) => string | undefined;
   onChange: (items: string[]) => void;
 }) {
   return (
@@ -78,6 +81,7 @@ export function Some({
           onChange={(e) => onChange(flip(chosen, k, e.target.checked))}
         >
           {capital(nameOf(kind, k))}
+          {beside?.(k) && <span className="soft small"> {beside(k)}</span>}
         </Checkbox>
       ))}
     </div>

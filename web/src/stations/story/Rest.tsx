@@ -5,6 +5,7 @@ import { type ReactNode, useState } from "react";
 import { Link } from "react-router";
 import type { Faulty } from "../../app/faulty";
 import { KeptNumber } from "../../app/KeptNumber";
+import { useDefaults } from "../../app/useDefaults";
 import { capital, nameOf, t } from "../../app/wording";
 import type { FormPart } from "./Course";
 import { Some } from "./Health";
@@ -49,6 +50,7 @@ export function Rest({
   fault: (field: string) => string | undefined;
 }) {
   const modifiers = story.modifiers ?? [];
+  const lent = useDefaults()?.lent ?? [];
   // What goes with another pathway is offered once this one is saved.
   const saved = story.pathway === page.story.pathway;
   const mass = story.mass_kg == null ? t("not-asked") : `${story.mass_kg} kg`;
@@ -102,6 +104,7 @@ export function Rest({
         kind="kit"
         all={page.kit}
         chosen={story.kit}
+        beside={(k) => (lent.includes(k) ? t("kit-lent") : undefined)}
         onChange={(kit) => set({ kit })}
       />,
     ],
