@@ -4,6 +4,7 @@ import { type ReactNode, useState } from "react";
 import { newId, type Schemas } from "./client";
 import { SaveMark, useSaver } from "./entries";
 import { given, NO_REASON, type Reason, Why } from "./Why";
+import { useKept } from "./useKept";
 
 /** Thrown where the page has told what went wrong already. */
 const TOLD = new Error();
@@ -28,13 +29,14 @@ export function InWords({
   onDone: () => void;
   onError: (e: unknown) => void;
 }) {
-  const [reason, setReason] = useState(NO_REASON);
+  const [reason, setReason] = useKept(`words-${id}`, NO_REASON);
   const [entry] = useState(newId);
   const saver = useSaver();
   const record = () =>
     saver
       .run(async () => {
         if ((await send(entry, reason)) === false) throw TOLD;
+        setReason(NO_REASON);
         onDone();
       })
       .catch((failure: unknown) => failure !== TOLD && onError(failure));

@@ -40,8 +40,11 @@ interface Own<T> {
 
 /** What the newest look at the form knows, for what answers later. */
 interface Now<T> {
+  of: string;
   own: Own<T> | undefined;
   fresh: { value: T; rev?: number };
+  /** What was kept before has been looked for: nothing is written over it sooner. */
+  begun: Promise<unknown>;
 }
 
 /** The field of a clash where the whole is one: a list of lines, a text. */
@@ -59,6 +62,12 @@ function mergeAny<T>(base: T, mine: T, theirs: T) {
     };
   const clashes = same(base, theirs) ? [] : [{ field: WHOLE, theirs }];
   return { value: mine, clashes };
+}
+
+/** What was typed before the browser had said what it keeps, laid on top of that. */
+function onTop<T>(typed: Own<T>, kept: Own<T>): Own<T> {
+  const { value } = mergeAny(typed.base, typed.value, kept.value);
+  return { ...kept, value, since: typed.since };
 }
 
 async function rowsOf(of: string): Promise<Draft[]> {
@@ -123,7 +132,12 @@ function useOthers<T>(of: string) {
 export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
   const [own, setOwn] = useState<Own<T>>();
   const { others, look } = useOthers<T>(of);
-  const now = useRef<Now<T>>({ own: undefined, fresh });
+  const now = useRef<Now<T>>({
+    of,
+    own: undefined,
+    fresh,
+    begun: Promise.resolve(),
+  });
   useEffect(() => {
     now.current.fresh = fresh;
   });
@@ -131,14 +145,19 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
     (next: Own<T> | undefined) => {
       now.current.own = next;
       setOwn(next);
-      void thisWindow().then((w) =>
-        next ? put(of, w, next) : drop(of, draftKey(of, w)),
-      );
+      const write = async () => {
+        const w = await thisWindow();
+        // What was kept before may have been laid under it meanwhile.
+        const last = now.current.of === of ? now.current.own : next;
+        await (last ? put(of, w, last) : drop(of, draftKey(of, w)));
+      };
+      void now.current.begun.then(write);
     },
     [of],
   );
   useEffect(() => {
     let here = true;
+    now.current.of = of;
     now.current.own = undefined;
     setOwn(undefined);
     const begin = async () => {
@@ -151,24 +170,27 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
       const kept =
         rows.find((d) => d.window === me) ??
         rows.find((d) => !open.has(d.window));
-      if (here && kept && !now.current.own) {
-        const found = {
+      if (here && kept) {
+        const found: Own<T> = {
           value: kept.body as T,
           base: (kept.base ?? now.current.fresh.value) as T,
           rev: kept.rev,
           since: kept.since,
           clashes: (kept.clashes ?? []) as Clash[],
         };
-        now.current.own = found;
-        setOwn(found);
-        if (kept.window !== me) {
-          await put(of, me, found);
-          await drop(of, kept.key);
-        }
+        const typed = now.current.own;
+        const laid = typed ? onTop(typed, found) : found;
+        now.current.own = laid;
+        setOwn(laid);
+        // A whole text that gave way to a newer one is shown beside it.
+        if (typed && typeof found.value === "string")
+          await put(of, `before-${newId()}`, found);
+        if (typed || kept.window !== me) await put(of, me, laid);
+        if (kept.window !== me) await drop(of, kept.key);
       }
       if (here) await look();
     };
-    void begin();
+    now.current.begun = begin().catch(() => undefined);
     return () => {
       here = false;
     };

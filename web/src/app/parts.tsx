@@ -1,4 +1,3 @@
-import { cloneElement, isValidElement, type ReactNode, useId } from "react";
 import Skeleton from "antd/es/skeleton";
 import { ApiProblem, type Problem } from "./client";
 import { nameOf, sentence, t } from "./wording";
@@ -103,50 +102,6 @@ export function missingFields(fields: string[]): ApiProblem {
       message: t("fault-empty"),
     })),
   });
-}
-
-/** A labelled field: the label leads to its control, and a fault is tied to it. */
-export function Field({
-  label,
-  name,
-  error,
-  wide = false,
-  children,
-}: {
-  label: string;
-  name: string;
-  error?: unknown;
-  wide?: boolean;
-  children: ReactNode;
-}) {
-  const fresh = useId();
-  const fault = faultAt(error, name);
-  const control = isValidElement<Control>(children) ? children : undefined;
-  const id = control?.props.id ?? fresh;
-  return (
-    <div className={`field${wide ? " wide" : ""}${fault ? " faulty" : ""}`}>
-      <label htmlFor={id}>{label}</label>
-      {control
-        ? cloneElement(control, {
-            id,
-            ...(fault
-              ? { "aria-invalid": true, "aria-describedby": `${id}-fault` }
-              : {}),
-          })
-        : children}
-      {fault && (
-        <span className="bad" id={`${id}-fault`} role="alert">
-          {fault}
-        </span>
-      )}
-    </div>
-  );
-}
-
-interface Control {
-  id?: string;
-  "aria-invalid"?: boolean;
-  "aria-describedby"?: string;
 }
 
 /** Nought to ten, one tap. */

@@ -12,6 +12,9 @@ import { queryKeys } from "../app/queryKeys";
 import type { TextAreaRef } from "antd/es/input/TextArea";
 import { FiveForm } from "./pathways/FiveForm";
 import { InsertId } from "./pathways/InsertId";
+import { useKept } from "../app/useKept";
+import { DraftMark, DraftNotes } from "../app/DraftNotes";
+import { useDraft, useDraftKey } from "../app/drafts";
 
 type Page = Schemas["PathwayPage"];
 type Row = Schemas["PathwayRow"];
@@ -37,7 +40,7 @@ export default function Pathways({ lead }: { lead: boolean }) {
       ),
   });
   const [error, setError] = useState<unknown>();
-  const [title, setTitle] = useState("");
+  const [title, setTitle] = useKept("pathway-title", "");
   const file = useRef<HTMLInputElement>(null);
   const saver = useSaver();
   if (!list.data) return <Pending query={list} />;
@@ -173,6 +176,15 @@ export default function Pathways({ lead }: { lead: boolean }) {
   );
 }
 
+const LINES_SHOWN = 8;
+
+/** The first lines of a file that another does not have. */
+function linesOnlyIn(file: string, than: string): string {
+  const known = new Set(than.split("\n"));
+  const own = file.split("\n").filter((line) => !known.has(line));
+  return own.slice(0, LINES_SHOWN).join("\n");
+}
+
 function Editor({
   page,
   lead,
@@ -184,7 +196,11 @@ function Editor({
   saver: Saver;
   onSaved: (p: Page) => void;
 }) {
-  const [text, setText] = useState(page.file);
+  const draft = useDraft(useDraftKey(`pathway-${page.row.id}`), {
+    value: page.file,
+    rev: page.row.own?.version ?? 0,
+  });
+  const { value: text, set: setText } = draft;
   const field = useRef<TextAreaRef>(null);
   const [checked, setChecked] = useState<Page>();
   const [error, setError] = useState<unknown>();
@@ -250,6 +266,11 @@ function Editor({
         })}{" "}
         · {t("clock-is")} {nameOf("clock", view.row.clock)} · {view.row.source}
       </p>
+      <DraftNotes
+        draft={draft}
+        says={(other) => linesOnlyIn(other, page.file)}
+        fieldSays={(_, file) => linesOnlyIn(String(file), page.file)}
+      />
       <ProblemNote error={error} />
       <CorridorGrid view={view} />
       <AgainstBase view={view} />
@@ -310,14 +331,16 @@ function Editor({
               text === page.file || view.faults.length > 0 || saver.busy
             }
             onClick={() =>
-              void run(() =>
-                ask(
+              void run(async () => {
+                const next = await ask(
                   api.PUT("/api/pathways/{id}", {
                     ...path,
                     body: { version, file: text },
                   }),
-                ),
-              )
+                );
+                draft.handedIn(text, next.row.own?.version ?? 0);
+                return next;
+              })
             }
           >
             {t("pathway-save", { version: version + 1 })}
@@ -341,6 +364,7 @@ function Editor({
         >
           {t("pathway-take")}
         </a>
+        <DraftMark draft={draft} />
         <span className="soft small">{t("pathway-sums")}</span>
       </p>
     </>

@@ -14,6 +14,7 @@ import { Nothing } from "../app/Nothing";
 import { usePeople } from "../app/usePeople";
 import { shortDate, t } from "../app/wording";
 import { queryKeys, renew } from "../app/queryKeys";
+import { useKept } from "../app/useKept";
 
 type Page = Schemas["PeoplePage"];
 
@@ -76,7 +77,7 @@ function Covers({
   const [error, setError] = useState<unknown>();
   const [id, setId] = useState(newId);
   const blank = { away: me, covers: "", from: today, until: "", words: "" };
-  const [form, setForm] = useState<Cover>(blank);
+  const [form, setForm] = useKept<Cover>("cover", blank);
   const set = (part: Partial<Cover>) => setForm((now) => ({ ...now, ...part }));
   const name = (who: string) =>
     page.people.find((p) => p.id === who)?.name ?? who;

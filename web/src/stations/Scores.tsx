@@ -82,9 +82,9 @@ function move(key: string, room: Room): boolean {
   };
   if (key === "Backspace" && typed !== "") setTyped((now) => now.slice(0, -1));
   else if (key === "Backspace" || key === "ArrowLeft")
-    setCell((now) => Math.max(0, now - 1));
+    setCell(Math.max(0, room.cell - 1));
   else if (key === "ArrowRight")
-    setCell((now) => Math.min(room.cells.length, now + 1));
+    setCell(Math.min(room.cells.length, room.cell + 1));
   else if (key === "ArrowDown") beside(1);
   else if (key === "ArrowUp") beside(-1);
   else if (key === "u") void room.undo();

@@ -13,6 +13,19 @@ async fn holds(house: &House, css: &str, text: &str) {
         .await;
 }
 
+/// Waits until the browser's own database holds a draft with these words in it.
+async fn drafted(house: &House, words: &str) {
+    let look = "const [words,done]=arguments;const o=indexedDB.open('ritorno');o.onsuccess=()=>{const r=o.result.transaction('drafts').objectStore('drafts').getAll();r.onsuccess=()=>{o.result.close();done(JSON.stringify(r.result).includes(words))}}";
+    for _ in 0..400 {
+        let found = house.browser.execute_async(look, vec![json!(words)]).await;
+        if found.expect("looked") == json!(true) {
+            return;
+        }
+        tokio::time::sleep(std::time::Duration::from_millis(25)).await;
+    }
+    panic!("no draft says {words}");
+}
+
 /// Waits until the browser's own database holds so many drafts.
 async fn kept(house: &House, drafts: usize) {
     let count = "const done=arguments[0];const o=indexedDB.open('ritorno');o.onsuccess=()=>{const r=o.result.transaction('drafts').objectStore('drafts').count();r.onsuccess=()=>{o.result.close();done(r.result)}}";
@@ -72,7 +85,7 @@ async fn what_is_typed_survives_leaving_reloading_and_closing() {
     house.says("put it right first").await;
     house.fill("#mass-kg", "78").await;
     house.click("#save-story").await;
-    house.until("document.querySelector('#told .save-mark')?.dataset.state === 'saved' && document.querySelector('.save-bar').dataset.dirty === 'false'").await;
+    house.until("document.querySelector('#told .save-bar .save-mark')?.dataset.state === 'saved' && document.querySelector('.save-bar').dataset.dirty === 'false'").await;
     house.goto(&format!("/e/{episode}/visit")).await;
     holds(&house, "#note", "Half a note").await;
 
@@ -95,6 +108,70 @@ async fn what_is_typed_survives_leaving_reloading_and_closing() {
     house.click("#draft .discard").await;
     house.click(".ant-popconfirm .ant-btn-primary").await;
     house.until(&format!("{lines} === {before}")).await;
+    house.close().await;
+}
+
+/// Words beside an entry: the page, what is pressed until the field is there, the field, and what is typed into it.
+const BESIDE: [(&str, &[&str], &str, &str); 8] = [
+    ("story", &[], "#story_flag_words", "asked twice"),
+    ("story", &[], "#story_health_words", "new tablets"),
+    ("visit", &[], "#log-remark", "carried the boat"),
+    (
+        "visit",
+        &[".decision .plain"],
+        ".decision.open .why input",
+        "rather wait",
+    ),
+    (
+        "visit",
+        &["#appointment-make"],
+        "#appointment-day",
+        "15 Mar 2027",
+    ),
+    ("ranges", &[], "#remark", "stiff this morning"),
+    (
+        "timeline",
+        &[".timeline .quiet"],
+        ".timeline .why input",
+        "wrong day",
+    ),
+    ("examine", &[], "#finding-remark", "guarded"),
+];
+
+#[tokio::test(flavor = "multi_thread")]
+async fn words_beside_an_entry_are_there_again_after_a_reload() {
+    let house = House::open("beside", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    for again in [false, true] {
+        for (page, press, field, text) in BESIDE {
+            house.goto(&format!("/e/{episode}/{page}")).await;
+            for css in press {
+                house.click(css).await;
+            }
+            if again {
+                holds(&house, field, text).await;
+            } else if field.ends_with("-day") {
+                house.day(field, text).await;
+            } else {
+                house.fill(field, text).await;
+            }
+            if !again && !field.ends_with("-day") {
+                drafted(&house, text).await;
+            }
+        }
+        if !again {
+            // Eight fields in seven places: the story keeps its words as one.
+            kept(&house, BESIDE.len() - 1).await;
+        }
+    }
+    // What is entered takes its words along, and they are kept no longer.
+    house.goto(&format!("/e/{episode}/timeline")).await;
+    house.click(".timeline .quiet").await;
+    holds(&house, ".timeline .why input", "wrong day").await;
+    house.click(".timeline .row .ant-btn-default").await;
+    house.see(".timeline .taken").await;
+    kept(&house, BESIDE.len() - 2).await;
     house.close().await;
 }
 
@@ -131,7 +208,7 @@ async fn a_lapsed_session_asks_over_the_page_and_the_page_stays() {
     holds(&house, "#story_note", "Typed before").await;
     house.click("#save-story").await;
     house
-        .until("document.querySelector('#told .save-mark')?.dataset.state === 'saved'")
+        .until("document.querySelector('#told .save-bar .save-mark')?.dataset.state === 'saved'")
         .await;
     house.close().await;
 }
@@ -207,7 +284,7 @@ async fn what_two_people_changed_is_laid_together_and_a_field_both_changed_is_as
         .await;
     house.click("#save-story").await;
     house
-        .until("document.querySelector('#told .save-mark')?.dataset.state === 'saved'")
+        .until("document.querySelector('#told .save-bar .save-mark')?.dataset.state === 'saved'")
         .await;
     let page = house.get(path.as_str().expect("a path")).await;
     assert_eq!(page["story"]["work"], "bookbinder, mornings");

@@ -15,6 +15,7 @@ import {
   type Page,
 } from "./words";
 import { queryKeys } from "../../app/queryKeys";
+import { useKeptWords } from "../../app/useKept";
 
 /** Optional tests shown in the short plan. */
 const SHORT = 6;
@@ -74,7 +75,6 @@ export function useExam(episode: string, today: string) {
     asked.get("test") ?? undefined,
   );
   const [typed, setTyped] = useState("");
-  const [remark, setRemark] = useState("");
   const [variant, setVariant] = useState(0);
   const [kept, setKept] = useState<
     { id: string; test: string; waits: boolean }[]
@@ -89,6 +89,11 @@ export function useExam(episode: string, today: string) {
       ? at
       : (open[0]?.test ?? list[0]?.test ?? ""),
   );
+  const {
+    words: remark,
+    say: setRemark,
+    sayOf: remarkOn,
+  } = useKeptWords("exam-remark", current?.id ?? "");
   const affected = page.data?.story.side ?? "right";
   const side = other ? opposite(affected) : affected;
   const of = useCallback(
@@ -102,7 +107,6 @@ export function useExam(episode: string, today: string) {
     setAt(test);
     setTyped("");
     setVariant(0);
-    setRemark("");
   }, []);
   const step = (by: number) => {
     const i = list.findIndex((x) => x.test === current?.id);
@@ -127,6 +131,7 @@ export function useExam(episode: string, today: string) {
       remark,
     };
     const words = remark;
+    setRemark("");
     const i = open.findIndex((x) => x.test === test.id);
     go((open[i + 1] ?? open.find((x) => x.test !== test.id))?.test);
     setKept((all) => [{ id, test: test.id, waits: true }, ...all]);
@@ -140,7 +145,7 @@ export function useExam(episode: string, today: string) {
       () => {
         if (now.current !== "") return false;
         go(test.id);
-        setRemark(words);
+        remarkOn(test.id, words);
         // What was typed stands there again, to be put right.
         if (answer.kind === "number") setTyped(String(answer.value));
         return true;

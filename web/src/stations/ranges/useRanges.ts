@@ -7,6 +7,7 @@ import { capital, nameOf, t } from "../../app/wording";
 import { landmarkEntry, takenBack } from "./landmark";
 import { useLift } from "./useLift";
 import { queryKeys } from "../../app/queryKeys";
+import { useKeptWords } from "../../app/useKept";
 
 export type Which = "operated" | "other";
 export type Page = Schemas["RangesPage"];
@@ -53,8 +54,6 @@ export function useRanges(episode: string, today: string) {
   const [which, setWhich] = useState<Which>("operated");
   const [at, setAt] = useState(0);
   const [typed, setTyped] = useState("");
-  const [remark, setRemark] = useState("");
-  const [landmark, setLandmark] = useState("");
   const [arc, setArc] = useState<number[]>([]);
   const [kept, setKept] = useState<Said[]>([]);
   const [asking, setAsking] = useState(false);
@@ -65,6 +64,17 @@ export function useRanges(episode: string, today: string) {
   const { lift, start, clear } = useLift(held, setError);
   const dials = useMemo(() => page.data?.dials ?? [], [page.data]);
   const dial = dials[at];
+  const about = dial ? `${dial.quantity}-${dial[which].side}` : "";
+  const {
+    words: remark,
+    say: setRemark,
+    sayOf: remarkOn,
+  } = useKeptWords("range-remark", about);
+  const {
+    words: landmark,
+    say: setLandmark,
+    sayOf: landmarkAt,
+  } = useKeptWords("range-landmark", about);
   const rule = { min: dial?.min ?? 0, max: dial?.max ?? 0, decimals: 1 };
   const fault =
     typed === "" || typed === "-"
@@ -76,8 +86,6 @@ export function useRanges(episode: string, today: string) {
   const empty = () => {
     setTyped("");
     setArc([]);
-    setRemark("");
-    setLandmark("");
     setAsking(false);
     clear();
   };
@@ -124,6 +132,8 @@ export function useRanges(episode: string, today: string) {
     const says = `${what}: ${degrees}, ${nameOf("stop", stop)}${never}`;
     // The next one can be typed while this one is on its way; refused, it stands there again.
     const before = { typed, arc, at, remark, landmark };
+    setRemark("");
+    setLandmark("");
     move(1);
     const done = await handIn(
       { kind: "measurement", body: measurement, says },
@@ -133,8 +143,8 @@ export function useRanges(episode: string, today: string) {
         setAt(before.at);
         setTyped(before.typed);
         setArc(before.arc);
-        setRemark(before.remark);
-        setLandmark(before.landmark);
+        remarkOn(about, before.remark);
+        landmarkAt(about, before.landmark);
         return true;
       },
     );

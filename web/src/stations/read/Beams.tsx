@@ -8,6 +8,7 @@ import type { Typed } from "../../app/numbers";
 import { nameOf, sentence, t } from "../../app/wording";
 import { Beam, BeamScale, BeamSteps, percent } from "../../pictures/Beam";
 import type { OnNote, View } from "./types";
+import { useKept } from "../../app/useKept";
 
 const BEAM = 356;
 
@@ -157,7 +158,7 @@ function Own({
   onNote: OnNote;
 }) {
   const [own, setOwn] = useState<Typed>(null);
-  const [why, setWhy] = useState("");
+  const [why, setWhy] = useKept(`own-why-${hypothesis}`, "");
   const [by, setBy] = useState<Schemas["Evidence"]>("ultrasound");
   return (
     <div className="own">
@@ -185,7 +186,7 @@ function Own({
             hypothesis,
             probability: Math.round(own * 10) / 1000,
             reason: why,
-          })
+          }).then((kept) => kept && setWhy(""))
         }
       >
         {t("own-set")}

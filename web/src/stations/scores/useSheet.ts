@@ -6,6 +6,9 @@ import { faultOf, valueOf } from "../../app/numbers";
 import { nameOf } from "../../app/wording";
 import { type Answer, cellsOf, type Page } from "./words";
 import { queryKeys } from "../../app/queryKeys";
+import { useKept } from "../../app/useKept";
+
+const NO_SHEETS: Record<string, Answer[]> = {};
 
 /** Places after the point an item may have. */
 const PLACES = 1;
@@ -23,8 +26,8 @@ export function useSheet(episode: string, today: string) {
       ),
   });
   const [chosen, setChosen] = useState<string>();
-  const [sheets, setSheets] = useState<Record<string, Answer[]>>({});
-  const [cell, setCell] = useState(0);
+  const [sheets, setSheets] = useKept("sheets", NO_SHEETS);
+  const [at, setCell] = useState<number>();
   const [typed, setTyped] = useState("");
   const [kept, setKept] = useState<{ id: string; instrument: string }[]>([]);
   const entries = useEntry(episode);
@@ -37,6 +40,8 @@ export function useSheet(episode: string, today: string) {
   const id = view?.instrument.id ?? "";
   const cells = cellsOf(view);
   const answers = sheets[id] ?? [];
+  // A sheet that was left half filled goes on where it was left.
+  const cell = at ?? answers.length;
   const part = cells[cell];
   const rule = part && { min: part.min, max: part.max, decimals: PLACES };
   const value = rule && valueOf(typed, rule);
@@ -45,7 +50,7 @@ export function useSheet(episode: string, today: string) {
 
   const choose = (next: string | undefined) => {
     setChosen(next);
-    setCell(0);
+    setCell(undefined);
     setTyped("");
   };
   const put = (answer: Answer, step = 1) => {
@@ -55,14 +60,16 @@ export function useSheet(episode: string, today: string) {
       return { ...all, [id]: own };
     });
     setTyped("");
-    setCell((now) => Math.min(cells.length, Math.max(0, now + step)));
+    setCell(Math.min(cells.length, Math.max(0, cell + step)));
   };
   const putTyped = () => {
     if (value != null) put(value);
   };
   const clear = () => {
-    setSheets((all) => ({ ...all, [id]: [] }));
-    setCell(0);
+    setSheets((all) =>
+      Object.fromEntries(Object.entries(all).filter(([of]) => of !== id)),
+    );
+    setCell(undefined);
   };
   const keep = async () => {
     if (!view || (view.barred ?? []).length > 0) return;

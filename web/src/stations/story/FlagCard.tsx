@@ -13,6 +13,7 @@ import {
   t,
 } from "../../app/wording";
 import type { Reply, Step } from "./Flags";
+import { useKept } from "../../app/useKept";
 
 type Flag = Schemas["FlagView"];
 type Cause = Schemas["CauseView"];
@@ -199,6 +200,32 @@ function NextStep({
 
 const OTHER = "other";
 
+interface ActedSaid {
+  action: string | null;
+  words: string;
+  who: string;
+}
+const NOT_ACTED: ActedSaid = { action: null, words: "", who: "" };
+interface AnsweredSaid {
+  result: string;
+  by: string;
+  resumes: string;
+  until: string | null;
+}
+const NOT_ANSWERED: AnsweredSaid = {
+  result: "",
+  by: "",
+  resumes: "",
+  until: null,
+};
+
+/** The fields of a step while they are typed, kept together. */
+function useSaid<T extends object>(name: string, blank: T) {
+  const [said, setSaid] = useKept(name, blank);
+  const set = (part: Partial<T>) => setSaid((now) => ({ ...now, ...part }));
+  return [said, set] as const;
+}
+
 function Acted({
   flag: f,
   onDone,
@@ -211,10 +238,8 @@ function Acted({
     told: string;
   }) => Promise<boolean>;
 }) {
-  const [action, setAction] = useState<string>();
-  const [words, setWords] = useState("");
-  const [who, setWho] = useState("");
   const id = `act-${f.flag}`;
+  const [{ action, words, who }, set] = useSaid(id, NOT_ACTED);
   return (
     <div className="row wrap above-6">
       <Choose
@@ -222,8 +247,8 @@ function Acted({
         className="w-240"
         aria-label={t("flag-what-done")}
         placeholder={t("flag-what-done")}
-        value={action ?? null}
-        onChange={setAction}
+        value={action}
+        onChange={(next) => set({ action: next })}
         options={[
           ...f.actions.map((a) => ({ value: a, label: nameOf("action", a) })),
           { value: OTHER, label: t("flag-other-action") },
@@ -235,7 +260,7 @@ function Acted({
         aria-label={t("flag-in-words")}
         placeholder={t("flag-in-words")}
         value={words}
-        onChange={(e) => setWords(e.target.value)}
+        onChange={(e) => set({ words: e.target.value })}
       />
       <Input
         id={`${id}-told`}
@@ -243,7 +268,7 @@ function Acted({
         aria-label={t("flag-who-told")}
         placeholder={t("flag-who-told")}
         value={who}
-        onChange={(e) => setWho(e.target.value)}
+        onChange={(e) => set({ who: e.target.value })}
       />
       <Button
         id={`record-${f.flag}`}
@@ -251,10 +276,10 @@ function Acted({
         onClick={() =>
           void onDone({
             step: "acted",
-            action: action === OTHER ? null : (action ?? null),
+            action: action === OTHER ? null : action,
             words,
             told: who,
-          })
+          }).then((kept) => kept && set(NOT_ACTED))
         }
       >
         {t("flag-record-acted")}
@@ -276,27 +301,25 @@ function Answered({
     stands_until: string | null;
   }) => Promise<boolean>;
 }) {
-  const [result, setResult] = useState("");
-  const [by, setBy] = useState("");
-  const [resumes, setResumes] = useState("");
-  const [until, setUntil] = useState<string | null>(null);
   const id = `answer-${f.flag}`;
+  const [said, set] = useSaid(id, NOT_ANSWERED);
+  const { result, by, resumes, until } = said;
   const fields = [
-    ["", "flag-result", result, setResult],
-    ["-by", "flag-answered-by", by, setBy],
-    ["-resumes", "flag-resumes", resumes, setResumes],
+    ["", "flag-result", "result"],
+    ["-by", "flag-answered-by", "by"],
+    ["-resumes", "flag-resumes", "resumes"],
   ] as const;
   return (
     <div className="row wrap above-6">
-      {fields.map(([suffix, label, value, set]) => (
+      {fields.map(([suffix, label, field]) => (
         <Input
           key={label}
           id={`${id}${suffix}`}
           className="w-240"
           aria-label={t(label)}
           placeholder={t(label)}
-          value={value}
-          onChange={(e) => set(e.target.value)}
+          value={said[field]}
+          onChange={(e) => set({ [field]: e.target.value })}
         />
       ))}
       {f.may_stand && (
@@ -305,7 +328,7 @@ function Answered({
           aria-label={t("flag-may-stand")}
           placeholder={t("flag-may-stand")}
           value={until}
-          onChange={(day) => setUntil(day === "" ? null : day)}
+          onChange={(day) => set({ until: day === "" ? null : day })}
         />
       )}
       <Button
@@ -318,7 +341,7 @@ function Answered({
             by,
             resumes,
             stands_until: until,
-          })
+          }).then((kept) => kept && set(NOT_ANSWERED))
         }
       >
         {t("flag-record-answer")}
@@ -334,7 +357,7 @@ function Mistake({
   flag: string;
   onDone: (reason: string) => Promise<boolean>;
 }) {
-  const [reason, setReason] = useState("");
+  const [reason, setReason] = useKept(`mistake-${flag}`, "");
   return (
     <div className="row wrap above-6">
       <Input
@@ -345,7 +368,11 @@ function Mistake({
         value={reason}
         onChange={(e) => setReason(e.target.value)}
       />
-      <Button onClick={() => void onDone(reason)}>
+      <Button
+        onClick={() =>
+          void onDone(reason).then((kept) => kept && setReason(""))
+        }
+      >
         {capital(t("flag-by-mistake"))}
       </Button>
     </div>

@@ -9,7 +9,8 @@ import { useDraft, useDraftKey } from "../../app/drafts";
 import { SaveMark, useSaver } from "../../app/entries";
 import { useFaulty } from "../../app/faulty";
 import { KeptNumber } from "../../app/KeptNumber";
-import { faultAt, Field, missingFields, ProblemNote } from "../../app/parts";
+import { Field } from "../../app/Field";
+import { faultAt, missingFields, ProblemNote } from "../../app/parts";
 import { capital, nameOf, shortDate, t, withUnit } from "../../app/wording";
 
 type Page = Schemas["StoryPage"];

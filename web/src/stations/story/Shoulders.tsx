@@ -7,9 +7,12 @@ import { useState } from "react";
 import { useNavigate } from "react-router";
 import { api, ApiProblem, ask, newId, type Schemas } from "../../app/client";
 import { SaveMark, useSaver } from "../../app/entries";
-import { Field, ProblemNote } from "../../app/parts";
+import { Field } from "../../app/Field";
+import { ProblemNote } from "../../app/parts";
 import { capital, nameOf, shortDate, t } from "../../app/wording";
 import { day0Name, fits } from "../pathwayFits";
+import { useKept } from "../../app/useKept";
+import { useDraft, useDraftKey } from "../../app/drafts";
 
 type Page = Schemas["StoryPage"];
 
@@ -107,7 +110,7 @@ function Another({ page, today }: Part) {
   const navigate = useNavigate();
   const other = page.story.side === "left" ? "right" : "left";
   const [id] = useState(newId);
-  const [story, setStory] = useState<Schemas["Story"]>({
+  const blank: Schemas["Story"] = {
     ...page.story,
     side: other,
     start: "surgery",
@@ -122,7 +125,10 @@ function Another({ page, today }: Part) {
     tasks: [],
     other_side: "not_known",
     slips_per_week: null,
-  });
+    flag_words: "",
+    complaint_words: "",
+  };
+  const [story, setStory] = useKept("another-shoulder", blank);
   const set = (part: Partial<Schemas["Story"]>) =>
     setStory((now) => ({ ...now, ...part }));
   const start = story.start ?? "surgery";
@@ -198,10 +204,13 @@ function Another({ page, today }: Part) {
                 ask(
                   api.POST("/api/patients/{id}/episodes", {
                     params: { path: { id: page.head.patient } },
-                    body: { episode: id, story },
+                    body: { episode: id, story, with_defaults: true },
                   }),
                 ),
-              () => void navigate(`/e/${id}/story`),
+              () => {
+                setStory(blank);
+                void navigate(`/e/${id}/story`);
+              },
             )
           }
         >
@@ -221,9 +230,12 @@ const ENDS = ["discharged", "moved_away", "declined", "died", "other"] as const;
 /** Ending this episode: why, from when, and the last reading. */
 function End({ episode, today }: Part) {
   const { saver, error, run } = useHead();
-  const [reason, setReason] = useState<(typeof ENDS)[number]>("discharged");
-  const [on, setOn] = useState(today);
-  const [words, setWords] = useState("");
+  const [reason, setReason] = useKept<(typeof ENDS)[number]>(
+    "end-why",
+    "discharged",
+  );
+  const [on, setOn] = useKept("end-on", today);
+  const [words, setWords] = useKept("end-words", "");
   return (
     <>
       <ProblemNote error={error} />
@@ -260,13 +272,15 @@ function End({ episode, today }: Part) {
           type="primary"
           loading={saver.busy}
           onClick={() =>
-            run(() =>
-              ask(
-                api.POST("/api/episodes/{id}/end", {
-                  params: { path: { id: episode } },
-                  body: { reason, on, words },
-                }),
-              ),
+            run(
+              () =>
+                ask(
+                  api.POST("/api/episodes/{id}/end", {
+                    params: { path: { id: episode } },
+                    body: { reason, on, words },
+                  }),
+                ),
+              () => setWords(""),
             )
           }
         >
@@ -281,7 +295,7 @@ function End({ episode, today }: Part) {
 
 function Reopen({ episode }: Part) {
   const { saver, error, run } = useHead();
-  const [words, setWords] = useState("");
+  const [words, setWords] = useKept("reopen-words", "");
   return (
     <>
       <ProblemNote error={error} />
@@ -298,13 +312,15 @@ function Reopen({ episode }: Part) {
           type="primary"
           loading={saver.busy}
           onClick={() =>
-            run(() =>
-              ask(
-                api.POST("/api/episodes/{id}/reopen", {
-                  params: { path: { id: episode } },
-                  body: { words },
-                }),
-              ),
+            run(
+              () =>
+                ask(
+                  api.POST("/api/episodes/{id}/reopen", {
+                    params: { path: { id: episode } },
+                    body: { words },
+                  }),
+                ),
+              () => setWords(""),
             )
           }
         >
@@ -318,26 +334,32 @@ function Reopen({ episode }: Part) {
 /** A name or a birth date that was typed wrongly. */
 function Correct({ page }: Part) {
   const { saver, error, run } = useHead();
-  const [given, setGiven] = useState(page.head.given_name);
-  const [family, setFamily] = useState(page.head.family_name);
-  const [birth, setBirth] = useState(page.head.birth);
+  const { given_name, family_name, birth: born } = page.head;
+  const draft = useDraft(useDraftKey("correct"), {
+    value: { given: given_name, family: family_name, birth: born },
+  });
+  const { given, family, birth } = draft.value;
+  const set = (part: Partial<typeof draft.value>) =>
+    draft.set((now) => ({ ...now, ...part }));
   const [another, setAnother] = useState(false);
   const same =
     error instanceof ApiProblem && error.problem.type.endsWith("same-person");
   const save = (sure: boolean) => {
     setAnother(sure);
-    run(() =>
-      ask(
-        api.PUT("/api/patients/{id}", {
-          params: { path: { id: page.head.patient } },
-          body: {
-            given_name: given,
-            family_name: family,
-            birth,
-            another: sure,
-          },
-        }),
-      ),
+    run(
+      () =>
+        ask(
+          api.PUT("/api/patients/{id}", {
+            params: { path: { id: page.head.patient } },
+            body: {
+              given_name: given,
+              family_name: family,
+              birth,
+              another: sure,
+            },
+          }),
+        ),
+      draft.discard,
     );
   };
   return (
@@ -348,14 +370,14 @@ function Correct({ page }: Part) {
           <Input
             id="correct-given"
             value={given}
-            onChange={(e) => setGiven(e.target.value)}
+            onChange={(e) => set({ given: e.target.value })}
           />
         </Field>
         <Field label={t("family-name")} name="family_name" error={error}>
           <Input
             id="correct-family"
             value={family}
-            onChange={(e) => setFamily(e.target.value)}
+            onChange={(e) => set({ family: e.target.value })}
           />
         </Field>
         <Field label={t("birth")} name="birth" error={error}>
@@ -363,7 +385,7 @@ function Correct({ page }: Part) {
             id="correct-birth"
             required
             value={birth}
-            onChange={setBirth}
+            onChange={(day) => set({ birth: day })}
           />
         </Field>
       </div>

@@ -6,6 +6,7 @@ import { faultOf, type Typed, useBounds, valueOf } from "../../app/numbers";
 import { nameOf, t } from "../../app/wording";
 import { opposite } from "../examine/words";
 import { queryKeys } from "../../app/queryKeys";
+import { useKeptWords } from "../../app/useKept";
 
 type Kept = Schemas["PushKept"];
 
@@ -35,7 +36,6 @@ export function usePushes(episode: string, today: string) {
   const [other, setOther] = useState(false);
   const [typed, setTyped] = useState("");
   const [lever, setLever] = useState<Record<string, Typed>>({});
-  const [remark, setRemark] = useState("");
   const [pain, setPain] = useState<number>();
   const [live, setLive] = useState<Live>();
   const [kept, setKept] = useState<string[]>([]);
@@ -48,6 +48,9 @@ export function usePushes(episode: string, today: string) {
   const test = tests[at];
   const affected = room.data?.side ?? "right";
   const side = other ? opposite(affected) : affected;
+  const about = `${test?.test ?? ""}-${side}`;
+  const said = useKeptWords("push-remark", about);
+  const remark = said.words;
   const barred = test && !other ? test.barred : [];
   const usual = test?.lever_m == null ? null : test.lever_m * 100;
   const leverCm = test && test.test in lever ? lever[test.test] : usual;
@@ -68,7 +71,7 @@ export function usePushes(episode: string, today: string) {
     const id = newId();
     const before = { typed, pain, remark };
     setTyped("");
-    setRemark("");
+    said.say("");
     setPain(undefined);
     const entry = {
       kind: "push" as const,
@@ -89,7 +92,7 @@ export function usePushes(episode: string, today: string) {
       if (what.kind !== "typed" || now.current !== "") return false;
       setTyped(before.typed);
       setPain(before.pain);
-      setRemark(before.remark);
+      said.sayOf(about, before.remark);
       return true;
     });
     if (!done) return undefined;
@@ -202,7 +205,7 @@ export function usePushes(episode: string, today: string) {
     pain,
     setPain,
     remark,
-    setRemark,
+    setRemark: said.say,
     live,
     kept,
     keepTyped,

@@ -8,6 +8,8 @@ import { DateInput } from "../../app/DateInput";
 import { dated, noon, shortDate, t } from "../../app/wording";
 import { DAY_TIMES, LENGTHS } from "./dayTimes";
 import type { Post } from "./post";
+import { useDefaults } from "../../app/useDefaults";
+import { useKept } from "../../app/useKept";
 
 type Appointment = Schemas["Appointment"];
 
@@ -83,6 +85,22 @@ export function Appointments({
   );
 }
 
+interface Making {
+  day: string;
+  time: string | undefined;
+  /** Nothing while the clinic's usual length holds. */
+  minutes: number | undefined;
+  how: Appointment["how"];
+}
+const NOT_MADE: Making = {
+  day: "",
+  time: undefined,
+  minutes: undefined,
+  how: "room",
+};
+/** Until the clinic's own length is there. */
+const USUAL_MINUTES = 30;
+
 function Make({
   today,
   post,
@@ -93,10 +111,12 @@ function Make({
   onDone: () => void;
 }) {
   const [id] = useState(newId);
-  const [day, setDay] = useState("");
-  const [time, setTime] = useState<string>();
-  const [minutes, setMinutes] = useState<number>(30);
-  const [how, setHow] = useState<Appointment["how"]>("room");
+  const usual = useDefaults()?.appointment_minutes ?? USUAL_MINUTES;
+  const [form, setForm] = useKept("appointment", NOT_MADE);
+  const { day, time, how } = form;
+  const minutes = form.minutes ?? usual;
+  const set = (part: Partial<Making>) =>
+    setForm((now) => ({ ...now, ...part }));
   const keep = () => {
     if (!day || !time) return;
     const body: Appointment = {
@@ -114,7 +134,11 @@ function Make({
         says: `${t("appointment-next")}: ${when(body)}`,
       },
       id,
-    ).then((ok) => ok && onDone());
+    ).then((ok) => {
+      if (!ok) return;
+      setForm(NOT_MADE);
+      onDone();
+    });
   };
   return (
     <div className="row wrap above-6" id="appointment-form">
@@ -123,7 +147,7 @@ function Make({
         aria-label={t("appointment-day")}
         earliest={today}
         value={day}
-        onChange={setDay}
+        onChange={(next) => set({ day: next })}
       />
       <Choose
         id="appointment-time"
@@ -131,7 +155,7 @@ function Make({
         placeholder={t("appointment-time")}
         value={time}
         options={DAY_TIMES.map((value) => ({ value, label: value }))}
-        onChange={setTime}
+        onChange={(next) => set({ time: next })}
       />
       <Segmented
         aria-label={t("appointment-minutes")}
@@ -140,7 +164,7 @@ function Make({
           value,
           label: t("appointment-length", { minutes: value }),
         }))}
-        onChange={setMinutes}
+        onChange={(next) => set({ minutes: next })}
       />
       <Segmented
         aria-label={t("contact-how")}
@@ -149,7 +173,7 @@ function Make({
           value,
           label: t(`contact-${value}`),
         }))}
-        onChange={setHow}
+        onChange={(next) => set({ how: next })}
       />
       <Button
         type="primary"

@@ -7,6 +7,7 @@ import { HomeWeek, type LogBody, type LogWord } from "./HomeWeek";
 import type { Post } from "./post";
 import { StopList } from "./StopList";
 import { Week } from "./Week";
+import { useKeptWords } from "../../app/useKept";
 
 type Page = Schemas["VisitPage"];
 const WORSE = ["stays_out", "new_direction", "numb", "more_often"] as const;
@@ -42,7 +43,11 @@ export function Log({
 }) {
   const [on, setOn] = useState(page.today);
   const [tapped, setTapped] = useState<Tapped>(NOTHING);
-  const [remark, setRemark] = useState("");
+  const {
+    words: remark,
+    say: setRemark,
+    sayOf: remarkOn,
+  } = useKeptWords("log-remark", on);
   const enter: Enter = (fact, says) =>
     post(
       {
@@ -53,7 +58,7 @@ export function Log({
       },
       `log-${on}-${JSON.stringify(fact)}`,
     ).then((ok) => {
-      if (ok) setRemark("");
+      if (ok) remarkOn(on, "");
       return ok;
     });
   const send = (words: LogWord[]) => {
@@ -65,7 +70,7 @@ export function Log({
         body: { ...word, ...fact, remark: i === 0 ? said : "" },
         says: `${shortDate(word.on)}: ${says}`,
       })),
-    ).then(() => setRemark((now) => (now === said ? "" : now)));
+    ).then(() => said !== "" && remarkOn(on, ""));
   };
   const takeBack = (entries: string[], what: string) =>
     void postAll(
