@@ -1,12 +1,6 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { lazy, Suspense, useEffect, useState } from "react";
-import {
-  Navigate,
-  Route,
-  Routes,
-  useLocation,
-  useNavigate,
-} from "react-router";
+import { Route, Routes, useLocation, useNavigate } from "react-router";
 import { Armed } from "./Armed";
 import { useGoKeys, useGoPlaces, useShortcuts } from "./keys";
 import { drain, type Outbox as Box, signedInAs, watchOutbox } from "./outbox";
@@ -20,6 +14,7 @@ import { Notice } from "./Notice";
 
 const Decisions = lazy(() => import("../stations/Decisions"));
 const Clinic = lazy(() => import("../stations/Clinic"));
+const NoSuchPage = lazy(() => import("../stations/NoSuchPage"));
 const Library = lazy(() => import("../stations/Library"));
 const Patient = lazy(() => import("../stations/Patient"));
 const SignIn = lazy(() =>
@@ -158,7 +153,7 @@ export function Shell() {
             <Route path="/library" element={<Library />} />
             <Route path="/library/:exercise" element={<Library />} />
             <Route path="/e/:episode/*" element={<Patient today={today} />} />
-            <Route path="*" element={<Navigate to="/" />} />
+            <Route path="*" element={<NoSuchPage />} />
           </Routes>
         </Suspense>
         <p className="soft small no-print above-14">{t("caution")}</p>

@@ -9,6 +9,8 @@ import { Ten } from "../app/parts";
 import { given, inWords, NO_REASON, Why } from "../app/Why";
 import { MoveMark } from "../pictures/Marks";
 import type { Post } from "./visit/post";
+import { useKept } from "../app/useKept";
+import Tooltip from "antd/es/tooltip";
 
 type Decision = Schemas["LineDecision"];
 
@@ -103,7 +105,9 @@ export function Decide({
   return (
     <section className="block" id="decide">
       <h2>
-        <span title={t("decide-lead")}>{t("decide-title")}</span>
+        <Tooltip title={t("decide-lead")}>
+          <span>{t("decide-title")}</span>
+        </Tooltip>
       </h2>
       {morning && (
         <p className="ask-now">
@@ -152,7 +156,9 @@ export function Decide({
           >
             {t("decide-accept-all", { count: forward.length })}
           </Button>
-          {shared && <span className="small">{shared}</span>}
+          <span className="small">
+            {shared} <span className="soft">{t("defers")}</span>
+          </span>
         </div>
       )}
       {asks.map((d) => row(d, false))}
@@ -162,7 +168,9 @@ export function Decide({
         </h3>
       )}
       {stay.map((d) => row(d, true))}
-      <p className="soft small above-8">{t("defers")}</p>
+      {forward.length <= 1 && (
+        <p className="soft small above-8">{t("defers")}</p>
+      )}
     </section>
   );
 }
@@ -210,7 +218,7 @@ function Row({
   onOpen: () => void;
   post: Post;
 }) {
-  const [reason, setReason] = useState(NO_REASON);
+  const [reason, setReason] = useKept(`decide-${d.line}`, NO_REASON);
   const said = given(reason);
   const [id, setId] = useState(newId);
   const say = (

@@ -11,6 +11,8 @@ import { Pending, ProblemNote } from "../app/parts";
 import { sentence, shortDate, t } from "../app/wording";
 import { PullCurve } from "../pictures/PullCurve";
 import { queryKeys } from "../app/queryKeys";
+import { useKept } from "../app/useKept";
+import { useTold } from "../app/useTold";
 
 type Level = Schemas["ElasticLevel"];
 const ELONGATIONS = [25, 50, 75, 100, 125, 150, 200, 250];
@@ -27,6 +29,11 @@ const EMPTY: Point[] = ELONGATIONS.map((elongation_pct) => ({
   invented: false,
 }));
 
+const NOT_MEASURED: { label: string | undefined; points: Point[] } = {
+  label: undefined,
+  points: EMPTY,
+};
+
 /** A clinic's own levels: measured points, their fit with its error, and how far they drifted. */
 export function Elastics({ lead, today }: { lead: boolean; today: string }) {
   const queries = useQueryClient();
@@ -35,27 +42,22 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
     queryFn: () => ask(api.GET("/api/elastics")),
   });
   const [at, setAt] = useState(1);
-  const [label, setLabel] = useState("");
-  const [points, setPoints] = useState<Point[]>(EMPTY);
+  const [{ label: named, points }, setForm] = useKept(
+    `elastic-${at}`,
+    NOT_MEASURED,
+  );
   const saver = useSaver();
   const fields = useFaulty();
-  const [fresh, setFresh] = useState(0);
   const [error, setError] = useState<unknown>();
-  const [told, setTold] = useState("");
+  const [tell, place] = useTold();
   if (!page.data) return <Pending query={page} />;
   const level = page.data.find((l) => l.level === at);
   if (!level) return null;
-  const begin = () => {
-    setPoints(EMPTY);
-    setFresh((n) => n + 1);
-    saver.touch();
-  };
+  const label = named ?? level.label;
   const choose = (next: Level) => {
     setAt(next.level);
-    setLabel(next.label);
-    setTold("");
     setError(undefined);
-    begin();
+    saver.touch();
   };
   const typed = points.flatMap((p) =>
     p.elongation_pct === null || p.force_n === null
@@ -64,7 +66,10 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
   );
   const set = (row: number, part: Partial<Point>) => {
     saver.touch();
-    setPoints((all) => all.map((p, i) => (i === row ? { ...p, ...part } : p)));
+    setForm((now) => ({
+      ...now,
+      points: now.points.map((p, i) => (i === row ? { ...p, ...part } : p)),
+    }));
   };
   const keep = async () => {
     if (!fields.clear()) return;
@@ -87,7 +92,8 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
           ),
         );
         void queries.invalidateQueries({ queryKey: queryKeys.exercises });
-        setTold(t("elastic-kept"));
+        setForm(NOT_MEASURED);
+        tell(t("elastic-kept"));
       });
     } catch (failure) {
       setError(failure);
@@ -131,11 +137,13 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
               <Input
                 maxLength={40}
                 value={label}
-                onChange={(e) => setLabel(e.target.value)}
+                onChange={(e) =>
+                  setForm((now) => ({ ...now, label: e.target.value }))
+                }
               />
             </label>
             <Points
-              key={`${at}-${fresh}`}
+              key={at}
               level={level}
               points={points}
               set={set}
@@ -150,7 +158,8 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
             >
               {t("elastic-keep")}
             </Button>{" "}
-            <SaveMark state={saver.state} /> <span role="status">{told}</span>
+            <SaveMark state={saver.state} />
+            {place}
             <p className="soft small">
               {t("elastic-how", { rows: ELONGATIONS.length })}
             </p>

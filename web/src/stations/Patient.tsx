@@ -9,7 +9,7 @@ import {
   useLocation,
   useParams,
 } from "react-router";
-import { api, ask } from "../app/client";
+import { api, ApiProblem, ask } from "../app/client";
 import { DraftScope } from "../app/drafts";
 import { useGoPlaces } from "../app/keys";
 import { pageOf } from "../app/outbox";
@@ -19,6 +19,7 @@ import { ink } from "../app/theme";
 import { usePrintedAs } from "../app/usePrintedAs";
 import { clock, nameOf, shortDate, t } from "../app/wording";
 import { queryKeys } from "../app/queryKeys";
+import NoSuchPage from "./NoSuchPage";
 
 /** Each station is fetched when it is opened. */
 const Examine = lazy(() =>
@@ -158,6 +159,11 @@ export default function Patient({ today }: { today: string }) {
       to: `/e/${episode}/${name}`,
     })),
   );
+  if (
+    story.error instanceof ApiProblem &&
+    [404, 422].includes(story.error.problem.status)
+  )
+    return <NoSuchPage />;
   if (!story.data) return <Pending query={story} />;
   const { head, stations } = story.data;
   const state: Record<string, string> = {

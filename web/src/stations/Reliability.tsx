@@ -4,12 +4,14 @@ import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { useEffect, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
-import { Field, Pending, ProblemNote } from "../app/parts";
+import { Field } from "../app/Field";
+import { Pending, ProblemNote } from "../app/parts";
 import { SaveMark, useSaver } from "../app/entries";
 import { faultOf, type Rule, useBounds, valueOf } from "../app/numbers";
 import { capital, nameOf, shortDate, t } from "../app/wording";
-import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
+import { useKept } from "../app/useKept";
+import { useTold } from "../app/useTold";
 
 /** Degrees to a tenth. */
 const degrees = (value: number) =>
@@ -18,6 +20,9 @@ const degrees = (value: number) =>
 type Result = Schemas["Reliability"];
 const ROWS = 6,
   COLUMNS = 3;
+const NOT_RATED: string[][] = Array.from({ length: ROWS }, () =>
+  Array.from({ length: COLUMNS }, () => ""),
+);
 
 /** A rating where the server's bounds are not there yet: it judges. */
 const OPEN: Rule = { min: -360, max: 360, decimals: 1 };
@@ -44,14 +49,10 @@ export function Reliability({ lead }: { lead: boolean }) {
     queryFn: () => ask(api.GET("/api/reliability")),
   });
   const [quantity, setQuantity] = useState("passive-elevation");
-  const [cells, setCells] = useState<string[][]>(() =>
-    Array.from({ length: ROWS }, () =>
-      Array.from({ length: COLUMNS }, () => ""),
-    ),
-  );
+  const [cells, setCells] = useKept("ratings", NOT_RATED);
   const [result, setResult] = useState<Result>();
   const [error, setError] = useState<unknown>();
-  const [told, setTold] = useState("");
+  const [tell, place] = useTold();
   const saver = useSaver();
   const rule = useBounds()("rating") ?? OPEN;
   const table = numbers(cells, rule);
@@ -101,7 +102,8 @@ export function Reliability({ lead }: { lead: boolean }) {
             body: { id: newId(), quantity, ratings },
           }),
         );
-        setTold(t("bench-kept", { quantity }));
+        tell(t("bench-kept", { quantity }));
+        setCells(NOT_RATED);
         await queries.invalidateQueries();
       });
     } catch (e) {
@@ -116,11 +118,7 @@ export function Reliability({ lead }: { lead: boolean }) {
         <span className="soft">{t("bench-lead")}</span>
       </div>
       <ProblemNote error={error} />
-      {told && (
-        <Notice role="status" kind="go">
-          {told}
-        </Notice>
-      )}
+      {place}
       <div className="two">
         <section className="sheet">
           <Field label={t("limit-movement")} name="quantity">
@@ -139,7 +137,6 @@ export function Reliability({ lead }: { lead: boolean }) {
             cells={cells}
             rule={rule}
             onCells={(next) => {
-              setTold("");
               saver.touch();
               setCells(next);
             }}

@@ -2,6 +2,7 @@ import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Segmented from "antd/es/segmented";
 import Input from "antd/es/input";
+import Course from "antd/es/timeline";
 import { useEffect, useState } from "react";
 import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, useEntry } from "../app/entries";
@@ -11,6 +12,7 @@ import { useAddress } from "../app/useAddress";
 import { NO_REASON, Why } from "../app/Why";
 import { moment, nameOf, sentence, shortDate, t } from "../app/wording";
 import { queryKeys } from "../app/queryKeys";
+import { useKept } from "../app/useKept";
 
 type Entry = Schemas["TimelineEntry"];
 
@@ -109,18 +111,22 @@ export function Timeline({ patient }: { patient: string }) {
       {days.map((day) => (
         <section className="block timeline-day" key={day}>
           <h2 className="size-17">{shortDate(day)}</h2>
-          <ol className="timeline">
-            {entries
+          <Course
+            className="timeline"
+            items={entries
               .filter((e) => e.entered_on === day)
-              .map((e) => (
-                <Row
-                  key={e.seq}
-                  entry={e}
-                  bySeq={bySeq}
-                  onDone={() => void pages.refetch()}
-                />
-              ))}
-          </ol>
+              .map((e) => ({
+                key: e.seq,
+                icon: <EventMark kind={e.kind} />,
+                content: (
+                  <Row
+                    entry={e}
+                    bySeq={bySeq}
+                    onDone={() => void pages.refetch()}
+                  />
+                ),
+              }))}
+          />
         </section>
       ))}
       {pages.hasNextPage && (
@@ -147,7 +153,7 @@ function Row({
 }) {
   const [asking, setAsking] = useState(false);
   return (
-    <li
+    <div
       className={e.taken_back ? "taken" : ""}
       data-kind={e.kind}
       data-seq={e.seq}
@@ -192,8 +198,18 @@ function Row({
           }}
         />
       )}
-    </li>
+    </div>
   );
+}
+
+/** What sort of event it is, by its shape: words and signatures filled, flags on their corner, the rest a ring. */
+function EventMark({ kind }: { kind: string }) {
+  const shape = kind.startsWith("flag_")
+    ? "flag"
+    : kind === "note" || kind === "program_signed"
+      ? "signed"
+      : "plain";
+  return <span className={`event-mark ${shape}`} />;
 }
 
 /** Taking back, with a reason; the entry stays readable. */
@@ -206,7 +222,7 @@ function TakeBack({
   episode: string;
   onDone: () => void;
 }) {
-  const [reason, setReason] = useState(NO_REASON);
+  const [reason, setReason] = useKept(`take-back-${entry.id}`, NO_REASON);
   const { keep, state, error } = useEntry(episode);
   return (
     <>
@@ -233,7 +249,11 @@ function TakeBack({
                 says: `${t("take-back")}: ${sentence(entry.says)}`,
               },
               entry.id,
-            ).then((kept) => kept && onDone())
+            ).then((kept) => {
+              if (!kept) return;
+              setReason(NO_REASON);
+              onDone();
+            })
           }
         >
           {t("take-back")}

@@ -45,7 +45,7 @@ async fn main() {
     house.see("#handover-if").await;
     house.picture(&shot("handover")).await;
     house.keys("gt").await;
-    house.see(".timeline li").await;
+    house.see(".timeline [data-seq]").await;
     house.picture(&shot("timeline")).await;
     house.keys("gp").await;
     house.see(".chart-line").await;

@@ -140,7 +140,7 @@ async fn by_telephone_the_page_says_what_stays_unknown_and_the_next_time_is_agre
     house.says("Contact by telephone").await;
     house.fill("#timeline-search", "09:30").await;
     house
-        .until("document.querySelectorAll('.timeline li').length === 1")
+        .until("document.querySelectorAll('.timeline [data-seq]').length === 1")
         .await;
     house.fill("#timeline-search", "nobody wrote this").await;
     house.says("Nothing of this kind yet.").await;

@@ -204,7 +204,7 @@ async fn a_new_exercise_is_tried_out_and_the_raters_are_measured() {
     house.goto(&format!("/e/{episode}/home")).await;
     house.see("#untried").await;
 
-    house.goto("/clinic").await;
+    house.goto("/clinic/reliability").await;
     house.see("#cell-0-0").await;
     // A block as a spreadsheet copies it: four people, three raters.
     let paste = "const d=new DataTransfer();d.setData('text','120\\t130\\t112\\n90\\t99\\t84\\n150\\t161\\t140\\n101\\t113\\t96');document.querySelector('#cell-0-0').dispatchEvent(new ClipboardEvent('paste',{clipboardData:d,bubbles:true,cancelable:true}))";

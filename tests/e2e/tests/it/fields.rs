@@ -312,7 +312,7 @@ async fn numbers_of_a_program_and_of_the_clinic_come_back() {
     house.click("#keep-elastic").await;
     took(&house, "{\"elongation_pct\":27,\"force_n\":7.5}").await;
 
-    house.goto("/clinic").await;
+    house.goto("/clinic/reliability").await;
     house.see("#cell-0-0").await;
     house.fill("#cell-0-0", "x").await;
     house

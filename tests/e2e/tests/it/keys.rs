@@ -64,12 +64,6 @@ async fn a_line_goes_only_with_the_focus_on_it() {
 #[tokio::test(flavor = "multi_thread")]
 async fn a_page_that_falls_over_says_so_and_shows_the_way_home() {
     let house = House::open("fallen", 1280, 800).await;
-    // Without the worker, which would have the script.
-    house
-        .before_each_page(
-            "navigator.serviceWorker.register = () => Promise.reject(new Error('no'))",
-        )
-        .await;
     house.sign_in().await;
     // A script that is gone: asked for again by loading the page anew, and told when it stays away.
     house.chromium("Network.enable", json!({})).await;

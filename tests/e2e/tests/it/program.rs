@@ -145,11 +145,11 @@ async fn a_lead_copies_tightens_and_retires_a_pathway_and_chooses_it_for_a_new_p
     let house = House::open("pathways", 1280, 900).await;
     house.sign_in().await;
     // What was typed in one room of the clinic is still there after a look into another.
-    house.goto("/clinic").await;
+    house.goto("/clinic/reliability").await;
     house.fill("#cell-0-0", "120").await;
-    house.click("nav.chips a:nth-of-type(3)").await;
+    house.click("nav.chips a[href$=pathways]").await;
     house.until("document.querySelector('#bench').offsetHeight === 0 && document.querySelector('#pathways').offsetHeight > 0").await;
-    house.click("nav.chips a:nth-of-type(1)").await;
+    house.click("nav.chips a[href$=reliability]").await;
     house.until("document.querySelector('#bench').offsetHeight > 0 && document.querySelector('#cell-0-0').value === '120'").await;
     house.goto("/clinic/pathways").await;
     house.see("#pathways").await;

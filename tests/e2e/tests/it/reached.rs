@@ -55,6 +55,71 @@ async fn what_opens_over_a_page_is_accessible_large_and_small_by_day_and_by_lamp
     house.close().await;
 }
 
+/// Every station of somebody of whom nothing is known yet, of somebody well on the way, and what is shown when things go wrong.
+const STATES: [(&str, &str, &str); 13] = [
+    ("Newcomer", "story", "#save-story"),
+    ("Newcomer", "read", "main h1"),
+    ("Newcomer", "program", "main h1"),
+    ("Newcomer", "home", "main h1"),
+    ("Newcomer", "timeline", "main h1"),
+    ("Newcomer", "scores", "#sheet"),
+    ("Falanga", "story", "#save-story"),
+    ("Falanga", "scores", "#sheet"),
+    ("Falanga", "handover", "#handover-if"),
+    ("", "/?q=nobody-of-this-name", ".nothing"),
+    ("", "/no/such/page", "#no-page"),
+    ("", "/clinic/kit", "#kit-table"),
+    ("", "/clinic/defaults", "#default-setting"),
+];
+
+#[tokio::test(flavor = "multi_thread")]
+async fn empty_crowded_and_mistaken_pages_are_accessible_by_day_and_by_lamplight() {
+    let house = House::open("states", 1280, 800).await;
+    house.sign_in().await;
+    let long = std::env::var_os("RITORNO_LONG").is_some();
+    let falanga = house.open_patient("Falanga").await;
+    let newcomer = "01900000-0000-7000-8000-00000000e0e0";
+    let body = json!({ "patient": "01900000-0000-7000-8000-00000000e0e1", "episode": newcomer, "given_name": "Nuova",
+        "family_name": "Newcomer", "birth": "1990-02-03", "story": { "pathway": "no-operation", "start": "gradual", "side": "left",
+        "day0": "2027-02-20", "dominant": "right", "mechanism": "", "work": "", "clearance": null, "sling_worn": null, "health": [],
+        "tasks": [], "kit": [], "note": "" } });
+    assert_eq!(house.post("/api/patients", &body).await, json!(200));
+    let all = [(1280, 800), (820, 1180), (390, 844)];
+    let mut faults = Vec::new();
+    for (n, look) in ["light", "dark"].into_iter().enumerate() {
+        if look == "dark" {
+            house.goto("/").await;
+            house.click("#look").await;
+        }
+        // Everything with ./test --long; else what is odd by day and wide, what is even by lamplight and narrow.
+        let sizes = if long {
+            &all[..]
+        } else {
+            &all[2 * n..2 * n + 1]
+        };
+        for (width, height) in sizes {
+            house.resize(*width, *height).await;
+            for (at, (who, page, landmark)) in STATES.into_iter().enumerate() {
+                if !long && at % 2 != n {
+                    continue;
+                }
+                let path = match who {
+                    "" => page.to_owned(),
+                    "Falanga" => format!("/e/{falanga}/{page}"),
+                    _ => format!("/e/{newcomer}/{page}"),
+                };
+                house.goto(&path).await;
+                house.see(landmark).await;
+                for fault in house.accessibility_faults().await {
+                    faults.push(format!("{path} at {width} {look}: {fault}"));
+                }
+            }
+        }
+    }
+    assert!(faults.is_empty(), "{faults:#?}");
+    house.close().await;
+}
+
 /// Tab goes through every station from its heading to its end and never gets stuck: what has the focus is there to be seen.
 #[tokio::test(flavor = "multi_thread")]
 async fn tab_leads_through_every_station_and_the_focus_is_seen() {

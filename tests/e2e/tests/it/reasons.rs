@@ -23,16 +23,14 @@ async fn a_reason_is_one_key_a_decision_is_taken_back_and_a_bad_day_asks_the_sto
         .await;
     house.says("The patient wishes it").await;
     house.goto(&format!("/e/{episode}/timeline")).await;
+    house.click(".timeline [data-kind='decision'] .quiet").await;
     house
-        .click(".timeline li[data-kind='decision'] .quiet")
+        .click(".timeline [data-kind='decision'] [data-reason=typing-mistake]")
         .await;
     house
-        .click(".timeline li[data-kind='decision'] [data-reason=typing-mistake]")
+        .click(".timeline [data-kind='decision'] .row .ant-btn")
         .await;
-    house
-        .click(".timeline li[data-kind='decision'] .row .ant-btn")
-        .await;
-    house.see(".timeline li.taken[data-kind='decision']").await;
+    house.see(".timeline .taken[data-kind='decision']").await;
     // A bad day: the stop list stands there before it is one.
     house.goto(&format!("/e/{episode}/visit")).await;
     house.click("#log-flare").await;

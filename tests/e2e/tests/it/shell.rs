@@ -66,7 +66,7 @@ async fn g_shows_where_it_leads_and_keys_can_be_turned_off() {
 
 #[tokio::test(flavor = "multi_thread")]
 async fn the_page_opens_without_a_network_and_a_newer_one_is_offered() {
-    let house = House::open("offline", 1280, 800).await;
+    let house = House::open_with_worker("offline", 1280, 800).await;
     house.sign_in().await;
     let ready = "const done=arguments[0];navigator.serviceWorker.ready.then(r=>done(!!r.active))";
     let worker = house.browser.execute_async(ready, vec![]).await;
@@ -163,7 +163,7 @@ async fn styles_are_let_in_by_a_nonce_and_nothing_else_is_asked_for() {
 
 #[tokio::test(flavor = "multi_thread")]
 async fn a_newer_version_is_offered_and_never_forced_into_a_sentence() {
-    let house = House::open("newer", 1280, 800).await;
+    let house = House::open_with_worker("newer", 1280, 800).await;
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     let visit = format!("/e/{episode}/visit");

@@ -43,18 +43,15 @@ async fn a_wrong_entry_is_taken_back_a_shoulder_is_added_and_an_episode_ends() {
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     house.goto(&format!("/e/{episode}/timeline")).await;
-    house.see(".timeline li[data-kind='log']").await;
-    house.click(".timeline li[data-kind='log'] .quiet").await;
+    house.see(".timeline [data-kind='log']").await;
+    house.click(".timeline [data-kind='log'] .quiet").await;
     house
-        .fill(
-            ".timeline li[data-kind='log'] input",
-            "said by somebody else",
-        )
+        .fill(".timeline [data-kind='log'] input", "said by somebody else")
         .await;
     house
-        .click(".timeline li[data-kind='log'] .row .ant-btn")
+        .click(".timeline [data-kind='log'] .row .ant-btn")
         .await;
-    house.see(".timeline li.taken[data-kind='log']").await;
+    house.see(".timeline .taken[data-kind='log']").await;
     house.says("said by somebody else").await;
     // A second shoulder has a clock of its own; each sees the other.
     house.goto(&format!("/e/{episode}/story")).await;

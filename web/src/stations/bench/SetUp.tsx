@@ -1,4 +1,4 @@
-import { Field } from "../../app/parts";
+import { Field } from "../../app/Field";
 import Checkbox from "antd/es/checkbox";
 import { Choose } from "../../app/Choose";
 import Button from "antd/es/button";

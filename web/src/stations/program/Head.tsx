@@ -5,6 +5,7 @@ import { SaveMark } from "../../app/entries";
 import { shortDate, t } from "../../app/wording";
 import type { Draft } from "./draft";
 import type { Acts } from "./useActs";
+import Tooltip from "antd/es/tooltip";
 
 export const ZOOMS = ["all", "ten", "week"] as const;
 export type Zoom = (typeof ZOOMS)[number];
@@ -76,22 +77,24 @@ export function Head({
             onChange={onZoom}
           />
         )}
-        <Button
-          id="undo"
-          title="Ctrl Z"
-          disabled={draft.past.length === 0}
-          onClick={() => void draft.undo()}
-        >
-          {t("undo")}
-        </Button>
-        <Button
-          id="redo"
-          title="Ctrl Y"
-          disabled={draft.future.length === 0}
-          onClick={() => void draft.redo()}
-        >
-          {t("redo")}
-        </Button>
+        <Tooltip title="Ctrl Z">
+          <Button
+            id="undo"
+            disabled={draft.past.length === 0}
+            onClick={() => void draft.undo()}
+          >
+            {t("undo")}
+          </Button>
+        </Tooltip>
+        <Tooltip title="Ctrl Y">
+          <Button
+            id="redo"
+            disabled={draft.future.length === 0}
+            onClick={() => void draft.redo()}
+          >
+            {t("redo")}
+          </Button>
+        </Tooltip>
         <Button id="schools-open" onClick={onSchools}>
           {t("schools-open")}
         </Button>

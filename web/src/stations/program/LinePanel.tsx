@@ -2,7 +2,7 @@ import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { Choose } from "../../app/Choose";
-import { Field } from "../../app/parts";
+import { Field } from "../../app/Field";
 import { useState } from "react";
 import { Link } from "react-router";
 import { api, ask, type Schemas } from "../../app/client";

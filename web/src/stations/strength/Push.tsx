@@ -9,6 +9,7 @@ import { Trace } from "../../pictures/Trace";
 import { n } from "./words";
 import type { Pushes } from "./usePushes";
 import { Notice } from "../../app/Notice";
+import Tooltip from "antd/es/tooltip";
 
 type View = Schemas["StrengthView"];
 
@@ -199,14 +200,15 @@ function Trials({
           className={x.sound ? "simulated-push" : "simulated-push unsound"}
         >
           <b className="num">{n(x.peak_n)} N</b>{" "}
-          <button
-            className="plain small"
-            title={t("trace-again")}
-            aria-label={t("trace-again")}
-            onClick={() => void room.again(x.id)}
-          >
-            <b className="tag-simulated">{t("simulated-never")}</b>
-          </button>
+          <Tooltip title={t("trace-again")}>
+            <button
+              className="plain small"
+              aria-label={t("trace-again")}
+              onClick={() => void room.again(x.id)}
+            >
+              <b className="tag-simulated">{t("simulated-never")}</b>
+            </button>
+          </Tooltip>
         </span>
       ))}
     </div>

@@ -7,6 +7,9 @@ import { given, inWords, NO_REASON, type Reason, Why } from "../../app/Why";
 import { nameOf, sentence, t } from "../../app/wording";
 import { StatusMark } from "../../pictures/Marks";
 import type { Post } from "./post";
+import { useKept } from "../../app/useKept";
+
+const NOT_OVERRIDDEN: Record<string, Reason> = {};
 
 type Criterion = Schemas["CriterionView"];
 
@@ -33,7 +36,7 @@ export function Gate({
   today: string;
   post: Post;
 }) {
-  const [over, setOver] = useState<Record<string, Reason>>({});
+  const [over, setOver] = useKept(`gate-${gate.gate}`, NOT_OVERRIDDEN);
   const [id] = useState(newId);
   const unmet = gate.criteria.filter((c) => c.status !== "met");
   const met = gate.criteria.filter((c) => c.status === "met");
@@ -71,7 +74,7 @@ export function Gate({
         says: nameOf("gate", gate.gate),
       },
       "gate",
-    );
+    ).then((ok) => ok && setOver(NOT_OVERRIDDEN));
   return (
     <section className="block" id="gate">
       <h2>
@@ -79,6 +82,9 @@ export function Gate({
         <span className="num">
           {gate.met}/{gate.total}
         </span>
+        <Link className="small push-right" to={`/e/${episode}/program`}>
+          {t("gate-to-program")}
+        </Link>
       </h2>
       <Criteria
         list={shown ? [...unmet, ...met] : unmet}
@@ -120,10 +126,7 @@ export function Gate({
           <span className="soft">
             {t("gate-typical", { day: gate.opens_day })}
           </span>
-        )}{" "}
-        <Link className="small" to={`/e/${episode}/program`}>
-          {t("gate-to-program")}
-        </Link>
+        )}
       </p>
     </section>
   );

@@ -127,6 +127,7 @@ export function HomeWeek({
             {t("week-undo", { count: filled.ids.length })}
           </Button>
         )}
+        <span className="soft small week-how">{t("week-how")}</span>
         {grid.days.length > 7 && (
           <Button
             id="week-before"
@@ -138,7 +139,6 @@ export function HomeWeek({
           </Button>
         )}
       </p>
-      <p className="soft small">{t("week-how")}</p>
       <div className="week-scroll">
         <table className="week-grid">
           <thead>

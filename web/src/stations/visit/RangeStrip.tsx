@@ -1,4 +1,5 @@
 import Button from "antd/es/button";
+import Tooltip from "antd/es/tooltip";
 import { useState } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../../app/client";
@@ -6,7 +7,7 @@ import { capital, nameOf, t, withUnit } from "../../app/wording";
 import { Corridor } from "../../pictures/Corridor";
 import { MeasureHere } from "./MeasureHere";
 import type { Post } from "./post";
-import { trendText } from "./trend";
+import { trendShort, trendText } from "./trend";
 
 type View = Schemas["VisitView"];
 type Dial = Schemas["Dial"];
@@ -79,18 +80,23 @@ export function RangeStrip({
           />
         ))}
       </div>
-      {shut.length > 0 && (
-        <p className="small above-8" id="barred">
-          <b>{capital(t("barred"))}:</b>{" "}
-          {shut.map((d) => nameOf("quantity", d.quantity)).join(" · ")}
-        </p>
-      )}
-      {view.precautions.length > 0 && (
-        <p className="small flush" id="precautions">
-          <b>{t("visit-precautions")}</b>{" "}
-          {view.precautions.map((p) => nameOf("precaution", p.id)).join(" · ")}
-        </p>
-      )}
+      <p className="small flush above-8">
+        {shut.length > 0 && (
+          <span id="barred">
+            <b>{capital(t("barred"))}:</b>{" "}
+            {shut.map((d) => nameOf("quantity", d.quantity)).join(" · ")}
+          </span>
+        )}
+        {shut.length > 0 && view.precautions.length > 0 && " — "}
+        {view.precautions.length > 0 && (
+          <span id="precautions">
+            <b>{t("visit-precautions")}</b>{" "}
+            {view.precautions
+              .map((p) => nameOf("precaution", p.id))
+              .join(" · ")}
+          </span>
+        )}
+      </p>
     </section>
   );
 }
@@ -124,12 +130,7 @@ function Card({
                 ceiling: withUnit(d.quantity, ceiling.value),
               })
             : t("ceiling-free")}
-        </b>{" "}
-        {ceiling.kind === "up_to" && (
-          <span className="soft small">
-            {nameOf("whose", d.ceiling.reason.rule)}
-          </span>
-        )}
+        </b>
       </p>
       {corridor && (corridor.measurements.length > 0 || limited(d)) && (
         <Corridor
@@ -138,16 +139,23 @@ function Card({
           from={from}
           to={from + SHOWN}
           width={320}
-          height={84}
+          height={74}
           label={nameOf("quantity", d.quantity)}
         />
       )}
       {corridor?.trend && (
-        <p className="small num flush" data-trend={d.quantity}>
-          {trendText(d.quantity, corridor.trend)}
-        </p>
+        <Tooltip title={trendText(d.quantity, corridor.trend)}>
+          <p className="small num flush" data-trend={d.quantity}>
+            {trendShort(d.quantity, corridor.trend)}
+          </p>
+        </Tooltip>
       )}
       <p className="small flush num">
+        {ceiling.kind === "up_to" && (
+          <span className="soft">
+            {capital(nameOf("whose", d.ceiling.reason.rule))} ·{" "}
+          </span>
+        )}
         {last
           ? `${t("visit-last")} ${withUnit(d.quantity, last.measurement.value)}, ${t("day-n", { day: last.day })}`
           : t("not-measured")}
