@@ -141,7 +141,7 @@ async fn tab_leads_through_every_station_and_the_focus_is_seen() {
         ("gw", "#handover-if"),
         ("gt", ".timeline"),
         ("gl", ".excard"),
-        ("gc", "main h1"),
+        ("gc", "#people"),
         ("gd", ".lane-row"),
     ] {
         house.keys(keys).await;
