@@ -4,6 +4,7 @@ import { StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { ApiProblem } from "./client";
+import { giveNonce, nonce } from "./nonce";
 import { Shell } from "./Shell";
 import "./style.css";
 import { useLook } from "./look";
@@ -22,8 +23,7 @@ const queries = new QueryClient({
   },
 });
 
-/** Styles that the controls make while the page runs are let in by it. */
-const nonce = document.querySelector("script")?.nonce ?? "";
+giveNonce();
 
 /** Everything, in the look that was chosen. */
 function App() {

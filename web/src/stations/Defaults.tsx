@@ -209,7 +209,6 @@ function Kit({
       size="small"
       pagination={false}
       rowKey="id"
-      scroll={{ x: true }}
       dataSource={[...page.kit].sort((a, b) => b.exercises - a.exercises)}
       columns={[
         {

@@ -46,10 +46,10 @@ export function Health({
         {page.health.filter((h) => !h.keeps_from).map(row)}
       </div>
       <p className="soft small above-4">{t("health-longest")}</p>
-      <h4 className="flush above-10 below-6">
+      <h3 className="size-15 flush above-10 below-6">
         {t("cannot-title")}{" "}
         <span className="soft small">{t("cannot-lead")}</span>
-      </h4>
+      </h3>
       <div className="ticks" id="cannot">
         {page.health.filter((h) => h.keeps_from).map(row)}
       </div>
