@@ -9,8 +9,8 @@ import {
 import { faultAt } from "./parts";
 
 /**
- * A labelled field outside a form of one record: the label leads to its control, a fault is tied to it, and the first of
- * several has the focus.
+ * A labelled field outside a form of one record: the label leads to its control, a fault is tied to it, and the
+ * first of several has the focus.
  */
 export function Field({
   label,

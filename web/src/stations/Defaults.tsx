@@ -219,6 +219,7 @@ function Kit({
         {
           title: t("kit-room-exercises"),
           dataIndex: "exercises",
+          responsive: ["sm"],
           width: 260,
           render: (n: number, row) => (
             <Progress
