@@ -1,4 +1,5 @@
 import "../app/stationWords";
+import { type ReactNode, useState } from "react";
 import { Link, Navigate, useParams } from "react-router";
 import { t } from "../app/wording";
 import { Defaults } from "./Defaults";
@@ -29,7 +30,17 @@ export default function Clinic({
 }) {
   const { room = "people" } = useParams();
   const at = ROOMS.find((r) => r === room);
+  const place = at === "kit" ? "defaults" : (at ?? "people");
+  const [seen, setSeen] = useState<string[]>([place]);
+  if (!seen.includes(place)) setSeen([...seen, place]);
   if (!at) return <Navigate to="/clinic" replace />;
+  const rooms: [string, ReactNode][] = [
+    ["people", <People today={today} me={me} />],
+    ["defaults", <Defaults at={at} lead={lead} />],
+    ["elastics", <Elastics lead={lead} today={today} />],
+    ["reliability", <Reliability lead={lead} />],
+    ["pathways", <Pathways lead={lead} />],
+  ];
   return (
     <>
       <nav className="chips room-chips" aria-label={t("nav-clinic")}>
@@ -45,22 +56,14 @@ export default function Clinic({
           </Link>
         ))}
       </nav>
-      {/* Every room stays as it was left: what was typed and not kept yet is not lost by looking into another. */}
-      <div hidden={at !== "reliability"}>
-        <Reliability lead={lead} />
-      </div>
-      <div hidden={at !== "defaults" && at !== "kit"}>
-        <Defaults at={at} lead={lead} />
-      </div>
-      <div hidden={at !== "elastics"}>
-        <Elastics lead={lead} today={today} />
-      </div>
-      <div hidden={at !== "pathways"}>
-        <Pathways lead={lead} />
-      </div>
-      <div hidden={at !== "people"}>
-        <People today={today} me={me} />
-      </div>
+      {/* A room that was looked into stays as it was left. */}
+      {rooms
+        .filter(([name]) => seen.includes(name))
+        .map(([name, inside]) => (
+          <div key={name} hidden={name !== place}>
+            {inside}
+          </div>
+        ))}
     </>
   );
 }

@@ -10,6 +10,7 @@ import { SoFar } from "./examine/SoFar";
 import { ExamineTabs } from "./examine/Tabs";
 import { answerKey } from "./examine/answerKey";
 import { type Exam, useExam } from "./examine/useExam";
+import { useReady } from "../app/useReady";
 
 const KEYS = [
   "answer",
@@ -49,7 +50,8 @@ export function Examine({
       });
     sequence.current.pressed = 0;
   }, [page.data, sequence]);
-  if (!page.data || !cards.data)
+  const ready = useReady(page.data !== undefined && cards.data !== undefined);
+  if (!page.data || !cards.data || !ready)
     return <Pending query={page.data ? cards : page} />;
   const minutes = open.reduce((sum, i) => sum + i.minutes, 0);
   return (

@@ -21,6 +21,7 @@ import { StatusMark } from "../pictures/Marks";
 import { Notices } from "./visit/Notices";
 import { useVisitPage } from "./visit/useVisitPage";
 import { adherenceText } from "./visit/adherence";
+import { useReady } from "../app/useReady";
 
 type View = Schemas["VisitView"];
 
@@ -33,7 +34,8 @@ export function Handover({
   story: Schemas["StoryPage"];
 }) {
   const page = useVisitPage(episode);
-  if (!page.data) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !ready) return <Pending query={page} />;
   const { view, treated_by, last_note, today, lines } = page.data;
   const { head } = story;
   return (

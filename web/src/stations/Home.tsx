@@ -8,6 +8,7 @@ import { capital, nameOf, shortDate, t } from "../app/wording";
 import { Link } from "react-router";
 import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
+import { useReady } from "../app/useReady";
 
 export function Home({ episode }: { episode: string }) {
   const { exercise, say } = useSpoken();
@@ -20,7 +21,8 @@ export function Home({ episode }: { episode: string }) {
         }),
       ),
   });
-  if (!page.data) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !ready) return <Pending query={page} />;
   const { chart, signed } = page.data;
   const lines = chart.lines.filter((l) =>
     page.data.running.includes(l.line.id),

@@ -10,6 +10,7 @@ import { capital, nameOf, t } from "../app/wording";
 import { Bench } from "./Bench";
 import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
+import { useReady } from "../app/useReady";
 
 type Card = Schemas["ExerciseCard"];
 const PURPOSES = [
@@ -29,7 +30,8 @@ export default function Library() {
     queryFn: () => ask(api.GET("/api/exercises", { params: { query: {} } })),
     staleTime: 60_000,
   });
-  if (!cards.data) return <Pending query={cards} />;
+  const ready = useReady(cards.data !== undefined);
+  if (!cards.data || !ready) return <Pending query={cards} />;
   return exercise ? (
     <Bench key={exercise} id={exercise} cards={cards.data} />
   ) : (

@@ -20,6 +20,7 @@ import { usePrintedAs } from "../app/usePrintedAs";
 import { clock, nameOf, shortDate, t } from "../app/wording";
 import { queryKeys } from "../app/queryKeys";
 import NoSuchPage from "./NoSuchPage";
+import { useReady } from "../app/useReady";
 
 /** Each station is fetched when it is opened. */
 const Examine = lazy(() =>
@@ -139,6 +140,7 @@ export default function Patient({ today }: { today: string }) {
         }),
       ),
   });
+  const ready = useReady(story.data !== undefined);
   const name = story.data?.head.name;
   useEffect(() => {
     pageOf(name ?? "");
@@ -164,7 +166,7 @@ export default function Patient({ today }: { today: string }) {
     [404, 422].includes(story.error.problem.status)
   )
     return <NoSuchPage />;
-  if (!story.data) return <Pending query={story} />;
+  if (!story.data || !ready) return <Pending query={story} />;
   const { head, stations } = story.data;
   const state: Record<string, string> = {
     visit: stations.program === "empty" ? "empty" : "under-way",

@@ -24,6 +24,7 @@ import { Versions } from "./program/Versions";
 import { WhatIf } from "./program/WhatIf";
 import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
+import { useReady } from "../app/useReady";
 
 /** A short plan that was asked for elsewhere is proposed once, as soon as the page is there. */
 function useShort(ready: boolean, build: () => void) {
@@ -105,7 +106,8 @@ export function Program({
     move,
     rung,
   });
-  if (!page.data || !view) return <Pending query={page} />;
+  const ready = useReady(view !== undefined);
+  if (!page.data || !view || !ready) return <Pending query={page} />;
   if (view.phases.length === 0) return <NoPathway episode={episode} />;
   const blocked = view.lines.filter(
     (l) => l.verdict.status === "blocked",

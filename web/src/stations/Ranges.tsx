@@ -10,6 +10,7 @@ import { Dials } from "./ranges/Dials";
 import { Entry } from "./ranges/Entry";
 import { typeKey } from "./ranges/typeKey";
 import { type Room, useRanges } from "./ranges/useRanges";
+import { useReady } from "../app/useReady";
 
 const KEYS = ["angle", "stop", "other", "undo", "move-range"] as const;
 
@@ -19,7 +20,8 @@ export function Ranges({ episode, today }: { episode: string; today: string }) {
   const demo = useMe()?.demo ?? false;
   useShortcuts((e) => typeKey(e.key, room) || moveKey(e.key, room, demo), KEYS);
   const { page, which, kept } = room;
-  if (!page.data) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !ready) return <Pending query={page} />;
   const own = page.data.side;
   return (
     <>

@@ -14,6 +14,7 @@ import { State } from "./read/State";
 import type { OnNote, Page } from "./read/types";
 import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
+import { useReady } from "../app/useReady";
 
 /** What is likely, how irritable it is, what is impaired; never a diagnosis. */
 export function Read({ episode, today }: { episode: string; today: string }) {
@@ -33,7 +34,8 @@ export function Read({ episode, today }: { episode: string; today: string }) {
     staleTime: Infinity,
   });
   const { keep, state, error } = useEntry(episode);
-  if (!page.data) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !ready) return <Pending query={page} />;
   const { view } = page.data;
   const note: OnNote = async (fact) => {
     const done = await keep(

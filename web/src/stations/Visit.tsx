@@ -27,6 +27,7 @@ import { Notice } from "../app/Notice";
 import { renew } from "../app/queryKeys";
 import { useVisitPage } from "./visit/useVisitPage";
 import { adherenceText } from "./visit/adherence";
+import { useReady } from "../app/useReady";
 
 type Page = Schemas["VisitPage"];
 
@@ -35,7 +36,8 @@ export function Visit({ episode }: { episode: string }) {
   const queries = useQueryClient();
   const page = useVisitPage(episode);
   const { keep, keepAll, state, error, setError } = useEntry(episode);
-  if (!page.data) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !ready) return <Pending query={page} />;
   const { view } = page.data;
   const post: Post = postTo(keep, queries, episode);
   // Without a pathway nothing is asked of the patient at home yet, and there is nothing to log.
