@@ -50,12 +50,16 @@ interface Now<T> {
 /** The field of a clash where the whole is one: a list of lines, a text. */
 export const WHOLE = "whole";
 
+/** Whether a value has fields of its own, so that two of them can be laid together. */
+const fielded = (value: unknown): value is object =>
+  typeof value === "object" && value !== null && !Array.isArray(value);
+
 /**
  * Lays changes on top of a newer record: field by field where there are fields, else one's own whole, and both
  * shown.
  */
 function mergeAny<T>(base: T, mine: T, theirs: T) {
-  if (typeof mine === "object" && mine && !Array.isArray(mine))
+  if (fielded(mine))
     return merge(base as object, mine, theirs as object) as {
       value: T;
       clashes: Clash[];
@@ -182,8 +186,8 @@ export function useDraft<T>(of: string, fresh: { value: T; rev?: number }) {
         const laid = typed ? onTop(typed, found) : found;
         now.current.own = laid;
         setOwn(laid);
-        // A whole text that gave way to a newer one is shown beside it.
-        if (typed && typeof found.value === "string")
+        // A whole that gave way to a newer one is shown beside it.
+        if (typed && !fielded(found.value))
           await put(of, `before-${newId()}`, found);
         if (typed || kept.window !== me) await put(of, me, laid);
         if (kept.window !== me) await drop(of, kept.key);
