@@ -1,3 +1,4 @@
+import { useReady } from "../app/useReady";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
 import { lazy, Suspense, useEffect, useState } from "react";
@@ -56,6 +57,8 @@ export default function Decisions({ today }: { today: string }) {
     setAdding(true);
     return true;
   }, KEYS);
+  const ready = useReady(page.data !== undefined);
+  const shown = ready ? (page.data?.rows ?? []) : [];
   const counts = new Map(page.data?.counts.map((c) => [c.lane, c.count]));
   return (
     <>
@@ -130,7 +133,7 @@ export default function Decisions({ today }: { today: string }) {
         </Suspense>
       ) : null}
       {page.error && <ProblemNote error={page.error} />}
-      {!page.data && !page.error && <Waiting />}
+      {!ready && !page.error && <Waiting />}
       {page.data && page.data.behind > 0 && (
         <p className="soft" role="status" id="behind">
           {t("decisions-behind", { count: page.data.behind })}
@@ -153,7 +156,7 @@ export default function Decisions({ today }: { today: string }) {
           </Suspense>
         )}
       {LANES.map((name) => {
-        const rows = page.data?.rows.filter((r) => r.lane.lane === name) ?? [];
+        const rows = shown.filter((r) => r.lane.lane === name);
         if (rows.length === 0) return null;
         return (
           <section className="lane-group" key={name} id={`lane-${name}`}>

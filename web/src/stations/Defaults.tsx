@@ -16,6 +16,7 @@ import { capital, nameOf, t } from "../app/wording";
 import { Beginning } from "./defaults/Beginning";
 import { FollowedSchools } from "./defaults/FollowedSchools";
 import { useTold } from "../app/useTold";
+import { useReady } from "../app/useReady";
 
 type Page = Schemas["DefaultsPage"];
 export type Set = Schemas["ClinicDefaults"];
@@ -29,7 +30,8 @@ export function Defaults({ at, lead }: { at: string; lead: boolean }) {
     queryKey: queryKeys.defaults,
     queryFn: () => ask(api.GET("/api/defaults")),
   });
-  if (!page.data) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !ready) return <Pending query={page} />;
   return <Rooms page={page.data} at={at} lead={lead} />;
 }
 

@@ -15,13 +15,15 @@ import { usePeople } from "../app/usePeople";
 import { shortDate, t } from "../app/wording";
 import { queryKeys, renew } from "../app/queryKeys";
 import { useKept } from "../app/useKept";
+import { useReady } from "../app/useReady";
 
 type Page = Schemas["PeoplePage"];
 
 /** Who works here, and who looks after whose patients while somebody is away. */
 export function People({ today, me }: { today: string; me: string }) {
   const page = usePeople();
-  if (!page.data) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !ready) return <Pending query={page} />;
   return (
     <>
       <div className="page-head">

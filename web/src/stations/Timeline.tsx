@@ -13,6 +13,7 @@ import { NO_REASON, Why } from "../app/Why";
 import { moment, nameOf, sentence, shortDate, t } from "../app/wording";
 import { queryKeys } from "../app/queryKeys";
 import { useKept } from "../app/useKept";
+import { useReady } from "../app/useReady";
 
 type Entry = Schemas["TimelineEntry"];
 
@@ -77,7 +78,8 @@ export function Timeline({ patient }: { patient: string }) {
     getNextPageParam: (last) => last.before ?? undefined,
     placeholderData: keepPreviousData,
   });
-  if (!pages.data) return <Pending query={pages} />;
+  const ready = useReady(pages.data !== undefined);
+  if (!pages.data || !ready) return <Pending query={pages} />;
   const entries = pages.data.pages.flatMap((p) => p.entries);
   const bySeq = new Map(entries.map((e) => [e.seq, e]));
   const days = [...new Set(entries.map((e) => e.entered_on))];
