@@ -30,9 +30,22 @@ export function useKeptWords(name: string, about: string) {
       ),
     [setAll],
   );
+  /** What was said is on record: forgotten, unless something else was typed meanwhile. */
+  const handedIn = useCallback(
+    (which: string, words: string) =>
+      setAll((now) =>
+        now[which] === words
+          ? Object.fromEntries(
+              Object.entries(now).filter(([of]) => of !== which),
+            )
+          : now,
+      ),
+    [setAll],
+  );
   return {
     words: all[about] ?? "",
     say: (words: string) => sayOf(about, words),
     sayOf,
+    handedIn,
   };
 }

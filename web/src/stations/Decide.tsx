@@ -97,6 +97,7 @@ export function Decide({
       said={shared !== undefined && forward.includes(d)}
       line={lines.find((l) => l.id === d.line)}
       answered={answered(d)}
+      today={today}
       open={open === d.line}
       onOpen={() => setOpen(open === d.line ? undefined : d.line)}
       post={post}
@@ -206,9 +207,12 @@ function Row({
   answered,
   open,
   onOpen,
+  today,
   post,
 }: {
   d: Decision;
+  /** Words typed on another day belong to that day's decision. */
+  today: string;
   quiet: boolean;
   /** Its rule is said above already. */
   said: boolean;
@@ -218,7 +222,7 @@ function Row({
   onOpen: () => void;
   post: Post;
 }) {
-  const [reason, setReason] = useKept(`decide-${d.line}`, NO_REASON);
+  const [reason, setReason] = useKept(`decide-${d.line}-${today}`, NO_REASON);
   const said = given(reason);
   const [id, setId] = useState(newId);
   const say = (
@@ -226,7 +230,8 @@ function Row({
     change: Schemas["Change"] | null,
   ) =>
     void post(
-      answerTo(d, id, answer, reason, change),
+      // Words that nobody sees are not sent along.
+      answerTo(d, id, answer, open ? reason : NO_REASON, change),
       `decision-${d.line}`,
     ).then((ok) => {
       if (ok) {

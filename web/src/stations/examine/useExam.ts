@@ -89,13 +89,13 @@ export function useExam(episode: string, today: string) {
       ? at
       : (open[0]?.test ?? list[0]?.test ?? ""),
   );
+  const affected = page.data?.story.side ?? "right";
+  const side = other ? opposite(affected) : affected;
   const {
     words: remark,
     say: setRemark,
     sayOf: remarkOn,
-  } = useKeptWords("exam-remark", current?.id ?? "");
-  const affected = page.data?.story.side ?? "right";
-  const side = other ? opposite(affected) : affected;
+  } = useKeptWords("exam-remark", `${current?.id ?? ""}-${side}`);
   const of = useCallback(
     (test: string, which: string) =>
       page.data?.history.filter((f) => f.test === test && f.side === which) ??
@@ -145,7 +145,7 @@ export function useExam(episode: string, today: string) {
       () => {
         if (now.current !== "") return false;
         go(test.id);
-        remarkOn(test.id, words);
+        remarkOn(`${test.id}-${side}`, words);
         // What was typed stands there again, to be put right.
         if (answer.kind === "number") setTyped(String(answer.value));
         return true;

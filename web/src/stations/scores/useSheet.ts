@@ -26,7 +26,7 @@ export function useSheet(episode: string, today: string) {
       ),
   });
   const [chosen, setChosen] = useState<string>();
-  const [sheets, setSheets] = useKept("sheets", NO_SHEETS);
+  const [sheets, setSheets] = useKept(`sheets-${today}`, NO_SHEETS);
   const [at, setCell] = useState<number>();
   const [typed, setTyped] = useState("");
   const [kept, setKept] = useState<{ id: string; instrument: string }[]>([]);

@@ -280,7 +280,11 @@ function End({ episode, today }: Part) {
                     body: { reason, on, words },
                   }),
                 ),
-              () => setWords(""),
+              () => {
+                setReason("discharged");
+                setOn(today);
+                setWords("");
+              },
             )
           }
         >

@@ -36,7 +36,7 @@ export function Gate({
   today: string;
   post: Post;
 }) {
-  const [over, setOver] = useKept(`gate-${gate.gate}`, NOT_OVERRIDDEN);
+  const [over, setOver] = useKept(`gate-${gate.gate}-${today}`, NOT_OVERRIDDEN);
   const [id] = useState(newId);
   const unmet = gate.criteria.filter((c) => c.status !== "met");
   const met = gate.criteria.filter((c) => c.status === "met");
@@ -68,7 +68,9 @@ export function Gate({
         body: {
           id,
           overridden: Object.fromEntries(
-            Object.entries(over).map(([c, reason]) => [c, inWords(reason)]),
+            Object.entries(over)
+              .filter(([c]) => unmet.some((open) => open.id === c))
+              .map(([c, reason]) => [c, inWords(reason)]),
           ),
         },
         says: nameOf("gate", gate.gate),

@@ -46,7 +46,7 @@ export function Log({
   const {
     words: remark,
     say: setRemark,
-    sayOf: remarkOn,
+    handedIn,
   } = useKeptWords("log-remark", on);
   const enter: Enter = (fact, says) =>
     post(
@@ -58,7 +58,7 @@ export function Log({
       },
       `log-${on}-${JSON.stringify(fact)}`,
     ).then((ok) => {
-      if (ok) remarkOn(on, "");
+      if (ok) handedIn(on, remark);
       return ok;
     });
   const send = (words: LogWord[]) => {
@@ -70,7 +70,7 @@ export function Log({
         body: { ...word, ...fact, remark: i === 0 ? said : "" },
         says: `${shortDate(word.on)}: ${says}`,
       })),
-    ).then(() => said !== "" && remarkOn(on, ""));
+    ).then(() => handedIn(on, said));
   };
   const takeBack = (entries: string[], what: string) =>
     void postAll(
