@@ -837,6 +837,7 @@ visit-measure-here = Measure
 visit-asked = Asked today
 ceiling-free = no limit
 note-draft = Draft it from today
+note-draft-waits = What still waits to be sent is not in a draft yet.
 drafted-measured = Measured:
 drafted-felt = Felt:
 drafted-slips = { $count ->

@@ -145,13 +145,13 @@ impl House {
         self.until(&said).await;
     }
 
-    /// Waits until a condition written in JavaScript holds.
+    /// Waits until a condition written in JavaScript holds. What it looks at may not be there yet.
     pub async fn until(&self, condition: &str) {
+        let once_there = format!(
+            "try {{ return !!({condition}) }} catch (e) {{ if (e instanceof TypeError) return false; throw e }}"
+        );
         for _ in 0..800 {
-            let held = self
-                .browser
-                .execute(&format!("return !!({condition})"), vec![])
-                .await;
+            let held = self.browser.execute(&once_there, vec![]).await;
             match held {
                 Ok(Value::Bool(true)) => return,
                 Err(error) if !error.to_string().contains("aborted by navigation") => {
@@ -162,6 +162,17 @@ impl House {
             tokio::time::sleep(Duration::from_millis(50)).await;
         }
         panic!("never true: {condition}\n{}", self.text().await);
+    }
+
+    /// Holds back what the page sends from here on, until it is let go.
+    pub async fn hold_back(&self) {
+        self.value("(() => { const real = window.fetch; const held = new Promise(go => { window.letGo = go }); window.fetch = async (...a) => { if (a[1]?.method === 'POST') await held; return real(...a) } })()")
+            .await;
+    }
+
+    /// Lets what was held back go on its way.
+    pub async fn let_go(&self) {
+        self.value("window.letGo()").await;
     }
 
     /// Clicks an element once it is there.

@@ -131,7 +131,7 @@ export function DraftMark({
 }
 
 /** Asks once: what is thrown away does not come back. */
-function Discard({
+export function Discard({
   ask,
   onYes,
   children,

@@ -1,18 +1,18 @@
 import { useQueryClient } from "@tanstack/react-query";
 import { useCallback, useEffect, useRef, useState } from "react";
 import { ApiProblem } from "./client";
-import { handIn, handInMany, type NewEntry, takeBack } from "./outbox";
+import {
+  handIn,
+  handInMany,
+  type Kept,
+  type NewEntry,
+  takeBack,
+} from "./outbox";
 import { t } from "./wording";
 import { EVERYTHING, renew } from "./queryKeys";
 
 /** How far the last entry of a page has come. */
 export type SaveState = "idle" | "saving" | "saved" | "waits";
-
-/** What became of an entry: stored with the server's reply, or kept here and waiting. */
-export interface Kept {
-  reply: unknown;
-  waits: boolean;
-}
 
 /**
  * The way a page hands in its entries: kept before they are sent, one at a time for each thing on the page, and told at
@@ -25,6 +25,12 @@ export function useEntry(episode: string) {
   const [state, setState] = useState<SaveState>("idle");
   const [error, setError] = useState<unknown>();
   const busy = useRef(new Set<string>());
+  // While any entry of the page is on its way, the page says so: the first that lands is not the last.
+  const under = useRef(0);
+  const landed = useCallback((how: SaveState) => {
+    under.current -= 1;
+    setState((before) => (under.current > 0 ? before : how));
+  }, []);
   const here = useRef(true);
   useEffect(() => {
     here.current = true;
@@ -42,13 +48,14 @@ export function useEntry(episode: string) {
       busy.current.add(slot);
       setError(undefined);
       setState("saving");
+      under.current += 1;
       try {
-        const reply = await handIn({ ...entry, episode });
+        const kept = await handIn({ ...entry, episode });
         renew(queries, EVERYTHING);
-        setState(reply === undefined ? "waits" : "saved");
-        return { reply, waits: reply === undefined };
+        landed(kept.waits ? "waits" : "saved");
+        return kept;
       } catch (failure) {
-        setState("idle");
+        landed("idle");
         if (here.current) {
           setError(failure);
           // Where the page shows again what was typed, the outbox need not keep it.
@@ -60,20 +67,26 @@ export function useEntry(episode: string) {
         busy.current.delete(slot);
       }
     },
-    [episode, queries],
+    [episode, landed, queries],
   );
   /** Many at once, for which nothing on the page waits: a week at home. */
   const keepAll = useCallback(
     async (entries: Omit<NewEntry, "episode">[]): Promise<void> => {
       setError(undefined);
       setState("saving");
-      const waits = await handInMany(
-        entries.map((entry) => ({ ...entry, episode })),
-      );
-      renew(queries, EVERYTHING);
-      setState(waits ? "waits" : "saved");
+      under.current += 1;
+      let how: SaveState = "idle";
+      try {
+        const waits = await handInMany(
+          entries.map((entry) => ({ ...entry, episode })),
+        );
+        renew(queries, EVERYTHING);
+        how = waits ? "waits" : "saved";
+      } finally {
+        landed(how);
+      }
     },
-    [episode, queries],
+    [episode, landed, queries],
   );
   return { keep, keepAll, state, error, setError };
 }

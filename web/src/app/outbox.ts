@@ -92,6 +92,9 @@ const away = (status: number, title = t("problem-unreachable")): Problem => ({
   reasons: [],
 });
 
+/** Whether the last attempt found nobody who answered. */
+let unanswered = false;
+
 /** Posts once and waits only so long. Throws what the server said, or that it cannot be reached. */
 async function post(path: string, body: unknown): Promise<unknown> {
   const patience = new AbortController();
@@ -108,13 +111,19 @@ async function post(path: string, body: unknown): Promise<unknown> {
     });
     const answer: unknown = await response.json().catch(() => undefined);
     // An answer that is no answer of ours came from something in between.
-    if (response.ok && answer !== undefined) return answer;
+    if (response.ok && answer !== undefined) {
+      unanswered = false;
+      return answer;
+    }
     const told = answer as Problem | undefined;
     throw new ApiProblem(
       told?.type ? told : away(response.ok ? 502 : response.status),
     );
   } catch (error) {
-    throw error instanceof ApiProblem ? error : new ApiProblem(away(0));
+    const problem =
+      error instanceof ApiProblem ? error : new ApiProblem(away(0));
+    unanswered = problem.passing;
+    throw problem;
   } finally {
     window.clearTimeout(timer);
   }
@@ -136,14 +145,20 @@ function waits(entry: NewEntry): Waiting {
   };
 }
 
+/** What became of an entry: stored, with the server's reply where it went alone, or kept here and waiting. */
+export interface Kept {
+  reply: unknown;
+  waits: boolean;
+}
+const WAITS: Kept = { reply: undefined, waits: true };
+
 /**
  * Hands in an entry: kept in the browser before the first attempt, and until the server has answered.
  *
- * Answers with the server's reply, or with `undefined` when the entry waits. A refusal is thrown and stays
- * in the outbox
- * until the page that made the entry, and still holds what was typed, has told it.
+ * A refusal is thrown and stays in the outbox until the page that made the entry, and still holds what was typed, has
+ * told it.
  */
-export async function handIn(entry: NewEntry): Promise<unknown> {
+export async function handIn(entry: NewEntry): Promise<Kept> {
   const kept = waits(entry);
   // Before it lies there: what waits is sent every few seconds, and this one goes alone.
   sending.add(kept.key);
@@ -154,8 +169,11 @@ export async function handIn(entry: NewEntry): Promise<unknown> {
   if (before) {
     sending.delete(kept.key);
     await tell();
-    void drain();
-    return undefined;
+    const sent = drain();
+    // It goes after those before it. While nobody answers, nobody waits for that.
+    if (unanswered) return WAITS;
+    await sent;
+    return became(kept.key);
   }
   try {
     const gate = entry.gate === undefined ? "" : `/${entry.gate}/pass`;
@@ -164,7 +182,7 @@ export async function handIn(entry: NewEntry): Promise<unknown> {
       entry.body,
     );
     await outboxShelf.remove(kept.key);
-    return reply;
+    return { reply, waits: false };
   } catch (error) {
     if (error instanceof ApiProblem && error.final) {
       // Until a page has told it, the refusal stands in the outbox, with all that was typed.
@@ -174,11 +192,21 @@ export async function handIn(entry: NewEntry): Promise<unknown> {
     }
     if (error instanceof ApiProblem && error.problem.status === 401)
       window.dispatchEvent(new Event("ritorno-signed-out"));
-    return undefined;
+    return WAITS;
   } finally {
     sending.delete(kept.key);
     await tell();
   }
+}
+
+/** What became of an entry that went with others. */
+async function became(key: string): Promise<Kept> {
+  const row = (await waiting()).find((w) => w.key === key);
+  if (!row) return { reply: undefined, waits: false };
+  if (!row.refused) return WAITS;
+  const refusal = new ApiProblem(row.refused);
+  refusal.entry = key;
+  throw refusal;
 }
 
 /**
@@ -206,12 +234,30 @@ interface Answer {
   problem?: Problem | null;
 }
 
-let draining = false;
+let underWay: Promise<boolean> | undefined;
+let afterIt: Promise<boolean> | undefined;
 
-/** Sends what waits of the person who is signed in, in order. Answers whether anything was stored. */
-export async function drain(): Promise<boolean> {
-  if (draining || here.user === "") return false;
-  draining = true;
+/**
+ * Sends what waits of the person who is signed in, in order. Answers whether anything was stored. While one sending is
+ * under way the next begins after it, once for all who ask.
+ */
+export function drain(): Promise<boolean> {
+  if (underWay === undefined) {
+    underWay = drainNow().finally(() => {
+      underWay = undefined;
+    });
+    return underWay;
+  }
+  const next = () => {
+    afterIt = undefined;
+    return drain();
+  };
+  afterIt ??= underWay.then(next, next);
+  return afterIt;
+}
+
+async function drainNow(): Promise<boolean> {
+  if (here.user === "") return false;
   let stored = false;
   try {
     for (;;) {
@@ -237,7 +283,6 @@ export async function drain(): Promise<boolean> {
     if (error instanceof ApiProblem && error.problem.status === 401)
       window.dispatchEvent(new Event("ritorno-signed-out"));
   } finally {
-    draining = false;
     await tell();
   }
   return stored;

@@ -9,7 +9,9 @@ import { Ten } from "../app/parts";
 import { given, inWords, NO_REASON, Why } from "../app/Why";
 import { MoveMark } from "../pictures/Marks";
 import type { Post } from "./visit/post";
-import { useKept } from "../app/useKept";
+import { LeftBefore } from "../app/LeftBefore";
+import { same } from "../app/merge";
+import { useKeptOfDay } from "../app/useKeptOfDay";
 import Tooltip from "antd/es/tooltip";
 
 type Decision = Schemas["LineDecision"];
@@ -222,23 +224,25 @@ function Row({
   onOpen: () => void;
   post: Post;
 }) {
-  const [reason, setReason] = useKept(`decide-${d.line}-${today}`, NO_REASON);
+  const kept = useKeptOfDay(`decide-${d.line}`, today, NO_REASON);
+  const reason = kept.value;
   const said = given(reason);
   const [id, setId] = useState(newId);
   const say = (
     answer: "accepted" | "changed" | "overridden",
     change: Schemas["Change"] | null,
-  ) =>
+  ) => {
+    // Words that nobody sees are not sent along; they stay.
+    const words = open ? reason : NO_REASON;
     void post(
-      // Words that nobody sees are not sent along.
-      answerTo(d, id, answer, open ? reason : NO_REASON, change),
+      answerTo(d, id, answer, words, change),
       `decision-${d.line}`,
     ).then((ok) => {
-      if (ok) {
-        setReason(NO_REASON);
-        setId(newId());
-      }
+      if (!ok) return;
+      kept.set((now) => (same(now, words) ? NO_REASON : now));
+      setId(newId());
     });
+  };
   return (
     <div
       className={`decision ${d.kind}${open ? " open" : ""}${quiet ? " quiet" : ""}`}
@@ -307,7 +311,16 @@ function Row({
               of="decision"
               label={t("decide-reason")}
               value={reason}
-              onChange={setReason}
+              onChange={(next) => kept.set(() => next)}
+            />
+            <LeftBefore
+              before={kept.before}
+              says={inWords}
+              onTake={(left) => {
+                kept.set(() => left.value);
+                kept.drop(left);
+              }}
+              onDrop={kept.drop}
             />
             {line && (
               <Own

@@ -3,7 +3,7 @@ import Button from "antd/es/button";
 import type { ReactNode } from "react";
 import { Link } from "react-router";
 import type { Schemas } from "../app/client";
-import { SaveMark, useEntry } from "../app/entries";
+import { SaveMark, type SaveState, useEntry } from "../app/entries";
 import { useBounds } from "../app/numbers";
 import { Pending, ProblemNote } from "../app/parts";
 import { nameOf, sentence, shortDate, t } from "../app/wording";
@@ -12,7 +12,7 @@ import { FlagLine } from "./visit/FlagLine";
 import { Gate } from "./visit/Gate";
 import { Held } from "./visit/Held";
 import { Log } from "./visit/Log";
-import { Note } from "./visit/Note";
+import { Note, type Sent } from "./visit/Note";
 import { RangeStrip } from "./visit/RangeStrip";
 import { Notices } from "./visit/Notices";
 import { Appointments } from "./visit/Appointments";
@@ -43,6 +43,7 @@ export function Visit({ episode }: { episode: string }) {
   // Without a pathway nothing is asked of the patient at home yet, and there is nothing to log.
   const unplanned = view.corridors.length === 0 && !view.phase;
   const { today } = page.data;
+  const sent = howSent(state, page.isFetching);
   const refresh = () => {
     renew(queries, ["visit", "story", "ranges", "day-list", "timeline"]);
   };
@@ -67,7 +68,7 @@ export function Visit({ episode }: { episode: string }) {
             <ScoreEntry today={today} post={post} asked={askedScores(view)} />
           </section>
         </div>
-        <div>{week ?? <DayEnd view={view} page={page.data} post={post} />}</div>
+        <div>{week ?? <DayEnd page={page.data} sent={sent} post={post} />}</div>
       </div>
       {(view.untried.length > 0 || view.retest) &&
         view.contact.try_out !== "no" && (
@@ -94,7 +95,7 @@ export function Visit({ episode }: { episode: string }) {
           </div>
           <div>
             {day}
-            <DayEnd view={view} page={page.data} post={post} />
+            <DayEnd page={page.data} sent={sent} post={post} />
           </div>
         </div>
       )}
@@ -155,22 +156,25 @@ export function Visit({ episode }: { episode: string }) {
   );
 }
 
+/** How far the day's entries have come, for what is drafted from them. */
+function howSent(state: SaveState, asking: boolean): Sent {
+  if (state === "saving") return "under";
+  if (state === "waits") return "waits";
+  return asking ? "under" : "in";
+}
+
 /** What ends a visit: the next appointment, and the signed note. */
-function DayEnd({
-  view,
-  page,
-  post,
-}: {
-  view: Page["view"];
-  page: Page;
-  post: Post;
-}) {
+function DayEnd({ page, sent, post }: { page: Page; sent: Sent; post: Post }) {
   // Until the server has said how much it keeps, it judges.
   const noteMost = useBounds()("note_characters")?.max ?? Infinity;
   return (
     <>
-      <Appointments list={view.appointments} today={page.today} post={post} />
-      <Note most={noteMost} page={page} post={post} />
+      <Appointments
+        list={page.view.appointments}
+        today={page.today}
+        post={post}
+      />
+      <Note most={noteMost} page={page} sent={sent} post={post} />
     </>
   );
 }

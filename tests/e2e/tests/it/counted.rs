@@ -6,6 +6,9 @@ use serde_json::json;
 /// Counts what a person does: presses and keys that the browser itself made, over all pages.
 const COUNT: &str = "for (const kind of ['pointerdown', 'keydown']) addEventListener(kind, e => { if (e.isTrusted) sessionStorage.setItem('count', String(1 + Number(sessionStorage.getItem('count') ?? 0))) }, true)";
 
+/// Nothing of what was entered is on its way or waits.
+const ALL_SENT: &str = "document.querySelector('.save-mark').dataset.state === 'saved' && !document.querySelector('#queue')";
+
 async fn counted(house: &House) -> u64 {
     let count = house.value("Number(sessionStorage.getItem('count'))").await;
     count.as_u64().unwrap_or(0)
@@ -43,14 +46,19 @@ async fn a_follow_up_with_a_weeks_log_takes_twelve_taps() {
     house
         .see(&format!("{}[data-state=part]", cell("2027-03-03")))
         .await;
+    house.click("#asked .ten button:nth-child(2)").await;
+    house.until(ALL_SENT).await;
     house
         .click("[data-felt='pain_next_morning 2027-03-08']")
         .await;
+    // A draft that is asked for while an answer is under way waits for it.
+    house.hold_back().await;
     house
         .click("button[aria-label='Pain next morning 1']")
         .await;
-    house.click("#asked .ten button:nth-child(2)").await;
     house.click("#draft-note").await;
+    house.see("#draft-note.ant-btn-loading").await;
+    house.let_go().await;
     house
         .until("document.querySelector('#note').value.length > 40")
         .await;
@@ -101,9 +109,7 @@ async fn a_follow_up_with_a_weeks_log_takes_twelve_taps() {
     house.see("#week").await;
     house.click("[data-fill='2027-03-08']").await;
     house.click("#week-undo").await;
-    house
-        .until("document.querySelector('.save-mark').dataset.state === 'saved' && !document.querySelector('#queue')")
-        .await;
+    house.until(ALL_SENT).await;
     let again = house.get(&visit).await;
     assert_eq!(json!(cells(&again, &done)), json!(cells(&after, &done)));
     house.close().await;

@@ -175,6 +175,89 @@ async fn words_beside_an_entry_are_there_again_after_a_reload() {
     house.close().await;
 }
 
+/// Makes what is kept of today what was kept of an earlier day.
+async fn as_of(house: &House, day: &str) {
+    let age = "const [day,done]=arguments;const o=indexedDB.open('ritorno');o.onsuccess=()=>{const t=o.result.transaction('drafts','readwrite');const s=t.objectStore('drafts');s.getAll().onsuccess=(e)=>{for(const d of e.target.result)if(d.body?.now){d.body.now.on=day;s.put(d)}};t.oncomplete=()=>{o.result.close();done(true)}}";
+    let done = house.browser.execute_async(age, vec![json!(day)]).await;
+    assert_eq!(done.expect("changed"), json!(true));
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_another_day_left_unsent_is_offered_and_never_sent_by_itself() {
+    let house = House::open("left", 1280, 900).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let visit = format!("/e/{episode}/visit");
+    let ask = ".decision:not(.quiet)";
+    house.goto(&visit).await;
+    house.click(&format!("{ask} .plain")).await;
+    house
+        .fill(&format!("{ask}.open .why input"), "not before Friday")
+        .await;
+    drafted(&house, "not before Friday").await;
+    let scores = format!("/e/{episode}/scores");
+    house.goto(&scores).await;
+    house.see("#sheet .pains button").await;
+    let instrument = "document.querySelector('#sheet').dataset.instrument";
+    let left = house.value(instrument).await;
+    house.keys("11").await;
+    drafted(&house, left.as_str().expect("an instrument")).await;
+    house.goto("/").await;
+    as_of(&house, "2027-02-22").await;
+
+    // The words stand there with their day, and not in the field of today.
+    house.goto(&visit).await;
+    house.click(&format!("{ask} .plain")).await;
+    house.see(".left-before[data-on='2027-02-22']").await;
+    house.says("not before Friday").await;
+    let field = format!("{ask}.open .why input");
+    holds(&house, &field, "").await;
+    house.fill(&field, "only thought").await;
+    drafted(&house, "only thought").await;
+    // Folded away they are seen by nobody, and go nowhere.
+    let exercise = house
+        .value(&format!("document.querySelector('{ask}').dataset.exercise"))
+        .await;
+    house.click(&format!("{ask} .plain")).await;
+    house
+        .click(&format!("{ask} .decision-do .ant-btn-primary"))
+        .await;
+    house.see("#decide .decided-today").await;
+    let page = house.get(&format!("/api/episodes/{episode}/visit")).await;
+    let decided = page["decided"].as_array().cloned().unwrap_or_default();
+    let answer = decided
+        .iter()
+        .find(|d| d["exercise"] == exercise && d["on"] == "2027-03-01")
+        .expect("the answer");
+    assert!(answer["reason"].as_str().unwrap_or_default().is_empty());
+    drafted(&house, "only thought").await;
+
+    // A half-filled sheet is gone on with, as today's.
+    house.goto(&scores).await;
+    house
+        .see("#sheet .left-before[data-on='2027-02-22'] .ant-btn")
+        .await;
+    house.says("2 of").await;
+    house.click("#sheet .left-before .ant-btn").await;
+    house.until("!document.querySelector('.left-before') && [...document.querySelectorAll('.tick-cell')].slice(0, 2).every(c => c.innerText === '1')").await;
+
+    // Words typed while the ones before them are under way are not taken for sent.
+    house.goto(&visit).await;
+    house.fill("#log-remark", "carried the boat").await;
+    house.hold_back().await;
+    house.click("#log-slip").await;
+    house.fill("#log-remark", "alone this time").await;
+    house.let_go().await;
+    house
+        .until("document.querySelector('.save-mark').dataset.state === 'saved'")
+        .await;
+    holds(&house, "#log-remark", "alone this time").await;
+    let page = house.get(&format!("/api/episodes/{episode}/visit")).await;
+    assert!(page.to_string().contains("carried the boat"));
+    assert!(!page.to_string().contains("alone this time"));
+    house.close().await;
+}
+
 #[tokio::test(flavor = "multi_thread")]
 async fn a_lapsed_session_asks_over_the_page_and_the_page_stays() {
     let house = House::open("lapsed", 1280, 900).await;

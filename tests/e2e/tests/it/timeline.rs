@@ -76,6 +76,14 @@ async fn a_wrong_entry_is_taken_back_a_shoulder_is_added_and_an_episode_ends() {
     house.click("#save-end").await;
     house.says("ended on").await;
     house.says("Open again").await;
+    // What was said at this end is not there at the next.
+    house.fill("#reopen-words", "Came back.").await;
+    house.click("#save-reopen").await;
+    house.says("End this episode").await;
+    house.click("#end-episode").await;
+    house
+        .until("document.querySelector('#end-words').value === ''")
+        .await;
     house.close().await;
 }
 

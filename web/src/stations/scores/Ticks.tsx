@@ -1,14 +1,29 @@
 import Button from "antd/es/button";
+import { LeftBefore } from "../../app/LeftBefore";
 import { nameOf, t } from "../../app/wording";
 import type { Room } from "./useSheet";
-import { byOneKey, number, type View } from "./words";
+import { type Answer, byOneKey, number, type View } from "./words";
+
+const countGiven = (answers: Answer[]) =>
+  answers.filter((a) => a !== undefined && a !== null).length;
 
 /** The ticks of one sheet: item by item, then kept whole. */
 export function Ticks({ room, view }: { room: Room; view: View }) {
   const { part, typed, answers, cells, cell, kept, put } = room;
-  const given = answers.filter((a) => a !== undefined && a !== null).length;
+  const given = countGiven(answers);
   return (
     <>
+      <LeftBefore
+        before={room.before}
+        says={(left) =>
+          t("scores-answered", {
+            given: countGiven(left[view.instrument.id] ?? []),
+            items: cells.length,
+          })
+        }
+        onTake={(left) => room.settle(left, true)}
+        onDrop={(left) => room.settle(left, false)}
+      />
       <p className="soft small flush above-14 below-6">
         {t("scores-sheet")}{" "}
         <span>

@@ -6,9 +6,15 @@ import { faultOf, valueOf } from "../../app/numbers";
 import { nameOf } from "../../app/wording";
 import { type Answer, cellsOf, type Page } from "./words";
 import { queryKeys } from "../../app/queryKeys";
-import { useKept } from "../../app/useKept";
+import type { OfDay } from "../../app/ofDay";
+import { useKeptOfDay } from "../../app/useKeptOfDay";
 
-const NO_SHEETS: Record<string, Answer[]> = {};
+type Sheets = Record<string, Answer[]>;
+const NO_SHEETS: Sheets = {};
+
+/** The sheets without one of them. */
+const butFor = (all: Sheets, id: string): Sheets =>
+  Object.fromEntries(Object.entries(all).filter(([of]) => of !== id));
 
 /** Places after the point an item may have. */
 const PLACES = 1;
@@ -26,7 +32,8 @@ export function useSheet(episode: string, today: string) {
       ),
   });
   const [chosen, setChosen] = useState<string>();
-  const [sheets, setSheets] = useKept(`sheets-${today}`, NO_SHEETS);
+  const half = useKeptOfDay("sheets", today, NO_SHEETS);
+  const { value: sheets, set: setSheets } = half;
   const [at, setCell] = useState<number>();
   const [typed, setTyped] = useState("");
   const [kept, setKept] = useState<{ id: string; instrument: string }[]>([]);
@@ -66,9 +73,13 @@ export function useSheet(episode: string, today: string) {
     if (value != null) put(value);
   };
   const clear = () => {
-    setSheets((all) =>
-      Object.fromEntries(Object.entries(all).filter(([of]) => of !== id)),
-    );
+    setSheets((all) => butFor(all, id));
+    setCell(undefined);
+  };
+  /** What an earlier day left of this sheet is gone on with as today's, or thrown away. */
+  const settle = (left: OfDay<Sheets>, take: boolean) => {
+    if (take) setSheets((all) => ({ ...all, [id]: left.value[id] ?? [] }));
+    half.drop(left, butFor(left.value, id));
     setCell(undefined);
   };
   const keep = async () => {
@@ -110,6 +121,9 @@ export function useSheet(episode: string, today: string) {
     id,
     cells,
     answers,
+    /** Of this sheet, what earlier days left half filled. */
+    before: half.before.filter((left) => id in left.value),
+    settle,
     cell,
     setCell,
     part,

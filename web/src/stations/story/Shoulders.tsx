@@ -79,7 +79,11 @@ export function Shoulders(props: Part) {
         </p>
         {open === "add" && <Another {...props} />}
         {open === "end" &&
-          (here?.closed_on ? <Reopen {...props} /> : <End {...props} />)}
+          (here?.closed_on ? (
+            <Reopen {...props} onDone={() => setOpen(undefined)} />
+          ) : (
+            <End {...props} />
+          ))}
         {open === "person" && <Correct {...props} />}
       </div>
     </section>
@@ -297,7 +301,7 @@ function End({ episode, today }: Part) {
   );
 }
 
-function Reopen({ episode }: Part) {
+function Reopen({ episode, onDone }: Part & { onDone: () => void }) {
   const { saver, error, run } = useHead();
   const [words, setWords] = useKept("reopen-words", "");
   return (
@@ -324,7 +328,10 @@ function Reopen({ episode }: Part) {
                     body: { words },
                   }),
                 ),
-              () => setWords(""),
+              () => {
+                setWords("");
+                onDone();
+              },
             )
           }
         >

@@ -7,7 +7,8 @@ import { given, inWords, NO_REASON, type Reason, Why } from "../../app/Why";
 import { nameOf, sentence, t } from "../../app/wording";
 import { StatusMark } from "../../pictures/Marks";
 import type { Post } from "./post";
-import { useKept } from "../../app/useKept";
+import { LeftBefore } from "../../app/LeftBefore";
+import { useKeptOfDay } from "../../app/useKeptOfDay";
 
 const NOT_OVERRIDDEN: Record<string, Reason> = {};
 
@@ -36,7 +37,8 @@ export function Gate({
   today: string;
   post: Post;
 }) {
-  const [over, setOver] = useKept(`gate-${gate.gate}-${today}`, NOT_OVERRIDDEN);
+  const kept = useKeptOfDay(`gate-${gate.gate}`, today, NOT_OVERRIDDEN);
+  const { value: over, set: setOver } = kept;
   const [id] = useState(newId);
   const unmet = gate.criteria.filter((c) => c.status !== "met");
   const met = gate.criteria.filter((c) => c.status === "met");
@@ -76,7 +78,7 @@ export function Gate({
         says: nameOf("gate", gate.gate),
       },
       "gate",
-    ).then((ok) => ok && setOver(NOT_OVERRIDDEN));
+    ).then((ok) => ok && setOver(() => NOT_OVERRIDDEN));
   return (
     <section className="block" id="gate">
       <h2>
@@ -107,6 +109,15 @@ export function Gate({
           {t(shown ? "gate-met-fold" : "gate-met-show", { count: met.length })}
         </Button>
       )}
+      <LeftBefore
+        before={kept.before}
+        says={(left) => overridesSay(left, gate.criteria)}
+        onTake={(left) => {
+          setOver((now) => ({ ...left.value, ...now }));
+          kept.drop(left);
+        }}
+        onDrop={kept.drop}
+      />
       <p className="above-10">
         {gate.time_reached ? (
           <Button
@@ -132,6 +143,17 @@ export function Gate({
       </p>
     </section>
   );
+}
+
+/** Which criteria were overridden, and why, in one line. */
+function overridesSay(over: Record<string, Reason>, criteria: Criterion[]) {
+  return Object.entries(over)
+    .map(([id, reason]) => {
+      const asked = criteria.find((c) => c.id === id);
+      const why = given(reason) ? ` (${inWords(reason)})` : "";
+      return `${asked ? sentence(asked.asks) : id}${why}`;
+    })
+    .join("; ");
 }
 
 /** Criteria, and the parts of those that have some. */

@@ -9,15 +9,21 @@ import { t } from "../../app/wording";
 import { draftedNote } from "./drafted";
 import type { Post } from "./post";
 
+/** How far the day's entries have come. */
+export type Sent = "under" | "in" | "waits";
+
 /** What was seen and done, in words; signed it is never changed. */
 export function Note({
   most,
   page,
+  sent,
   post,
 }: {
   page: Schemas["VisitPage"];
   /** Characters the server keeps of one note. */
   most: number;
+  /** How far what was entered has come: `under` way to the server or back, all `in` the page, or it `waits`. */
+  sent: Sent;
   post: Post;
 }) {
   const draft = useDraftText(useDraftKey("note"));
@@ -25,6 +31,13 @@ export function Note({
   const [id, setId] = useState(newId);
   const [signed, setSigned] = useState(false);
   const drafted = draftedNote(page);
+  // What was tapped a moment ago belongs into it: a draft that is asked for meanwhile waits for it.
+  const [wanted, setWanted] = useState(false);
+  useEffect(() => {
+    if (!wanted || sent === "under") return;
+    setWanted(false);
+    if (body.trim() === "") write(drafted);
+  }, [wanted, sent, body, drafted, write]);
   const tooLong = body.length > most;
   useEffect(() => {
     if (body !== "") setSigned(false);
@@ -80,9 +93,16 @@ export function Note({
           {t("note-sign")}
         </Button>
         {body.trim() === "" && drafted !== "" && (
-          <Button id="draft-note" onClick={() => write(drafted)}>
+          <Button
+            id="draft-note"
+            loading={wanted}
+            onClick={() => setWanted(true)}
+          >
             {t("note-draft")}
           </Button>
+        )}
+        {sent === "waits" && (
+          <span className="soft small">{t("note-draft-waits")}</span>
         )}
         {signed && <span role="status">{t("note-signed")}</span>}
       </p>
