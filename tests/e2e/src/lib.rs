@@ -15,11 +15,23 @@ use serde_json::{Value, json};
 use std::io::{BufRead, BufReader};
 use std::path::PathBuf;
 use std::process::{Child, Command, Stdio};
-use std::sync::{Mutex, PoisonError};
+use std::sync::{Mutex, OnceLock, PoisonError};
 use std::time::Duration;
 
 /// The fixed day of all browser tests and pictures.
 pub const TODAY: &str = "2027-03-01";
+
+/// The whole style sheet of the library of controls.
+fn library_styles() -> &'static str {
+    static STYLES: OnceLock<String> = OnceLock::new();
+    STYLES.get_or_init(|| {
+        std::fs::read_to_string(concat!(
+            env!("CARGO_MANIFEST_DIR"),
+            "/../../web/node_modules/antd/dist/antd.css"
+        ))
+        .expect("the library's styles")
+    })
+}
 
 /// A running application with a browser window.
 pub struct House {
@@ -395,10 +407,19 @@ impl House {
             .execute_async(script, vec![])
             .await
             .expect("axe runs");
-        found
+        let mut faults: Vec<String> = found
             .as_array()
             .map(|list| list.iter().map(ToString::to_string).collect())
-            .unwrap_or_default()
+            .unwrap_or_default();
+        // A control whose styles were left out of what is shipped is as hard to use.
+        let unstyled = self
+            .browser
+            .execute(include_str!("unstyled.js"), vec![json!(library_styles())])
+            .await
+            .expect("styles are compared");
+        let unstyled = unstyled.as_array().into_iter().flatten();
+        faults.extend(unstyled.map(|rule| format!("not shipped: {rule}")));
+        faults
     }
 
     /// A picture of the window.

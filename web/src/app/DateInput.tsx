@@ -9,6 +9,12 @@ import { steady } from "./steady";
 type Picker = ReturnType<typeof generatePicker<Dayjs>>;
 const pickers = new Map<string, Picker>();
 
+/** The keys of the calendar's month and year are called what they say. */
+const locale = {
+  ...british,
+  lang: { ...british.lang, monthSelect: "", yearSelect: "" },
+};
+
 /** A year that has only begun: `5 5 19` on the way to 1970. The picker takes what it can read at every stroke. */
 const BEGUN = /(^\d{4}|[^\d])(19|20)$/;
 
@@ -66,7 +72,7 @@ function DateNow({
       className={`date-input ${rest.className ?? ""}`}
       format="D MMM YYYY"
       // The week begins on Monday.
-      locale={british}
+      locale={locale}
       // Enter takes the day, and does not send the form around it.
       onKeyDown={(e) => {
         if (e.key === "Enter") e.preventDefault();

@@ -6,6 +6,8 @@ import { BrowserRouter } from "react-router";
 import { ApiProblem } from "./client";
 import { giveNonce, nonce } from "./nonce";
 import { Shell } from "./Shell";
+// What is ours comes after what is the library's, and holds.
+import "antd/dist/antd.css";
 import "./style.css";
 import { useLook } from "./look";
 import { themeOf } from "./theme";

@@ -61,6 +61,9 @@ export function themeOf(look: Look): ThemeConfig {
   const c = numbers[look];
   return {
     cssVar: { key: "ritorno" },
+    // The styles of the controls come with the page; only the values of this theme are worked out here.
+    zeroRuntime: true,
+    hashed: false,
     algorithm: look === "dark" ? antd.darkAlgorithm : antd.defaultAlgorithm,
     token: {
       colorPrimary: c.petrol,
@@ -86,13 +89,20 @@ export function themeOf(look: Look): ThemeConfig {
       motion: false,
     },
     components: {
-      Button: { fontWeight: 600, primaryShadow: "none", defaultShadow: "none" },
+      Button: {
+        fontWeight: 600,
+        primaryShadow: "none",
+        defaultShadow: "none",
+        dangerShadow: "none",
+      },
       Table: {
         headerBg: c.sunk,
         headerSplitColor: "transparent",
         borderColor: c.line,
         rowHoverBg: c.ground,
       },
+      // Days of the months beside are read too.
+      DatePicker: { colorTextDisabled: c.placeholder },
       Select: { optionActiveBg: c.sunk, optionSelectedBg: c.sunk },
       Form: { itemMarginBottom: 0, verticalLabelPadding: "0 0 3px" },
       // What is chosen is read at arm's length: ink on petrol, not one paper on another.

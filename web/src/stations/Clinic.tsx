@@ -1,6 +1,7 @@
 import "../app/stationWords";
-import { type ReactNode, useState } from "react";
+import type { ReactNode } from "react";
 import { Link, Navigate, useParams } from "react-router";
+import { useSeen } from "../app/useSeen";
 import { t } from "../app/wording";
 import { Defaults } from "./Defaults";
 import { Elastics } from "./Elastics";
@@ -31,8 +32,7 @@ export default function Clinic({
   const { room = "people" } = useParams();
   const at = ROOMS.find((r) => r === room);
   const place = at === "kit" ? "defaults" : (at ?? "people");
-  const [seen, setSeen] = useState<string[]>([place]);
-  if (!seen.includes(place)) setSeen([...seen, place]);
+  const seen = useSeen(place);
   if (!at) return <Navigate to="/clinic" replace />;
   const rooms: [string, ReactNode][] = [
     ["people", <People today={today} me={me} />],

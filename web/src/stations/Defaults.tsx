@@ -16,6 +16,7 @@ import { capital, nameOf, t } from "../app/wording";
 import { Beginning } from "./defaults/Beginning";
 import { FollowedSchools } from "./defaults/FollowedSchools";
 import { useTold } from "../app/useTold";
+import { useSeen } from "../app/useSeen";
 import { useReady } from "../app/useReady";
 
 type Page = Schemas["DefaultsPage"];
@@ -37,6 +38,7 @@ export function Defaults({ at, lead }: { at: string; lead: boolean }) {
 
 function Rooms({ page, at, lead }: { page: Page; at: string; lead: boolean }) {
   const queries = useQueryClient();
+  const seen = useSeen(at);
   const draft = useDraft<Set>(useDraftKey("defaults"), {
     value: page.defaults,
     rev: page.rev,
@@ -93,48 +95,52 @@ function Rooms({ page, at, lead }: { page: Page; at: string; lead: boolean }) {
   return (
     <>
       {place}
-      <div hidden={at !== "defaults"} id="defaults">
-        <div className="page-head">
-          <h1>{t("defaults-title")}</h1>
-          <span className="soft">{t("defaults-lead")}</span>
+      {seen.includes("defaults") && (
+        <div hidden={at !== "defaults"} id="defaults">
+          <div className="page-head">
+            <h1>{t("defaults-title")}</h1>
+            <span className="soft">{t("defaults-lead")}</span>
+          </div>
+          <Others draft={draft} />
+          <Beginning
+            set={draft.value}
+            lead={lead}
+            onChange={set}
+            minutes={
+              <KeptNumber
+                keep="default-minutes"
+                id="default-minutes"
+                label={t("minutes-per-day")}
+                rule="minutes_per_day"
+                value={draft.value.minutes_per_day ?? null}
+                disabled={!lead}
+                onValue={faulty.take("minutes", (minutes_per_day) =>
+                  set({ minutes_per_day }),
+                )}
+                fault={faultAt(error, "defaults.minutes_per_day")}
+              />
+            }
+          />
+          <FollowedSchools
+            page={page}
+            set={draft.value}
+            lead={lead}
+            onChange={(schools) => set({ schools })}
+          />
+          {foot}
         </div>
-        <Others draft={draft} />
-        <Beginning
-          set={draft.value}
-          lead={lead}
-          onChange={set}
-          minutes={
-            <KeptNumber
-              keep="default-minutes"
-              id="default-minutes"
-              label={t("minutes-per-day")}
-              rule="minutes_per_day"
-              value={draft.value.minutes_per_day ?? null}
-              disabled={!lead}
-              onValue={faulty.take("minutes", (minutes_per_day) =>
-                set({ minutes_per_day }),
-              )}
-              fault={faultAt(error, "defaults.minutes_per_day")}
-            />
-          }
-        />
-        <FollowedSchools
-          page={page}
-          set={draft.value}
-          lead={lead}
-          onChange={(schools) => set({ schools })}
-        />
-        {foot}
-      </div>
-      <div hidden={at !== "kit"} id="kit-room">
-        <div className="page-head">
-          <h1>{t("kit-room-title")}</h1>
-          <span className="soft">{t("kit-room-lead")}</span>
+      )}
+      {seen.includes("kit") && (
+        <div hidden={at !== "kit"} id="kit-room">
+          <div className="page-head">
+            <h1>{t("kit-room-title")}</h1>
+            <span className="soft">{t("kit-room-lead")}</span>
+          </div>
+          <Others draft={draft} />
+          <Kit page={page} set={draft.value} lead={lead} onChange={set} />
+          {foot}
         </div>
-        <Others draft={draft} />
-        <Kit page={page} set={draft.value} lead={lead} onChange={set} />
-        {foot}
-      </div>
+      )}
     </>
   );
 }

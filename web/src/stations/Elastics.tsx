@@ -7,6 +7,7 @@ import { SaveMark, useSaver } from "../app/entries";
 import { type Faulty, useFaulty } from "../app/faulty";
 import { useMe } from "../app/me";
 import { NumberField } from "../app/NumberField";
+import { useReady } from "../app/useReady";
 import { Pending, ProblemNote } from "../app/parts";
 import { sentence, shortDate, t } from "../app/wording";
 import { PullCurve } from "../pictures/PullCurve";
@@ -50,7 +51,8 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
   const fields = useFaulty();
   const [error, setError] = useState<unknown>();
   const [tell, place] = useTold();
-  if (!page.data) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !ready) return <Pending query={page} />;
   const level = page.data.find((l) => l.level === at);
   if (!level) return null;
   const label = named ?? level.label;

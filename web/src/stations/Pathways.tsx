@@ -4,6 +4,7 @@ import Input from "antd/es/input";
 import { useEffect, useRef, useState } from "react";
 import { api, ask, type Schemas } from "../app/client";
 import { SaveMark, type Saver, useSaver } from "../app/entries";
+import { useReady } from "../app/useReady";
 import { Pending, ProblemNote } from "../app/parts";
 import { capital, nameOf, shortDate, t, withUnit } from "../app/wording";
 import { Corridor } from "../pictures/Corridor";
@@ -43,7 +44,8 @@ export default function Pathways({ lead }: { lead: boolean }) {
   const [title, setTitle] = useKept("pathway-title", "");
   const file = useRef<HTMLInputElement>(null);
   const saver = useSaver();
-  if (!list.data) return <Pending query={list} />;
+  const ready = useReady(list.data !== undefined);
+  if (!list.data || !ready) return <Pending query={list} />;
   const keep = (next: Page) => {
     queries.setQueryData(queryKeys.pathway(next.row.id), next);
     void queries.invalidateQueries({ queryKey: queryKeys.pathways });

@@ -48,7 +48,7 @@ export function People({ today, me }: { today: string; me: string }) {
               },
             ]}
           />
-          <p className="soft small">{t("people-from-console")}</p>
+          <p className="soft small above-8">{t("people-from-console")}</p>
         </section>
         <Covers page={page.data} today={today} me={me} />
       </div>

@@ -5,6 +5,7 @@ import Button from "antd/es/button";
 import { useEffect, useState } from "react";
 import { api, ask, newId, type Schemas } from "../app/client";
 import { Field } from "../app/Field";
+import { useReady } from "../app/useReady";
 import { Pending, ProblemNote } from "../app/parts";
 import { SaveMark, useSaver } from "../app/entries";
 import { faultOf, type Rule, useBounds, valueOf } from "../app/numbers";
@@ -92,7 +93,8 @@ export function Reliability({ lead }: { lead: boolean }) {
       dropped = true;
     };
   }, [key]);
-  if (!bench.data) return <Pending query={bench} />;
+  const ready = useReady(bench.data !== undefined);
+  if (!bench.data || !ready) return <Pending query={bench} />;
   const keep = async () => {
     setError(undefined);
     try {

@@ -1,5 +1,6 @@
 import { SaveMark } from "../app/entries";
 import { useShortcuts } from "../app/keys";
+import { useReady } from "../app/useReady";
 import { Pending, ProblemNote } from "../app/parts";
 import { clock, nameOf, sentence, shortDate, t } from "../app/wording";
 import { ScoreLine } from "../pictures/ScoreLine";
@@ -19,7 +20,8 @@ export function Scores({ episode, today }: { episode: string; today: string }) {
     KEYS,
   );
   const { page, view, views } = room;
-  if (!page.data || !view) return <Pending query={page} />;
+  const ready = useReady(page.data !== undefined);
+  if (!page.data || !view || !ready) return <Pending query={page} />;
   return (
     <div id="scores">
       <div className="page-head">

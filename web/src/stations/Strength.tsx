@@ -1,6 +1,7 @@
 import { SaveMark } from "../app/entries";
 import { useShortcuts } from "../app/keys";
 import { useMe } from "../app/me";
+import { useReady } from "../app/useReady";
 import { Pending, ProblemNote } from "../app/parts";
 import { clock, t } from "../app/wording";
 import { ExamineTabs } from "./examine/Tabs";
@@ -33,7 +34,8 @@ export function Strength({
     return true;
   }, KEYS);
   const { data } = room.room;
-  if (!data || !room.test) return <Pending query={room.room} />;
+  const ready = useReady(data !== undefined);
+  if (!data || !room.test || !ready) return <Pending query={room.room} />;
   return (
     <div id="strength">
       <div className="page-head">

@@ -4,7 +4,7 @@ use ritorno_e2e::House;
 use serde_json::json;
 
 /// What opens over a page, by the page, the thing that opens it and what is then seen.
-const OVER: [(&str, &str, &str); 9] = [
+const OVER: [(&str, &str, &str); 11] = [
     ("/", "#find-open", "#find-anything"),
     ("/", "#help", "#keys-switch"),
     ("/", "#new-patient", "#new_given_name"),
@@ -14,6 +14,8 @@ const OVER: [(&str, &str, &str); 9] = [
     ("program", "#what-if-open", "#what-if"),
     ("program", "#versions-open", "#versions"),
     ("visit", "#appointment-make", "#appointment-form"),
+    ("/clinic", "#cover-until", ".ant-picker-dropdown"),
+    ("/clinic", "#covers-by", ".ant-select-dropdown"),
 ];
 
 #[tokio::test(flavor = "multi_thread")]
@@ -37,7 +39,7 @@ async fn what_opens_over_a_page_is_accessible_large_and_small_by_day_and_by_lamp
         for (width, height) in sizes {
             house.resize(*width, *height).await;
             for (page, opens, seen) in OVER {
-                let path = if page == "/" {
+                let path = if page.starts_with('/') {
                     page.to_owned()
                 } else {
                     format!("/e/{episode}/{page}")

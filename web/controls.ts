@@ -1,0 +1,69 @@
+import postcss, { type Rule } from "postcss";
+import type { Plugin } from "vite";
+
+/**
+ * What of the library's style sheet is shipped: the sections of the controls that the pages use, and what these lean on.
+ * A control that is new to the pages is named here; the browser tests find one that was forgotten.
+ */
+const USED = [
+  // The controls themselves.
+  ..."alert btn checkbox col collapse drawer empty form input message modal picker popconfirm popover".split(
+    " ",
+  ),
+  ..."progress result row segmented select skeleton slider space spin steps switch table timeline tooltip".split(
+    " ",
+  ),
+  // How they come and go, and how a group of them shares its edges.
+  ..."app border css fade motion move scroll slide wave zoom".split(" "),
+];
+
+/** Kinds of these controls that no page has: other directions, sizes of columns, ready colours, frames, groups, ranges. */
+const NEVER =
+  /-rtl\b|\.ant-col-(?:xs|sm|md|lg|xl|xxl|xxxl)-|\.ant-btn-color-(?!default|primary|dangerous|link)|-(?:borderless|underlined|filled)\b|-compact-|-btn-group|-picker-(?:calendar|multiple|time-panel|range)\b|-variant-dashed|-input-(?:group|search|otp)/;
+
+/** Whether a selector is about controls that the pages use; bare elements are the pages' own to style. */
+export function isUsed(selector: string): boolean {
+  if (NEVER.test(selector)) return false;
+  // What a rule leaves out need not be there.
+  const meant = selector.replace(/:not\((?:[^()]|\([^()]*\))*\)/g, "");
+  if (meant.startsWith(".anticon")) return true;
+  const sections = [...meant.matchAll(/\.ant-([a-z]+)/g)].map(([, of]) => of);
+  return (
+    sections.length > 0 &&
+    sections.every((of) => of !== undefined && USED.includes(of))
+  );
+}
+
+/** The rules of a style sheet that the pages use. */
+export function usedOf(css: string): string {
+  const root = postcss.parse(css);
+  root.walkRules((rule: Rule) => {
+    const within = rule.parent;
+    if (
+      within?.type === "atrule" &&
+      "name" in within &&
+      within.name === "keyframes"
+    )
+      return;
+    const selectors = rule.selectors.filter(isUsed);
+    if (selectors.length === 0) rule.remove();
+    else rule.selectors = selectors;
+  });
+  root.walkAtRules((at) => {
+    if (at.nodes?.length === 0) at.remove();
+  });
+  return root.toString();
+}
+
+/**
+ * The library's controls come with their styles made beforehand: making them while a page is drawn for the first time
+ * took longer than drawing it.
+ */
+export function controlStyles(): Plugin {
+  return {
+    name: "ritorno-controls",
+    enforce: "pre",
+    transform: (code, id) =>
+      id.endsWith("antd/dist/antd.css") ? usedOf(code) : undefined,
+  };
+}
