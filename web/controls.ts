@@ -55,6 +55,38 @@ export function usedOf(css: string): string {
   return root.toString();
 }
 
+const MAKERS = ["genStyleHooks", "genSubStyleComponent"];
+
+/** The code of a control's style without what would make its rules: it is called never, and weighs as much as they do. */
+export function withoutMaker(code: string, tree: Tree): string {
+  const cuts = [...calls(tree)]
+    .filter((call) => MAKERS.includes(call.callee?.name ?? ""))
+    .flatMap((call) => call.arguments?.slice(1, 2) ?? []);
+  return cuts
+    .sort((a, b) => b.start - a.start)
+    .reduce(
+      (text, { start, end }) =>
+        `${text.slice(0, start)}() => []${text.slice(end)}`,
+      code,
+    );
+}
+
+/** A piece of code as it was parsed: where it stands, and what is in it. */
+interface Tree {
+  type?: string;
+  start: number;
+  end: number;
+  callee?: { name?: string };
+  arguments?: Tree[];
+}
+
+/** Every call in a piece of code. */
+function* calls(tree: unknown): Generator<Tree> {
+  if (typeof tree !== "object" || tree === null) return;
+  if ((tree as Tree).type === "CallExpression") yield tree as Tree;
+  for (const part of Object.values(tree)) yield* calls(part);
+}
+
 /**
  * The library's controls come with their styles made beforehand: making them while a page is drawn for the first time
  * took longer than drawing it.
@@ -63,7 +95,14 @@ export function controlStyles(): Plugin {
   return {
     name: "ritorno-controls",
     enforce: "pre",
-    transform: (code, id) =>
-      id.endsWith("antd/dist/antd.css") ? usedOf(code) : undefined,
+    transform(code, id) {
+      if (id.endsWith("antd/dist/antd.css")) return usedOf(code);
+      if (/antd\/es\/.*style\/[^/]*\.js$/.test(id))
+        return {
+          code: withoutMaker(code, this.parse(code) as Tree),
+          map: null,
+        };
+      return undefined;
+    },
   };
 }

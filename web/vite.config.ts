@@ -2,6 +2,7 @@ import react from "@vitejs/plugin-react";
 import { createHash } from "node:crypto";
 import { readFileSync } from "node:fs";
 import { defineConfig, type Plugin } from "vite";
+import { catalogues } from "./catalogues.ts";
 import { controlStyles } from "./controls.ts";
 
 /** Writes the worker that lets the page open without a network: it knows all files of this build and its version. */
@@ -30,7 +31,7 @@ function worker(): Plugin {
 }
 
 export default defineConfig({
-  plugins: [react(), controlStyles(), worker()],
+  plugins: [react(), catalogues(), controlStyles(), worker()],
   server: { fs: { allow: [".."] }, proxy: { "/api": "http://127.0.0.1:8480" } },
   build: { target: "es2022", chunkSizeWarningLimit: 700 },
 });

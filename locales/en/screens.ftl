@@ -1,8 +1,50 @@
 # Words of the shell and of the day list.
 
 app-name = Ritorno
-# The language that dates are said in, and how a measurement carries its unit.
-locale = en-GB
+# How days and moments are said.
+date = { $day } { $month } { $year }
+date-long = { $weekday_long } { $day } { $month_long } { $year }
+date-day = { $day } { $month }
+moment = { $day } { $month } { $year }, { $hour }:{ $minute }
+month-1 = Jan
+month-2 = Feb
+month-3 = Mar
+month-4 = Apr
+month-5 = May
+month-6 = Jun
+month-7 = Jul
+month-8 = Aug
+month-9 = Sep
+month-10 = Oct
+month-11 = Nov
+month-12 = Dec
+month-long-1 = January
+month-long-2 = February
+month-long-3 = March
+month-long-4 = April
+month-long-5 = May
+month-long-6 = June
+month-long-7 = July
+month-long-8 = August
+month-long-9 = September
+month-long-10 = October
+month-long-11 = November
+month-long-12 = December
+weekday-1 = Mon
+weekday-2 = Tue
+weekday-3 = Wed
+weekday-4 = Thu
+weekday-5 = Fri
+weekday-6 = Sat
+weekday-7 = Sun
+weekday-long-1 = Monday
+weekday-long-2 = Tuesday
+weekday-long-3 = Wednesday
+weekday-long-4 = Thursday
+weekday-long-5 = Friday
+weekday-long-6 = Saturday
+weekday-long-7 = Sunday
+# How a measurement carries its unit.
 measured-deg = { $value }°
 measured-level = level { $value }
 

@@ -4,19 +4,21 @@ import {
   type FluentVariable,
 } from "@fluent/bundle";
 import type { components } from "../api/schema";
-import names from "../../../locales/en/names.ftl?raw";
-import problems from "../../../locales/en/problems.ftl?raw";
-import rules from "../../../locales/en/rules.ftl?raw";
-import screens from "../../../locales/en/screens.ftl?raw";
+import names from "../../../locales/en/names.ftl?read";
+import problems from "../../../locales/en/problems.ftl?read";
+import rules from "../../../locales/en/rules.ftl?read";
+import screens from "../../../locales/en/screens.ftl?read";
 
 export type Reason = components["schemas"]["Reason"];
 export type Args = Record<string, string | number>;
 
-/** The language of the catalogues; how dates are said follows the one that `locale` names. */
+/** The language of the catalogues. */
 const bundle = new FluentBundle("en", { useIsolating: false });
 /** Takes a catalogue in; its sentences are known from then on. */
-export function learn(text: string) {
-  bundle.addResource(new FluentResource(text));
+export function learn(sentences: FluentResource["body"]) {
+  bundle.addResource(
+    Object.assign(new FluentResource(""), { body: sentences }),
+  );
 }
 [names, problems, rules, screens].forEach(learn);
 
@@ -122,32 +124,53 @@ export function clock(c: { weeks: number; days: number; day: number }): string {
   return t("clock", c);
 }
 
-const inWords = new Map<string, Intl.DateTimeFormat>();
-
-/** A day or a moment in the words of the catalogues' own language. */
-export function dated(when: Date, options: Intl.DateTimeFormatOptions): string {
-  const key = JSON.stringify(options);
-  const known =
-    inWords.get(key) ?? new Intl.DateTimeFormat(t("locale"), options);
-  inWords.set(key, known);
-  return known.format(when);
+/** The parts of a day as the catalogues name them. Making the browser's own words for dates takes it long at the start. */
+function parts(when: Date) {
+  const month = when.getMonth() + 1;
+  const weekday = when.getDay() || 7;
+  return {
+    day: String(when.getDate()),
+    month: t(`month-${month}`),
+    month_long: t(`month-long-${month}`),
+    year: String(when.getFullYear()),
+    weekday: t(`weekday-${weekday}`),
+    weekday_long: t(`weekday-long-${weekday}`),
+  };
 }
 
 /** Noon of a day, so that no time zone moves it to another. */
-export const noon = (iso: string) => new Date(`${iso}T12:00`);
-
-const DAY = { day: "numeric", month: "short", year: "numeric" } as const;
+const noon = (iso: string) => new Date(`${iso}T12:00`);
 
 /** A date as it is said: *6 Feb 2027*. */
 export function shortDate(iso: string): string {
-  return dated(noon(iso), DAY);
+  return t("date", parts(noon(iso)));
+}
+
+/** A date with all its words: *Saturday 6 February 2027*. */
+export function longDate(iso: string): string {
+  return t("date-long", parts(noon(iso)));
+}
+
+/** A day of this year: *6 Feb*. */
+export function dayOfMonth(iso: string): string {
+  return t("date-day", parts(noon(iso)));
+}
+
+/** A day of the week: *Sat*, or *Saturday*. */
+export function weekday(iso: string, long = false): string {
+  const said = parts(noon(iso));
+  return long ? said.weekday_long : said.weekday;
 }
 
 /** A moment as it is said: *6 Feb 2027, 14:05*. */
 export function moment(iso: string): string {
   const when = new Date(iso);
-  const time = dated(when, { hour: "2-digit", minute: "2-digit" });
-  return `${dated(when, DAY)}, ${time}`;
+  const two = (n: number) => String(n).padStart(2, "0");
+  return t("moment", {
+    ...parts(when),
+    hour: two(when.getHours()),
+    minute: two(when.getMinutes()),
+  });
 }
 
 /** A measurement of a quantity with its unit. */

@@ -6,7 +6,7 @@ import { useNavigate } from "react-router";
 import type { Schemas } from "../app/client";
 import { useShortcuts } from "../app/keys";
 import { ProblemNote, Waiting } from "../app/parts";
-import { dated, nameOf, noon, t } from "../app/wording";
+import { longDate, nameOf, t } from "../app/wording";
 import { LaneMark } from "../pictures/Marks";
 import { Row } from "./decisions/Row";
 import { LANES, useDayList } from "./decisions/useDayList";
@@ -64,14 +64,7 @@ export default function Decisions({ today }: { today: string }) {
     <>
       <div className="page-head">
         <h1>{t("decisions-title")}</h1>
-        <span className="soft">
-          {dated(noon(today), {
-            weekday: "long",
-            day: "numeric",
-            month: "long",
-            year: "numeric",
-          })}
-        </span>
+        <span className="soft">{longDate(today)}</span>
         <span className="right">
           <Input
             id="search"

@@ -5,7 +5,7 @@ import { useState } from "react";
 import { Choose } from "../../app/Choose";
 import { newId, type Schemas } from "../../app/client";
 import { DateInput } from "../../app/DateInput";
-import { dated, noon, shortDate, t } from "../../app/wording";
+import { shortDate, t, weekday } from "../../app/wording";
 import { DAY_TIMES, LENGTHS } from "./dayTimes";
 import type { Post } from "./post";
 import { useDefaults } from "../../app/useDefaults";
@@ -18,7 +18,7 @@ const clockTime = (time: string) => time.slice(0, 5);
 /** When, how long, how. */
 function when(a: Appointment): string {
   return t("appointment-when", {
-    weekday: dated(noon(a.day), { weekday: "short" }),
+    weekday: weekday(a.day),
     date: shortDate(a.day),
     time: clockTime(a.time),
     minutes: a.minutes,

@@ -3,7 +3,7 @@ import Popover from "antd/es/popover";
 import { type ReactNode, useState } from "react";
 import { newId, type Schemas } from "../../app/client";
 import { Ten } from "../../app/parts";
-import { dated, nameOf, noon, shortDate, t } from "../../app/wording";
+import { dayOfMonth, nameOf, shortDate, t, weekday } from "../../app/wording";
 import {
   asPlanned,
   cellKey,
@@ -30,11 +30,6 @@ export interface LogWord {
   fact: LogBody;
   says: string;
 }
-
-const weekday = (day: string, long: "short" | "long" = "short") =>
-  dated(noon(day), { weekday: long });
-const dayOfMonth = (day: string) =>
-  dated(noon(day), { day: "numeric", month: "short" });
 
 /** One exercise on one day, as the log takes it. */
 function word({ exercise, day, sessions, repetitions }: Fill): LogWord {
@@ -181,7 +176,7 @@ export function HomeWeek({
                       className="cell"
                       data-fill={d}
                       disabled={fills.length === 0}
-                      aria-label={`${t("week-day-as-planned")}, ${weekday(d, "long")}`}
+                      aria-label={`${t("week-day-as-planned")}, ${weekday(d, true)}`}
                       onClick={() => put(fills, true)}
                     >
                       {fills.length === 0 ? "" : "✓"}
@@ -330,7 +325,7 @@ function Felt({
       content={
         <div className="felt-keys">
           <b>
-            {label}, {weekday(day, "long")}
+            {label}, {weekday(day, true)}
           </b>
           <Ten
             label={label}

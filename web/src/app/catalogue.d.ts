@@ -1,0 +1,5 @@
+declare module "*.ftl?read" {
+  import type { FluentResource } from "@fluent/bundle";
+  const sentences: FluentResource["body"];
+  export default sentences;
+}
