@@ -8,6 +8,7 @@ import { Pending, Waiting } from "./parts";
 import { useSession } from "./session";
 import { NewVersion } from "./Version";
 import { TopBar } from "./TopBar";
+import { useReady } from "./useReady";
 import { usePageTitle } from "./usePageTitle";
 import { t } from "./wording";
 import { Notice } from "./Notice";
@@ -88,7 +89,9 @@ export function Shell() {
   const [outbox, setOutbox] = useState(false);
   const [help, setHelp] = useState(false);
   const [finding, setFinding] = useState(false);
-  const { query, me, out } = useSession();
+  const { query, me: known, out } = useSession();
+  const ready = useReady(known !== undefined);
+  const me = ready ? known : undefined;
   const box = useOutbox(out ? undefined : me?.id);
   useShortcuts((e) => {
     if (!me) return false;

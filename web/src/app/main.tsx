@@ -1,9 +1,10 @@
 import { QueryClient, QueryClientProvider } from "@tanstack/react-query";
 import ConfigProvider from "antd/es/config-provider";
-import { StrictMode } from "react";
+import { startTransition, StrictMode } from "react";
 import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { ApiProblem } from "./client";
+import { fetchEarly } from "./early";
 import { giveNonce, nonce } from "./nonce";
 import { Shell } from "./Shell";
 // What is ours comes after what is the library's, and holds.
@@ -26,6 +27,7 @@ const queries = new QueryClient({
 });
 
 giveNonce();
+fetchEarly(window.location.pathname);
 
 /** Everything, in the look that was chosen. */
 function App() {
@@ -44,8 +46,11 @@ function App() {
 
 const root = document.getElementById("root");
 if (root)
-  createRoot(root).render(
-    <StrictMode>
-      <App />
-    </StrictMode>,
+  // A slice at a time, like everything that is drawn for the first time.
+  startTransition(() =>
+    createRoot(root).render(
+      <StrictMode>
+        <App />
+      </StrictMode>,
+    ),
   );
