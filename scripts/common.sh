@@ -90,6 +90,21 @@ stop_cluster() { as_pg "$(pg_bin)/pg_ctl" -D "$PG_DIR" -m fast -w stop >/dev/nul
 
 url() { printf 'postgres://%s:%s@127.0.0.1:%s/%s' "$1" "$2" "$PG_PORT" "$3"; }
 
+# live_database demo|clinic : starts the cluster that ./start serves from, makes its database, exports its addresses.
+live_database() {
+  local first database
+  if [ "$1" = clinic ]; then start_cluster clinic; else start_cluster live; fi
+  # Until the first release the migrations may start anew: a database belongs to the first of them, an older one is left alone.
+  first=("$ROOT"/crates/store/migrations/*_first)
+  database="ritorno_$(basename "${first[0]}" | cut -c1-17 | tr -d -)"
+  if ! PGPASSWORD="$OWNER_PASSWORD" psql -qXAt -h 127.0.0.1 -p "$PG_PORT" -U ritorno_owner -d postgres -c "select 1 from pg_database where datname='$database'" | grep -q 1; then
+    PGPASSWORD="$OWNER_PASSWORD" psql -qX -h 127.0.0.1 -p "$PG_PORT" -U ritorno_owner -d postgres -c "create database $database"
+  fi
+  OWNER_DATABASE_URL="$(url ritorno_owner "$OWNER_PASSWORD" "$database")"
+  DATABASE_URL="$(url ritorno_app "$APP_PASSWORD" "$database")"
+  export OWNER_DATABASE_URL DATABASE_URL RITORNO_KNOWLEDGE="$ROOT/knowledge" RITORNO_WEB="$ROOT/web/dist"
+}
+
 build_web() {
   cd "$ROOT/web"
   if [ ! -d node_modules ] || [ package-lock.json -nt node_modules/.ritorno ]; then

@@ -1,11 +1,12 @@
-//! The small binary: `serve`, `migrate`, `demo`, `openapi`.
+//! The small binary: `serve`, `migrate`, `demo`, `user`, `openapi`.
 
 mod demo;
 mod paper;
+mod people;
 
 use chrono::NaiveDate;
 use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, run_jobs, server};
-use ritorno_store::{Actor, StoreError, knowledge, migrate, open_pool, write};
+use ritorno_store::{Actor, Pool, StoreError, knowledge, migrate, open_one, open_pool, write};
 use std::net::TcpListener;
 use std::path::PathBuf;
 use std::process::ExitCode;
@@ -35,12 +36,12 @@ fn today() -> Result<Today, Failure> {
     })?))
 }
 
-fn state() -> Result<AppState, Failure> {
+fn state(open: fn(&str) -> Pool) -> Result<AppState, Failure> {
     let known = read_knowledge(&PathBuf::from(setting(
         "RITORNO_KNOWLEDGE",
         Some("knowledge"),
     )?))?;
-    let pool = open_pool(&setting("DATABASE_URL", None)?);
+    let pool = open(&setting("DATABASE_URL", None)?);
     let web = PathBuf::from(setting("RITORNO_WEB", Some("web/dist"))?);
     let paper = paper::Typeset::new()?;
     let state = AppState::new(pool, known, today()?, web).with_paper(Arc::new(paper));
@@ -73,7 +74,7 @@ async fn serve() -> Result<(), Failure> {
         )
         .with_writer(std::io::stderr)
         .init();
-    let state = state()?;
+    let state = state(open_pool)?;
     let listener = TcpListener::bind(setting("RITORNO_LISTEN", Some("127.0.0.1:8480"))?)?;
     println!("http://{}", listener.local_addr()?);
     for dropped in &state.knowledge.dropped_floors {
@@ -118,15 +119,20 @@ fn run() -> Result<(), Failure> {
             Ok(())
         }
         Some("demo") => {
-            let state = state()?;
+            let state = state(open_one)?;
             println!("{}", demo::load(&state)?);
+            Ok(())
+        }
+        Some("user") => {
+            let args: Vec<String> = std::env::args().skip(2).collect();
+            println!("{}", people::user(&state(open_one)?, &args)?);
             Ok(())
         }
         Some("openapi") => {
             println!("{}", serde_json::to_string_pretty(&api_document())?);
             Ok(())
         }
-        _ => Err("say one of: serve, migrate, demo, openapi".into()),
+        _ => Err("say one of: serve, migrate, demo, user, openapi".into()),
     }
 }
 

@@ -40,4 +40,4 @@ pub mod visit;
 pub use diesel::PgConnection;
 pub use error::{Contention, StoreError};
 pub use ids::{EpisodeId, PatientId, ProgramId, UserId};
-pub use pool::{Actor, Pool, REQUESTS, migrate, open_pool, read, write};
+pub use pool::{Actor, Pool, REQUESTS, migrate, open_one, open_pool, read, write};

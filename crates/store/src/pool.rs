@@ -33,8 +33,18 @@ const BACKGROUND: u32 = 2;
 
 /// Opens a pool of ten connections: eight for requests, two for the background. It opens even while the database is away: each use then fails by itself.
 pub fn open_pool(url: &str) -> Pool {
+    pool_of(REQUESTS + BACKGROUND, url)
+}
+
+/// The same with one connection, for a command that does its work and ends. A pool opens the next connection while the
+/// last is used: a process that ends meanwhile was seen to fall over, half the time, after its work was done.
+pub fn open_one(url: &str) -> Pool {
+    pool_of(1, url)
+}
+
+fn pool_of(most: u32, url: &str) -> Pool {
     diesel::r2d2::Pool::builder()
-        .max_size(REQUESTS + BACKGROUND)
+        .max_size(most)
         .min_idle(Some(1))
         .connection_timeout(Duration::from_secs(2))
         .connection_customizer(Box::new(Timeouts))

@@ -23,8 +23,51 @@ pub struct Door {
 }
 
 impl Door {
+    /// Makes a database with nobody in it.
+    pub fn empty(&self, database: &str) {
+        psql(
+            self,
+            &format!("drop database if exists {database} with (force)"),
+        );
+        psql(self, &format!("create database {database}"));
+        let done = self.run(database, "migrate");
+        assert!(done.is_ok(), "{done:?}");
+    }
+
+    /// Runs one of the binary's commands on a database: what it said, or what it complained of.
+    ///
+    /// # Errors
+    /// What the command wrote when it failed.
+    pub fn run(&self, database: &str, what: &str) -> Result<String, String> {
+        let mut words = what.split(' ');
+        let out = ritorno(self, database, words.next().unwrap_or_default())
+            .args(words)
+            .output()
+            .expect("the binary runs: build it first");
+        let text = |bytes: &[u8]| String::from_utf8_lossy(bytes).into_owned();
+        if out.status.success() {
+            Ok(text(&out.stdout))
+        } else {
+            Err(text(&out.stderr))
+        }
+    }
+
+    /// One value of a database, asked for in SQL; or a change made in it.
+    pub fn sql(&self, database: &str, sql: &str) -> String {
+        let out = Command::new("psql")
+            .args(["-qXAt", "-h", "127.0.0.1", "-U", "ritorno_owner"])
+            .args(["-v", "ON_ERROR_STOP=1", "-p", &self.port])
+            .args(["-d", database, "-c", sql])
+            .env("PGPASSWORD", &self.owner)
+            .output()
+            .expect("psql runs");
+        let why = String::from_utf8_lossy(&out.stderr);
+        assert!(out.status.success(), "psql: {sql}: {why}");
+        String::from_utf8_lossy(&out.stdout).trim().to_owned()
+    }
+
     /// The cluster that ./test started.
-    pub(crate) fn shared() -> Door {
+    pub fn shared() -> Door {
         Door {
             port: setting("RITORNO_TEST_PG_PORT"),
             owner: setting("RITORNO_TEST_OWNER_PASSWORD"),
@@ -96,27 +139,7 @@ pub(crate) fn psql(door: &Door, sql: &str) {
 }
 
 pub(crate) fn psql_on(door: &Door, database: &str, sql: &str) {
-    let status = Command::new("psql")
-        .args([
-            "-qX",
-            "-h",
-            "127.0.0.1",
-            "-p",
-            &door.port,
-            "-U",
-            "ritorno_owner",
-            "-d",
-            database,
-            "-v",
-            "ON_ERROR_STOP=1",
-            "-c",
-            sql,
-        ])
-        .env("PGPASSWORD", &door.owner)
-        .stderr(Stdio::null())
-        .status()
-        .expect("psql runs");
-    assert!(status.success(), "psql: {sql}");
+    door.sql(database, sql);
 }
 
 pub(crate) fn free_port() -> u16 {
@@ -153,21 +176,9 @@ pub(crate) fn ritorno(door: &Door, database: &str, what: &str) -> Command {
 
 /// Makes a database with the demo clinic in it.
 pub(crate) fn load_demo(door: &Door, database: &str) {
-    psql(
-        door,
-        &format!("drop database if exists {database} with (force)"),
-    );
-    psql(door, &format!("create database {database}"));
-    for step in ["migrate", "demo"] {
-        let out = ritorno(door, database, step)
-            .output()
-            .expect("the binary runs: build it first");
-        assert!(
-            out.status.success(),
-            "{step}: {}",
-            String::from_utf8_lossy(&out.stderr)
-        );
-    }
+    door.empty(database);
+    let done = door.run(database, "demo");
+    assert!(done.is_ok(), "{done:?}");
 }
 
 /// The demo, loaded once: every house begins with a copy of it.

@@ -14,7 +14,7 @@ use writing::add;
 use crate::Failure;
 use ritorno_core::permission::Role;
 use ritorno_server::{AppState, hash_password, new_user};
-use ritorno_store::{Actor, knowledge, user, write};
+use ritorno_store::{Actor, episode, knowledge, user, write};
 
 const LOGIN: &str = "demo";
 /// A colleague, so that there is somebody to hand over to; signs in with the same password.
@@ -23,12 +23,20 @@ const COLLEAGUE: &str = "demo-colleague";
 const SHARED: usize = 4;
 const PASSWORD: &str = "molo-nove";
 
-/// Loads the demo once; says what it did and how to sign in.
+/// Loads the demo once; says what it did and how to sign in. A database that holds anybody else is left as it is: the
+/// demo's lead signs in with a password that everybody knows.
 pub fn load(state: &AppState) -> Result<String, Failure> {
     let mut conn = state.pool.get()?;
     let signed_in = format!("Demo sign-in: name {LOGIN}, password {PASSWORD}");
     if user::by_login(&mut conn, LOGIN)?.is_some() {
         return Ok(format!("Demo data is there already.\n{signed_in}"));
+    }
+    let (people, patients) = (user::all(&mut conn)?.len(), episode::patients(&mut conn)?);
+    if people > 0 || patients > 0 {
+        return Err(format!(
+            "this database holds a clinic ({people} people who sign in, {patients} patients): the demo is loaded only into an empty one. Nothing was written"
+        )
+        .into());
     }
     let clinician = new_user(LOGIN, "Vera Dossi", Role::Lead);
     let colleague = new_user(COLLEAGUE, "Ines Marrubi", Role::Clinician);

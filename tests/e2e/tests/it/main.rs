@@ -2,6 +2,7 @@
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 mod colleagues;
 mod counted;
+mod demo;
 mod drafts;
 mod examination;
 mod fields;

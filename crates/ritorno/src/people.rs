@@ -1,0 +1,107 @@
+//! People who sign in, from the console: `ritorno user list` and `ritorno user add LOGIN ROLE NAME`.
+
+use crate::Failure;
+use ritorno_core::permission::Role;
+use ritorno_server::{AppState, hash_password, new_user};
+use ritorno_store::{Actor, user, write};
+use serde_json::json;
+
+/// Letters of a generated password, five bits each: none that look alike.
+const LETTERS: &[u8; 32] = b"abcdefghijkmnpqrstuvwxyz23456789";
+/// Letters a generated password has: a hundred bits.
+const LONG: usize = 20;
+/// Characters a login or a name may have (our choice).
+const MOST: usize = 100;
+
+/// Does what is asked; answers with what there is to say.
+///
+/// # Errors
+/// Names the part that cannot be taken, and says that nothing was written.
+pub fn user(state: &AppState, args: &[String]) -> Result<String, Failure> {
+    match args {
+        [what] if what == "list" => list(state),
+        [what, login, role, name @ ..] if what == "add" && !name.is_empty() => {
+            add(state, login, role, &name.join(" "))
+        }
+        _ => Err("say: user list, or user add LOGIN ROLE NAME".into()),
+    }
+}
+
+fn list(state: &AppState) -> Result<String, Failure> {
+    let mut conn = state.pool.get()?;
+    let people = user::all(&mut conn)?;
+    if people.is_empty() {
+        return Ok("Nobody signs in yet.".to_owned());
+    }
+    let lines = people
+        .iter()
+        .map(|p| format!("{}\t{}\t{}", p.login, word(p.role), p.name));
+    Ok(lines.collect::<Vec<_>>().join("\n"))
+}
+
+fn add(state: &AppState, login: &str, role: &str, name: &str) -> Result<String, Failure> {
+    let role = role_of(role)?;
+    let plain = |c: char| c.is_ascii_lowercase() || c.is_ascii_digit() || "-._".contains(c);
+    if login.is_empty() || login.len() > MOST || !login.chars().all(plain) {
+        return Err(refused(
+            "login",
+            login,
+            "up to 100 small letters, digits, dots, dashes",
+        ));
+    }
+    let name = name.trim();
+    if name.is_empty() || name.chars().count() > MOST || name.chars().any(char::is_control) {
+        return Err(refused(
+            "name",
+            name,
+            "1 to 100 characters, none of them control characters",
+        ));
+    }
+    let password = password()?;
+    let hash = hash_password(&password)?;
+    let mut conn = state.pool.get()?;
+    if user::by_login(&mut conn, login)?.is_some() {
+        return Err(refused("login", login, "one that nobody has yet"));
+    }
+    let person = new_user(login, name, role);
+    let console = Actor {
+        user: None,
+        action: "user-add",
+    };
+    write(&mut conn, console, |conn| {
+        user::insert(conn, &person, &hash)
+    })?;
+    Ok(format!(
+        "{name} signs in as {login}, {}.\nPassword, shown this once: {password}",
+        word(role)
+    ))
+}
+
+fn refused(field: &str, given: &str, expected: &str) -> Failure {
+    format!("{field} is {given:?}, expected {expected}. Nothing was written").into()
+}
+
+/// Roles that people have; a patient's link is made elsewhere.
+fn role_of(text: &str) -> Result<Role, Failure> {
+    serde_json::from_value::<Role>(json!(text))
+        .ok()
+        .filter(|role| *role != Role::PatientLink)
+        .ok_or_else(|| {
+            refused(
+                "role",
+                text,
+                "clinician, lead, assistant, auditor or learner",
+            )
+        })
+}
+
+fn word(role: Role) -> String {
+    json!(role).as_str().unwrap_or_default().to_owned()
+}
+
+fn password() -> Result<String, Failure> {
+    let mut bytes = [0u8; LONG];
+    getrandom::fill(&mut bytes).map_err(|error| format!("no random numbers: {error}"))?;
+    let letter = |b: &u8| char::from(LETTERS[usize::from(b % 32)]);
+    Ok(bytes.iter().map(letter).collect())
+}

@@ -1,0 +1,68 @@
+//! What the binary does from the console: the demo, and people who sign in.
+
+use ritorno_e2e::Door;
+
+#[test]
+fn the_demo_is_never_loaded_beside_anybody_and_twice_only_once() {
+    let door = Door::shared();
+    let clinic = format!("e2e_clinic_{}", std::process::id());
+    door.empty(&clinic);
+    door.run(&clinic, "user add livia lead Livia Onesti")
+        .expect("added");
+    let refused = door.run(&clinic, "demo").expect_err("refused");
+    assert!(refused.contains("only into an empty one"), "{refused}");
+    let people = "select string_agg(login, ' ') from app_user";
+    assert_eq!(door.sql(&clinic, people), "livia");
+    assert_eq!(door.sql(&clinic, "select count(*) from patient"), "0");
+
+    let demo = format!("e2e_twice_{}", std::process::id());
+    door.empty(&demo);
+    door.run(&demo, "demo").expect("loaded");
+    let patients = door.sql(&demo, "select count(*) from patient");
+    // Asked several times: a process that ends while its pool still opens connections may fall over at its end.
+    for _ in 0..4 {
+        let again = door.run(&demo, "demo").expect("left as it is");
+        assert!(again.contains("there already"), "{again}");
+    }
+    assert_eq!(door.sql(&demo, "select count(*) from patient"), patients);
+    for database in [clinic, demo] {
+        door.sql(
+            "postgres",
+            &format!("drop database {database} with (force)"),
+        );
+    }
+}
+
+#[test]
+fn a_clinic_of_its_own_begins_with_nobody_and_a_password_nobody_knew() {
+    let door = Door::shared();
+    let clinic = format!("e2e_people_{}", std::process::id());
+    door.empty(&clinic);
+    let nobody = door.run(&clinic, "user list").expect("listed");
+    assert_eq!(nobody.trim(), "Nobody signs in yet.");
+    let added = door.run(&clinic, "user add livia lead Livia Onesti");
+    let added = added.expect("added");
+    let password = added.trim().rsplit(' ').next().expect("a password");
+    assert_eq!(password.len(), 20, "{added}");
+    let kept = door.sql(&clinic, "select password_hash from app_user");
+    assert!(kept.starts_with("$argon2id$") && !kept.contains(password));
+    let refused = [
+        ("user add livia clinician Livia Again", "login is \"livia\""),
+        ("user add Li/via lead Livia", "login is \"Li/via\""),
+        (
+            "user add mara patient_link Mara",
+            "role is \"patient_link\"",
+        ),
+        ("user add mara chief Mara", "role is \"chief\""),
+        ("user add mara lead", "say: user list"),
+    ];
+    for (what, says) in refused {
+        let told = door.run(&clinic, what).expect_err(what);
+        assert!(told.contains(says), "{told}");
+    }
+    let list = door.run(&clinic, "user list").expect("listed");
+    assert_eq!(list.trim(), "livia\tlead\tLivia Onesti");
+    let trail = "select count(*) from audit where action = 'user-add:insert'";
+    assert_eq!(door.sql(&clinic, trail), "1");
+    door.sql("postgres", &format!("drop database {clinic} with (force)"));
+}
