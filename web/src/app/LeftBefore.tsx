@@ -7,17 +7,17 @@ import { shortDate, t } from "./wording";
 
 /** What earlier days left unsent: shown with its day, taken up for today or thrown away by a person only. */
 export function LeftBefore<T>({
-  before,
+  kept,
   says,
-  onTake,
-  onDrop,
 }: {
-  before: OfDay<T>[];
+  kept: {
+    before: OfDay<T>[];
+    take: (left: OfDay<T>) => void;
+    drop: (left: OfDay<T>) => void;
+  };
   says: (value: T) => ReactNode;
-  onTake: (left: OfDay<T>) => void;
-  onDrop: (left: OfDay<T>) => void;
 }) {
-  return before.map((left) => (
+  return kept.before.map((left) => (
     <Notice
       key={JSON.stringify(left)}
       kind="decide"
@@ -28,8 +28,8 @@ export function LeftBefore<T>({
       <b>{t("left-before", { date: shortDate(left.on) })}</b>{" "}
       <span className="other-words">{says(left.value)}</span>
       <p className="row wrap flush above-6">
-        <Button onClick={() => onTake(left)}>{t("left-before-take")}</Button>
-        <Discard ask={t("draft-drop-ask")} onYes={() => onDrop(left)}>
+        <Button onClick={() => kept.take(left)}>{t("left-before-take")}</Button>
+        <Discard ask={t("draft-drop-ask")} onYes={() => kept.drop(left)}>
           {t("left-before-drop")}
         </Discard>
       </p>

@@ -32,7 +32,12 @@ fetchEarly(window.location.pathname);
 /** Everything, in the look that was chosen. */
 function App() {
   return (
-    <ConfigProvider theme={themeOf(useLook())} csp={{ nonce }}>
+    <ConfigProvider
+      theme={themeOf(useLook())}
+      csp={{ nonce }}
+      // Nothing moves that was not asked to, the ring around a pressed key neither.
+      wave={{ disabled: true }}
+    >
       <QueryClientProvider client={queries}>
         <BrowserRouter>
           <Trouble>

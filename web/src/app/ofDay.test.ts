@@ -1,5 +1,5 @@
 import { expect, it } from "vitest";
-import { asOf, leaving, noDays, withToday } from "./ofDay";
+import { asOf, noDays, taking, withToday, without } from "./ofDay";
 
 const say = (words: string) => () => words;
 
@@ -19,10 +19,21 @@ it("keeps what an earlier day left beside today's, and sends none of it by itsel
 it("forgets what was thrown away, also before anything is typed today, and leaves nothing when all is empty", () => {
   const monday = withToday(noDays(""), "2027-03-01", "", say("not yet"));
   const left = { on: "2027-03-01", value: "not yet" };
-  expect(leaving(monday, left, "", "")).toEqual(noDays(""));
+  expect(without(monday, left, "")).toEqual(noDays(""));
   const both = withToday(monday, "2027-03-02", "", say("rather wait"));
-  const one = leaving(both, left, "", "");
+  const one = without(both, left, "");
   expect(one.before).toEqual([]);
   expect(one.now.value).toBe("rather wait");
   expect(withToday(one, "2027-03-02", "", say(""))).toEqual(noDays(""));
+});
+
+it("puts today's words aside when those of an earlier day are gone on with", () => {
+  const monday = withToday(noDays(""), "2027-03-01", "", say("not yet"));
+  const both = withToday(monday, "2027-03-02", "", say("rather wait"));
+  const left = { on: "2027-03-01", value: "not yet" };
+  const taken = taking(both, left, "2027-03-02", "");
+  expect(taken.now.value).toBe("not yet");
+  expect(taken.before).toEqual([{ on: "2027-03-02", value: "rather wait" }]);
+  // Alone, there is nothing to put aside.
+  expect(taking(monday, left, "2027-03-02", "").before).toEqual([]);
 });

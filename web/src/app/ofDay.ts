@@ -40,16 +40,24 @@ export function withToday<T>(
   );
 }
 
-/** What one earlier day left becomes less: `rest`, or nothing where that is blank. */
-export function leaving<T>(
+/** Goes on today with what an earlier day left. What was typed today stands aside in its place: neither is lost. */
+export function taking<T>(
   days: Days<T>,
   left: OfDay<T>,
-  rest: T,
+  today: string,
   blank: T,
 ): Days<T> {
-  const less = (d: OfDay<T>) => (same(d, left) ? { ...d, value: rest } : d);
-  const before = days.before.map(less).filter((d) => !same(d.value, blank));
-  return tidy({ now: less(days.now), before }, blank);
+  const { now, before } = asOf(days, today, blank);
+  const others = before.filter((d) => !same(d, left));
+  const aside = same(now.value, blank) ? others : [now, ...others];
+  return { now: { on: today, value: left.value }, before: aside };
+}
+
+/** Without what one earlier day left. */
+export function without<T>(days: Days<T>, left: OfDay<T>, blank: T): Days<T> {
+  const before = days.before.filter((d) => !same(d, left));
+  const now = same(days.now, left) ? { on: "", value: blank } : days.now;
+  return tidy({ now, before }, blank);
 }
 
 /** As little as says the same, so that an empty form leaves nothing behind. */

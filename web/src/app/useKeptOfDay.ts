@@ -1,5 +1,5 @@
 import { useMemo } from "react";
-import { asOf, leaving, noDays, type OfDay, withToday } from "./ofDay";
+import { asOf, noDays, type OfDay, taking, withToday, without } from "./ofDay";
 import { useKept } from "./useKept";
 
 /**
@@ -14,8 +14,8 @@ export function useKeptOfDay<T>(name: string, today: string, blank: T) {
   const { now, before } = asOf(days, today, blank);
   const set = (change: (value: T) => T) =>
     setDays((all) => withToday(all, today, blank, change));
-  /** Of what an earlier day left only `rest` remains; without it, nothing. */
-  const drop = (left: OfDay<T>, rest: T = blank) =>
-    setDays((all) => leaving(all, left, rest, blank));
-  return { value: now.value, set, before, drop };
+  const take = (left: OfDay<T>) =>
+    setDays((all) => taking(all, left, today, blank));
+  const drop = (left: OfDay<T>) => setDays((all) => without(all, left, blank));
+  return { value: now.value, set, before, take, drop };
 }

@@ -124,7 +124,7 @@ export function clock(c: { weeks: number; days: number; day: number }): string {
   return t("clock", c);
 }
 
-/** The parts of a day as the catalogues name them. Making the browser's own words for dates takes it long at the start. */
+/** The parts of a day as the catalogues name them. The browser's own words for dates take it long to get ready. */
 function parts(when: Date) {
   const month = when.getMonth() + 1;
   const weekday = when.getDay() || 7;

@@ -313,15 +313,7 @@ function Row({
               value={reason}
               onChange={(next) => kept.set(() => next)}
             />
-            <LeftBefore
-              before={kept.before}
-              says={inWords}
-              onTake={(left) => {
-                kept.set(() => left.value);
-                kept.drop(left);
-              }}
-              onDrop={kept.drop}
-            />
+            <LeftBefore kept={kept} says={inWords} />
             {line && (
               <Own
                 line={line}

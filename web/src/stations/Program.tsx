@@ -68,7 +68,7 @@ export function Program({
   const [versions, setVersions] = useState(false);
   const [schools, setSchools] = useState(params.has("schools"));
   const [tried, setTried] = useState<Schemas["PlanChart"]>();
-  const { box, width } = useWidth(page.data && `${schools}`);
+  const { box, width } = useWidth();
   const { view, lines } = draft;
   const chosen = view?.lines.find((l) => l.line.id === selected);
   useSent(page.data, draft, setSelected);

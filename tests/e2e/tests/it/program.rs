@@ -215,6 +215,12 @@ async fn the_program_is_read_as_a_list_with_its_reasons_and_its_versions() {
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
     house.goto(&format!("/e/{episode}/program")).await;
+    // The picture has the width of its frame, however late the frame was drawn, and keeps it.
+    let fits = "Math.abs(document.querySelector('.chart-wrap svg').clientWidth - document.querySelector('.chart-wrap').clientWidth) < 4";
+    house.until(fits).await;
+    house.resize(1100, 800).await;
+    house.until(fits).await;
+    house.resize(1280, 800).await;
     // A name that finds no room stands below the picture by its number.
     house.see("#legend li").await;
     house.segment("#program-as", "List").await;

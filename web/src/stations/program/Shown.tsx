@@ -1,4 +1,4 @@
-import type { RefObject } from "react";
+import type { Ref } from "react";
 import type { Schemas } from "../../app/client";
 import { t } from "../../app/wording";
 import { PlanChart } from "../../pictures/PlanChart";
@@ -26,7 +26,7 @@ export function Shown({
   /** What a school that is only tried would make of it: looked at and not touched. */
   tried: Schemas["PlanChart"] | undefined;
   as: "picture" | "list";
-  box: RefObject<HTMLDivElement | null>;
+  box: Ref<HTMLDivElement>;
   window: [number, number];
   width: number;
   tight: boolean;

@@ -1,18 +1,17 @@
-import { useEffect, useRef, useState } from "react";
+import { useCallback, useState } from "react";
 
 /** Below this the weeks run into each other: the chart scrolls instead. */
 const LEAST = 760;
 
-/** The width that the chart's frame has, at every size of the window. */
-export function useWidth(page: unknown) {
-  const box = useRef<HTMLDivElement>(null);
+/** The width that the chart's frame has, from when it is there, and at every size of it. */
+export function useWidth() {
   const [width, setWidth] = useState(1000);
-  useEffect(() => {
-    const fit = () =>
-      setWidth(Math.max(LEAST, (box.current?.clientWidth ?? 1000) - 2));
+  const box = useCallback((frame: HTMLDivElement) => {
+    const fit = () => setWidth(Math.max(LEAST, frame.clientWidth - 2));
+    const watch = new ResizeObserver(fit);
+    watch.observe(frame);
     fit();
-    window.addEventListener("resize", fit);
-    return () => window.removeEventListener("resize", fit);
-  }, [page]);
+    return () => watch.disconnect();
+  }, []);
   return { box, width };
 }

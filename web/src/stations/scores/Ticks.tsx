@@ -14,15 +14,10 @@ export function Ticks({ room, view }: { room: Room; view: View }) {
   return (
     <>
       <LeftBefore
-        before={room.before}
+        kept={{ ...room.half, take: room.goOn }}
         says={(left) =>
-          t("scores-answered", {
-            given: countGiven(left[view.instrument.id] ?? []),
-            items: cells.length,
-          })
+          t("scores-answered", { given: countGiven(left), items: cells.length })
         }
-        onTake={(left) => room.settle(left, true)}
-        onDrop={(left) => room.settle(left, false)}
       />
       <p className="soft small flush above-14 below-6">
         {t("scores-sheet")}{" "}

@@ -6,15 +6,9 @@ import { faultOf, valueOf } from "../../app/numbers";
 import { nameOf } from "../../app/wording";
 import { type Answer, cellsOf, type Page } from "./words";
 import { queryKeys } from "../../app/queryKeys";
-import type { OfDay } from "../../app/ofDay";
 import { useKeptOfDay } from "../../app/useKeptOfDay";
 
-type Sheets = Record<string, Answer[]>;
-const NO_SHEETS: Sheets = {};
-
-/** The sheets without one of them. */
-const butFor = (all: Sheets, id: string): Sheets =>
-  Object.fromEntries(Object.entries(all).filter(([of]) => of !== id));
+const NO_ANSWERS: Answer[] = [];
 
 /** Places after the point an item may have. */
 const PLACES = 1;
@@ -32,8 +26,6 @@ export function useSheet(episode: string, today: string) {
       ),
   });
   const [chosen, setChosen] = useState<string>();
-  const half = useKeptOfDay("sheets", today, NO_SHEETS);
-  const { value: sheets, set: setSheets } = half;
   const [at, setCell] = useState<number>();
   const [typed, setTyped] = useState("");
   const [kept, setKept] = useState<{ id: string; instrument: string }[]>([]);
@@ -46,7 +38,8 @@ export function useSheet(episode: string, today: string) {
     views[0];
   const id = view?.instrument.id ?? "";
   const cells = cellsOf(view);
-  const answers = sheets[id] ?? [];
+  const half = useKeptOfDay(`sheet-${id}`, today, NO_ANSWERS);
+  const { value: answers, set: setAnswers } = half;
   // A sheet that was left half filled goes on where it was left.
   const cell = at ?? answers.length;
   const part = cells[cell];
@@ -61,10 +54,10 @@ export function useSheet(episode: string, today: string) {
     setTyped("");
   };
   const put = (answer: Answer, step = 1) => {
-    setSheets((all) => {
-      const own = [...(all[id] ?? [])];
+    setAnswers((now) => {
+      const own = [...now];
       own[cell] = answer;
-      return { ...all, [id]: own };
+      return own;
     });
     setTyped("");
     setCell(Math.min(cells.length, Math.max(0, cell + step)));
@@ -73,13 +66,12 @@ export function useSheet(episode: string, today: string) {
     if (value != null) put(value);
   };
   const clear = () => {
-    setSheets((all) => butFor(all, id));
+    setAnswers(() => NO_ANSWERS);
     setCell(undefined);
   };
-  /** What an earlier day left of this sheet is gone on with as today's, or thrown away. */
-  const settle = (left: OfDay<Sheets>, take: boolean) => {
-    if (take) setSheets((all) => ({ ...all, [id]: left.value[id] ?? [] }));
-    half.drop(left, butFor(left.value, id));
+  /** Goes on with what an earlier day left of this sheet, where it was left. */
+  const goOn = (left: Parameters<typeof half.take>[0]) => {
+    half.take(left);
     setCell(undefined);
   };
   const keep = async () => {
@@ -121,9 +113,8 @@ export function useSheet(episode: string, today: string) {
     id,
     cells,
     answers,
-    /** Of this sheet, what earlier days left half filled. */
-    before: half.before.filter((left) => id in left.value),
-    settle,
+    half,
+    goOn,
     cell,
     setCell,
     part,

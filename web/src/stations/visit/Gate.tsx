@@ -110,13 +110,8 @@ export function Gate({
         </Button>
       )}
       <LeftBefore
-        before={kept.before}
+        kept={kept}
         says={(left) => overridesSay(left, gate.criteria)}
-        onTake={(left) => {
-          setOver((now) => ({ ...left.value, ...now }));
-          kept.drop(left);
-        }}
-        onDrop={kept.drop}
       />
       <p className="above-10">
         {gate.time_reached ? (
