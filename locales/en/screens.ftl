@@ -3,7 +3,7 @@
 app-name = Ritorno
 # How days and moments are said.
 date = { $day } { $month } { $year }
-date-long = { $weekday_long } { $day } { $month_long } { $year }
+date-long = { $longday } { $day } { $longmonth } { $year }
 date-day = { $day } { $month }
 moment = { $day } { $month } { $year }, { $hour }:{ $minute }
 month-1 = Jan

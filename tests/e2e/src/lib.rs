@@ -423,6 +423,9 @@ impl House {
             .as_array()
             .map(|list| list.iter().map(ToString::to_string).collect())
             .unwrap_or_default();
+        if self.text().await.contains("{$") {
+            faults.push("a sentence lacks one of its words".to_owned());
+        }
         // A control whose styles were left out of what is shipped is as hard to use.
         let reached = self
             .browser

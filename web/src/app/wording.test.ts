@@ -1,4 +1,5 @@
 import { expect, it } from "vitest";
+import { dayOfMonth, longDate, moment, shortDate, weekday } from "./wording";
 
 const pages = import.meta.glob<string>("../**/*.{ts,tsx}", {
   query: "?raw",
@@ -88,4 +89,16 @@ it("names every place that g leads to", () => {
     "clinic",
   ])
     expect(known.has(`nav-${station}`), station).toBe(true);
+});
+
+it("says days and moments with all their words", () => {
+  const day = "2027-03-01";
+  expect(shortDate(day)).toBe("1 Mar 2027");
+  expect(longDate(day)).toBe("Monday 1 March 2027");
+  expect(dayOfMonth(day)).toBe("1 Mar");
+  expect([weekday(day), weekday("2027-02-28", true)]).toEqual([
+    "Mon",
+    "Sunday",
+  ]);
+  expect(moment("2027-12-09T14:05")).toBe("9 Dec 2027, 14:05");
 });

@@ -131,10 +131,10 @@ function parts(when: Date) {
   return {
     day: String(when.getDate()),
     month: t(`month-${month}`),
-    month_long: t(`month-long-${month}`),
+    longmonth: t(`month-long-${month}`),
     year: String(when.getFullYear()),
     weekday: t(`weekday-${weekday}`),
-    weekday_long: t(`weekday-long-${weekday}`),
+    longday: t(`weekday-long-${weekday}`),
   };
 }
 
@@ -159,7 +159,7 @@ export function dayOfMonth(iso: string): string {
 /** A day of the week: *Sat*, or *Saturday*. */
 export function weekday(iso: string, long = false): string {
   const said = parts(noon(iso));
-  return long ? said.weekday_long : said.weekday;
+  return long ? said.longday : said.weekday;
 }
 
 /** A moment as it is said: *6 Feb 2027, 14:05*. */
