@@ -3,3 +3,4 @@ declare module "*.ftl?read" {
   const sentences: FluentResource["body"];
   export default sentences;
 }
+declare module "*.ftl?learn";

@@ -6,7 +6,7 @@ const pages = import.meta.glob<string>("../**/*.{ts,tsx}", {
   import: "default",
   eager: true,
 });
-const catalogues = import.meta.glob<string>("../../../locales/en/*.ftl", {
+const catalogues = import.meta.glob<string>("../../../locales/en/**/*.ftl", {
   query: "?raw",
   import: "default",
   eager: true,
@@ -16,6 +16,38 @@ const known = new Set(
     [...text.matchAll(/^([a-z][\w-]*) =/gm)].map((m) => m[1] ?? ""),
   ),
 );
+/** The ids of each catalogue. */
+const said = Object.entries(catalogues).map(
+  ([file, text]): [string, string[]] => [
+    /([\w-]+)\.ftl$/.exec(file)?.[1] ?? "",
+    [...text.matchAll(/^([a-z][\w-]*) =/gm)].map((m) => m[1] ?? ""),
+  ],
+);
+/** The catalogues that are there before any page. */
+const SHELL = ["names", "problems", "rules", "screens"];
+/** What a file imports, and what it fetches when it is needed. */
+const STATIC = /^(?:import|export)\b[^";]*?"(\.[^"]+)"/gm;
+const LAZY = /\bimport\("(\.[^"]+)"\)/g;
+
+/** The file that another one imports by this path. */
+function found(from: string, path: string): string | undefined {
+  const there = new URL(path, `file:///src/app/${from}`).pathname;
+  const file = there.replace("/src/app/", "./").replace("/src/", "../");
+  return [file, `${file}.ts`, `${file}.tsx`].find((f) => f in pages);
+}
+
+/** The ids that a text names as a whole, and the beginnings of those that it puts together. */
+function named(text: string) {
+  return {
+    whole: new Set([
+      ...[...text.matchAll(/\bt\(\s*"([\w-]+)"/g)].map((m) => m[1]),
+      ...[...text.matchAll(/"(\w+-[\w-]+)"/g)].map((m) => m[1]),
+    ]),
+    begun: [...text.matchAll(/\bt\(\s*`([a-z][\w-]*-)\$\{/g)].map(
+      (m) => m[1] ?? "",
+    ),
+  };
+}
 /** Pages of the application, without its tests. */
 const sources = Object.entries(pages).filter(
   ([file]) => !file.includes(".test.") && !file.includes("/api/"),
@@ -34,20 +66,36 @@ it("finds a sentence for every id that a page names", () => {
   expect(missing).toEqual([]);
 });
 
-it("has the words of the shell and the day list before any station came", () => {
-  const first = new Set(
-    Object.entries(catalogues)
-      .filter(([file]) => /(names|problems|rules|screens)\.ftl$/.test(file))
-      .flatMap(([, text]) =>
-        [...text.matchAll(/^([a-z][\w-]*) =/gm)].map((m) => m[1] ?? ""),
-      ),
-  );
+it("loads with every page the catalogues of all that it says, and with the shell its own alone", () => {
+  const imports = (text: string, lazy: boolean) =>
+    [...text.matchAll(lazy ? LAZY : STATIC)].map((m) => m[1] ?? "");
+  const roots = new Set(["./main.tsx"]);
+  for (const [file, text] of sources)
+    for (const lazy of imports(text, true)) roots.add(found(file, lazy) ?? "");
+  expect(roots.size).toBeGreaterThan(20);
   const missing: string[] = [];
-  for (const [file, text] of sources) {
-    if (!/^\.\/|Decisions|\/decisions\/|SignIn/.test(file)) continue;
-    if (text.includes("stationWords")) continue;
-    for (const [, id = ""] of text.matchAll(/\bt\(\s*"([a-z][\w-]*)"/g))
-      if (!first.has(id)) missing.push(`${file}: ${id}`);
+  for (const root of roots) {
+    const files = new Set<string>();
+    const taken = new Set(SHELL);
+    const open = [root];
+    for (let file = open.pop(); file !== undefined; file = open.pop()) {
+      const text = pages[file];
+      if (text === undefined || files.has(file)) continue;
+      files.add(file);
+      for (const other of imports(text, false)) {
+        const catalogue = /([\w-]+)\.ftl\?learn$/.exec(other)?.[1];
+        if (catalogue) taken.add(catalogue);
+        else open.push(found(file, other) ?? "");
+      }
+    }
+    for (const file of files) {
+      const { whole, begun } = named(pages[file] ?? "");
+      for (const [catalogue, ids] of said)
+        if (!taken.has(catalogue))
+          for (const id of ids)
+            if (whole.has(id) || begun.some((start) => id.startsWith(start)))
+              missing.push(`${root}: ${catalogue}, for ${id} of ${file}`);
+    }
   }
   expect(missing).toEqual([]);
 });

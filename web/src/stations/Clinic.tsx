@@ -1,4 +1,5 @@
 import "../app/stationWords";
+import "../../../locales/en/stations/clinic.ftl?learn";
 import type { ReactNode } from "react";
 import { Link, Navigate, useParams } from "react-router";
 import { useSeen } from "../app/useSeen";

@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/examine.ftl?learn";
 import { useEffect, useRef } from "react";
 import { SaveMark } from "../app/entries";
 import { useShortcuts } from "../app/keys";

@@ -1,3 +1,6 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/handover.ftl?learn";
+import "../../../locales/en/stations/visit.ftl?learn";
 import Button from "antd/es/button";
 import { useState } from "react";
 import { Choose } from "../app/Choose";

@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/home.ftl?learn";
 import { useQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import { api, ask } from "../app/client";

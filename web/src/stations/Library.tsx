@@ -1,4 +1,5 @@
 import "../app/stationWords";
+import "../../../locales/en/stations/library.ftl?learn";
 import Input from "antd/es/input";
 import { Choose } from "../app/Choose";
 import { useQuery } from "@tanstack/react-query";

@@ -1,4 +1,5 @@
 import "../app/stationWords";
+import "../../../locales/en/stations/story.ftl?learn";
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";

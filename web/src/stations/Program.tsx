@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/program.ftl?learn";
 import { useQuery } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
 import { useSearchParams } from "react-router";

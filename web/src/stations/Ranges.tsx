@@ -1,3 +1,6 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/examine.ftl?learn";
+import "../../../locales/en/stations/ranges.ftl?learn";
 import Button from "antd/es/button";
 import { SaveMark } from "../app/entries";
 import { useShortcuts } from "../app/keys";

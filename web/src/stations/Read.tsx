@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/read.ftl?learn";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { Link } from "react-router";
 import { api, ask, newId } from "../app/client";

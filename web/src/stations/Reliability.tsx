@@ -104,7 +104,7 @@ export function Reliability({ lead }: { lead: boolean }) {
             body: { id: newId(), quantity, ratings },
           }),
         );
-        tell(t("bench-kept", { quantity }));
+        tell(t("agree-kept", { quantity }));
         setCells(NOT_RATED);
         await queries.invalidateQueries();
       });
@@ -116,8 +116,8 @@ export function Reliability({ lead }: { lead: boolean }) {
   return (
     <div id="bench">
       <div className="page-head">
-        <h1>{t("bench-title")}</h1>
-        <span className="soft">{t("bench-lead")}</span>
+        <h1>{t("agree-title")}</h1>
+        <span className="soft">{t("agree-lead")}</span>
       </div>
       <ProblemNote error={error} />
       {place}
@@ -148,7 +148,7 @@ export function Reliability({ lead }: { lead: boolean }) {
           {result ? (
             <Verdict result={result} cells={ratings} quantity={row} />
           ) : (
-            <p className="soft">{t("bench-empty")}</p>
+            <p className="soft">{t("agree-empty")}</p>
           )}
           {result && lead && (
             <p>
@@ -158,19 +158,19 @@ export function Reliability({ lead }: { lead: boolean }) {
                 disabled={saver.busy}
                 onClick={() => void keep()}
               >
-                {t("bench-keep")}
+                {t("agree-keep")}
               </Button>{" "}
               <SaveMark state={saver.state} />
             </p>
           )}
-          <h2 className="size-17 above-22">{t("bench-own")}</h2>
+          <h2 className="size-17 above-22">{t("agree-own")}</h2>
           {bench.data.own.length === 0 && (
-            <p className="soft">{t("bench-none")}</p>
+            <p className="soft">{t("agree-none")}</p>
           )}
           {bench.data.own.map((o) => (
             <p key={o.quantity} className="num">
               {capital(nameOf("quantity", o.quantity))}:{" "}
-              {t("bench-own-row", {
+              {t("agree-own-row", {
                 sem: o.sem.toFixed(1),
                 same: o.sem_same_rater.toFixed(1),
                 date: shortDate(o.on),
@@ -233,7 +233,7 @@ function Ratings({
                     inputMode="decimal"
                     aria-invalid={faultOf(c, rule) !== undefined}
                     id={`cell-${i}-${j}`}
-                    aria-label={t("bench-cell", {
+                    aria-label={t("agree-cell", {
                       person: i + 1,
                       rater: j + 1,
                     })}
@@ -257,15 +257,15 @@ function Ratings({
             onCells([...cells, Array.from({ length: raters }, () => "")])
           }
         >
-          {t("bench-person")}
+          {t("agree-person")}
         </Button>{" "}
         <Button
           size="small"
           onClick={() => onCells(cells.map((r) => [...r, ""]))}
         >
-          {t("bench-rater")}
+          {t("agree-rater")}
         </Button>{" "}
-        <span className="soft small">{t("bench-how")}</span>
+        <span className="soft small">{t("agree-how")}</span>
       </p>
       {wrong && (
         <p className="bad" role="alert">
@@ -303,7 +303,7 @@ function Verdict({
       ).map(([name, icc, band]) => (
         <div key={name} className="icc">
           <span>
-            {t(`bench-${name}`)}
+            {t(`agree-${name}`)}
             <br />
             <span className="soft small">{nameOf("band", band)}</span>
           </span>
@@ -342,15 +342,15 @@ function Verdict({
         </div>
       ))}
       <p className="num size-18 above-10">
-        {t("bench-mdc-same")} <b>{degrees(result.mdc95_same_rater)}</b>{" "}
+        {t("agree-mdc-same")} <b>{degrees(result.mdc95_same_rater)}</b>{" "}
         <span className="soft small">SEM {degrees(result.sem_same_rater)}</span>
         <br />
-        {t("bench-mdc-any")} <b>{degrees(result.mdc95)}</b>{" "}
+        {t("agree-mdc-any")} <b>{degrees(result.mdc95)}</b>{" "}
         <span className="soft small">SEM {degrees(result.sem)}</span>
       </p>
       <p className="soft small num">
         {quantity
-          ? t("bench-default", {
+          ? t("agree-default", {
               same: quantity.detectable_same.toFixed(1),
               any: quantity.detectable_any.toFixed(1),
             })
@@ -360,7 +360,7 @@ function Verdict({
         viewBox={`0 0 ${width} ${cells.length * 15 + 6}`}
         className="fill spread"
         role="img"
-        aria-label={t("bench-spread")}
+        aria-label={t("agree-spread")}
       >
         {cells.map((r, i) => (
           <g key={i}>

@@ -1,3 +1,6 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/examine.ftl?learn";
+import "../../../locales/en/stations/scores.ftl?learn";
 import { SaveMark } from "../app/entries";
 import { useShortcuts } from "../app/keys";
 import { useReady } from "../app/useReady";

@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/story.ftl?learn";
 import { useQueryClient } from "@tanstack/react-query";
 import Collapse from "antd/es/collapse";
 import type { Schemas } from "../app/client";

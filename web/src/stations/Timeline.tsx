@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/timeline.ftl?learn";
 import { keepPreviousData, useInfiniteQuery } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Segmented from "antd/es/segmented";

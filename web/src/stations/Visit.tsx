@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/visit.ftl?learn";
 import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import type { ReactNode } from "react";

@@ -1,4 +1,5 @@
 import "../../app/stationWords";
+import "../../../../locales/en/stations/visit.ftl?learn";
 import { useQueryClient } from "@tanstack/react-query";
 import Drawer from "antd/es/drawer";
 import { useState } from "react";

@@ -1,4 +1,5 @@
 import "../../app/stationWords";
+import "../../../../locales/en/stations/visit.ftl?learn";
 import { expect, it } from "vitest";
 import type { Schemas } from "../../app/client";
 import { draftedNote } from "./drafted";
