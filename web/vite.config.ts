@@ -4,6 +4,7 @@ import { readFileSync } from "node:fs";
 import { defineConfig, type Plugin } from "vite";
 import { catalogues } from "./catalogues.ts";
 import { controlStyles } from "./controls.ts";
+import { packed } from "./packed.ts";
 
 /** Writes the worker that lets the page open without a network: it knows all files of this build and its version. */
 function worker(): Plugin {
@@ -31,7 +32,7 @@ function worker(): Plugin {
 }
 
 export default defineConfig({
-  plugins: [react(), catalogues(), controlStyles(), worker()],
+  plugins: [react(), catalogues(), controlStyles(), worker(), packed()],
   server: { fs: { allow: [".."] }, proxy: { "/api": "http://127.0.0.1:8480" } },
   build: { target: "es2022", chunkSizeWarningLimit: 700 },
 });

@@ -2,7 +2,16 @@
 
 problem-unauthenticated = Please sign in.
 problem-wrong-login = Name or password is not right.
-problem-throttled = Too many attempts for this name. Try again in { $minutes } minutes.
+problem-throttled = Too many tries. Try again in { $seconds ->
+    [one] one second
+   *[other] { $seconds } seconds
+}.
+problem-asks-code = The password is right. Now the code of your second factor.
+problem-wrong-code = This code is not right, or it was used before. A new one comes every half minute.
+problem-must-change = Choose a password of your own first.
+problem-must-second-factor = This clinic asks leads for a second factor: take one up first.
+problem-no-such-link = This link does not work: it was used, has run out or was replaced. Ask whoever gave it to you for a new one.
+problem-access-ended = This person’s access has ended. Let them in again first.
 problem-forbidden = Your role may not do this.
 problem-made-by-another = Another person made this entry and is not signed in here. It still waits for that person.
 problem-not-in-demo = Simulated devices exist only in a demo.
@@ -37,6 +46,14 @@ fault-another-kind = this answer belongs to another kind of test
 fault-control = holds a character that cannot be kept (a control character)
 fault-shape = cannot be read: { $detail }
 fault-not-in-demo = simulated devices exist only in a demo
+fault-password-short = at least { $min } characters: a few words with spaces are easy to remember
+fault-password-guessed = too easy to guess: it is a common one, or made of names, dates, rows of keys or repetitions
+fault-password-wrong = this is not your password
+fault-password-same = is the one that you have
+fault-wrong-code = this code is not right; a new one comes every half minute
+fault-login-letters = small letters, digits, dots, dashes and underscores only
+fault-login-taken = somebody signs in with this name
+fault-last-lead = nobody else here is a lead: make somebody one first
 fault-empty = must not be empty
 fault-too-long = at most { $max } letters
 fault-in-future = lies in the future ({ $given }); today is { $today }

@@ -56,10 +56,12 @@ pub enum Action {
     ReadAudit,
     /// Set the clinic's defaults.
     KeepDefaults,
+    /// Invite people, end their access, set the rules about access.
+    KeepPeople,
 }
 
 /// All actions, for the table test.
-pub const ACTIONS: [Action; 11] = [
+pub const ACTIONS: [Action; 12] = [
     Action::ReadRecord,
     Action::EditStory,
     Action::RecordLimit,
@@ -71,6 +73,7 @@ pub const ACTIONS: [Action; 11] = [
     Action::TakeHome,
     Action::ReadAudit,
     Action::KeepDefaults,
+    Action::KeepPeople,
 ];
 
 /// Whether `role` may do `action`.
@@ -89,11 +92,34 @@ pub fn may(role: Role, action: Action) -> bool {
     use Action::*;
     match role {
         Role::Lead => true,
-        Role::Clinician => !matches!(action, ReadAudit | KeepDefaults),
+        Role::Clinician => !matches!(action, ReadAudit | KeepDefaults | KeepPeople),
         Role::Assistant => matches!(action, ReadRecord | Measure | EnterLog | TakeHome),
         Role::Auditor => matches!(action, ReadRecord | ReadAudit),
         // Learners and phone links get their own rooms (simulated patients, the phone page) and no records here.
         Role::Learner | Role::PatientLink => false,
+    }
+}
+
+/// What a lead sets about access.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(default)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct AccessRules {
+    /// Whether a lead comes in only with a second factor.
+    pub leads_need_second_factor: bool,
+    /// Minutes after which a session that nobody uses asks again who is there.
+    pub idle_minutes: u32,
+}
+
+/// Fewest and most minutes that a session may lie idle. Source: NIST SP 800-63B for the most (from memory), our choice for the fewest.
+pub const IDLE_MINUTES: (u32, u32) = (2, 60);
+
+impl Default for AccessRules {
+    fn default() -> Self {
+        AccessRules {
+            leads_need_second_factor: false,
+            idle_minutes: 30,
+        }
     }
 }
 
@@ -105,12 +131,12 @@ mod tests {
     fn the_matrix_is_what_was_agreed() {
         // One row a role, one column an action, in the order of ROLES and ACTIONS.
         let expected = [
-            "xxxxxxxxx--", // clinician
-            "xxxxxxxxxxx", // lead
-            "x--x---xx--", // assistant
-            "x--------x-", // auditor
-            "-----------", // learner
-            "-----------", // patient link
+            "xxxxxxxxx---", // clinician
+            "xxxxxxxxxxxx", // lead
+            "x--x---xx---", // assistant
+            "x--------x--", // auditor
+            "------------", // learner
+            "------------", // patient link
         ];
         for (role, row) in ROLES.iter().zip(expected) {
             let got: String = ACTIONS

@@ -1,40 +1,25 @@
-//! The small binary: `serve`, `migrate`, `demo`, `user`, `openapi`.
+//! The small binary: `serve`, `migrate`, `demo`, `user`, `verify`, `anchor`, `openapi`.
 
 mod demo;
 mod paper;
 mod people;
+mod proof;
+mod settings;
 
-use chrono::NaiveDate;
-use ritorno_server::{AppState, Today, api_document, change_day, read_knowledge, run_jobs, server};
+use ritorno_server::{
+    AppState, api_document, change_day, first_link, read_knowledge, run_jobs, server,
+};
 use ritorno_store::{Actor, Pool, StoreError, knowledge, migrate, open_one, open_pool, write};
+use settings::{reached, setting, today};
+use std::io::Write;
 use std::net::TcpListener;
-use std::path::PathBuf;
+use std::path::{Path, PathBuf};
 use std::process::ExitCode;
 use std::sync::Arc;
 use std::time::Duration;
 use tracing_subscriber::EnvFilter;
 
 type Failure = Box<dyn std::error::Error>;
-
-fn setting(name: &str, default: Option<&str>) -> Result<String, Failure> {
-    std::env::var(name)
-        .ok()
-        .or_else(|| default.map(str::to_owned))
-        .ok_or_else(|| format!("{name} is not set; ./start sets it").into())
-}
-
-fn today() -> Result<Today, Failure> {
-    if let Ok(text) = std::env::var("RITORNO_TODAY") {
-        let date: NaiveDate = text
-            .parse()
-            .map_err(|_| format!("RITORNO_TODAY is {text:?}, not a date like 2027-03-01"))?;
-        return Ok(Today::Fixed(date));
-    }
-    let zone = setting("RITORNO_TIME_ZONE", Some("Europe/Rome"))?;
-    Ok(Today::Clock(zone.parse().map_err(|_| {
-        format!("RITORNO_TIME_ZONE is {zone:?}, not a time zone like Europe/Rome")
-    })?))
-}
 
 fn state(open: fn(&str) -> Pool) -> Result<AppState, Failure> {
     let known = read_knowledge(&PathBuf::from(setting(
@@ -44,7 +29,9 @@ fn state(open: fn(&str) -> Pool) -> Result<AppState, Failure> {
     let pool = open(&setting("DATABASE_URL", None)?);
     let web = PathBuf::from(setting("RITORNO_WEB", Some("web/dist"))?);
     let paper = paper::Typeset::new()?;
-    let state = AppState::new(pool, known, today()?, web).with_paper(Arc::new(paper));
+    let state = AppState::new(pool, known, today()?, web)
+        .with_paper(Arc::new(paper))
+        .reached(reached()?);
     // A clinic never sees a simulated device: only ./start, which loads invented patients, says that this is a demo.
     Ok(match setting("RITORNO_DEMO", Some("0"))?.as_str() {
         "1" => state.for_demo(),
@@ -64,6 +51,20 @@ fn keep_release(state: &AppState) -> Result<(), StoreError> {
     })
 }
 
+/// Where nobody may come in yet, the console shows the link that makes the first lead.
+fn welcome(state: &AppState, address: &str) {
+    let public = state.settings.public_address.as_deref().unwrap_or(address);
+    let said = match first_link(state) {
+        Ok(None) => return,
+        Ok(Some(token)) => format!(
+            "Nobody may come in yet. Within a day, and once, this makes the first lead:\n{public}/join#{token}"
+        ),
+        Err(error) => format!("Who may come in cannot be told now: {error}"),
+    };
+    // A console that nobody reads any more is no reason not to serve.
+    let _ = writeln!(std::io::stdout(), "{said}");
+}
+
 #[actix_web::main]
 async fn serve() -> Result<(), Failure> {
     // Logs are lines of JSON without patient data: method, path pattern, status, time.
@@ -76,7 +77,9 @@ async fn serve() -> Result<(), Failure> {
         .init();
     let state = state(open_pool)?;
     let listener = TcpListener::bind(setting("RITORNO_LISTEN", Some("127.0.0.1:8480"))?)?;
-    println!("http://{}", listener.local_addr()?);
+    let address = format!("http://{}", listener.local_addr()?);
+    println!("{address}");
+    welcome(&state, &address);
     for dropped in &state.knowledge.dropped_floors {
         tracing::info!(
             pathway = dropped.pathway,
@@ -98,6 +101,11 @@ async fn serve() -> Result<(), Failure> {
                 {
                     Ok(moved) => {
                         tracing::info!(moved, "change of day");
+                        if let Ok(folder) = std::env::var("RITORNO_ANCHORS")
+                            && let Err(error) = proof::anchor_daily(&days, Path::new(&folder))
+                        {
+                            tracing::error!(%error, "the ends of the chains were not kept");
+                        }
                         done = Some(today);
                     }
                     Err(error) => tracing::warn!(%error, "change of day waits"),
@@ -128,11 +136,21 @@ fn run() -> Result<(), Failure> {
             println!("{}", people::user(&state(open_one)?, &args)?);
             Ok(())
         }
+        Some("verify") => {
+            let files: Vec<String> = std::env::args().skip(2).collect();
+            println!("{}", proof::verify(&state(open_one)?, &files)?);
+            Ok(())
+        }
+        Some("anchor") => {
+            let file = std::env::args().nth(2).ok_or("say: anchor FILE")?;
+            println!("{}", proof::anchor(&state(open_one)?, Path::new(&file))?);
+            Ok(())
+        }
         Some("openapi") => {
             println!("{}", serde_json::to_string_pretty(&api_document())?);
             Ok(())
         }
-        _ => Err("say one of: serve, migrate, demo, user, openapi".into()),
+        _ => Err("say one of: serve, migrate, demo, user, verify, anchor, openapi".into()),
     }
 }
 

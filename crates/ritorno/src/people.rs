@@ -1,9 +1,10 @@
-//! People who sign in, from the console: `ritorno user list` and `ritorno user add LOGIN ROLE NAME`.
+//! People who sign in, from the console: `ritorno user list`, `add LOGIN ROLE NAME`, `reset LOGIN`, `end LOGIN`.
 
 use crate::Failure;
 use ritorno_core::permission::Role;
-use ritorno_server::{AppState, hash_password, new_user};
-use ritorno_store::{Actor, user, write};
+use ritorno_server::{AppState, end_access, hash_password, new_user};
+use ritorno_store::user::User;
+use ritorno_store::{Actor, PgConnection, invitation, second_factor, session, user, write};
 use serde_json::json;
 
 /// Letters of a generated password, five bits each: none that look alike.
@@ -23,7 +24,11 @@ pub fn user(state: &AppState, args: &[String]) -> Result<String, Failure> {
         [what, login, role, name @ ..] if what == "add" && !name.is_empty() => {
             add(state, login, role, &name.join(" "))
         }
-        _ => Err("say: user list, or user add LOGIN ROLE NAME".into()),
+        [what, login] if what == "reset" => reset(state, login),
+        [what, login] if what == "end" => end(state, login),
+        _ => Err(
+            "say: user list, user add LOGIN ROLE NAME, user reset LOGIN, or user end LOGIN".into(),
+        ),
     }
 }
 
@@ -33,9 +38,10 @@ fn list(state: &AppState) -> Result<String, Failure> {
     if people.is_empty() {
         return Ok("Nobody signs in yet.".to_owned());
     }
-    let lines = people
-        .iter()
-        .map(|p| format!("{}\t{}\t{}", p.login, word(p.role), p.name));
+    let lines = people.iter().map(|p| {
+        let ended = p.ended_at.map_or("", |_| "\tended");
+        format!("{}\t{}\t{}{ended}", p.login, word(p.role), p.name)
+    });
     Ok(lines.collect::<Vec<_>>().join("\n"))
 }
 
@@ -69,11 +75,54 @@ fn add(state: &AppState, login: &str, role: &str, name: &str) -> Result<String, 
         action: "user-add",
     };
     write(&mut conn, console, |conn| {
-        user::insert(conn, &person, &hash)
+        user::insert(conn, &person, &hash)?;
+        user::set_password(conn, person.id, &hash, true)
     })?;
     Ok(format!(
-        "{name} signs in as {login}, {}.\nPassword, shown this once: {password}",
+        "{name} signs in as {login}, {}, and chooses a password of their own first.\nPassword, shown this once: {password}",
         word(role)
+    ))
+}
+
+fn known(conn: &mut PgConnection, login: &str) -> Result<User, Failure> {
+    let found = user::by_login(conn, login)?.map(|(user, _)| user);
+    found.ok_or_else(|| refused("login", login, "one of those that user list shows"))
+}
+
+/// A new password for somebody who lost theirs, or their telephone; where access had ended it begins again.
+fn reset(state: &AppState, login: &str) -> Result<String, Failure> {
+    let password = password()?;
+    let hash = hash_password(&password)?;
+    let mut conn = state.pool.get()?;
+    let person = known(&mut conn, login)?;
+    let console = Actor {
+        user: None,
+        action: "user-reset",
+    };
+    write(&mut conn, console, |conn| {
+        user::set_password(conn, person.id, &hash, true)?;
+        user::set_ended(conn, person.id, None)?;
+        second_factor::end(conn, person.id)?;
+        invitation::end_of(conn, Some(person.id))?;
+        session::end_all(conn, person.id, None)
+    })?;
+    Ok(format!(
+        "{} is signed out everywhere, has no second factor, and chooses a password of their own first.\nPassword, shown this once: {password}",
+        person.name
+    ))
+}
+
+fn end(state: &AppState, login: &str) -> Result<String, Failure> {
+    let mut conn = state.pool.get()?;
+    let person = known(&mut conn, login)?;
+    let console = Actor {
+        user: None,
+        action: "user-end",
+    };
+    write(&mut conn, console, |conn| end_access(conn, person.id))?;
+    Ok(format!(
+        "{} no longer comes in. What they wrote and signed stays theirs.",
+        person.name
     ))
 }
 

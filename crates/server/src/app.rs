@@ -1,5 +1,7 @@
 //! What every handler works with: the pool, the knowledge, the injected day, and the one way to the database.
 
+use crate::looks::Looks;
+use crate::settings::Settings;
 use crate::sheets::{NoPaper, Paper, Sheets};
 use crate::turns::Turns;
 use actix_web::web;
@@ -60,6 +62,8 @@ pub struct AppState {
     models: Arc<Mutex<HashMap<String, ModelPlace>>>,
     /// How many writers each patient has.
     pub(crate) writers: Arc<Mutex<HashMap<PatientId, usize>>>,
+    /// What was looked at lately, by whom: a page that asks again and again leaves one row a minute.
+    pub(crate) looks: Arc<Mutex<Looks>>,
     /// Where today comes from.
     pub today: Today,
     /// The lines before what is scarce.
@@ -70,6 +74,8 @@ pub struct AppState {
     pub(crate) sheets: Arc<Mutex<Sheets>>,
     /// Whether this is a demo: only then do simulated devices exist.
     pub demo: bool,
+    /// How the server is reached.
+    pub settings: Settings,
     /// Where the built pages lie.
     pub web_dir: std::path::PathBuf,
 }
@@ -82,6 +88,13 @@ impl AppState {
     #[must_use]
     pub fn with_paper(mut self, paper: Arc<dyn Paper>) -> Self {
         self.paper = paper;
+        self
+    }
+
+    /// The same state for a server that is reached in some way.
+    #[must_use]
+    pub fn reached(mut self, settings: Settings) -> Self {
+        self.settings = settings;
         self
     }
 
@@ -106,11 +119,13 @@ impl AppState {
             releases: Arc::default(),
             models: Arc::default(),
             writers: Arc::default(),
+            looks: Arc::default(),
             today,
             turns: Arc::default(),
             paper: Arc::new(NoPaper),
             sheets: Arc::default(),
             demo: false,
+            settings: Settings::default(),
             web_dir,
         }
     }

@@ -1,12 +1,14 @@
 //! The one way to the database: who is signed in, what is locked, what is held while it lasts.
 
 use crate::app::{AppState, Today};
+use crate::looks::Look;
 use crate::problem::ApiError;
 use crate::security::token_of;
 use crate::turns::{busy, off_thread};
 use actix_web::HttpRequest;
 use actix_web::http::StatusCode;
 use ritorno_core::permission::{Action, may};
+use ritorno_store::session::{Must, Session};
 use ritorno_store::user::User;
 use ritorno_store::{Actor, EpisodeId, PatientId, PgConnection, StoreError, UserId, event};
 use ritorno_wording::Value;
@@ -67,11 +69,14 @@ impl AppState {
         show: impl FnOnce(&AppState, L) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
         let token = token_of(req)?;
+        let look = Look::of(req);
         let work = move |state: &AppState, conn: &mut PgConnection| {
-            ritorno_store::read(conn, |conn| {
-                let user = signed_in(conn, &token, action)?;
-                work(state, conn, &user)
-            })
+            // Before the snapshot: it is noted who looks, and a snapshot writes nothing.
+            let user = signed_in(conn, &token, action)?;
+            if let Some(look) = look {
+                look.note(&state.looks, conn, user.id)?;
+            }
+            ritorno_store::read(conn, |conn| work(state, conn, &user))
         };
         self.with_connection(work, show).await
     }
@@ -87,6 +92,25 @@ impl AppState {
         self.block(move |state, conn| {
             let user = signed_in(conn, &token, action)?;
             work(state, conn, &user)
+        })
+        .await
+    }
+
+    /// Lets somebody see to their own account, whatever their role and whatever they must still do.
+    pub(crate) async fn own<T: Send + 'static>(
+        &self,
+        req: &HttpRequest,
+        name: &'static str,
+        work: impl FnOnce(&AppState, &mut PgConnection, &Session) -> Result<T, ApiError>
+        + Send
+        + 'static,
+    ) -> Result<T, ApiError> {
+        let token = token_of(req)?;
+        self.block(move |state, conn| {
+            let session = session_of(conn, &token)?;
+            in_transaction(state, conn, &session.user, name, |state, conn, _| {
+                work(state, conn, &session)
+            })
         })
         .await
     }
@@ -278,12 +302,18 @@ fn made_by(req: &HttpRequest) -> Result<Option<UserId>, ApiError> {
 /// The header in which a page names the person who made an entry.
 const MADE_BY: &str = "x-ritorno-made-by";
 
+fn session_of(conn: &mut PgConnection, token: &[u8]) -> Result<Session, ApiError> {
+    ritorno_store::session::of(conn, token)?
+        .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))
+}
+
 fn signed_in(conn: &mut PgConnection, token: &[u8], action: Action) -> Result<User, ApiError> {
-    let user = ritorno_store::session::user(conn, token)?
-        .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))?;
-    if may(user.role, action) {
-        Ok(user)
-    } else {
-        Err(ApiError::new(StatusCode::FORBIDDEN, "forbidden", &[]))
-    }
+    let session = session_of(conn, token)?;
+    let refused = match session.must() {
+        Some(Must::Password) => "must-change",
+        Some(Must::SecondFactor) => "must-second-factor",
+        None if !may(session.user.role, action) => "forbidden",
+        None => return Ok(session.user),
+    };
+    Err(ApiError::new(StatusCode::FORBIDDEN, refused, &[]))
 }

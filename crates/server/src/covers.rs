@@ -23,7 +23,7 @@ pub(crate) struct Colleague {
     id: UserId,
     name: String,
     role: Role,
-    /// Whether shoulders can be theirs: who signs.
+    /// Whether shoulders can be theirs: who signs, and still comes in.
     treats: bool,
 }
 
@@ -73,7 +73,7 @@ fn page(state: &AppState, conn: &mut PgConnection) -> Result<web::Json<PeoplePag
         id: u.id,
         name: u.name,
         role: u.role,
-        treats: may(u.role, Action::Sign),
+        treats: u.ended_at.is_none() && may(u.role, Action::Sign),
     });
     let covers = cover::from(conn, state.today.date())?.into_iter();
     let covers = covers.map(|c| CoverView {
@@ -116,7 +116,7 @@ pub(crate) async fn add_cover(
         for (field, who) in [("away", form.away), ("covers", form.covers)] {
             let signs = people
                 .iter()
-                .any(|u| u.id == who && may(u.role, Action::Sign));
+                .any(|u| u.id == who && u.ended_at.is_none() && may(u.role, Action::Sign));
             faults.known(field, &who.to_string(), signs);
         }
         if form.away == form.covers {

@@ -2,7 +2,7 @@
 
 use crate::app::AppState;
 use chrono::{Duration, Utc};
-use ritorno_store::{Actor, StoreError, daylist, job, session, user, write};
+use ritorno_store::{Actor, StoreError, attempt, daylist, job, session, write};
 
 /// Every day's housekeeping.
 const DAILY: [&str; 3] = [
@@ -38,7 +38,7 @@ pub fn run_jobs(state: &AppState) -> Result<usize, StoreError> {
             match claimed.kind.as_str() {
                 "forget-ended-sessions" => session::forget_ended(conn)?,
                 "forget-old-sign-in-attempts" => {
-                    user::forget_attempts(conn, Utc::now() - Duration::days(ATTEMPTS_KEPT_DAYS))?
+                    attempt::forget(conn, Utc::now() - Duration::days(ATTEMPTS_KEPT_DAYS))?
                 }
                 "put-lane-moves-together" => daylist::put_moves_together(conn)?,
                 // A kind of a newer application is not ours to do, and not ours to keep claiming.

@@ -1,11 +1,14 @@
 //! Passwords, tokens, and where a write may come from.
 
+use crate::app::AppState;
+use crate::passwords::plain;
 use crate::problem::ApiError;
+use crate::settings::Settings;
 use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceRequest, ServiceResponse};
 use actix_web::http::{Method, StatusCode, header};
 use actix_web::middleware::Next;
-use actix_web::{Error, HttpRequest};
+use actix_web::{Error, HttpRequest, web};
 use argon2::password_hash::PasswordVerifier;
 use argon2::{Argon2, PasswordHash, PasswordHasher};
 use rand::RngCore;
@@ -14,8 +17,14 @@ use ritorno_store::UserId;
 use ritorno_store::user::User;
 use ritorno_wording::Value;
 
-/// Name of the session cookie.
-pub(crate) const COOKIE: &str = "ritorno_session";
+/// Name of the session cookie; over an encrypted way one that no neighbour of the address can set.
+pub(crate) fn session_cookie(settings: &Settings) -> &'static str {
+    if settings.encrypted() {
+        "__Host-ritorno"
+    } else {
+        "ritorno_session"
+    }
+}
 
 /// Hashes a password with argon2id and a fresh salt.
 ///
@@ -23,7 +32,7 @@ pub(crate) const COOKIE: &str = "ritorno_session";
 /// When the hasher refuses the password.
 pub fn hash_password(password: &str) -> Result<String, String> {
     Argon2::default()
-        .hash_password(password.as_bytes())
+        .hash_password(plain(password).as_bytes())
         .map(|hash| hash.to_string())
         .map_err(|error| error.to_string())
 }
@@ -32,7 +41,7 @@ pub fn hash_password(password: &str) -> Result<String, String> {
 pub(crate) fn verify_password(password: &str, hash: &str) -> bool {
     PasswordHash::new(hash).is_ok_and(|hash| {
         Argon2::default()
-            .verify_password(password.as_bytes(), &hash)
+            .verify_password(plain(password).as_bytes(), &hash)
             .is_ok()
     })
 }
@@ -44,6 +53,7 @@ pub fn new_user(login: &str, name: &str, role: Role) -> User {
         login: login.to_owned(),
         name: name.to_owned(),
         role,
+        ended_at: None,
     }
 }
 
@@ -62,7 +72,9 @@ pub(crate) fn token_hash(token: &str) -> Vec<u8> {
 
 /// The digest of the request's token.
 pub(crate) fn token_of(req: &HttpRequest) -> Result<Vec<u8>, ApiError> {
-    req.cookie(COOKIE)
+    let state = req.app_data::<web::Data<AppState>>();
+    state
+        .and_then(|state| req.cookie(session_cookie(&state.settings)))
         .map(|cookie| token_hash(cookie.value()))
         .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))
 }

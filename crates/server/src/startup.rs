@@ -6,7 +6,7 @@ use crate::problem::ApiError;
 use crate::{
     bounds, covers, daylist, deciding, defaults, entries, examine, find, home, library, limits,
     outcome, pathways, patients, program, ranges, reasons, reliability, security, session, shell,
-    story, withdrawals,
+    staff, story, withdrawals,
 };
 use crate::{strength, timeline, visit};
 use actix_files::Files;
@@ -30,9 +30,30 @@ const BODY_LIMIT: usize = 1024 * 1024;
 fn api(config: &mut ServiceConfig) {
     config.service(
         scope("/api")
-            .service(session::sign_in)
+            .service(session::sign_in::sign_in)
             .service(session::show_session)
             .service(session::sign_out)
+            .service(session::own::change_password)
+            .service(session::own::show_own_sessions)
+            .service(session::own::end_other_sessions)
+            .service(session::own::end_own_session)
+            .service(session::second::show_factor)
+            .service(session::second::offer_factor)
+            .service(session::second::confirm_factor)
+            .service(session::second::end_factor)
+            .service(staff::show_staff)
+            .service(staff::invite)
+            .service(staff::edit_person)
+            .service(staff::end_person)
+            .service(staff::let_in_again)
+            .service(staff::end_factor_of)
+            .service(staff::show_sessions_of)
+            .service(staff::end_session_of)
+            .service(staff::keep_access_rules)
+            .service(staff::trail::show_trail)
+            .service(staff::links::link_for)
+            .service(staff::links::open_link)
+            .service(staff::links::use_link)
             .service(daylist::list)
             .service(patients::add_patient)
             .service(patients::show_patient)
@@ -227,6 +248,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .wrap(TracingLogger::<Quiet>::new())
             .route("/", web::get().to(shell::document))
             .route("/index.html", web::get().to(shell::document))
+            .route("/assets/{name}", web::get().to(shell::asset))
             .route("/healthz", web::get().to(|| async { "ok" }))
             .route(
                 "/api/openapi.json",

@@ -60,19 +60,21 @@ impl Role {
     }
 }
 
-/// Locks the record of a patient for this transaction: whoever writes for the same patient waits here.
+/// Locks the record of a patient for this transaction: whoever writes for the same patient waits here. What is written belongs to
+/// the patient's chain of the audit.
 ///
 /// # Errors
 /// `NotFound`; `Busy` when the wait is too long.
 pub fn lock(conn: &mut PgConnection, patient: PatientId) -> Result<(), StoreError> {
-    record::table
-        .filter(record::patient_id.eq(patient))
-        .select(record::patient_id)
-        .for_no_key_update()
-        .first::<PatientId>(conn)
-        .optional()?
-        .map(|_| ())
-        .ok_or(StoreError::NotFound("patient"))
+    let held = diesel::sql_query(
+        "select set_config('ritorno.patient', patient_id::text, true) from record where patient_id = $1 for no key update",
+    )
+    .bind::<SqlUuid, _>(patient.0)
+    .execute(conn)?;
+    match held {
+        0 => Err(StoreError::NotFound("patient")),
+        _ => Ok(()),
+    }
 }
 
 /// The patient of an episode.
@@ -96,7 +98,7 @@ pub(crate) fn begin(conn: &mut PgConnection, patient: PatientId) -> Result<(), S
     diesel::insert_into(record::table)
         .values(record::patient_id.eq(patient))
         .execute(conn)?;
-    Ok(())
+    lock(conn, patient)
 }
 
 /// Where an event belongs and when it is true.

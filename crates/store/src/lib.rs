@@ -2,6 +2,9 @@
 //!
 //! Every write runs in one transaction that names its actor, so that the audit trigger can.
 
+pub mod access;
+pub mod attempt;
+pub mod audit;
 pub mod contact;
 mod convert;
 pub mod cover;
@@ -17,6 +20,7 @@ pub mod events;
 pub mod findings;
 pub mod flags;
 mod ids;
+pub mod invitation;
 pub mod job;
 pub mod knowledge;
 pub mod limits;
@@ -31,6 +35,7 @@ mod pool;
 pub mod program;
 pub mod reliability;
 mod schema;
+pub mod second_factor;
 pub mod session;
 mod story;
 pub mod strength;
@@ -40,4 +45,4 @@ pub mod visit;
 pub use diesel::PgConnection;
 pub use error::{Contention, StoreError};
 pub use ids::{EpisodeId, PatientId, ProgramId, UserId};
-pub use pool::{Actor, Pool, REQUESTS, migrate, open_one, open_pool, read, write};
+pub use pool::{Actor, Pool, REQUESTS, migrate, open_one, open_pool, read, take_your_time, write};

@@ -51,6 +51,15 @@ fn pool_of(most: u32, url: &str) -> Pool {
         .build_unchecked(ConnectionManager::new(url))
 }
 
+/// Lets the statements of a command take as long as they need: nobody waits for it at a screen.
+///
+/// # Errors
+/// Database failure.
+pub fn take_your_time(conn: &mut PgConnection) -> Result<(), StoreError> {
+    diesel::sql_query("set statement_timeout = 0").execute(conn)?;
+    Ok(())
+}
+
 /// Runs the migrations as the owner of the database.
 ///
 /// # Errors

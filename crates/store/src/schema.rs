@@ -1,8 +1,23 @@
 //! The tables as Diesel sees them; `migrations/` is what the database sees.
 
-diesel::table! { app_user (id) { id -> Uuid, login -> Text, name -> Text, role -> Text, password_hash -> Text, } }
-diesel::table! { session (token_hash) { token_hash -> Bytea, id -> Uuid, user_id -> Uuid, expires_at -> Timestamptz, } }
-diesel::table! { sign_in_attempt (id) { id -> Uuid, login -> Text, succeeded -> Bool, at -> Timestamptz, } }
+diesel::table! { app_user (id) { id -> Uuid, login -> Text, name -> Text, role -> Text, password_hash -> Text, ended_at -> Nullable<Timestamptz>, must_change -> Bool, } }
+diesel::table! {
+    session (token_hash) {
+        token_hash -> Bytea, id -> Uuid, user_id -> Uuid, expires_at -> Timestamptz, made_at -> Timestamptz, seen_at -> Timestamptz,
+        agent -> Text, address -> Text,
+    }
+}
+diesel::table! {
+    invitation (id) {
+        id -> Uuid, token_hash -> Bytea, user_id -> Nullable<Uuid>, made_by -> Nullable<Uuid>, made_at -> Timestamptz, expires_at -> Timestamptz,
+        used_at -> Nullable<Timestamptz>,
+    }
+}
+diesel::table! { second_factor (user_id) { user_id -> Uuid, secret -> Bytea, confirmed_at -> Nullable<Timestamptz>, last_step -> Int8, } }
+diesel::table! { recovery_code (id) { id -> Uuid, user_id -> Uuid, code_hash -> Bytea, used_at -> Nullable<Timestamptz>, } }
+diesel::table! { access_rules (rev) { rev -> Int4, body -> Jsonb, user_id -> Uuid, } }
+diesel::joinable!(session -> app_user (user_id));
+diesel::table! { sign_in_attempt (id) { id -> Uuid, login -> Text, succeeded -> Bool, at -> Timestamptz, address -> Text, } }
 diesel::table! { patient (id) { id -> Uuid, given_name -> Text, family_name -> Text, birth -> Date, } }
 diesel::table! {
     episode (id) {
@@ -164,6 +179,7 @@ diesel::table! { lane_move (id) { id -> Int8, #[sql_name = "lane"] name -> Text,
 diesel::allow_tables_to_appear_in_same_query!(
     app_user,
     session,
+    second_factor,
     patient,
     episode,
     lane,

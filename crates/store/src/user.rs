@@ -1,12 +1,11 @@
 //! The people who sign in.
 
 use crate::convert::{unword, word};
-use crate::schema::{app_user, sign_in_attempt};
+use crate::schema::app_user;
 use crate::{StoreError, UserId};
 use chrono::{DateTime, Utc};
 use diesel::prelude::*;
 use ritorno_core::permission::Role;
-use uuid::Uuid;
 
 /// A user, without the password.
 #[derive(Debug, Clone)]
@@ -19,6 +18,8 @@ pub struct User {
     pub name: String,
     /// What they may do.
     pub role: Role,
+    /// Since when they no longer come in.
+    pub ended_at: Option<DateTime<Utc>>,
 }
 
 #[derive(Queryable, Selectable, Insertable)]
@@ -29,6 +30,7 @@ pub(crate) struct UserRow {
     name: String,
     role: String,
     password_hash: String,
+    ended_at: Option<DateTime<Utc>>,
 }
 
 impl UserRow {
@@ -39,6 +41,7 @@ impl UserRow {
             login: self.login,
             name: self.name,
             role: unword("role", &self.role)?,
+            ended_at: self.ended_at,
         };
         Ok((user, self.password_hash))
     }
@@ -61,7 +64,7 @@ pub fn by_login(
         .transpose()
 }
 
-/// Everybody who signs in, by name.
+/// Everybody who signs in or once did, by name.
 ///
 /// # Errors
 /// Database failure.
@@ -86,6 +89,7 @@ pub fn insert(conn: &mut PgConnection, user: &User, password_hash: &str) -> Resu
         name: user.name.clone(),
         role: word(user.role),
         password_hash: password_hash.to_owned(),
+        ended_at: user.ended_at,
     };
     diesel::insert_into(app_user::table)
         .values(row)
@@ -93,49 +97,133 @@ pub fn insert(conn: &mut PgConnection, user: &User, password_hash: &str) -> Resu
     Ok(())
 }
 
-/// Failed attempts for a login since a moment.
+/// Somebody, by id.
 ///
 /// # Errors
-/// Database failure.
-pub fn failures_since(
-    conn: &mut PgConnection,
-    login: &str,
-    since: DateTime<Utc>,
-) -> Result<i64, StoreError> {
-    use sign_in_attempt as t;
-    Ok(t::table
-        .filter(t::login.eq(login))
-        .filter(t::at.gt(since))
-        .filter(t::succeeded.eq(false))
-        .count()
-        .get_result(conn)?)
+/// `NotFound` when there is nobody of that id.
+pub fn get(conn: &mut PgConnection, id: UserId) -> Result<User, StoreError> {
+    let row: UserRow = app_user::table
+        .find(id)
+        .select(UserRow::as_select())
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("person"))?;
+    Ok(row.user()?.0)
 }
 
-/// Notes an attempt.
+/// Holds everybody until the transaction ends: whoever changes who may come in comes one after the other, so that two leads never
+/// end each other.
 ///
 /// # Errors
 /// Database failure.
-pub fn note_attempt(
+pub fn hold_all(conn: &mut PgConnection) -> Result<Vec<User>, StoreError> {
+    let rows: Vec<UserRow> = app_user::table
+        .order(app_user::id)
+        .select(UserRow::as_select())
+        .for_update()
+        .load(conn)?;
+    rows.into_iter()
+        .map(|row| row.user().map(|(user, _)| user))
+        .collect()
+}
+
+/// A person as a lead sees them.
+#[derive(Debug, Clone)]
+pub struct Account {
+    /// Who.
+    pub user: User,
+    /// Whether they have chosen or been given a password.
+    pub has_password: bool,
+    /// Whether that password was made for them.
+    pub must_change: bool,
+    /// When they were last here.
+    pub seen_at: Option<DateTime<Utc>>,
+}
+
+/// Everybody as a lead sees them, by name.
+///
+/// # Errors
+/// Database failure.
+pub fn accounts(conn: &mut PgConnection) -> Result<Vec<Account>, StoreError> {
+    use diesel::dsl::sql;
+    use diesel::sql_types::{Nullable, Timestamptz};
+    let rows: Vec<(UserRow, bool, Option<DateTime<Utc>>)> = app_user::table
+        .order(app_user::name)
+        .select((
+            UserRow::as_select(),
+            app_user::must_change,
+            sql::<Nullable<Timestamptz>>(
+                "(select max(seen_at) from session where session.user_id = app_user.id)",
+            ),
+        ))
+        .load(conn)?;
+    rows.into_iter()
+        .map(|(row, must_change, seen_at)| {
+            let (user, hash) = row.user()?;
+            Ok(Account {
+                user,
+                has_password: !hash.is_empty(),
+                must_change,
+                seen_at,
+            })
+        })
+        .collect()
+}
+
+/// Sets somebody's password; `made_for_them` when somebody else knows it.
+///
+/// # Errors
+/// Database failure.
+pub fn set_password(
     conn: &mut PgConnection,
-    login: &str,
-    succeeded: bool,
+    id: UserId,
+    password_hash: &str,
+    made_for_them: bool,
 ) -> Result<(), StoreError> {
-    diesel::insert_into(sign_in_attempt::table)
-        .values((
-            sign_in_attempt::id.eq(Uuid::now_v7()),
-            sign_in_attempt::login.eq(login),
-            sign_in_attempt::succeeded.eq(succeeded),
-            sign_in_attempt::at.eq(Utc::now()),
+    diesel::update(app_user::table.find(id))
+        .set((
+            app_user::password_hash.eq(password_hash),
+            app_user::must_change.eq(made_for_them),
         ))
         .execute(conn)?;
     Ok(())
 }
 
-/// Drops attempts older than a moment.
+/// Somebody's password hash.
+///
+/// # Errors
+/// `NotFound` when there is nobody of that id.
+pub fn password_hash(conn: &mut PgConnection, id: UserId) -> Result<String, StoreError> {
+    app_user::table
+        .find(id)
+        .select(app_user::password_hash)
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("person"))
+}
+
+/// Changes what somebody is called and may do.
 ///
 /// # Errors
 /// Database failure.
-pub fn forget_attempts(conn: &mut PgConnection, before: DateTime<Utc>) -> Result<(), StoreError> {
-    diesel::delete(sign_in_attempt::table.filter(sign_in_attempt::at.lt(before))).execute(conn)?;
+pub fn set(conn: &mut PgConnection, id: UserId, name: &str, role: Role) -> Result<(), StoreError> {
+    diesel::update(app_user::table.find(id))
+        .set((app_user::name.eq(name), app_user::role.eq(word(role))))
+        .execute(conn)?;
+    Ok(())
+}
+
+/// Ends somebody's access, or lets them in again.
+///
+/// # Errors
+/// Database failure.
+pub fn set_ended(
+    conn: &mut PgConnection,
+    id: UserId,
+    at: Option<DateTime<Utc>>,
+) -> Result<(), StoreError> {
+    diesel::update(app_user::table.find(id))
+        .set(app_user::ended_at.eq(at))
+        .execute(conn)?;
     Ok(())
 }

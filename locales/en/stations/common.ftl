@@ -10,6 +10,7 @@ no = No
 add = Add
 remove = Remove
 undo = Undo
+copy = Copy
 week-day = { $week } wk (day { $day })
 not-asked = not asked
 not-measured = not measured

@@ -24,7 +24,6 @@ read-irritability = Irritability
 undetermined = undetermined
 read-bits = { $bits } bit in { $minutes } min
 read-unused = Kept, not used
-copy = Copy
 read-flag-act = Record what was done
 read-state = State of the repair
 read-state-lead = an operated shoulder has no diagnostic probabilities

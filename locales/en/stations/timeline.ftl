@@ -17,3 +17,4 @@ take-back-why = Why it is taken back
 
 timeline-search = Words, or who wrote them
 timeline-contacts = Contacts
+timeline-trail = Who looked at this record

@@ -4,6 +4,22 @@
  */
 
 export interface paths {
+    "/api/access-rules": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["keep_access_rules"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/bounds": {
         parameters: {
             query?: never;
@@ -855,6 +871,150 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/links/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/links/use": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["use_link"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/password": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["change_password"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/second-factor": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_factor"];
+        put?: never;
+        post: operations["offer_factor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/second-factor/confirm": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["confirm_factor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/second-factor/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_factor"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_own_sessions"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/sessions/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_other_sessions"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/me/sessions/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_own_session"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/pathways": {
         parameters: {
             query?: never;
@@ -1079,6 +1239,134 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/staff": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_staff"];
+        put?: never;
+        post: operations["invite"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staff/{id}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put: operations["edit_person"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staff/{id}/again": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["let_in_again"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staff/{id}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_person"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staff/{id}/link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["link_for"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staff/{id}/second-factor/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_factor_of"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staff/{id}/sessions": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_sessions_of"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/staff/{id}/sessions/{session}/end": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["end_session_of"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/tests": {
         parameters: {
             query?: never;
@@ -1095,10 +1383,46 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/trail": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_trail"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
 }
 export type webhooks = Record<string, never>;
 export interface components {
     schemas: {
+        /** @description Rules to keep, and the version they were read at. */
+        AccessEdit: {
+            /** Format: int32 */
+            rev: number;
+            rules: components["schemas"]["AccessRules"];
+        };
+        /** @description What a lead sets about access. */
+        AccessRules: {
+            /**
+             * Format: int32
+             * @description Minutes after which a session that nobody uses asks again who is there.
+             * @default 30
+             */
+            idle_minutes: number;
+            /**
+             * @description Whether a lead comes in only with a second factor.
+             * @default false
+             */
+            leads_need_second_factor: boolean;
+        };
         /** @description What a stored entry answers: it is kept, and this is where the shoulder now stands. The page is read when it is looked at. */
         Acknowledged: {
             lane?: components["schemas"]["Lane"] | null;
@@ -1677,7 +2001,7 @@ export interface components {
             id: string;
             name: string;
             role: components["schemas"]["Role"];
-            /** @description Whether shoulders can be theirs: who signs. */
+            /** @description Whether shoulders can be theirs: who signs, and still comes in. */
             treats: boolean;
         };
         /** @description One thing on both days. */
@@ -2327,6 +2651,19 @@ export interface components {
             /** Format: int32 */
             rung: number;
             source: string;
+        };
+        /** @description Six digits that show that the telephone has the secret. */
+        FactorCode: {
+            code: string;
+        };
+        /** @description How one's second factor stands. */
+        FactorState: {
+            /**
+             * Format: int64
+             * @description Codes that are left.
+             */
+            codes_left: number;
+            on: boolean;
         };
         /** @description The 80 % interval of the line on a day, in the quantity's unit. */
         FanDay: {
@@ -2994,6 +3331,26 @@ export interface components {
             /** @description What it is there for. */
             reasons: components["schemas"]["Reason"][];
         };
+        /** @description A link, shown once: only its digest is kept. */
+        Link: {
+            /** @description What comes after `/join#`. */
+            token: string;
+            /** Format: date-time */
+            until: string;
+        };
+        /** @description What to sign in with from now on. */
+        LinkDone: {
+            login: string;
+        };
+        /** @description For whom a link is. */
+        LinkFor: {
+            /** @description Nothing where it makes the first lead, who chooses both. */
+            login?: string | null;
+            name?: string | null;
+            role: components["schemas"]["Role"];
+            /** Format: date-time */
+            until: string;
+        };
         /** @description What works against the arm, or helps it. Contraction level and muscle demand are declared beside it, never derived. */
         Load: {
             /** @enum {string} */
@@ -3190,8 +3547,17 @@ export interface components {
             demo: boolean;
             /** Format: uuid */
             id: string;
+            /**
+             * Format: int32
+             * @description Minutes after which the page asks again who is there.
+             */
+            idle_minutes: number;
+            login: string;
+            must?: components["schemas"]["MustDo"] | null;
             name: string;
             role: components["schemas"]["Role"];
+            /** @description Whether they have a second factor. */
+            second_factor: boolean;
             /** Format: date */
             today: string;
         };
@@ -3339,6 +3705,11 @@ export interface components {
             /** @description How large that is. */
             reason: components["schemas"]["Reason"];
         };
+        /**
+         * @description What has to be done before anything else is open.
+         * @enum {string}
+         */
+        MustDo: "password" | "second-factor";
         /** @description A cover to keep. */
         NewCover: {
             /**
@@ -3383,6 +3754,11 @@ export interface components {
             /** Format: uuid */
             id: string;
         };
+        /** @description A new password, and the one it replaces. */
+        NewPassword: {
+            new: string;
+            old: string;
+        };
         /** @description A new patient with a first operated shoulder. */
         NewPatient: {
             /** @description Somebody of this name and birth date is known, and this is another person. */
@@ -3398,6 +3774,17 @@ export interface components {
             story: components["schemas"]["Story"];
             /** @description What was not asked begins as the clinic has set it: setting, kit, minutes, schools. */
             with_defaults?: boolean;
+        };
+        /** @description Somebody to invite. */
+        NewPerson: {
+            /**
+             * Format: uuid
+             * @description Made where it was entered.
+             */
+            id: string;
+            login: string;
+            name: string;
+            role: components["schemas"]["Role"];
         };
         /** @description The next gate in short. */
         NextGate: {
@@ -3424,6 +3811,19 @@ export interface components {
          * @enum {string}
          */
         Offer: "treated_injury" | "wearing_off";
+        /** @description A secret to take up, in letters and as a picture. */
+        OfferedFactor: {
+            /** @description The same as an address, for an application on the same machine. */
+            address: string;
+            /** @description The same as a picture, SVG. */
+            picture: string;
+            /** @description To be typed where the picture cannot be seen. */
+            secret: string;
+        };
+        /** @description A link that somebody opened. */
+        OpenedLink: {
+            token: string;
+        };
         /**
          * @description Whether the other side may serve as a measure.
          * @enum {string}
@@ -3433,6 +3833,10 @@ export interface components {
         OutcomePage: {
             clock: components["schemas"]["Clock"];
             instruments: components["schemas"]["InstrumentView"][];
+        };
+        /** @description One's own password, asked again before something that opens doors is changed. */
+        OwnPassword: {
+            password: string;
         };
         /** @description Where an own pathway stands. */
         OwnState: {
@@ -3549,6 +3953,11 @@ export interface components {
         PeoplePage: {
             covers: components["schemas"]["CoverView"][];
             people: components["schemas"]["Colleague"][];
+        };
+        /** @description What somebody is called and may do. */
+        PersonEdit: {
+            name: string;
+            role: components["schemas"]["Role"];
         };
         /** @description A phase over days. */
         PhaseSpan: {
@@ -3889,6 +4298,10 @@ export interface components {
             /** @description What it may be given for. */
             uses: components["schemas"]["ReasonFor"][];
         };
+        /** @description Codes for the day the telephone is lost: each works once, and they are shown this once. */
+        RecoveryCodes: {
+            codes: string[];
+        };
         /** @description Who let go of a limit, and when: a looser value is valid only with this. */
         Release: {
             /**
@@ -4048,6 +4461,30 @@ export interface components {
              */
             value: number;
         };
+        /** @description Where somebody is signed in. */
+        SessionList: {
+            sessions: components["schemas"]["SessionRow"][];
+        };
+        /** @description A place where somebody is signed in. */
+        SessionRow: {
+            /** @description From where. */
+            address: string;
+            /** @description What signed in, in its own words. */
+            agent: string;
+            /** Format: uuid */
+            id: string;
+            /**
+             * Format: date-time
+             * @description When it was last used, to the minute.
+             */
+            seen: string;
+            /** Format: date-time */
+            since: string;
+            /** @description Whether it is the one that asks. */
+            this: boolean;
+            /** Format: date-time */
+            until: string;
+        };
         /**
          * @description How the sets of a session follow each other.
          * @enum {string}
@@ -4133,8 +4570,10 @@ export interface components {
             /** @description The change is to the worse. */
             worse: boolean;
         };
-        /** @description Name and password. */
+        /** @description Name and password, and a code where one is asked for. */
         SignIn: {
+            /** @description Six digits of the telephone, or one of the codes for the day it is lost. */
+            code?: string | null;
             login: string;
             password: string;
         };
@@ -4223,6 +4662,43 @@ export interface components {
             /** @description Whether it lies in a sling by day. */
             sling: boolean;
         };
+        /** @description Everybody, and the rules about access. */
+        StaffPage: {
+            people: components["schemas"]["StaffRow"][];
+            /**
+             * Format: int32
+             * @description 0 until somebody has set something.
+             */
+            rev: number;
+            rules: components["schemas"]["AccessRules"];
+        };
+        /** @description Somebody as a lead sees them. */
+        StaffRow: {
+            /** Format: uuid */
+            id: string;
+            /**
+             * Format: date-time
+             * @description Until when a link to a password works.
+             */
+            link_until?: string | null;
+            login: string;
+            /** @description Whether their password was made for them, and must be changed. */
+            must_change: boolean;
+            name: string;
+            role: components["schemas"]["Role"];
+            second_factor: boolean;
+            /**
+             * Format: date-time
+             * @description When they were last here, as far as a session is left that says so.
+             */
+            seen?: string | null;
+            standing: components["schemas"]["Standing"];
+        };
+        /**
+         * @description How somebody's access stands.
+         * @enum {string}
+         */
+        Standing: "active" | "invited" | "no-way" | "ended";
         /**
          * @description How it began: what day 0 is the day of.
          * @enum {string}
@@ -4785,6 +5261,25 @@ export interface components {
              */
             variation_pct: number;
         };
+        /** @description Somebody looked, or wrote. */
+        TraceRow: {
+            /** Format: date-time */
+            at: string;
+            /** Format: uuid */
+            patient?: string | null;
+            patient_name?: string | null;
+            /** @description The page that was looked at, or what was done. */
+            what: string;
+            /** @description Nobody where it was the application itself. */
+            who?: string | null;
+            wrote: boolean;
+        };
+        /** @description A part of a trail, latest first. */
+        TrailPage: {
+            /** @description Whether there is more before the last of them. */
+            more: boolean;
+            rows: components["schemas"]["TraceRow"][];
+        };
         /** @description Who treats a shoulder, and who looks after it today in their place. */
         Treats: {
             covered_by?: string | null;
@@ -4846,6 +5341,14 @@ export interface components {
          * @enum {string}
          */
         UseHow: "all" | "half" | "hardly";
+        /** @description The password that somebody chooses with a link. */
+        UsedLink: {
+            /** @description The first lead's own choice; for everybody else it is settled. */
+            login?: string;
+            name?: string;
+            password: string;
+            token: string;
+        };
         /** @description What is different in the variant; what is left out stays as it is. */
         Variant: {
             /** @description Limits that are added. */
@@ -5183,6 +5686,37 @@ export interface components {
 }
 export type $defs = Record<string, never>;
 export interface operations {
+    keep_access_rules: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["AccessEdit"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaffPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     show_bounds: {
         parameters: {
             query?: never;
@@ -7060,6 +7594,298 @@ export interface operations {
             };
         };
     };
+    open_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OpenedLink"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkFor"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    use_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["UsedLink"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["LinkDone"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    change_password: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPassword"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_factor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["FactorState"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    offer_factor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnPassword"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["OfferedFactor"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    confirm_factor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["FactorCode"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RecoveryCodes"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_factor: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["OwnPassword"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_own_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_other_sessions: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_own_session: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     list_pathways: {
         parameters: {
             query?: never;
@@ -7661,6 +8487,272 @@ export interface operations {
             };
         };
     };
+    show_staff: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaffPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    invite: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["NewPerson"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Link"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    edit_person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PersonEdit"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaffPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    let_in_again: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaffPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_person: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaffPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    link_for: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Link"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_factor_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["StaffPage"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_sessions_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    end_session_of: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+                session: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["SessionList"];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
     tests: {
         parameters: {
             query?: never;
@@ -7676,6 +8768,40 @@ export interface operations {
                 };
                 content: {
                     "application/json": components["schemas"]["TestCard"][];
+                };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    show_trail: {
+        parameters: {
+            query?: {
+                /** @description Of one patient's record only. */
+                patient?: string | null;
+                /** @description Of one person only. */
+                who?: string | null;
+                /** @description Only what came before this moment. */
+                before?: string | null;
+            };
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["TrailPage"];
                 };
             };
             default: {

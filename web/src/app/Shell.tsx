@@ -6,6 +6,7 @@ import { useGoKeys, useGoPlaces, useShortcuts } from "./keys";
 import { drain, type Outbox as Box, signedInAs, watchOutbox } from "./outbox";
 import { Pending, Waiting } from "./parts";
 import { useSession } from "./session";
+import { useIdleLock } from "./useIdleLock";
 import { NewVersion } from "./Version";
 import { TopBar } from "./TopBar";
 import { useReady } from "./useReady";
@@ -21,6 +22,8 @@ const Patient = lazy(() => import("../stations/Patient"));
 const SignIn = lazy(() =>
   import("../stations/SignIn").then((m) => ({ default: m.SignIn })),
 );
+const Account = lazy(() => import("../stations/Account"));
+const Join = lazy(() => import("../stations/Join"));
 const SignInAgain = lazy(() =>
   import("./SignInAgain").then((m) => ({ default: m.SignInAgain })),
 );
@@ -103,6 +106,13 @@ export function Shell() {
   useGoKeys((to) => void navigate(to));
   useGoPlaces(PLACES);
   usePageTitle(me ? pathname : "");
+  useIdleLock(out ? undefined : me?.idle_minutes);
+  if (pathname === "/join")
+    return (
+      <Suspense fallback={<Waiting />}>
+        <Join />
+      </Suspense>
+    );
   if (out && !me)
     return (
       <Suspense fallback={<Waiting />}>
@@ -117,11 +127,23 @@ export function Shell() {
       </main>
     );
   const { today } = me;
+  // Something has to be done first, and nothing else is open before that.
+  if (me.must)
+    return (
+      <Suspense fallback={<Waiting />}>
+        <Account me={me} />
+      </Suspense>
+    );
   return (
     <div className="shell">
       <a className="skip" href="#main">
         {t("skip-link")}
       </a>
+      {me.demo && (
+        <p className="ribbon no-print" id="demo-ribbon">
+          {t("demo-ribbon")}
+        </p>
+      )}
       <TopBar
         me={me}
         onFind={() => setFinding(true)}
@@ -150,9 +172,15 @@ export function Shell() {
             <Route
               path="/clinic/:room?"
               element={
-                <Clinic lead={me.role === "lead"} me={me.id} today={today} />
+                <Clinic
+                  lead={me.role === "lead"}
+                  audits={me.role === "lead" || me.role === "auditor"}
+                  me={me.id}
+                  today={today}
+                />
               }
             />
+            <Route path="/me" element={<Account me={me} />} />
             <Route path="/library" element={<Library />} />
             <Route path="/library/:exercise" element={<Library />} />
             <Route path="/e/:episode/*" element={<Patient today={today} />} />

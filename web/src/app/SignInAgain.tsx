@@ -1,9 +1,9 @@
 import { useQueryClient } from "@tanstack/react-query";
 import Modal from "antd/es/modal";
 import { SignInForm } from "../stations/SignIn";
-import { api, ask, type Schemas } from "./client";
+import type { Schemas } from "./client";
+import { meQuery } from "./me";
 import { t } from "./wording";
-import { queryKeys } from "./queryKeys";
 
 type Me = Schemas["Me"];
 
@@ -15,8 +15,7 @@ export function SignInAgain({ me }: { me: Me }) {
   const queries = useQueryClient();
   const done = async () => {
     const now = await queries.fetchQuery({
-      queryKey: queryKeys.me,
-      queryFn: () => ask(api.GET("/api/session")),
+      ...meQuery,
       staleTime: 0,
     });
     if (now.id !== me.id) window.location.assign("/");
@@ -28,12 +27,13 @@ export function SignInAgain({ me }: { me: Me }) {
       closable={false}
       keyboard={false}
       mask={{ closable: false }}
+      rootClassName="locked"
       footer={null}
       title={t("session-lapsed")}
       width={440}
     >
       <p>{t("session-lapsed-lead", { name: me.name })}</p>
-      <SignInForm onDone={() => void done()} />
+      <SignInForm login={me.login} onDone={() => void done()} />
     </Modal>
   );
 }

@@ -76,9 +76,9 @@ export function TopBar({
           <span className="wide-only">{t("keys")}</span>
         </button>
         <LookSwitch />
-        <span>
-          {me.name}, {t(`role-${me.role}`)}
-        </span>
+        <NavLink to="/me" className="own-account" id="own-account">
+          {me.name}, {t(`role-${me.role.replace("_", "-")}`)}
+        </NavLink>
         <SignOut box={box} onOutbox={onOutbox} />
       </span>
     </header>

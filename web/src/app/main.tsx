@@ -5,6 +5,7 @@ import { createRoot } from "react-dom/client";
 import { BrowserRouter } from "react-router";
 import { ApiProblem } from "./client";
 import { fetchEarly } from "./early";
+import { meQuery } from "./me";
 import { giveNonce, nonce } from "./nonce";
 import { Shell } from "./Shell";
 // What is ours comes after what is the library's, and holds.
@@ -28,6 +29,8 @@ const queries = new QueryClient({
 
 giveNonce();
 fetchEarly(window.location.pathname);
+// Who is signed in is asked before anything is drawn: everything else waits for it.
+void queries.prefetchQuery(meQuery);
 
 /** Everything, in the look that was chosen. */
 function App() {

@@ -14,6 +14,15 @@ interface Looked {
 export const queryKeys = {
   me: ["me"],
   people: ["people"],
+  staff: ["staff"],
+  trail: (patient: string | undefined, who: string | undefined) => [
+    "trail",
+    patient,
+    who,
+  ],
+  ownSessions: ["own-sessions"],
+  sessionsOf: (person: string) => ["sessions-of", person],
+  secondFactor: ["second-factor"],
   defaults: ["defaults"],
   reasons: ["reasons"],
   bounds: ["bounds"],
@@ -71,7 +80,8 @@ export type Part =
   | "outcomes"
   | "comparison"
   | "day-list"
-  | "timeline";
+  | "timeline"
+  | "people";
 
 /** Everything that may say something else once anything was entered. */
 export const EVERYTHING: readonly Part[] = [

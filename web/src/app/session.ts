@@ -1,6 +1,7 @@
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import { useEffect, useState } from "react";
-import { api, ApiProblem, ask, type Schemas } from "./client";
+import { ApiProblem, type Schemas } from "./client";
+import { meQuery } from "./me";
 import { queryKeys } from "./queryKeys";
 
 type Me = Schemas["Me"];
@@ -8,10 +9,7 @@ type Me = Schemas["Me"];
 /** Who is signed in; once known it stays known while the session has lapsed, so that the page stays as it is. */
 export function useSession() {
   const queries = useQueryClient();
-  const query = useQuery({
-    queryKey: queryKeys.me,
-    queryFn: () => ask(api.GET("/api/session")),
-  });
+  const query = useQuery(meQuery);
   const out =
     query.error instanceof ApiProblem && query.error.problem.status === 401;
   const [known, setKnown] = useState<Me>();

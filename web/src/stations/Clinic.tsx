@@ -1,14 +1,27 @@
 import "../app/stationWords";
 import "../../../locales/en/stations/clinic.ftl?learn";
-import type { ReactNode } from "react";
+import { lazy, type ReactNode, Suspense } from "react";
 import { Link, Navigate, useParams } from "react-router";
+import { Waiting } from "../app/parts";
 import { useSeen } from "../app/useSeen";
 import { t } from "../app/wording";
-import { Defaults } from "./Defaults";
-import { Elastics } from "./Elastics";
-import { People } from "./People";
-import Pathways from "./Pathways";
-import { Reliability } from "./Reliability";
+
+/** Each room is fetched when it is opened. */
+const Defaults = lazy(() =>
+  import("./Defaults").then((m) => ({ default: m.Defaults })),
+);
+const Elastics = lazy(() =>
+  import("./Elastics").then((m) => ({ default: m.Elastics })),
+);
+const Pathways = lazy(() => import("./Pathways"));
+const People = lazy(() =>
+  import("./People").then((m) => ({ default: m.People })),
+);
+const Reliability = lazy(() =>
+  import("./Reliability").then((m) => ({ default: m.Reliability })),
+);
+
+const Trail = lazy(() => import("./Trail").then((m) => ({ default: m.Trail })));
 
 const ROOMS = [
   "people",
@@ -17,15 +30,19 @@ const ROOMS = [
   "elastics",
   "reliability",
   "pathways",
+  "trail",
 ] as const;
 
 /** What a clinic sets for itself, a room each: people, defaults, kit, elastics, how well its raters agree, pathways. */
 export default function Clinic({
   lead,
+  audits,
   me,
   today,
 }: {
   lead: boolean;
+  /** Whether they read who looked at whose record. */
+  audits: boolean;
   /** Who is signed in. */
   me: string;
   today: string;
@@ -34,18 +51,20 @@ export default function Clinic({
   const at = ROOMS.find((r) => r === room);
   const place = at === "kit" ? "defaults" : (at ?? "people");
   const seen = useSeen(place);
-  if (!at) return <Navigate to="/clinic" replace />;
+  const open = ROOMS.filter((r) => r !== "trail" || audits);
+  if (!at || !open.includes(at)) return <Navigate to="/clinic" replace />;
   const rooms: [string, ReactNode][] = [
-    ["people", <People today={today} me={me} />],
+    ["people", <People today={today} me={me} lead={lead} />],
     ["defaults", <Defaults at={at} lead={lead} />],
     ["elastics", <Elastics lead={lead} today={today} />],
     ["reliability", <Reliability lead={lead} />],
     ["pathways", <Pathways lead={lead} />],
+    ["trail", <Trail />],
   ];
   return (
     <>
       <nav className="chips room-chips" aria-label={t("nav-clinic")}>
-        {ROOMS.map((r) => (
+        {open.map((r) => (
           <Link
             key={r}
             className="chip plainchip unlined"
@@ -62,7 +81,7 @@ export default function Clinic({
         .filter(([name]) => seen.includes(name))
         .map(([name, inside]) => (
           <div key={name} hidden={name !== place}>
-            {inside}
+            <Suspense fallback={<Waiting />}>{inside}</Suspense>
           </div>
         ))}
     </>

@@ -1,3 +1,6 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/clinic.ftl?learn";
+import { InTurn, useInTurn } from "../app/InTurn";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
@@ -102,32 +105,34 @@ function Rooms({ page, at, lead }: { page: Page; at: string; lead: boolean }) {
             <span className="soft">{t("defaults-lead")}</span>
           </div>
           <Others draft={draft} />
-          <Beginning
-            set={draft.value}
-            lead={lead}
-            onChange={set}
-            minutes={
-              <KeptNumber
-                keep="default-minutes"
-                id="default-minutes"
-                label={t("minutes-per-day")}
-                rule="minutes_per_day"
-                value={draft.value.minutes_per_day ?? null}
-                disabled={!lead}
-                onValue={faulty.take("minutes", (minutes_per_day) =>
-                  set({ minutes_per_day }),
-                )}
-                fault={faultAt(error, "defaults.minutes_per_day")}
-              />
-            }
-          />
-          <FollowedSchools
-            page={page}
-            set={draft.value}
-            lead={lead}
-            onChange={(schools) => set({ schools })}
-          />
-          {foot}
+          <InTurn>
+            <Beginning
+              set={draft.value}
+              lead={lead}
+              onChange={set}
+              minutes={
+                <KeptNumber
+                  keep="default-minutes"
+                  id="default-minutes"
+                  label={t("minutes-per-day")}
+                  rule="minutes_per_day"
+                  value={draft.value.minutes_per_day ?? null}
+                  disabled={!lead}
+                  onValue={faulty.take("minutes", (minutes_per_day) =>
+                    set({ minutes_per_day }),
+                  )}
+                  fault={faultAt(error, "defaults.minutes_per_day")}
+                />
+              }
+            />
+            <FollowedSchools
+              page={page}
+              set={draft.value}
+              lead={lead}
+              onChange={(schools) => set({ schools })}
+            />
+            {foot}
+          </InTurn>
         </div>
       )}
       {seen.includes("kit") && (
@@ -175,6 +180,9 @@ function said(value: unknown): string {
   return typeof value === "number" ? text : nameOf("setting", text);
 }
 
+/** Rows of a long list that are drawn at once. */
+const ROWS_AT_ONCE = 8;
+
 /** Every piece of kit: how much hangs on it, whether most people have it, whether the clinic lends it. */
 function Kit({
   page,
@@ -188,6 +196,8 @@ function Kit({
   onChange: (part: Partial<Set>) => void;
 }) {
   const most = Math.max(...page.kit.map((k) => k.exercises));
+  const rows = [...page.kit].sort((a, b) => b.exercises - a.exercises);
+  const drawn = useInTurn(rows.length, ROWS_AT_ONCE);
   const tick = (list: "kit" | "lent", title: string) => ({
     title,
     key: list,
@@ -212,36 +222,39 @@ function Kit({
     },
   });
   return (
-    <Table
-      id="kit-table"
-      size="small"
-      pagination={false}
-      rowKey="id"
-      dataSource={[...page.kit].sort((a, b) => b.exercises - a.exercises)}
-      columns={[
-        {
-          title: t("kit-room-what"),
-          dataIndex: "id",
-          render: (id: string) => capital(nameOf("kit", id)),
-        },
-        {
-          title: t("kit-room-exercises"),
-          dataIndex: "exercises",
-          responsive: ["sm"],
-          width: 260,
-          render: (n: number, row) => (
-            <Progress
-              size="small"
-              status="normal"
-              percent={(n / most) * 100}
-              format={() => <span className="num">{n}</span>}
-              aria-label={`${nameOf("kit", row.id)}: ${n}`}
-            />
-          ),
-        },
-        tick("kit", t("kit-room-home")),
-        tick("lent", t("kit-room-lent")),
-      ]}
-    />
+    <>
+      <Table
+        id="kit-table"
+        size="small"
+        pagination={false}
+        rowKey="id"
+        dataSource={rows.slice(0, drawn)}
+        columns={[
+          {
+            title: t("kit-room-what"),
+            dataIndex: "id",
+            render: (id: string) => capital(nameOf("kit", id)),
+          },
+          {
+            title: t("kit-room-exercises"),
+            dataIndex: "exercises",
+            responsive: ["sm"],
+            width: 260,
+            render: (n: number, row) => (
+              <Progress
+                size="small"
+                status="normal"
+                percent={(n / most) * 100}
+                format={() => <span className="num">{n}</span>}
+                aria-label={`${nameOf("kit", row.id)}: ${n}`}
+              />
+            ),
+          },
+          tick("kit", t("kit-room-home")),
+          tick("lent", t("kit-room-lent")),
+        ]}
+      />
+      {drawn < rows.length && <div className="in-turn" aria-hidden="true" />}
+    </>
   );
 }

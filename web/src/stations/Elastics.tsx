@@ -1,3 +1,6 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/clinic.ftl?learn";
+import { InTurn } from "../app/InTurn";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
@@ -109,64 +112,66 @@ export function Elastics({ lead, today }: { lead: boolean; today: string }) {
       </div>
       <ProblemNote error={error} />
       <div className="elastic">
-        <Levels levels={page.data} at={at} onChoose={choose} />
-        <div>
-          <PullCurve
-            level={level}
-            typed={typed}
-            width={520}
-            height={280}
-            label={t("elastic-curve", { level: at })}
-          />
-          {level.minds.map((m) => (
-            <p key={sentence(m)} className="small soft flush">
-              {sentence(m)}
-            </p>
-          ))}
-          {level.fit && (
-            <p className="small soft num flush">
-              {t("elastic-fit", {
-                rms: level.fit.rms_n.toFixed(2),
-                to: Math.round(level.fit.measured_to_pct),
-              })}
-            </p>
-          )}
-        </div>
-        {lead && (
-          <div className="points">
-            <label className="field">
-              {t("elastic-label")}
-              <Input
-                maxLength={40}
-                value={label}
-                onChange={(e) =>
-                  setForm((now) => ({ ...now, label: e.target.value }))
-                }
-              />
-            </label>
-            <Points
-              key={at}
+        <InTurn>
+          <Levels levels={page.data} at={at} onChoose={choose} />
+          <div>
+            <PullCurve
               level={level}
-              points={points}
-              set={set}
-              take={fields.take}
-              onError={setError}
+              typed={typed}
+              width={520}
+              height={280}
+              label={t("elastic-curve", { level: at })}
             />
-            <Button
-              type="primary"
-              id="keep-elastic"
-              disabled={typed.length === 0 || saver.busy}
-              onClick={() => void keep()}
-            >
-              {t("elastic-keep")}
-            </Button>{" "}
-            <SaveMark state={saver.state} />
-            {place}
-            <p className="soft small">
-              {t("elastic-how", { rows: ELONGATIONS.length })}
-            </p>
+            {level.minds.map((m) => (
+              <p key={sentence(m)} className="small soft flush">
+                {sentence(m)}
+              </p>
+            ))}
+            {level.fit && (
+              <p className="small soft num flush">
+                {t("elastic-fit", {
+                  rms: level.fit.rms_n.toFixed(2),
+                  to: Math.round(level.fit.measured_to_pct),
+                })}
+              </p>
+            )}
           </div>
-        )}
+          {lead && (
+            <div className="points">
+              <label className="field">
+                {t("elastic-label")}
+                <Input
+                  maxLength={40}
+                  value={label}
+                  onChange={(e) =>
+                    setForm((now) => ({ ...now, label: e.target.value }))
+                  }
+                />
+              </label>
+              <Points
+                key={at}
+                level={level}
+                points={points}
+                set={set}
+                take={fields.take}
+                onError={setError}
+              />
+              <Button
+                type="primary"
+                id="keep-elastic"
+                disabled={typed.length === 0 || saver.busy}
+                onClick={() => void keep()}
+              >
+                {t("elastic-keep")}
+              </Button>{" "}
+              <SaveMark state={saver.state} />
+              {place}
+              <p className="soft small">
+                {t("elastic-how", { rows: ELONGATIONS.length })}
+              </p>
+            </div>
+          )}
+        </InTurn>
       </div>
     </section>
   );

@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/clinic.ftl?learn";
 import { useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";

@@ -1,3 +1,5 @@
+import "../app/stationWords";
+import "../../../locales/en/stations/clinic.ftl?learn";
 import Input from "antd/es/input";
 import { Choose } from "../app/Choose";
 import { useQuery, useQueryClient } from "@tanstack/react-query";

@@ -1,28 +1,50 @@
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
-import { useState } from "react";
-import { api, ask } from "../app/client";
+import { type ReactNode, useState } from "react";
+import { api, ApiProblem, ask } from "../app/client";
 import { ProblemNote } from "../app/parts";
 import { t } from "../app/wording";
 
 interface Typed {
   login?: string;
   password?: string;
+  code?: string;
 }
 
-/** Name and password. */
-export function SignInForm({ onDone }: { onDone: () => void }) {
+/** The problem of a sign-in by its code. */
+const problemOf = (failure: unknown) =>
+  failure instanceof ApiProblem
+    ? failure.problem.type.replace("urn:ritorno:problem:", "")
+    : "";
+
+/** Name and password, and a code for whoever has a second factor. */
+export function SignInForm({
+  onDone,
+  login: known,
+}: {
+  onDone: () => void;
+  /** The name, where it is known already. */
+  login?: string;
+}) {
   const [error, setError] = useState<unknown>();
   const [busy, setBusy] = useState(false);
-  const submit = async ({ login = "", password = "" }: Typed) => {
+  const [asksCode, setAsksCode] = useState(false);
+  const submit = async ({ login = "", password = "", code = "" }: Typed) => {
     setBusy(true);
     setError(undefined);
     try {
-      await ask(api.POST("/api/session", { body: { login, password } }));
+      await ask(
+        api.POST("/api/session", {
+          body: { login, password, code: asksCode ? code : null },
+        }),
+      );
       onDone();
     } catch (failure) {
-      setError(failure);
+      const kind = problemOf(failure);
+      if (kind === "asks-code") setAsksCode(true);
+      else setError(failure);
+      if (kind === "wrong-login") setAsksCode(false);
     } finally {
       setBusy(false);
     }
@@ -31,15 +53,29 @@ export function SignInForm({ onDone }: { onDone: () => void }) {
     <Form<Typed>
       layout="vertical"
       requiredMark={false}
+      initialValues={{ login: known }}
       onFinish={(typed) => void submit(typed)}
     >
       <ProblemNote error={error} />
       <Form.Item name="login" label={t("sign-in-name")}>
-        <Input autoComplete="username" autoFocus />
+        <Input
+          autoComplete="username"
+          autoCapitalize="none"
+          autoFocus={!known}
+        />
       </Form.Item>
       <Form.Item name="password" label={t("sign-in-password")}>
-        <Input.Password autoComplete="current-password" />
+        <Input.Password autoComplete="current-password" autoFocus={!!known} />
       </Form.Item>
+      {asksCode && (
+        <Form.Item
+          name="code"
+          label={t("sign-in-code")}
+          extra={t("sign-in-code-lost")}
+        >
+          <Input autoComplete="one-time-code" autoFocus />
+        </Form.Item>
+      )}
       <Button type="primary" htmlType="submit" loading={busy} id="sign-in">
         {t("sign-in")}
       </Button>
@@ -47,7 +83,8 @@ export function SignInForm({ onDone }: { onDone: () => void }) {
   );
 }
 
-export function SignIn({ onDone }: { onDone: () => void }) {
+/** The way in: what this is on one side, what is asked on the other. */
+export function Entrance({ children }: { children: ReactNode }) {
   return (
     <main className="signin bare">
       <div className="left">
@@ -84,10 +121,16 @@ export function SignIn({ onDone }: { onDone: () => void }) {
         </svg>
         <p className="size-15">{t("caution")}</p>
       </div>
-      <div className="signin-form">
-        <h2>{t("sign-in-title")}</h2>
-        <SignInForm onDone={onDone} />
-      </div>
+      <div className="signin-form">{children}</div>
     </main>
+  );
+}
+
+export function SignIn({ onDone }: { onDone: () => void }) {
+  return (
+    <Entrance>
+      <h2>{t("sign-in-title")}</h2>
+      <SignInForm onDone={onDone} />
+    </Entrance>
   );
 }

@@ -3,6 +3,7 @@ import "../../../locales/en/stations/story.ftl?learn";
 import { useQueryClient } from "@tanstack/react-query";
 import Collapse from "antd/es/collapse";
 import type { Schemas } from "../app/client";
+import { InTurn } from "../app/InTurn";
 import { shortDate, t } from "../app/wording";
 import { Flags } from "./story/Flags";
 import { Happened } from "./story/Happened";
@@ -40,95 +41,102 @@ export function Story({
         <h1>{t("story-title")}</h1>
         <span className="soft">{t("story-lead")}</span>
       </div>
-      <Happened
-        episode={episode}
-        page={page}
-        keep={keep}
-        today={today}
-        flags={(beside) => (
-          <Flags
-            episode={episode}
-            page={page}
-            keep={keep}
-            today={today}
-            beside={beside}
-          />
-        )}
-        onStale={again}
-      />
-      <Collapse
-        ghost
-        className="rest above-18"
-        defaultActiveKey={
-          page.story.start === "surgery" || standing > 0 ? ["limits"] : []
-        }
-        items={[
-          {
-            key: "limits",
-            forceRender: true,
-            label: (
-              <Folded
-                fold="limits"
-                title={t("limits-title")}
-                says={
-                  standing === 0
-                    ? t("folded-none")
-                    : t("folded-limits", { n: standing })
-                }
-              />
-            ),
-            children: (
-              <Limits episode={episode} page={page} keep={keep} today={today} />
-            ),
-          },
-          {
-            key: "injections",
-            label: (
-              <Folded
-                fold="injections"
-                title={t("folded-injections")}
-                says={
-                  newest
-                    ? t("folded-dated", {
-                        n: dated.length,
-                        when: shortDate(newest.on),
-                      })
-                    : t("folded-none")
-                }
-              />
-            ),
-            children: (
-              <Injections
-                episode={episode}
-                injections={page.injections}
-                imaging={page.imaging}
-                today={today}
-                onKept={() => {
-                  renew(queries, ["story", "program", "visit"]);
-                }}
-              />
-            ),
-          },
-          {
-            key: "shoulders",
-            label: (
-              <Folded
-                fold="shoulders"
-                title={t("shoulders-title")}
-                says={t("folded-shoulders", { n: page.head.episodes.length })}
-              />
-            ),
-            children: (
-              <Shoulders
-                page={page}
-                episode={episode}
-                today={today}
-                keep={keep}
-              />
-            ),
-          },
-        ]}
-      />
+      <InTurn>
+        <Happened
+          episode={episode}
+          page={page}
+          keep={keep}
+          today={today}
+          flags={(beside) => (
+            <Flags
+              episode={episode}
+              page={page}
+              keep={keep}
+              today={today}
+              beside={beside}
+            />
+          )}
+          onStale={again}
+        />
+        <Collapse
+          ghost
+          className="rest above-18"
+          defaultActiveKey={
+            page.story.start === "surgery" || standing > 0 ? ["limits"] : []
+          }
+          items={[
+            {
+              key: "limits",
+              forceRender: true,
+              label: (
+                <Folded
+                  fold="limits"
+                  title={t("limits-title")}
+                  says={
+                    standing === 0
+                      ? t("folded-none")
+                      : t("folded-limits", { n: standing })
+                  }
+                />
+              ),
+              children: (
+                <Limits
+                  episode={episode}
+                  page={page}
+                  keep={keep}
+                  today={today}
+                />
+              ),
+            },
+            {
+              key: "injections",
+              label: (
+                <Folded
+                  fold="injections"
+                  title={t("folded-injections")}
+                  says={
+                    newest
+                      ? t("folded-dated", {
+                          n: dated.length,
+                          when: shortDate(newest.on),
+                        })
+                      : t("folded-none")
+                  }
+                />
+              ),
+              children: (
+                <Injections
+                  episode={episode}
+                  injections={page.injections}
+                  imaging={page.imaging}
+                  today={today}
+                  onKept={() => {
+                    renew(queries, ["story", "program", "visit"]);
+                  }}
+                />
+              ),
+            },
+            {
+              key: "shoulders",
+              label: (
+                <Folded
+                  fold="shoulders"
+                  title={t("shoulders-title")}
+                  says={t("folded-shoulders", { n: page.head.episodes.length })}
+                />
+              ),
+              children: (
+                <Shoulders
+                  page={page}
+                  episode={episode}
+                  today={today}
+                  keep={keep}
+                />
+              ),
+            },
+          ]}
+        />
+      </InTurn>
     </>
   );
 }

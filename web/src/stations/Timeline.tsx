@@ -13,6 +13,8 @@ import { Pending, ProblemNote } from "../app/parts";
 import { useAddress } from "../app/useAddress";
 import { NO_REASON, Why } from "../app/Why";
 import { moment, nameOf, sentence, shortDate, t } from "../app/wording";
+import { useMe } from "../app/me";
+import { Link } from "react-router";
 import { queryKeys } from "../app/queryKeys";
 import { useKept } from "../app/useKept";
 import { useReady } from "../app/useReady";
@@ -80,6 +82,8 @@ export function Timeline({ patient }: { patient: string }) {
     getNextPageParam: (last) => last.before ?? undefined,
     placeholderData: keepPreviousData,
   });
+  const role = useMe()?.role;
+  const audits = role === "lead" || role === "auditor";
   const ready = useReady(pages.data !== undefined);
   if (!pages.data || !ready) return <Pending query={pages} />;
   const entries = pages.data.pages.flatMap((p) => p.entries);
@@ -90,6 +94,15 @@ export function Timeline({ patient }: { patient: string }) {
       <div className="page-head">
         <h1>{t("timeline-title")}</h1>
         <span className="soft">{t("timeline-lead")}</span>
+        {audits && (
+          <Link
+            className="right small no-print"
+            id="timeline-trail"
+            to={`/clinic/trail?patient=${patient}`}
+          >
+            {t("timeline-trail")}
+          </Link>
+        )}
       </div>
       <p className="row wrap below-14">
         <Input

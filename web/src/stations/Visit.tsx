@@ -1,5 +1,6 @@
 import "../app/stationWords";
 import "../../../locales/en/stations/visit.ftl?learn";
+import { InTurn } from "../app/InTurn";
 import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import type { ReactNode } from "react";
@@ -120,40 +121,47 @@ export function Visit({ episode }: { episode: string }) {
         </span>
       </div>
       <ProblemNote error={error} />
-      <Notices episode={episode} view={view} />
-      <Held episode={episode} view={view} onDone={refresh} onError={setError} />
-      <AtADistance episode={episode} contact={view.contact} />
-      <Since
-        episode={episode}
-        page={page.data}
-        unplanned={unplanned}
-        onAsked={refresh}
-        onError={setError}
-      />
-      <RangeStrip episode={episode} view={view} today={today} post={post} />
-      {unplanned && <WhatWasRead episode={episode} />}
-      {view.short_plan && (
-        <Notice id="short-plan" kind="decide">
-          {sentence(view.short_plan)}{" "}
-          <Link to={`/e/${episode}/program?short=1`}>
-            <Button size="small">{t("short-plan-propose")}</Button>
-          </Link>
-        </Notice>
-      )}
-      {unplanned ? (
-        laid(null, null)
-      ) : (
-        <Log
+      <InTurn>
+        <Notices episode={episode} view={view} />
+        <Held
+          episode={episode}
+          view={view}
+          onDone={refresh}
+          onError={setError}
+        />
+        <AtADistance episode={episode} contact={view.contact} />
+        <Since
           episode={episode}
           page={page.data}
-          post={post}
-          postAll={keepAll}
+          unplanned={unplanned}
           onAsked={refresh}
           onError={setError}
-        >
-          {laid}
-        </Log>
-      )}
+        />
+        <RangeStrip episode={episode} view={view} today={today} post={post} />
+        {unplanned && <WhatWasRead episode={episode} />}
+        {view.short_plan && (
+          <Notice id="short-plan" kind="decide">
+            {sentence(view.short_plan)}{" "}
+            <Link to={`/e/${episode}/program?short=1`}>
+              <Button size="small">{t("short-plan-propose")}</Button>
+            </Link>
+          </Notice>
+        )}
+        {unplanned ? (
+          laid(null, null)
+        ) : (
+          <Log
+            episode={episode}
+            page={page.data}
+            post={post}
+            postAll={keepAll}
+            onAsked={refresh}
+            onError={setError}
+          >
+            {laid}
+          </Log>
+        )}
+      </InTurn>
     </div>
   );
 }

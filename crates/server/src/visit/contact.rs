@@ -147,7 +147,7 @@ pub(crate) fn keep_care(
         let people = user::all(conn)?;
         let signs = people
             .iter()
-            .any(|u| u.id == who && may(u.role, Action::Sign));
+            .any(|u| u.id == who && u.ended_at.is_none() && may(u.role, Action::Sign));
         faults.known("who", &who.to_string(), signs);
     }
     faults.check()?;

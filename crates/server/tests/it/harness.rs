@@ -4,7 +4,7 @@ use chrono::NaiveDate;
 use ritorno_core::permission::Role;
 use ritorno_core::safety::running_lines;
 use ritorno_server::{
-    AppState, Paper, SheetInput, Today, hash_password, new_user, read_knowledge, server,
+    AppState, Paper, Settings, SheetInput, Today, hash_password, new_user, read_knowledge, server,
 };
 use ritorno_store::{Actor, PgConnection, StoreError, knowledge, migrate, open_pool, user, write};
 use serde_json::{Value, json};
@@ -16,6 +16,14 @@ use uuid::Uuid;
 
 /// The clinic's day in these tests.
 pub const TODAY: &str = "2027-03-01";
+
+const PEOPLE: [(&str, Role); 5] = [
+    ("vera", Role::Clinician),
+    ("lea", Role::Lead),
+    ("aldo", Role::Assistant),
+    ("ada", Role::Auditor),
+    ("leo", Role::Learner),
+];
 
 pub struct Clinic {
     pub address: String,
@@ -30,6 +38,7 @@ pub struct Answer {
     pub status: u16,
     pub kind: String,
     pub cookie: Option<String>,
+    pub set_cookie: String,
     pub bytes: Vec<u8>,
 }
 
@@ -102,6 +111,15 @@ impl Clinic {
 
     /// A clinic whose state is changed before it serves.
     pub fn opened(kind: impl FnOnce(AppState) -> AppState) -> Clinic {
+        Clinic::with_people(&PEOPLE, kind)
+    }
+
+    /// A clinic with nobody in it.
+    pub fn empty() -> Clinic {
+        Clinic::with_people(&[], |state| state)
+    }
+
+    fn with_people(people: &[(&str, Role)], kind: impl FnOnce(AppState) -> AppState) -> Clinic {
         static COPY: std::sync::Mutex<()> = std::sync::Mutex::new(());
         let database = format!("it_{}", Uuid::now_v7().simple());
         {
@@ -118,12 +136,17 @@ impl Clinic {
         let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
         let known = read_knowledge(&root.join("knowledge")).expect("knowledge");
         let today: NaiveDate = TODAY.parse().expect("a date");
-        let state = kind(AppState::new(
+        let state = AppState::new(
             open_pool(&url(false, &database)),
             known,
             Today::Fixed(today),
             root.join("web/dist"),
-        ));
+        );
+        // Requests of these tests may say where they come from.
+        let state = kind(state.reached(Settings {
+            public_address: None,
+            trusted_proxies: vec!["127.0.0.1".parse().expect("an address")],
+        }));
         let mut conn = state.pool.get().expect("a connection");
         write(
             &mut conn,
@@ -132,14 +155,8 @@ impl Clinic {
                 action: "test",
             },
             |conn| {
-                for (login, role) in [
-                    ("vera", Role::Clinician),
-                    ("lea", Role::Lead),
-                    ("aldo", Role::Assistant),
-                    ("ada", Role::Auditor),
-                    ("leo", Role::Learner),
-                ] {
-                    user::insert(conn, &new_user(login, login, role), password_hash())?;
+                for (login, role) in people {
+                    user::insert(conn, &new_user(login, login, *role), password_hash())?;
                 }
                 knowledge::keep(conn, &state.knowledge.sha256, &state.knowledge.canonical)?;
                 Ok::<_, StoreError>(())
@@ -235,6 +252,7 @@ impl Clinic {
         Answer {
             status: answer.status().as_u16(),
             kind: header("content-type"),
+            set_cookie: header("set-cookie"),
             cookie,
             bytes: answer.body_mut().read_to_vec().expect("a body"),
         }
@@ -256,22 +274,50 @@ impl Clinic {
             status: answer.status().as_u16(),
             kind: String::new(),
             cookie: None,
+            set_cookie: String::new(),
             bytes: answer.body_mut().read_to_vec().expect("a body"),
         }
     }
 
-    pub fn sign_in(&self, login: &str) -> Session<'_> {
-        let body = json!({ "login": login, "password": "harbour" })
-            .to_string()
-            .into_bytes();
-        let answer = self.send(
+    /// A write of somebody who is not signed in, from an address.
+    pub fn from(&self, address: &str, path: &str, body: &Value) -> Answer {
+        let request = ureq::http::Request::builder()
+            .method("POST")
+            .uri(format!("{}{path}", self.address))
+            .header("content-type", "application/json")
+            .header("origin", &self.address)
+            .header("x-forwarded-for", address)
+            .body(body.to_string().into_bytes())
+            .expect("a request");
+        let mut answer = self.agent.run(request).expect("an answer");
+        Answer {
+            status: answer.status().as_u16(),
+            kind: String::new(),
+            cookie: None,
+            set_cookie: String::new(),
+            bytes: answer.body_mut().read_to_vec().expect("a body"),
+        }
+    }
+
+    /// Tries to sign in.
+    pub fn try_in(&self, login: &str, password: &str, code: Option<&str>) -> Answer {
+        let body = json!({ "login": login, "password": password, "code": code });
+        self.send(
             "POST",
             "/api/session",
             "",
             Some(&self.address),
             "application/json",
-            body,
-        );
+            body.to_string().into_bytes(),
+        )
+    }
+
+    pub fn sign_in(&self, login: &str) -> Session<'_> {
+        self.sign_in_with(login, "harbour")
+    }
+
+    pub fn sign_in_with(&self, login: &str, password: &str) -> Session<'_> {
+        let answer = self.try_in(login, password, None);
         assert_eq!(answer.status, 200);
         Session {
             clinic: self,

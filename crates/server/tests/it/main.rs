@@ -16,6 +16,8 @@ mod hostile;
 mod kept;
 mod library;
 mod paper;
+mod proof;
 mod record;
+mod staff;
 mod story;
 mod whole;

@@ -55,6 +55,7 @@ fn a_clinic_of_its_own_begins_with_nobody_and_a_password_nobody_knew() {
         ),
         ("user add mara chief Mara", "role is \"chief\""),
         ("user add mara lead", "say: user list"),
+        ("user end mara", "login is \"mara\""),
     ];
     for (what, says) in refused {
         let told = door.run(&clinic, what).expect_err(what);
@@ -64,5 +65,33 @@ fn a_clinic_of_its_own_begins_with_nobody_and_a_password_nobody_knew() {
     assert_eq!(list.trim(), "livia\tlead\tLivia Onesti");
     let trail = "select count(*) from audit where action = 'user-add:insert'";
     assert_eq!(door.sql(&clinic, trail), "1");
+    let changes = "select must_change::text from app_user";
+    assert_eq!(door.sql(&clinic, changes), "true");
+    let reset = door.run(&clinic, "user reset livia").expect("reset");
+    assert_ne!(reset.trim().rsplit(' ').next(), Some(password));
+    assert_ne!(
+        door.sql(&clinic, "select password_hash from app_user"),
+        kept
+    );
+    door.run(&clinic, "user end livia").expect("ended");
+    let list = door.run(&clinic, "user list").expect("listed");
+    assert_eq!(list.trim(), "livia\tlead\tLivia Onesti\tended");
+
+    // The record proves itself, also against ends that were kept elsewhere.
+    let ends = std::env::temp_dir().join(format!("{clinic}-ends.txt"));
+    let kept = format!("anchor {}", ends.display());
+    door.run(&clinic, &kept).expect("kept");
+    let again = door.run(&clinic, &kept).expect_err("never written over");
+    assert!(again.contains("there already"), "{again}");
+    let verify = format!("verify {}", ends.display());
+    let whole = door.run(&clinic, &verify).expect("whole");
+    assert!(whole.contains("as it was written"), "{whole}");
+    door.sql(
+        &clinic,
+        "alter table audit disable trigger all; update audit set actor = gen_random_uuid() where seq = 2",
+    );
+    let broken = door.run(&clinic, &verify).expect_err("found");
+    assert!(broken.contains("nobody's record, place 2"), "{broken}");
+    std::fs::remove_file(ends).expect("there");
     door.sql("postgres", &format!("drop database {clinic} with (force)"));
 }

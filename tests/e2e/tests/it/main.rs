@@ -10,6 +10,7 @@ mod keys;
 mod library;
 mod outage;
 mod outbox;
+mod people;
 mod program;
 mod reached;
 mod reasons;

@@ -1,6 +1,7 @@
 import Button from "antd/es/button";
 import Form from "antd/es/form";
 import Input from "antd/es/input";
+import { InTurn } from "../../app/InTurn";
 import { type ReactNode, useState } from "react";
 import { api, ApiProblem, ask, type Schemas } from "../../app/client";
 import { DraftForm } from "../../app/DraftForm";
@@ -109,33 +110,35 @@ export function Happened({
         under="story"
         onTouch={saver.touch}
       >
-        {flags(<Beside name="flag_words" story={story} />)}
-        <AskNext asks={asksNext(page, story)} />
-        <Part title={t("story-happened")}>
-          <Course {...part} />
-        </Part>
-        <Part title={t("story-side-complaint")}>
-          <Complaint {...part} faulty={faulty} fault={fault} />
-          <Beside name="complaint_words" story={story} />
-        </Part>
-        <Part title={t("story-work-tasks")}>
-          <Work {...part} error={error} faulty={faulty} fault={fault} />
-        </Part>
-        <Part title={t("health-title")}>
-          <Health
-            page={page}
-            chosen={story.health}
-            onChange={(health) => set({ health })}
-          />
-          <Beside name="health_words" story={story} />
-        </Part>
-        <Part title={t("story-note")}>
-          <Form.Item name="note">
-            <Input.TextArea aria-label={t("story-note")} rows={3} />
-          </Form.Item>
-          <Screened text={story.note} />
-        </Part>
-        <Rest {...part} faulty={faulty} fault={fault} />
+        <InTurn>
+          {flags(<Beside name="flag_words" story={story} />)}
+          <AskNext asks={asksNext(page, story)} />
+          <Part title={t("story-happened")}>
+            <Course {...part} />
+          </Part>
+          <Part title={t("story-side-complaint")}>
+            <Complaint {...part} faulty={faulty} fault={fault} />
+            <Beside name="complaint_words" story={story} />
+          </Part>
+          <Part title={t("story-work-tasks")}>
+            <Work {...part} error={error} faulty={faulty} fault={fault} />
+          </Part>
+          <Part title={t("health-title")}>
+            <Health
+              page={page}
+              chosen={story.health}
+              onChange={(health) => set({ health })}
+            />
+            <Beside name="health_words" story={story} />
+          </Part>
+          <Part title={t("story-note")}>
+            <Form.Item name="note">
+              <Input.TextArea aria-label={t("story-note")} rows={3} />
+            </Form.Item>
+            <Screened text={story.note} />
+          </Part>
+          <Rest {...part} faulty={faulty} fault={fault} />
+        </InTurn>
       </DraftForm>
       {save_bar}
     </section>

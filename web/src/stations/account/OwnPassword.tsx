@@ -1,0 +1,78 @@
+import Button from "antd/es/button";
+import Form from "antd/es/form";
+import Input from "antd/es/input";
+import { useState } from "react";
+import { api, ask } from "../../app/client";
+import { faultAt, ProblemNote } from "../../app/parts";
+import { t } from "../../app/wording";
+
+interface Typed {
+  old?: string;
+  chosen?: string;
+}
+
+/** Another password. Wherever else one is signed in, one is signed out. */
+export function OwnPassword({ onDone }: { onDone: () => void }) {
+  const [form] = Form.useForm<Typed>();
+  const [error, setError] = useState<unknown>();
+  const [busy, setBusy] = useState(false);
+  const [done, setDone] = useState(false);
+  const change = async ({ old = "", chosen = "" }: Typed) => {
+    setBusy(true);
+    setDone(false);
+    setError(undefined);
+    try {
+      await ask(api.PUT("/api/me/password", { body: { old, new: chosen } }));
+      form.resetFields();
+      setDone(true);
+      onDone();
+    } catch (failure) {
+      setError(failure);
+    } finally {
+      setBusy(false);
+    }
+  };
+  const fault = (field: string) => {
+    const help = faultAt(error, field);
+    return help ? ({ validateStatus: "error", help } as const) : {};
+  };
+  return (
+    <section className="block" id="own-password">
+      <h2>{t("password-title")}</h2>
+      <ProblemNote error={error} />
+      <Form<Typed>
+        name="own"
+        form={form}
+        layout="vertical"
+        className="spaced"
+        requiredMark={false}
+        onFinish={(typed) => void change(typed)}
+      >
+        <Form.Item name="old" label={t("password-old")} {...fault("old")}>
+          <Input.Password autoComplete="current-password" />
+        </Form.Item>
+        <Form.Item
+          name="chosen"
+          label={t("password-new")}
+          extra={t("password-how")}
+          {...fault("new")}
+        >
+          <Input.Password autoComplete="new-password" />
+        </Form.Item>
+        <p className="row flush">
+          <Button
+            type="primary"
+            htmlType="submit"
+            loading={busy}
+            id="password-change"
+          >
+            {t("password-change")}
+          </Button>
+          <span role="status" className="soft small">
+            {done && t("password-changed")}
+          </span>
+        </p>
+      </Form>
+    </section>
+  );
+}
