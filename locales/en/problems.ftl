@@ -19,6 +19,7 @@ problem-origin = This request did not come from the application’s own pages.
 problem-invalid = Some of this cannot be right. Nothing was saved; what you typed is still in the form.
 problem-unreadable = This cannot be read: { $detail }. Nothing was saved.
 problem-too-large = This is larger than the { $limit } permitted. Nothing was saved.
+problem-packed = Packed bodies are not taken: send it as it is. Nothing was saved.
 problem-not-found = There is no such { $what }.
 problem-no-route = There is nothing at this address.
 problem-method = This address does not do that.

@@ -9,8 +9,11 @@ mod settings;
 use ritorno_server::{
     AppState, api_document, change_day, first_link, read_knowledge, run_jobs, server,
 };
-use ritorno_store::{Actor, Pool, StoreError, knowledge, migrate, open_one, open_pool, write};
+use ritorno_store::{
+    Actor, Pool, StoreError, knowledge, migrate, open_one, open_pool, schema_fits, write,
+};
 use settings::{reached, setting, today};
+use std::cmp::Ordering;
 use std::io::Write;
 use std::net::TcpListener;
 use std::path::{Path, PathBuf};
@@ -76,6 +79,12 @@ async fn serve() -> Result<(), Failure> {
         .with_writer(std::io::stderr)
         .init();
     let state = state(open_pool)?;
+    // A database that is away now may come; one that a newer application has changed is not ours to write in.
+    if let Ok(mut conn) = state.pool.get()
+        && schema_fits(&mut conn)? == Ordering::Greater
+    {
+        return Err("the database is newer than this application; nothing was changed".into());
+    }
     let listener = TcpListener::bind(setting("RITORNO_LISTEN", Some("127.0.0.1:8480"))?)?;
     let address = format!("http://{}", listener.local_addr()?);
     println!("{address}");

@@ -52,7 +52,7 @@ fn main() -> Result<(), Box<dyn std::error::Error>> {
         let http = start.elapsed().as_secs_f64() * 1000.0;
         let start = Instant::now();
         conn.transaction::<_, diesel::result::Error, _>(|conn| {
-            let _ = session::user(conn, &digest);
+            let _ = session::of(conn, &digest);
             let _ = daylist::list(
                 conn,
                 &daylist::Filter {

@@ -1,4 +1,4 @@
-//! One line of log a request: method, path pattern, status, time. No ids, no queries, no bodies.
+//! One line of log a request: method, path pattern, status, time, the id that its answer carries. No queries, no bodies.
 
 use actix_web::Error;
 use actix_web::HttpMessage;
@@ -6,7 +6,7 @@ use actix_web::body::MessageBody;
 use actix_web::dev::{ServiceRequest, ServiceResponse};
 use std::time::Instant;
 use tracing::Span;
-use tracing_actix_web::RootSpanBuilder;
+use tracing_actix_web::{RequestId, RootSpanBuilder};
 
 /// When a request came.
 struct Began(Instant);
@@ -21,7 +21,11 @@ impl RootSpanBuilder for Quiet {
             .unwrap_or_else(|| "pages".to_owned());
         request.extensions_mut().insert(Began(Instant::now()));
         let empty = tracing::field::Empty;
-        tracing::info_span!("request", method = %request.method(), route, status = empty, elapsed_ms = empty)
+        let id = request
+            .extensions()
+            .get::<RequestId>()
+            .map(ToString::to_string);
+        tracing::info_span!("request", id, method = %request.method(), route, status = empty, elapsed_ms = empty)
     }
 
     fn on_request_end<B: MessageBody>(span: Span, outcome: &Result<ServiceResponse<B>, Error>) {

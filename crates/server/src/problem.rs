@@ -90,6 +90,13 @@ impl ApiError {
     }
 }
 
+/// What the database says, without the values that it quotes: those are somebody's.
+fn unquoted(text: &str) -> String {
+    let parts = text.split('"').enumerate();
+    let kept = parts.map(|(n, part)| if n % 2 == 0 { part } else { "…" });
+    kept.collect::<Vec<_>>().join("\"")
+}
+
 impl From<StoreError> for ApiError {
     fn from(error: StoreError) -> Self {
         match error {
@@ -121,7 +128,8 @@ impl From<StoreError> for ApiError {
                 &[("detail", Value::Text(&detail))],
             ),
             StoreError::Unreadable(_) | StoreError::Other(_) | StoreError::Database(_) => {
-                let source = std::error::Error::source(&error).map(ToString::to_string);
+                let source =
+                    std::error::Error::source(&error).map(|source| unquoted(&source.to_string()));
                 tracing::error!(%error, source, "store failure");
                 ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
             }

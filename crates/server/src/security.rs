@@ -100,6 +100,18 @@ pub(crate) async fn clean_address(
     next.call(req).await
 }
 
+/// Bodies come as they are: a packed one would have to be unpacked before anybody knows how large it is, and no page sends one.
+pub(crate) async fn plain_body(
+    req: ServiceRequest,
+    next: Next<impl MessageBody>,
+) -> Result<ServiceResponse<impl MessageBody>, Error> {
+    let packed = req.headers().get(header::CONTENT_ENCODING);
+    if packed.is_some_and(|kind| kind != "identity") {
+        return Err(ApiError::new(StatusCode::UNSUPPORTED_MEDIA_TYPE, "packed", &[]).into());
+    }
+    next.call(req).await
+}
+
 /// Writes must name the application's own origin.
 pub(crate) async fn same_origin(
     req: ServiceRequest,

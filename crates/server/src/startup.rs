@@ -13,13 +13,14 @@ use actix_files::Files;
 use actix_web::body::MessageBody;
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
-use actix_web::http::header::{CACHE_CONTROL, HeaderValue};
+use actix_web::http::header::{CACHE_CONTROL, HeaderName, HeaderValue};
 use actix_web::middleware::{Compress, DefaultHeaders, Next, from_fn};
-use actix_web::{App, HttpResponse, HttpServer, web};
+use actix_web::{App, HttpMessage, HttpResponse, HttpServer, web};
 use ritorno_wording::Value;
+use std::cmp::Ordering;
 use std::net::TcpListener;
 use std::sync::OnceLock;
-use tracing_actix_web::TracingLogger;
+use tracing_actix_web::{RequestId, TracingLogger};
 use utoipa_actix_web::AppExt;
 use utoipa_actix_web::scope::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
@@ -135,23 +136,46 @@ fn api(config: &mut ServiceConfig) {
     );
 }
 
-/// The page itself is asked for again each time: it names the scripts that belong to it, and those never change.
+/// The page itself is asked for again each time: it names the scripts that belong to it, and those never change. What is on record
+/// stays nowhere between. Every answer carries the id under which it stands in the log.
 async fn page_asks_again(
     req: ServiceRequest,
     next: Next<impl MessageBody>,
 ) -> Result<ServiceResponse<impl MessageBody>, actix_web::Error> {
     let script = req.path().starts_with("/assets/");
+    let record = req.path().starts_with("/api/");
+    let id = req.extensions().get::<RequestId>().map(ToString::to_string);
     let mut answer = next.call(req).await?;
     let headers = answer.headers_mut();
     if !headers.contains_key(CACHE_CONTROL) {
         let value = if script {
             "public, max-age=31536000, immutable"
+        } else if record {
+            "no-store"
         } else {
             "no-cache"
         };
         headers.insert(CACHE_CONTROL, HeaderValue::from_static(value));
     }
+    if let Some(id) = id.and_then(|id| HeaderValue::from_str(&id).ok()) {
+        headers.insert(HeaderName::from_static("x-request-id"), id);
+    }
     Ok(answer)
+}
+
+/// Whether requests can be answered: the database is there, and as new as this application.
+async fn ready(app: crate::app::App) -> Result<&'static str, ApiError> {
+    let fits = app
+        .block(|_, conn| Ok(ritorno_store::schema_fits(conn)?))
+        .await?;
+    match fits {
+        Ordering::Equal => Ok("ready"),
+        _ => Err(ApiError::new(
+            StatusCode::SERVICE_UNAVAILABLE,
+            "unavailable",
+            &[],
+        )),
+    }
 }
 
 /// The OpenAPI document of the application.
@@ -228,7 +252,18 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .add(("X-Content-Type-Options", "nosniff"))
             .add(("Referrer-Policy", "same-origin"))
             .add(("X-Frame-Options", "SAMEORIGIN"))
+            .add(("Cross-Origin-Opener-Policy", "same-origin"))
+            // Nothing here sees, hears or finds anybody; a telephone may be told to shake by its own page.
+            .add((
+                "Permissions-Policy",
+                "camera=(), microphone=(), geolocation=(), payment=(), usb=(), display-capture=()",
+            ))
             .add(("Content-Security-Policy", shell::policy(None)));
+        // Said only where people come over an encrypted way: a browser that was told keeps to it for a year.
+        let headers = match state.settings.encrypted() {
+            true => headers.add(("Strict-Transport-Security", "max-age=31536000")),
+            false => headers,
+        };
         App::new()
             .app_data(state.clone())
             .app_data(json)
@@ -242,6 +277,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             )
             .wrap(from_fn(security::same_origin))
             .wrap(from_fn(security::clean_address))
+            .wrap(from_fn(security::plain_body))
             .wrap(from_fn(page_asks_again))
             .wrap(headers)
             .wrap(Compress::default())
@@ -249,6 +285,8 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .route("/", web::get().to(shell::document))
             .route("/index.html", web::get().to(shell::document))
             .route("/assets/{name}", web::get().to(shell::asset))
+            .route("/livez", web::get().to(|| async { "ok" }))
+            .route("/readyz", web::get().to(ready))
             .route("/healthz", web::get().to(|| async { "ok" }))
             .route(
                 "/api/openapi.json",

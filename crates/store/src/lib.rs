@@ -45,4 +45,6 @@ pub mod visit;
 pub use diesel::PgConnection;
 pub use error::{Contention, StoreError};
 pub use ids::{EpisodeId, PatientId, ProgramId, UserId};
-pub use pool::{Actor, Pool, REQUESTS, migrate, open_one, open_pool, read, take_your_time, write};
+pub use pool::{
+    Actor, Pool, REQUESTS, migrate, open_one, open_pool, read, schema_fits, take_your_time, write,
+};

@@ -1,11 +1,13 @@
 //! Connections, migrations, and the one way to write.
 
 use crate::{StoreError, UserId};
-use diesel::pg::PgConnection;
+use diesel::migration::MigrationSource;
+use diesel::pg::{Pg, PgConnection};
 use diesel::prelude::*;
 use diesel::r2d2::{ConnectionManager, CustomizeConnection, Error as R2d2Error};
 use diesel::sql_types::Text;
 use diesel_migrations::{EmbeddedMigrations, MigrationHarness, embed_migrations};
+use std::cmp::Ordering;
 use std::time::Duration;
 
 /// A pool of connections.
@@ -70,6 +72,22 @@ pub fn migrate(owner_url: &str) -> Result<usize, StoreError> {
         .run_pending_migrations(MIGRATIONS)
         .map_err(|error| StoreError::Other(error.to_string()))?;
     Ok(done.len())
+}
+
+/// Whether the database is older than this application, as new, or newer: by the newest migration that either of them knows.
+///
+/// # Errors
+/// Database failure.
+pub fn schema_fits(conn: &mut PgConnection) -> Result<Ordering, StoreError> {
+    let other =
+        |error: Box<dyn std::error::Error + Send + Sync>| StoreError::Other(error.to_string());
+    let known = MigrationSource::<Pg>::migrations(&MIGRATIONS).map_err(other)?;
+    let known = known
+        .iter()
+        .map(|migration| migration.name().version().as_owned())
+        .max();
+    let run = conn.applied_migrations().map_err(other)?;
+    Ok(run.into_iter().max().cmp(&known))
 }
 
 /// Who writes, for the audit.

@@ -144,7 +144,7 @@ fn attempts_are_throttled_per_name() {
 }
 
 /// Every address of the document with its methods; ids are filled in.
-fn addresses(episode: &str) -> Vec<(String, String)> {
+pub(super) fn addresses(episode: &str) -> Vec<(String, String)> {
     let document = serde_json::to_value(ritorno_server::api_document()).expect("the document");
     let paths = document["paths"].as_object().expect("paths").clone();
     let mut out = Vec::new();

@@ -15,6 +15,7 @@ mod harness;
 mod hostile;
 mod kept;
 mod library;
+mod logs;
 mod paper;
 mod proof;
 mod record;
