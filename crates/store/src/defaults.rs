@@ -1,25 +1,21 @@
 //! What the clinic sets for itself: every version stays, the newest one counts.
 
-use crate::schema::clinic_defaults as t;
+use crate::versions::Document;
 use crate::{StoreError, UserId};
 use diesel::prelude::*;
 use ritorno_core::facts::ClinicDefaults;
+
+const DOCUMENT: Document = Document {
+    table: "clinic_defaults",
+    name: "defaults",
+};
 
 /// The clinic's defaults with their version; 0 and what ships where nobody has set any.
 ///
 /// # Errors
 /// `Unreadable` where a version was written by something newer.
 pub fn newest(conn: &mut PgConnection) -> Result<(i32, ClinicDefaults), StoreError> {
-    let row: Option<(i32, serde_json::Value)> = t::table
-        .order(t::rev.desc())
-        .select((t::rev, t::body))
-        .first(conn)
-        .optional()?;
-    let Some((rev, body)) = row else {
-        return Ok((0, ClinicDefaults::default()));
-    };
-    let set = serde_json::from_value(body).map_err(|_| StoreError::Unreadable("defaults"))?;
-    Ok((rev, set))
+    DOCUMENT.newest(conn)
 }
 
 /// Adds the version after `before`. The same once more is stored once.
@@ -32,23 +28,5 @@ pub fn keep(
     set: &ClinicDefaults,
     by: UserId,
 ) -> Result<(), StoreError> {
-    let (current, held) = newest(conn)?;
-    if current == before + 1 && held == *set {
-        return Ok(());
-    }
-    if current != before {
-        return Err(StoreError::Stale { current });
-    }
-    let body = serde_json::to_value(set).map_err(|_| StoreError::Unreadable("defaults"))?;
-    let added = diesel::insert_into(t::table)
-        .values((t::rev.eq(before + 1), t::body.eq(body), t::user_id.eq(by)))
-        .on_conflict(t::rev)
-        .do_nothing()
-        .execute(conn)?;
-    if added == 0 {
-        return Err(StoreError::Stale {
-            current: before + 1,
-        });
-    }
-    Ok(())
+    DOCUMENT.keep(conn, before, set, by)
 }

@@ -40,6 +40,7 @@ pub mod session;
 mod story;
 pub mod strength;
 pub mod user;
+mod versions;
 pub mod visit;
 
 pub use diesel::PgConnection;

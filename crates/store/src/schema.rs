@@ -15,7 +15,6 @@ diesel::table! {
 }
 diesel::table! { second_factor (user_id) { user_id -> Uuid, secret -> Bytea, confirmed_at -> Nullable<Timestamptz>, last_step -> Int8, } }
 diesel::table! { recovery_code (id) { id -> Uuid, user_id -> Uuid, code_hash -> Bytea, used_at -> Nullable<Timestamptz>, } }
-diesel::table! { access_rules (rev) { rev -> Int4, body -> Jsonb, user_id -> Uuid, } }
 diesel::joinable!(session -> app_user (user_id));
 diesel::table! { sign_in_attempt (id) { id -> Uuid, login -> Text, succeeded -> Bool, at -> Timestamptz, address -> Text, } }
 diesel::table! { patient (id) { id -> Uuid, given_name -> Text, family_name -> Text, birth -> Date, } }
@@ -29,7 +28,6 @@ diesel::table! {
         closed_on -> Nullable<Date>,
     }
 }
-diesel::table! { clinic_defaults (rev) { rev -> Int4, body -> Jsonb, user_id -> Uuid, } }
 diesel::table! { episode_modifier (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_school (episode_id, question) { episode_id -> Uuid, question -> Text, school -> Text, } }
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }

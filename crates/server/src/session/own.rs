@@ -5,7 +5,7 @@ use crate::app::App;
 use crate::form::Form;
 use crate::passwords;
 use crate::problem::{ApiError, Problem};
-use crate::security::{hash_password, verify_password};
+use crate::security::hash_password;
 use crate::turns::Heavy;
 use crate::validate::Faults;
 use actix_web::{HttpRequest, HttpResponse, get, post, put, web};
@@ -82,14 +82,8 @@ pub(super) async fn own_password(
         .block(move |_, conn| throttle::begin(conn, &who.login, &address))
         .await?;
     let hash = passwords::hash_to_try(Some(&hash));
-    let tried = !passwords::too_long_to_try(&password);
-    let fits = app
-        .turns
-        .heavy(Heavy::Hashing, move || {
-            Ok(tried && verify_password(&password, &hash))
-        })
-        .await?;
-    if !fits {
+    let short = !passwords::too_long_to_try(&password);
+    if !(short && throttle::fits(app, attempt, password, hash).await?) {
         let mut faults = Faults::default();
         faults.push(field, "password-wrong", &[]);
         faults.check()?;

@@ -6,8 +6,7 @@ use crate::app::App;
 use crate::form::Form;
 use crate::passwords::{hash_to_try, too_long_to_try};
 use crate::problem::{ApiError, Problem};
-use crate::security::{new_token, token_hash, verify_password};
-use crate::turns::Heavy;
+use crate::security::{new_token, token_hash};
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, post};
 use chrono::{Duration, Utc};
@@ -58,13 +57,7 @@ pub(crate) async fn sign_in(
         })
         .await?;
     let hash = hash_to_try(found.as_ref().map(|(_, hash)| hash.as_str()));
-    let password = form.password;
-    let fits = app
-        .turns
-        .heavy(Heavy::Hashing, move || {
-            Ok(verify_password(&password, &hash))
-        })
-        .await?;
+    let fits = throttle::fits(&app, attempt, form.password, hash).await?;
     let who = found
         .map(|(user, _)| user)
         .filter(|user| fits && user.ended_at.is_none());

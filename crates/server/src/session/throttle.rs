@@ -2,7 +2,10 @@
 //!
 //! Nobody is locked out by somebody else: where a person has come in before, only their own failures there count.
 
+use crate::app::App;
 use crate::problem::ApiError;
+use crate::security::verify_password;
+use crate::turns::Heavy;
 use actix_web::http::StatusCode;
 use chrono::{DateTime, Duration, Utc};
 use ritorno_store::attempt::{self, Failures};
@@ -70,6 +73,29 @@ pub(crate) fn begin(conn: &mut PgConnection, login: &str, address: &str) -> Resu
         ApiError::new(StatusCode::TOO_MANY_REQUESTS, "throttled", &seconds)
             .retry_after(u32::try_from(wait).unwrap_or(u32::MAX))
     })
+}
+
+/// Whether a password fits a hash. A try that was not looked at, because too many came at once, counts for nothing.
+///
+/// # Errors
+/// 503 *busy*.
+pub(crate) async fn fits(
+    app: &App,
+    tried: Uuid,
+    password: String,
+    hash: String,
+) -> Result<bool, ApiError> {
+    let looked = app
+        .turns
+        .heavy(Heavy::Hashing, move || {
+            Ok(verify_password(&password, &hash))
+        })
+        .await;
+    if looked.is_err() {
+        app.block(move |_, conn| Ok(attempt::set_aside(conn, tried)?))
+            .await?;
+    }
+    looked
 }
 
 fn wait_s(conn: &mut PgConnection, login: &str, address: &str) -> Result<i64, StoreError> {

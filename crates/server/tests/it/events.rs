@@ -403,8 +403,9 @@ fn twenty_writers_of_two_shoulders_on_two_servers_lose_nothing_and_the_lanes_are
                 left.clone()
             };
             let tell = tell.clone();
+            // One after the other: many at once of one name are what the door holds back.
+            let session = at.sign_in("vera");
             threads.spawn(move || {
-                let session = at.sign_in("vera");
                 let slip =
                     json!({ "id": Uuid::now_v7(), "on": TODAY, "exercise": null, "kind": "slip" });
                 // Asked to come again, a writer comes again: as the outbox does.

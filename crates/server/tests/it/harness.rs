@@ -258,15 +258,15 @@ impl Clinic {
         }
     }
 
-    /// A write that names who made it.
-    pub fn send_as(&self, cookie: &str, path: &str, made_by: &str, body: &Value) -> Answer {
+    /// A write with one header more.
+    fn post_with(&self, path: &str, header: (&str, &str), cookie: &str, body: &Value) -> Answer {
         let request = ureq::http::Request::builder()
             .method("POST")
             .uri(format!("{}{path}", self.address))
             .header("content-type", "application/json")
             .header("origin", &self.address)
             .header("cookie", format!("ritorno_session={cookie}"))
-            .header("x-ritorno-made-by", made_by)
+            .header(header.0, header.1)
             .body(body.to_string().into_bytes())
             .expect("a request");
         let mut answer = self.agent.run(request).expect("an answer");
@@ -279,24 +279,14 @@ impl Clinic {
         }
     }
 
+    /// A write that names who made it.
+    pub fn send_as(&self, cookie: &str, path: &str, made_by: &str, body: &Value) -> Answer {
+        self.post_with(path, ("x-ritorno-made-by", made_by), cookie, body)
+    }
+
     /// A write of somebody who is not signed in, from an address.
     pub fn from(&self, address: &str, path: &str, body: &Value) -> Answer {
-        let request = ureq::http::Request::builder()
-            .method("POST")
-            .uri(format!("{}{path}", self.address))
-            .header("content-type", "application/json")
-            .header("origin", &self.address)
-            .header("x-forwarded-for", address)
-            .body(body.to_string().into_bytes())
-            .expect("a request");
-        let mut answer = self.agent.run(request).expect("an answer");
-        Answer {
-            status: answer.status().as_u16(),
-            kind: String::new(),
-            cookie: None,
-            set_cookie: String::new(),
-            bytes: answer.body_mut().read_to_vec().expect("a body"),
-        }
+        self.post_with(path, ("x-forwarded-for", address), "", body)
     }
 
     /// Tries to sign in.

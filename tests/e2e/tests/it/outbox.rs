@@ -123,6 +123,7 @@ async fn what_is_refused_keeps_its_text_and_can_be_changed() {
 
     // A note that is too long for the server is told before it is signed, and stays through a reload.
     let long = "a".repeat(8_001);
+    house.see("#note").await;
     let type_it = "const e=document.querySelector('#note');Object.getOwnPropertyDescriptor(HTMLTextAreaElement.prototype,'value').set.call(e,arguments[0]);e.dispatchEvent(new Event('input',{bubbles:true}))";
     house
         .browser

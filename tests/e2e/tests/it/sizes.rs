@@ -23,6 +23,8 @@ async fn no_screen_scrolls_sideways_at_any_size() {
         ("/clinic/pathways".to_owned(), "#pathways"),
         ("/clinic/reliability".to_owned(), "main h1"),
         ("/clinic/people".to_owned(), "#covers"),
+        ("/clinic/trail".to_owned(), "#trail-rows"),
+        ("/me".to_owned(), "#own-sessions"),
         ("/clinic/defaults".to_owned(), "#default-setting"),
         ("/clinic/kit".to_owned(), "#kit-table"),
     ];

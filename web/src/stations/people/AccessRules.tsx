@@ -50,7 +50,7 @@ export function AccessRules() {
           {t("access-leads-factor")}
         </Checkbox>
       </p>
-      <p className="row">
+      <p className="row wrap">
         <label htmlFor="idle-minutes">{t("access-idle")}</label>
         <Choose
           id="idle-minutes"
