@@ -293,7 +293,8 @@ fn guessing_is_slow_and_locks_nobody_else_out() {
     let many: Vec<u16> = (0..1000)
         .map(|n| guess(here, "vera", &format!("guess {n}")))
         .collect();
-    assert!(looked_at(&many) <= 4, "{} of 1000", looked_at(&many));
+    // The ninth would come after twenty minutes, however slow the machine.
+    assert!(looked_at(&many) <= 8, "{} of 1000", looked_at(&many));
     assert!(many.iter().all(|s| [401, 429, 503].contains(s)));
     assert_eq!(guess(here, "vera", "harbour"), 429, "right, and too soon");
     assert_eq!(guess("203.0.113.10", "vera", "harbour"), 200);
