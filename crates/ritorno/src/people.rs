@@ -2,17 +2,13 @@
 
 use crate::Failure;
 use ritorno_core::permission::Role;
-use ritorno_server::{AppState, end_access, hash_password, new_user};
+use ritorno_server::{AppState, end_access, hash_password, new_letters, new_user, person_faults};
 use ritorno_store::user::User;
 use ritorno_store::{Actor, PgConnection, invitation, second_factor, session, user, write};
 use serde_json::json;
 
-/// Letters of a generated password, five bits each: none that look alike.
-const LETTERS: &[u8; 32] = b"abcdefghijkmnpqrstuvwxyz23456789";
 /// Letters a generated password has: a hundred bits.
 const LONG: usize = 20;
-/// Characters a login or a name may have (our choice).
-const MOST: usize = 100;
 
 /// Does what is asked; answers with what there is to say.
 ///
@@ -47,27 +43,20 @@ fn list(state: &AppState) -> Result<String, Failure> {
 
 fn add(state: &AppState, login: &str, role: &str, name: &str) -> Result<String, Failure> {
     let role = role_of(role)?;
-    let plain = |c: char| c.is_ascii_lowercase() || c.is_ascii_digit() || "-._".contains(c);
-    if login.is_empty() || login.len() > MOST || !login.chars().all(plain) {
-        return Err(refused(
-            "login",
-            login,
-            "up to 100 small letters, digits, dots, dashes",
-        ));
-    }
     let name = name.trim();
-    if name.is_empty() || name.chars().count() > MOST || name.chars().any(char::is_control) {
-        return Err(refused(
-            "name",
-            name,
-            "1 to 100 characters, none of them control characters",
-        ));
+    if let Some(fault) = person_faults(login, name, role).first() {
+        let given = match fault.field.as_str() {
+            "login" => login,
+            "name" => name,
+            _ => "",
+        };
+        return Err(refused(&fault.field, given, &fault.message));
     }
-    let password = password()?;
+    let password = new_letters(LONG);
     let hash = hash_password(&password)?;
     let mut conn = state.pool.get()?;
     if user::by_login(&mut conn, login)?.is_some() {
-        return Err(refused("login", login, "one that nobody has yet"));
+        return Err(refused("login", login, "somebody signs in with this name"));
     }
     let person = new_user(login, name, role);
     let console = Actor {
@@ -86,12 +75,12 @@ fn add(state: &AppState, login: &str, role: &str, name: &str) -> Result<String, 
 
 fn known(conn: &mut PgConnection, login: &str) -> Result<User, Failure> {
     let found = user::by_login(conn, login)?.map(|(user, _)| user);
-    found.ok_or_else(|| refused("login", login, "one of those that user list shows"))
+    found.ok_or_else(|| refused("login", login, "not one of those that user list shows"))
 }
 
 /// A new password for somebody who lost theirs, or their telephone; where access had ended it begins again.
 fn reset(state: &AppState, login: &str) -> Result<String, Failure> {
-    let password = password()?;
+    let password = new_letters(LONG);
     let hash = hash_password(&password)?;
     let mut conn = state.pool.get()?;
     let person = known(&mut conn, login)?;
@@ -127,7 +116,7 @@ fn end(state: &AppState, login: &str) -> Result<String, Failure> {
 }
 
 fn refused(field: &str, given: &str, expected: &str) -> Failure {
-    format!("{field} is {given:?}, expected {expected}. Nothing was written").into()
+    format!("{field} is {given:?}: {expected}. Nothing was written").into()
 }
 
 /// Roles that people have; a patient's link is made elsewhere.
@@ -139,18 +128,11 @@ fn role_of(text: &str) -> Result<Role, Failure> {
             refused(
                 "role",
                 text,
-                "clinician, lead, assistant, auditor or learner",
+                "not clinician, lead, assistant, auditor or learner",
             )
         })
 }
 
 fn word(role: Role) -> String {
     json!(role).as_str().unwrap_or_default().to_owned()
-}
-
-fn password() -> Result<String, Failure> {
-    let mut bytes = [0u8; LONG];
-    getrandom::fill(&mut bytes).map_err(|error| format!("no random numbers: {error}"))?;
-    let letter = |b: &u8| char::from(LETTERS[usize::from(b % 32)]);
-    Ok(bytes.iter().map(letter).collect())
 }

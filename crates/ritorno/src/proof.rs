@@ -48,6 +48,7 @@ fn in_words(fault: &Fault) -> String {
         "value" => "what the audit keeps of this row was changed",
         "row changed" => "this row was changed after it was written",
         "row gone" => "this row was removed after it was written",
+        "row added" => "nothing was written about this row: it was added beside the audit",
         _ => "the chain does not pass through an end that was kept",
     };
     let whose = if fault.head.is_nil() {

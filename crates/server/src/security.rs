@@ -57,6 +57,17 @@ pub fn new_user(login: &str, name: &str, role: Role) -> User {
     }
 }
 
+/// Letters of what is made up for somebody to type, five bits each: none that look alike.
+const LETTERS: &[u8; 32] = b"abcdefghijkmnpqrstuvwxyz23456789";
+
+/// So many random letters, for somebody to type.
+pub fn new_letters(count: usize) -> String {
+    let mut bytes = vec![0u8; count];
+    rand::rng().fill_bytes(&mut bytes);
+    let letter = |b: &u8| char::from(LETTERS[usize::from(b % 32)]);
+    bytes.iter().map(letter).collect()
+}
+
 /// A fresh token: 256 random bits in hex.
 pub(crate) fn new_token() -> String {
     let mut bytes = [0u8; 32];

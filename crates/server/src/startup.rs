@@ -253,7 +253,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .add(("Referrer-Policy", "same-origin"))
             .add(("X-Frame-Options", "SAMEORIGIN"))
             .add(("Cross-Origin-Opener-Policy", "same-origin"))
-            // Nothing here sees, hears or finds anybody; a telephone may be told to shake by its own page.
+            // Nothing here sees, hears or finds anybody.
             .add((
                 "Permissions-Policy",
                 "camera=(), microphone=(), geolocation=(), payment=(), usb=(), display-capture=()",

@@ -12,7 +12,7 @@ const TOLD: i64 = 50;
 /// Something that is not as it was written.
 #[derive(Debug, Clone, PartialEq, QueryableByName)]
 pub struct Fault {
-    /// What: `missing`, `changed`, `out of order`, `head`, `value`, `row changed`, `row gone`.
+    /// What: `missing`, `changed`, `out of order`, `head`, `value`, `row changed`, `row gone`, `row added`.
     #[diesel(sql_type = Text)]
     pub what: String,
     /// Which chain: the patient, or all noughts.
@@ -91,7 +91,8 @@ struct Named {
     name: String,
 }
 
-/// Rows that are never changed, beside what the audit says was written: those that say something else, and those that are gone.
+/// Rows that are never changed, beside what the audit says was written: those that say something else, those that are gone,
+/// and those that nothing was written about.
 ///
 /// # Errors
 /// Database failure.
@@ -114,6 +115,15 @@ pub fn row_faults(conn: &mut PgConnection) -> Result<Vec<Fault>, StoreError> {
         .bind::<BigInt, _>(TOLD)
         .load(conn)?;
         found.extend(faults);
+        let added: Vec<Fault> = diesel::sql_query(format!(
+            "select 'row added' as what, '00000000-0000-0000-0000-000000000000'::uuid as head, 0::bigint as seq, '{name} ' || t.id as row
+             from {name} t where not exists (
+                select from audit a where a.table_name = '{name}' and a.row_id = t.id::text and a.action like '%:insert'
+             ) limit $1"
+        ))
+        .bind::<BigInt, _>(TOLD)
+        .load(conn)?;
+        found.extend(added);
     }
     Ok(found)
 }

@@ -153,7 +153,10 @@ pub fn accounts(conn: &mut PgConnection) -> Result<Vec<Account>, StoreError> {
             UserRow::as_select(),
             app_user::must_change,
             sql::<Nullable<Timestamptz>>(
-                "(select max(seen_at) from session where session.user_id = app_user.id)",
+                "(select max(at) from (
+                    select seen_at as at from session where session.user_id = app_user.id
+                    union all select at from sign_in_attempt where succeeded and sign_in_attempt.login = app_user.login
+                ) seen)",
             ),
         ))
         .load(conn)?;

@@ -3,35 +3,14 @@
 //! The screens read the same files in TypeScript, by the same convention: an argument that names a row
 //! (`quantity`, `exercise`, `group` …) is first looked up as `<argument>-<value>`.
 
+mod english;
+
+use english::ENGLISH;
 use fluent_bundle::concurrent::FluentBundle;
 use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
 use ritorno_core::reason::{Arg, Reason};
 use ritorno_core::rules::Spoken;
 use thiserror::Error;
-
-const ENGLISH: [&str; 21] = [
-    include_str!("../../../locales/en/exercises.ftl"),
-    include_str!("../../../locales/en/names.ftl"),
-    include_str!("../../../locales/en/paper.ftl"),
-    include_str!("../../../locales/en/problems.ftl"),
-    include_str!("../../../locales/en/rules.ftl"),
-    include_str!("../../../locales/en/screens.ftl"),
-    include_str!("../../../locales/en/stations/clinic.ftl"),
-    include_str!("../../../locales/en/stations/common.ftl"),
-    include_str!("../../../locales/en/stations/examine.ftl"),
-    include_str!("../../../locales/en/stations/handover.ftl"),
-    include_str!("../../../locales/en/stations/home.ftl"),
-    include_str!("../../../locales/en/stations/library.ftl"),
-    include_str!("../../../locales/en/stations/program.ftl"),
-    include_str!("../../../locales/en/stations/ranges.ftl"),
-    include_str!("../../../locales/en/stations/read.ftl"),
-    include_str!("../../../locales/en/stations/scores.ftl"),
-    include_str!("../../../locales/en/stations/story.ftl"),
-    include_str!("../../../locales/en/stations/strength.ftl"),
-    include_str!("../../../locales/en/stations/timeline.ftl"),
-    include_str!("../../../locales/en/stations/visit.ftl"),
-    include_str!("../../../locales/en/tests.ftl"),
-];
 
 /// Arguments that are measurements: they carry their unit into the sentence.
 const MEASURED: [&str; 12] = [

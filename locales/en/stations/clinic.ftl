@@ -254,3 +254,6 @@ did-user-add = added somebody from the console
 did-user-end = ended somebody’s access from the console
 did-user-reset = gave a new password from the console
 did-entries = entered several things at once
+looked-program-check = a check of the program
+looked-program-what-if = what would follow from another plan
+looked-program-build = a plan that was proposed

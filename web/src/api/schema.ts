@@ -4689,7 +4689,7 @@ export interface components {
             second_factor: boolean;
             /**
              * Format: date-time
-             * @description When they were last here, as far as a session is left that says so.
+             * @description When they were last here, within the ninety days for which that is known.
              */
             seen?: string | null;
             standing: components["schemas"]["Standing"];

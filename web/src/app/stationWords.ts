@@ -1,4 +1,4 @@
-// What several stations say beyond the shell: exercises and tests by name, how they are done, and words that are shared.
+// What several stations say beyond the shell: exercises and tests by name, how they are done, shared words.
 // Each station takes in its own words beside these.
 import "../../../locales/en/exercises.ftl?learn";
 import "../../../locales/en/stations/common.ftl?learn";

@@ -12,7 +12,7 @@ import { SecondFactor } from "./account/SecondFactor";
 
 type Me = Schemas["Me"];
 
-/** One's own account: password, second factor, where one is signed in. Where something must be done first, only that. */
+/** One's own account: password, second factor, sessions. Where something must be done first, only that. */
 export default function Account({ me }: { me: Me }) {
   const queries = useQueryClient();
   const renewed = () =>

@@ -4,7 +4,8 @@ import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useEffect, useState } from "react";
 import { api, ask, type Schemas } from "../app/client";
-import { faultAt, ProblemNote, Waiting } from "../app/parts";
+import { ProblemNote, Waiting } from "../app/parts";
+import { useSubmit } from "../app/useSubmit";
 import { moment, t } from "../app/wording";
 import { Entrance, SignInForm } from "./SignIn";
 
@@ -22,30 +23,19 @@ export default function Join() {
   const [token] = useState(() => window.location.hash.slice(1));
   const [whom, setWhom] = useState<For>();
   const [login, setLogin] = useState<string>();
-  const [error, setError] = useState<unknown>();
-  const [busy, setBusy] = useState(false);
+  const [wrong, setWrong] = useState<unknown>();
+  const { busy, error, run, fault } = useSubmit();
   useEffect(() => {
     document.title = t("app-name");
     ask(api.POST("/api/links/open", { body: { token } }))
       .then(setWhom)
-      .catch(setError);
+      .catch(setWrong);
   }, [token]);
   const choose = async ({ login = "", name = "", password = "" }: Chosen) => {
-    setBusy(true);
-    setError(undefined);
-    try {
-      const body = { token, password, login, name };
-      const done = await ask(api.POST("/api/links/use", { body }));
-      setLogin(done.login);
-    } catch (failure) {
-      setError(failure);
-    } finally {
-      setBusy(false);
-    }
-  };
-  const fault = (field: string) => {
-    const help = faultAt(error, field);
-    return help ? ({ validateStatus: "error", help } as const) : {};
+    const body = { token, password, login, name };
+    await run(async () =>
+      setLogin((await ask(api.POST("/api/links/use", { body }))).login),
+    );
   };
   if (login !== undefined)
     return (
@@ -59,7 +49,7 @@ export default function Join() {
     return (
       <Entrance>
         <h2>{t("join-title")}</h2>
-        {error ? <ProblemNote error={error} /> : <Waiting />}
+        {wrong ? <ProblemNote error={wrong} /> : <Waiting />}
       </Entrance>
     );
   return (

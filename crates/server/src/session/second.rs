@@ -4,7 +4,7 @@ use super::own::own_password;
 use crate::app::App;
 use crate::form::Form;
 use crate::problem::{ApiError, Problem};
-use crate::security::token_hash;
+use crate::security::{new_letters, token_hash};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
 use rand::RngCore;
@@ -18,8 +18,6 @@ use totp_rs::{Algorithm, Builder, Totp};
 const SECRET_BYTES: usize = 20;
 /// Codes for the day the telephone is lost (our choice).
 const CODES: usize = 10;
-/// Letters of a code, five bits each: none that look alike.
-const LETTERS: &[u8; 32] = b"abcdefghijkmnpqrstuvwxyz23456789";
 /// Letters of a code: eighty bits, so that a plain digest keeps it.
 const CODE_LETTERS: usize = 16;
 
@@ -108,15 +106,6 @@ pub(super) fn fits(
     }
 }
 
-fn new_code() -> String {
-    let mut bytes = [0u8; CODE_LETTERS];
-    rand::rng().fill_bytes(&mut bytes);
-    let letters = bytes
-        .iter()
-        .map(|b| char::from(LETTERS[usize::from(b % 32)]));
-    letters.collect()
-}
-
 /// In fours, as people read it off.
 fn in_fours(code: &str) -> String {
     let letters: Vec<char> = code.chars().collect();
@@ -184,7 +173,7 @@ pub(crate) async fn confirm_factor(
             faults.check()?;
             return Err(StoreError::NotFound("second factor").into());
         };
-        let codes: Vec<String> = (0..CODES).map(|_| new_code()).collect();
+        let codes: Vec<String> = (0..CODES).map(|_| new_letters(CODE_LETTERS)).collect();
         let hashes: Vec<Vec<u8>> = codes.iter().map(|code| token_hash(code)).collect();
         second_factor::confirm(conn, who, step, &hashes)?;
         let codes = codes.iter().map(|code| in_fours(code)).collect();

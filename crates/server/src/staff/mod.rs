@@ -5,7 +5,7 @@ pub(crate) mod trail;
 
 use crate::app::{App, AppState};
 use crate::form::Form;
-use crate::problem::{ApiError, Problem};
+use crate::problem::{ApiError, FieldFault, Problem};
 use crate::session::own::SessionList;
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, post, put, web};
@@ -52,7 +52,7 @@ pub(crate) struct StaffRow {
     /// Whether their password was made for them, and must be changed.
     must_change: bool,
     second_factor: bool,
-    /// When they were last here, as far as a session is left that says so.
+    /// When they were last here, within the ninety days for which that is known.
     seen: Option<DateTime<Utc>>,
 }
 
@@ -144,11 +144,39 @@ pub(crate) fn check_person(faults: &mut Faults, login: &str, name: &str, role: R
     check_name(faults, name, role);
 }
 
+/// A patient's link is made elsewhere.
 fn check_name(faults: &mut Faults, name: &str, role: Role) {
     faults.text("name", name, MOST, true);
-    if role == Role::PatientLink {
-        faults.push("role", "unknown", &[]);
+    if name.chars().any(char::is_control) {
+        faults.push("name", "control", &[]);
     }
+    faults.known("role", "patient_link", role != Role::PatientLink);
+}
+
+/// What cannot be right about somebody new: fields, and what they may be. The console asks too.
+pub fn person_faults(login: &str, name: &str, role: Role) -> Vec<FieldFault> {
+    let mut faults = Faults::default();
+    check_person(&mut faults, login, name, role);
+    faults.check().err().map_or_else(Vec::new, |e| e.0.fields)
+}
+
+/// Changes something about somebody who is there, and shows everybody anew.
+///
+/// # Errors
+/// 404 when there is nobody of that id, else whatever `work` answers.
+async fn about(
+    app: &App,
+    req: &HttpRequest,
+    id: UserId,
+    name: &'static str,
+    work: impl FnOnce(&mut PgConnection) -> Result<(), ApiError> + Send + 'static,
+) -> Result<web::Json<StaffPage>, ApiError> {
+    app.write(req, Action::KeepPeople, name, move |_, conn, _| {
+        user::get(conn, id)?;
+        work(conn)?;
+        page(conn)
+    })
+    .await
 }
 
 #[utoipa::path(tag = "staff", request_body = NewPerson, responses((status = 200, body = Link), (status = "default", body = Problem)))]
@@ -191,23 +219,16 @@ pub(crate) async fn edit_person(
     id: web::Path<UserId>,
     form: Form<PersonEdit>,
 ) -> Result<web::Json<StaffPage>, ApiError> {
-    let form = form.into_inner();
-    app.write(
-        &req,
-        Action::KeepPeople,
-        "edit-person",
-        move |_, conn, _| {
-            let mut faults = Faults::default();
-            check_name(&mut faults, &form.name, form.role);
-            faults.check()?;
-            if form.role != Role::Lead {
-                another_lead_stays(conn, *id)?;
-            }
-            user::get(conn, *id)?;
-            user::set(conn, *id, form.name.trim(), form.role)?;
-            page(conn)
-        },
-    )
+    let (id, form) = (id.into_inner(), form.into_inner());
+    about(&app, &req, id, "edit-person", move |conn| {
+        let mut faults = Faults::default();
+        check_name(&mut faults, &form.name, form.role);
+        faults.check()?;
+        if form.role != Role::Lead {
+            another_lead_stays(conn, id)?;
+        }
+        Ok(user::set(conn, id, form.name.trim(), form.role)?)
+    })
     .await
 }
 
@@ -234,11 +255,10 @@ pub(crate) async fn end_person(
     req: HttpRequest,
     id: web::Path<UserId>,
 ) -> Result<web::Json<StaffPage>, ApiError> {
-    app.write(&req, Action::KeepPeople, "end-access", move |_, conn, _| {
-        another_lead_stays(conn, *id)?;
-        user::get(conn, *id)?;
-        end_access(conn, *id)?;
-        page(conn)
+    let id = id.into_inner();
+    about(&app, &req, id, "end-access", move |conn| {
+        another_lead_stays(conn, id)?;
+        Ok(end_access(conn, id)?)
     })
     .await
 }
@@ -261,16 +281,10 @@ pub(crate) async fn let_in_again(
     req: HttpRequest,
     id: web::Path<UserId>,
 ) -> Result<web::Json<StaffPage>, ApiError> {
-    app.write(
-        &req,
-        Action::KeepPeople,
-        "let-in-again",
-        move |_, conn, _| {
-            user::get(conn, *id)?;
-            user::set_ended(conn, *id, None)?;
-            page(conn)
-        },
-    )
+    let id = id.into_inner();
+    about(&app, &req, id, "let-in-again", move |conn| {
+        Ok(user::set_ended(conn, id, None)?)
+    })
     .await
 }
 
@@ -281,16 +295,10 @@ pub(crate) async fn end_factor_of(
     req: HttpRequest,
     id: web::Path<UserId>,
 ) -> Result<web::Json<StaffPage>, ApiError> {
-    app.write(
-        &req,
-        Action::KeepPeople,
-        "end-second-factor",
-        move |_, conn, _| {
-            user::get(conn, *id)?;
-            second_factor::end(conn, *id)?;
-            page(conn)
-        },
-    )
+    let id = id.into_inner();
+    about(&app, &req, id, "end-second-factor", move |conn| {
+        Ok(second_factor::end(conn, id)?)
+    })
     .await
 }
 

@@ -54,7 +54,15 @@ pub(crate) async fn show_trail(
 ) -> Result<web::Json<TrailPage>, ApiError> {
     app.read(&req, Action::ReadAudit, move |_, conn, _| {
         let (patient, who) = (asked.patient.map(PatientId), asked.who.map(UserId));
-        let traces = audit::traces(conn, patient, who, asked.before, LINES)?;
+        let mut traces = audit::traces(conn, patient, who, asked.before, LINES + 1)?;
+        let more = traces.len() as i64 > LINES;
+        // The next part begins before a moment: what happened at one moment is told together, and not cut in two.
+        let cut = traces.last().filter(|_| more).map(|last| last.at);
+        if let Some(whole) = cut.and_then(|cut| traces.iter().position(|t| t.at == cut))
+            && whole > 0
+        {
+            traces.truncate(whole);
+        }
         let row = |trace: Trace| TraceRow {
             at: trace.at,
             who: trace.who,
@@ -64,7 +72,7 @@ pub(crate) async fn show_trail(
             patient_name: trace.patient_name,
         };
         Ok(web::Json(TrailPage {
-            more: traces.len() as i64 == LINES,
+            more,
             rows: traces.into_iter().map(row).collect(),
         }))
     })

@@ -75,6 +75,10 @@ format!("update audit set seq = seq + 1000 where id = {first}"),
             "row gone",
         ),
 ("delete from flag_answer".to_owned(), "row gone"),
+        (
+            "insert into event_reason (id, words) values (gen_random_uuid(), 'said later')".to_owned(),
+            "row added",
+        ),
     ] {
         let told = found(owner, &format!("{off} {change}"));
         assert!(told.iter().any(|t| t == what), "{change}: {told:?}");
@@ -112,6 +116,30 @@ fn count(conn: &mut PgConnection, what: &str) -> i64 {
         .get_result(conn)
         .expect(what);
     counted.n
+}
+
+#[test]
+fn every_page_that_leaves_a_row_has_a_name() {
+    let words = ritorno_wording::Wording::english().expect("words");
+    let document = serde_json::to_value(ritorno_server::api_document()).expect("the document");
+    let paths = document["paths"].as_object().expect("paths");
+    let mut looked = 0;
+    for (path, methods) in paths {
+        let record = ["/api/episodes/{id}", "/api/patients/{id}"]
+            .iter()
+            .find_map(|start| path.strip_prefix(start));
+        let Some(rest) = record.filter(|_| methods.get("get").is_some()) else {
+            continue;
+        };
+        let parts = rest
+            .split('/')
+            .filter(|p| !p.is_empty() && !p.starts_with('{'));
+        let what = parts.collect::<Vec<_>>().join("-").replace('.', "-");
+        let what = if what.is_empty() { "patient" } else { &what };
+        assert!(words.has(&format!("looked-{what}")), "{path}: {what}");
+        looked += 1;
+    }
+    assert!(looked > 12, "{looked}");
 }
 
 #[test]

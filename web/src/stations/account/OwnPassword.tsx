@@ -3,7 +3,8 @@ import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { api, ask } from "../../app/client";
-import { faultAt, ProblemNote } from "../../app/parts";
+import { ProblemNote } from "../../app/parts";
+import { useSubmit } from "../../app/useSubmit";
 import { t } from "../../app/wording";
 
 interface Typed {
@@ -14,27 +15,15 @@ interface Typed {
 /** Another password. Wherever else one is signed in, one is signed out. */
 export function OwnPassword({ onDone }: { onDone: () => void }) {
   const [form] = Form.useForm<Typed>();
-  const [error, setError] = useState<unknown>();
-  const [busy, setBusy] = useState(false);
+  const { busy, error, run, fault } = useSubmit();
   const [done, setDone] = useState(false);
   const change = async ({ old = "", chosen = "" }: Typed) => {
-    setBusy(true);
     setDone(false);
-    setError(undefined);
-    try {
-      await ask(api.PUT("/api/me/password", { body: { old, new: chosen } }));
-      form.resetFields();
-      setDone(true);
-      onDone();
-    } catch (failure) {
-      setError(failure);
-    } finally {
-      setBusy(false);
-    }
-  };
-  const fault = (field: string) => {
-    const help = faultAt(error, field);
-    return help ? ({ validateStatus: "error", help } as const) : {};
+    const body = { old, new: chosen };
+    if (!(await run(() => ask(api.PUT("/api/me/password", { body }))))) return;
+    form.resetFields();
+    setDone(true);
+    onDone();
   };
   return (
     <section className="block" id="own-password">

@@ -4,7 +4,9 @@ import Form from "antd/es/form";
 import Input from "antd/es/input";
 import { useState } from "react";
 import { api, ask, type Schemas } from "../../app/client";
-import { faultAt, ProblemNote } from "../../app/parts";
+import { CopyKey } from "../../app/CopyKey";
+import { ProblemNote } from "../../app/parts";
+import { useSubmit } from "../../app/useSubmit";
 import { queryKeys } from "../../app/queryKeys";
 import { t } from "../../app/wording";
 
@@ -26,24 +28,14 @@ export function SecondFactor({
   onChange: () => void;
 }) {
   const [step, setStep] = useState<Step>({ at: "rest" });
-  const [error, setError] = useState<unknown>();
-  const [busy, setBusy] = useState(false);
+  const { busy, error, run, fault } = useSubmit();
   const state = useQuery({
     queryKey: queryKeys.secondFactor,
     queryFn: () => ask(api.GET("/api/me/second-factor")),
     enabled: on,
   });
-  const go = async (work: () => Promise<Step>) => {
-    setBusy(true);
-    setError(undefined);
-    try {
-      setStep(await work());
-    } catch (failure) {
-      setError(failure);
-    } finally {
-      setBusy(false);
-    }
-  };
+  const go = (work: () => Promise<Step>) =>
+    run(async () => setStep(await work()));
   const withPassword = (password: string, ends: boolean) =>
     go(async (): Promise<Step> => {
       const body = { password };
@@ -95,7 +87,7 @@ export function SecondFactor({
           <Form.Item
             name="password"
             label={t("factor-password")}
-            {...faulty(error, "password")}
+            {...fault("password")}
           >
             <Input.Password autoComplete="current-password" autoFocus />
           </Form.Item>
@@ -118,7 +110,7 @@ export function SecondFactor({
       {step.at === "code" && (
         <Take
           offered={step.offered}
-          error={error}
+          fault={fault}
           busy={busy}
           onCode={(code) => void confirm(code)}
         />
@@ -136,20 +128,15 @@ export function SecondFactor({
   );
 }
 
-const faulty = (error: unknown, field: string) => {
-  const help = faultAt(error, field);
-  return help ? ({ validateStatus: "error", help } as const) : {};
-};
-
 /** The secret as a picture and in letters, and the digits that show that the telephone has it. */
 function Take({
   offered,
-  error,
+  fault,
   busy,
   onCode,
 }: {
   offered: Offered;
-  error: unknown;
+  fault: ReturnType<typeof useSubmit>["fault"];
   busy: boolean;
   onCode: (code: string) => void;
 }) {
@@ -169,11 +156,7 @@ function Take({
           requiredMark={false}
           onFinish={({ code = "" }) => onCode(code)}
         >
-          <Form.Item
-            name="code"
-            label={t("factor-code")}
-            {...faulty(error, "code")}
-          >
+          <Form.Item name="code" label={t("factor-code")} {...fault("code")}>
             <Input inputMode="numeric" autoComplete="one-time-code" autoFocus />
           </Form.Item>
           <Button
@@ -204,11 +187,7 @@ function Codes({ codes, onKept }: { codes: string[]; onKept: () => void }) {
         <Button type="primary" onClick={onKept} id="factor-kept">
           {t("factor-kept")}
         </Button>
-        <Button
-          onClick={() => void navigator.clipboard.writeText(codes.join("\n"))}
-        >
-          {t("copy")}
-        </Button>
+        <CopyKey text={codes.join("\n")} />
       </p>
     </>
   );

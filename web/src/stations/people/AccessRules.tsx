@@ -31,7 +31,11 @@ export function AccessRules() {
         queries.setQueryData(queryKeys.staff, now);
         await queries.invalidateQueries({ queryKey: queryKeys.me });
       })
-      .catch(setError);
+      .catch((failure: unknown) => {
+        setError(failure);
+        // Where somebody else has set something meanwhile, the next try begins with what they set.
+        void queries.invalidateQueries({ queryKey: queryKeys.staff });
+      });
   };
   const minutes = [...new Set([...MINUTES, rules.idle_minutes])].sort(
     (a, b) => a - b,

@@ -6,7 +6,8 @@ import Input from "antd/es/input";
 import { useState } from "react";
 import { Choose } from "../../app/Choose";
 import { api, ask, newId, type Schemas } from "../../app/client";
-import { faultAt, ProblemNote } from "../../app/parts";
+import { ProblemNote } from "../../app/parts";
+import { useSubmit } from "../../app/useSubmit";
 import { queryKeys, renew } from "../../app/queryKeys";
 import { useKept } from "../../app/useKept";
 import { t } from "../../app/wording";
@@ -39,29 +40,17 @@ export function Invite({ onClose }: { onClose: () => void }) {
   const [id] = useState(newId);
   const [link, setLink] = useState<Schemas["Link"]>();
   const [invited, setInvited] = useState("");
-  const [error, setError] = useState<unknown>();
-  const [busy, setBusy] = useState(false);
+  const { busy, error, run, fault } = useSubmit();
   const set = (part: Partial<typeof BLANK>) =>
     setForm((now) => ({ ...now, ...part }));
-  const send = async () => {
-    setBusy(true);
-    setError(undefined);
-    try {
+  const send = () =>
+    run(async () => {
       setLink(await ask(api.POST("/api/staff", { body: { id, ...form } })));
       setInvited(form.name);
       setForm(BLANK);
       void queries.invalidateQueries({ queryKey: queryKeys.staff });
       renew(queries, ["people"]);
-    } catch (failure) {
-      setError(failure);
-    } finally {
-      setBusy(false);
-    }
-  };
-  const fault = (field: string) => {
-    const help = faultAt(error, field);
-    return help ? ({ validateStatus: "error", help } as const) : {};
-  };
+    });
   return (
     <Drawer
       open

@@ -1,6 +1,6 @@
-import Button from "antd/es/button";
 import Input from "antd/es/input";
 import type { Schemas } from "../../app/client";
+import { CopyKey } from "../../app/CopyKey";
 import { Notice } from "../../app/Notice";
 import { moment, t } from "../../app/wording";
 
@@ -26,9 +26,7 @@ export function LinkShown({
           value={address}
           onFocus={(e) => e.target.select()}
         />
-        <Button onClick={() => void navigator.clipboard.writeText(address)}>
-          {t("copy")}
-        </Button>
+        <CopyKey text={address} />
       </p>
     </Notice>
   );

@@ -8,7 +8,8 @@ import { useState } from "react";
 import { Choose } from "../../app/Choose";
 import { api, ask, type Schemas } from "../../app/client";
 import { Nothing } from "../../app/Nothing";
-import { faultAt, ProblemNote } from "../../app/parts";
+import { ProblemNote } from "../../app/parts";
+import { useSubmit } from "../../app/useSubmit";
 import { queryKeys, renew } from "../../app/queryKeys";
 import { t } from "../../app/wording";
 import { SessionRows } from "../account/SessionRows";
@@ -31,32 +32,21 @@ export function Person({
   const path = { params: { path: { id: row.id } } };
   const [form, setForm] = useState({ name: row.name, role: row.role });
   const [link, setLink] = useState<Schemas["Link"]>();
-  const [error, setError] = useState<unknown>();
-  const [busy, setBusy] = useState(false);
+  const { busy, error, run: submit, fault } = useSubmit();
   const ended = row.standing === "ended";
   const sessions = useQuery({
     queryKey: queryKeys.sessionsOf(row.id),
     queryFn: () => ask(api.GET("/api/staff/{id}/sessions", path)),
     enabled: !ended,
   });
-  const run = (work: () => Promise<unknown>) => {
-    setBusy(true);
-    setError(undefined);
-    work()
-      .catch(setError)
-      .finally(() => {
-        setBusy(false);
-        void queries.invalidateQueries({ queryKey: queryKeys.staff });
-        void queries.invalidateQueries({
-          queryKey: queryKeys.sessionsOf(row.id),
-        });
-        renew(queries, ["people"]);
+  const run = (work: () => Promise<unknown>) =>
+    void submit(work).then(() => {
+      void queries.invalidateQueries({ queryKey: queryKeys.staff });
+      void queries.invalidateQueries({
+        queryKey: queryKeys.sessionsOf(row.id),
       });
-  };
-  const fault = (field: string) => {
-    const help = faultAt(error, field);
-    return help ? ({ validateStatus: "error", help } as const) : {};
-  };
+      renew(queries, ["people"]);
+    });
   const changed = form.name !== row.name || form.role !== row.role;
   return (
     <Drawer open onClose={onClose} title={row.name} size={480}>

@@ -1,3 +1,4 @@
+import { CopyKey } from "../../app/CopyKey";
 import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
 import Input from "antd/es/input";
@@ -218,16 +219,7 @@ export function Summary({ view }: { view: View }) {
     <section className="block" id="summary">
       <h2>
         {t("read-summary")}{" "}
-        <Button
-          size="small"
-          onClick={() =>
-            void navigator.clipboard.writeText(
-              view.summary.map(sentence).join("\n"),
-            )
-          }
-        >
-          {t("copy")}
-        </Button>
+        <CopyKey size="small" text={view.summary.map(sentence).join("\n")} />
       </h2>
       <ul className="plainlist small">
         {view.summary.map((r) => (
