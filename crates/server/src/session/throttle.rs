@@ -48,7 +48,9 @@ impl Growing {
         };
         let doublings = (failures.count - self.free).min(20) as u32;
         let wait = (self.first_s << doublings).min(self.longest_s);
-        (last + Duration::seconds(wait) - now).num_seconds().max(0)
+        // Part of a second is a second more, and never the end of the wait.
+        let left_ms = (last + Duration::seconds(wait) - now).num_milliseconds();
+        (left_ms.max(0) + 999) / 1000
     }
 }
 
