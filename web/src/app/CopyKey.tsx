@@ -2,7 +2,7 @@ import Button from "antd/es/button";
 import { useState } from "react";
 import { t } from "./wording";
 
-/** Puts a text where it can be pasted from. Over a way that is not encrypted no browser lets a page do so: it says so. */
+/** Puts a text where it can be pasted from. Where the way is not encrypted no browser lets a page do so: it says so. */
 export function CopyKey({
   text,
   size = "middle",

@@ -38,7 +38,12 @@ export function PullCurve({
           `${i === 0 ? "M" : "L"}${x(d[0] ?? 0).toFixed(1)} ${y(of(d)).toFixed(1)}`,
       )
       .join("");
-  const band = `${line((d) => (d[1] ?? 0) + (d[2] ?? 0))}${line((d) => (d[1] ?? 0) - (d[2] ?? 0), [...level.drawn].reverse()).replace("M", "L")}Z`;
+  const above = line((d) => (d[1] ?? 0) + (d[2] ?? 0));
+  const below = line(
+    (d) => (d[1] ?? 0) - (d[2] ?? 0),
+    [...level.drawn].reverse(),
+  );
+  const band = `${above}${below.replace("M", "L")}Z`;
   return (
     <svg
       viewBox={`0 0 ${width} ${height}`}
