@@ -6,17 +6,18 @@ import {
   useState,
 } from "react";
 
-/** How many of several things are drawn by now: more with each turn, until all are. */
+/** How many of several things are drawn by now: more with each turn, until all are; what is added later is there at once. */
 export function useInTurn(all: number, atOnce = 1): number {
-  const [drawn, setDrawn] = useState(atOnce);
-  const waits = drawn < all;
+  const [drawn, setDrawn] = useState(atOnce < all ? atOnce : Infinity);
   useEffect(() => {
-    if (!waits) return;
+    if (drawn === Infinity) return;
     const next = window.setTimeout(() =>
-      startTransition(() => setDrawn(drawn + atOnce)),
+      startTransition(() =>
+        setDrawn(drawn + atOnce < all ? drawn + atOnce : Infinity),
+      ),
     );
     return () => window.clearTimeout(next);
-  }, [drawn, atOnce, waits]);
+  }, [drawn, atOnce, all]);
   return Math.min(drawn, all);
 }
 

@@ -6,7 +6,7 @@ import Button from "antd/es/button";
 import Checkbox from "antd/es/checkbox";
 import Progress from "antd/es/progress";
 import Table from "antd/es/table";
-import { useState } from "react";
+import { useMemo, useState } from "react";
 import { api, ask, type Schemas } from "../app/client";
 import { DraftMark, DraftNotes } from "../app/DraftNotes";
 import { type Drafted, useDraft, useDraftKey } from "../app/drafts";
@@ -196,30 +196,38 @@ function Kit({
   onChange: (part: Partial<Set>) => void;
 }) {
   const most = Math.max(...page.kit.map((k) => k.exercises));
-  const rows = [...page.kit].sort((a, b) => b.exercises - a.exercises);
+  const { kit = [], lent = [] } = set;
+  // A row is a new one when what it shows is, and else is not drawn again with every turn.
+  const rows = useMemo(
+    () =>
+      [...page.kit]
+        .sort((a, b) => b.exercises - a.exercises)
+        .map((piece) => ({ ...piece, kit, lent, lead })),
+    [page.kit, kit, lent, lead],
+  );
+  type Row = (typeof rows)[number];
+  const shouldCellUpdate = (row: Row, before: Row) => row !== before;
   const drawn = useInTurn(rows.length, ROWS_AT_ONCE);
   const tick = (list: "kit" | "lent", title: string) => ({
     title,
     key: list,
     width: 190,
-    render: (_: unknown, row: Page["kit"][number]) => {
-      const chosen = set[list] ?? [];
-      return (
-        <Checkbox
-          id={`${list}-${row.id}`}
-          aria-label={`${title}: ${nameOf("kit", row.id)}`}
-          disabled={!lead}
-          checked={chosen.includes(row.id)}
-          onChange={(e) =>
-            onChange({
-              [list]: e.target.checked
-                ? [...chosen, row.id]
-                : chosen.filter((id) => id !== row.id),
-            })
-          }
-        />
-      );
-    },
+    shouldCellUpdate,
+    render: (_: unknown, row: Row) => (
+      <Checkbox
+        id={`${list}-${row.id}`}
+        aria-label={`${title}: ${nameOf("kit", row.id)}`}
+        disabled={!row.lead}
+        checked={row[list].includes(row.id)}
+        onChange={(e) =>
+          onChange({
+            [list]: e.target.checked
+              ? [...row[list], row.id]
+              : row[list].filter((id) => id !== row.id),
+          })
+        }
+      />
+    ),
   });
   return (
     <>
@@ -233,6 +241,7 @@ function Kit({
           {
             title: t("kit-room-what"),
             dataIndex: "id",
+            shouldCellUpdate,
             render: (id: string) => capital(nameOf("kit", id)),
           },
           {
@@ -240,6 +249,7 @@ function Kit({
             dataIndex: "exercises",
             responsive: ["sm"],
             width: 260,
+            shouldCellUpdate,
             render: (n: number, row) => (
               <Progress
                 size="small"
