@@ -1,6 +1,8 @@
 //! What every handler works with: the pool, the knowledge, the injected day, and the one way to the database.
 
+use crate::gate::Senders;
 use crate::looks::Looks;
+use crate::pulse::Pulse;
 use crate::settings::Settings;
 use crate::sheets::{NoPaper, Paper, Sheets};
 use crate::turns::Turns;
@@ -64,6 +66,10 @@ pub struct AppState {
     pub(crate) writers: Arc<Mutex<HashMap<PatientId, usize>>>,
     /// What was looked at lately, by whom: a page that asks again and again leaves one row a minute.
     pub(crate) looks: Arc<Mutex<Looks>>,
+    /// Senders that were asked about lately.
+    pub(crate) senders: Arc<Senders>,
+    /// Whether the database answers.
+    pub(crate) pulse: Arc<Pulse>,
     /// Where today comes from.
     pub today: Today,
     /// The lines before what is scarce.
@@ -120,6 +126,8 @@ impl AppState {
             models: Arc::default(),
             writers: Arc::default(),
             looks: Arc::default(),
+            senders: Arc::default(),
+            pulse: Arc::default(),
             today,
             turns: Arc::default(),
             paper: Arc::new(NoPaper),

@@ -25,18 +25,21 @@ impl AppState {
         work: impl FnOnce(&AppState, &mut PgConnection) -> Result<L, ApiError> + Send + 'static,
         show: impl FnOnce(&AppState, L) -> Result<T, ApiError> + Send + 'static,
     ) -> Result<T, ApiError> {
-        let (place, permit) = self.turns.connection().await?;
         let state = self.clone();
-        off_thread(move || {
-            let _place = place;
-            let read = {
-                let _permit = permit;
-                let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
-                work(&state, &mut conn)?
-            };
-            show(&state, read)
-        })
-        .await
+        let answer = async {
+            let (place, permit) = self.turns.connection().await?;
+            off_thread(move || {
+                let _place = place;
+                let read = {
+                    let _permit = permit;
+                    let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
+                    work(&state, &mut conn)?
+                };
+                show(&state, read)
+            })
+            .await
+        };
+        self.pulse.or_away(answer).await
     }
 
     /// Runs `work` on a connection, off the request threads.

@@ -84,7 +84,9 @@ fn follow(
     id: EpisodeId,
     when: When,
 ) -> Result<(Loaded, Option<Lane>), ApiError> {
-    let today = state.today.date();
+    // A server whose day is an older one moves no lane back.
+    let own = state.today.date();
+    let today = daylist::day_of(conn, id)?.map_or(own, |seen| seen.max(own));
     let mut loaded = episode::load(conn, id, today)?;
     let known = state.knowledge_of(conn, &loaded)?;
     let Some(assessment) = Assessment::new(&known, &loaded.facts) else {

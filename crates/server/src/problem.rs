@@ -82,6 +82,12 @@ impl ApiError {
         out
     }
 
+    /// A request that cannot be read.
+    pub(crate) fn unreadable(detail: &str) -> Self {
+        let detail = [("detail", Value::Text(detail))];
+        ApiError::new(StatusCode::BAD_REQUEST, "unreadable", &detail)
+    }
+
     /// Asks for another try.
     #[must_use]
     pub fn retry_after(mut self, seconds: u32) -> Self {

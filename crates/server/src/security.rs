@@ -1,21 +1,17 @@
-//! Passwords, tokens, and where a write may come from.
+//! Passwords and tokens.
 
 use crate::app::AppState;
 use crate::passwords::plain;
 use crate::problem::ApiError;
 use crate::settings::Settings;
-use actix_web::body::MessageBody;
-use actix_web::dev::{ServiceRequest, ServiceResponse};
-use actix_web::http::{Method, StatusCode, header};
-use actix_web::middleware::Next;
-use actix_web::{Error, HttpRequest, web};
+use actix_web::http::StatusCode;
+use actix_web::{HttpRequest, web};
 use argon2::password_hash::PasswordVerifier;
 use argon2::{Argon2, PasswordHash, PasswordHasher};
 use rand::RngCore;
 use ritorno_core::permission::Role;
 use ritorno_store::UserId;
 use ritorno_store::user::User;
-use ritorno_wording::Value;
 
 /// Name of the session cookie; over an encrypted way one that no neighbour of the address can set.
 pub(crate) fn session_cookie(settings: &Settings) -> &'static str {
@@ -88,56 +84,4 @@ pub(crate) fn token_of(req: &HttpRequest) -> Result<Vec<u8>, ApiError> {
         .and_then(|state| req.cookie(session_cookie(&state.settings)))
         .map(|cookie| token_hash(cookie.value()))
         .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))
-}
-
-/// Addresses hold no control characters, plain or escaped: the database would refuse them further on.
-pub(crate) async fn clean_address(
-    req: ServiceRequest,
-    next: Next<impl MessageBody>,
-) -> Result<ServiceResponse<impl MessageBody>, Error> {
-    let address = req
-        .uri()
-        .path_and_query()
-        .map_or("", actix_web::http::uri::PathAndQuery::as_str)
-        .as_bytes();
-    let escaped = |w: &[u8]| w[0] == b'%' && matches!(w[1], b'0' | b'1') || w == b"%7F";
-    if address.windows(3).any(|w| escaped(w) || w == b"%7f") {
-        let detail = [(
-            "detail",
-            Value::Text("the address holds a control character"),
-        )];
-        return Err(ApiError::new(StatusCode::BAD_REQUEST, "unreadable", &detail).into());
-    }
-    next.call(req).await
-}
-
-/// Bodies come as they are: a packed one would have to be unpacked before anybody knows how large it is, and no page sends one.
-pub(crate) async fn plain_body(
-    req: ServiceRequest,
-    next: Next<impl MessageBody>,
-) -> Result<ServiceResponse<impl MessageBody>, Error> {
-    let packed = req.headers().get(header::CONTENT_ENCODING);
-    if packed.is_some_and(|kind| kind != "identity") {
-        return Err(ApiError::new(StatusCode::UNSUPPORTED_MEDIA_TYPE, "packed", &[]).into());
-    }
-    next.call(req).await
-}
-
-/// Writes must name the application's own origin.
-pub(crate) async fn same_origin(
-    req: ServiceRequest,
-    next: Next<impl MessageBody>,
-) -> Result<ServiceResponse<impl MessageBody>, Error> {
-    let reads = matches!(*req.method(), Method::GET | Method::HEAD | Method::OPTIONS);
-    let own = || {
-        let origin = req.headers().get(header::ORIGIN)?.to_str().ok()?;
-        let host = req.headers().get(header::HOST)?.to_str().ok()?;
-        let (_, from) = origin.split_once("://")?;
-        Some(from == host)
-    };
-    if reads || own() == Some(true) {
-        next.call(req).await
-    } else {
-        Err(ApiError::new(StatusCode::FORBIDDEN, "origin", &[]).into())
-    }
 }

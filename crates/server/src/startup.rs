@@ -4,8 +4,8 @@ use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
-    bounds, covers, daylist, deciding, defaults, entries, examine, find, home, library, limits,
-    outcome, pathways, patients, program, ranges, reasons, reliability, security, session, shell,
+    bounds, covers, daylist, deciding, defaults, entries, examine, find, gate, home, library,
+    limits, outcome, pathways, patients, program, ranges, reasons, reliability, session, shell,
     staff, story, withdrawals,
 };
 use crate::{strength, timeline, visit};
@@ -16,17 +16,17 @@ use actix_web::http::StatusCode;
 use actix_web::http::header::{CACHE_CONTROL, HeaderName, HeaderValue};
 use actix_web::middleware::{Compress, DefaultHeaders, Next, from_fn};
 use actix_web::{App, HttpMessage, HttpResponse, HttpServer, web};
-use ritorno_wording::Value;
 use std::cmp::Ordering;
 use std::net::TcpListener;
 use std::sync::OnceLock;
+use std::time::Duration;
 use tracing_actix_web::{RequestId, TracingLogger};
 use utoipa_actix_web::AppExt;
 use utoipa_actix_web::scope::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
 
-/// Largest body a request may carry.
-const BODY_LIMIT: usize = 1024 * 1024;
+/// How long somebody may take to send the head of a request, in seconds; [`crate::form`] bounds the body.
+const HEAD_WITHIN_S: u64 = 5;
 
 fn api(config: &mut ServiceConfig) {
     config.service(
@@ -194,14 +194,6 @@ pub fn api_document() -> utoipa::openapi::OpenApi {
     document
 }
 
-fn unreadable(detail: &str) -> ApiError {
-    ApiError::new(
-        StatusCode::BAD_REQUEST,
-        "unreadable",
-        &[("detail", Value::Text(detail))],
-    )
-}
-
 async fn no_route(req: actix_web::HttpRequest) -> Result<HttpResponse, ApiError> {
     // An address that exists but not for this method answers 405, not 404.
     static ADDRESSES: OnceLock<Vec<String>> = OnceLock::new();
@@ -226,6 +218,7 @@ async fn no_route(req: actix_web::HttpRequest) -> Result<HttpResponse, ApiError>
 /// When the socket cannot be used.
 pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io::Result<Server> {
     let document = serde_json::to_string(&api_document()).unwrap_or_default();
+    state.pulse.start(state.pool.clone());
     let state = web::Data::new(state);
     let server = HttpServer::new(move || {
         let document = document.clone();
@@ -234,20 +227,6 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             Files::new("/", &web_dir).default_handler(fn_service(move |asked: ServiceRequest| {
                 shell::answer(asked, web_dir.join("index.html"))
             }));
-        let json = web::JsonConfig::default()
-            .limit(BODY_LIMIT)
-            .error_handler(|error, _| {
-                use actix_web::error::JsonPayloadError as E;
-                match &error {
-                    E::Overflow { .. } | E::OverflowKnownLength { .. } => ApiError::new(
-                        StatusCode::PAYLOAD_TOO_LARGE,
-                        "too-large",
-                        &[("limit", Value::Text("1 MB"))],
-                    )
-                    .into(),
-                    _ => unreadable(&error.to_string()).into(),
-                }
-            });
         let headers = DefaultHeaders::new()
             .add(("X-Content-Type-Options", "nosniff"))
             .add(("Referrer-Policy", "same-origin"))
@@ -266,18 +245,18 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
         };
         App::new()
             .app_data(state.clone())
-            .app_data(json)
             .app_data(
                 web::PathConfig::default()
-                    .error_handler(|error, _| unreadable(&error.to_string()).into()),
+                    .error_handler(|error, _| ApiError::unreadable(&error.to_string()).into()),
             )
             .app_data(
                 web::QueryConfig::default()
-                    .error_handler(|error, _| unreadable(&error.to_string()).into()),
+                    .error_handler(|error, _| ApiError::unreadable(&error.to_string()).into()),
             )
-            .wrap(from_fn(security::same_origin))
-            .wrap(from_fn(security::clean_address))
-            .wrap(from_fn(security::plain_body))
+            .wrap(from_fn(gate::known_sender))
+            .wrap(from_fn(gate::same_origin))
+            .wrap(from_fn(gate::clean_address))
+            .wrap(from_fn(gate::plain_body))
             .wrap(from_fn(page_asks_again))
             .wrap(headers)
             .wrap(Compress::default())
@@ -308,6 +287,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
         .workers(workers)
         // An answer in pieces would wait for the other side to say that it has the first: 40 ms each.
         .tcp_nodelay(true)
+        .client_request_timeout(Duration::from_secs(HEAD_WITHIN_S))
         .shutdown_timeout(2)
         .listen(listener)?
         .run())

@@ -13,6 +13,8 @@ const IN_LINE: usize = 64;
 const LONGEST_WAIT: Duration = Duration::from_secs(2);
 /// Setting a sheet or hashing a password takes a core for as long as it lasts.
 const HEAVY_AT_ONCE: usize = 2;
+/// Devices that may be listened to at once: more than a clinic has.
+const STREAMS: usize = 32;
 
 /// What takes a core for as long as it lasts.
 #[derive(Debug, Clone, Copy)]
@@ -53,6 +55,8 @@ pub(crate) struct Turns {
     paper: Arc<Semaphore>,
     /// How many passwords are hashed at once: a sheet never keeps anybody from signing in.
     hashing: Arc<Semaphore>,
+    /// How many devices are listened to at once.
+    streams: Arc<Semaphore>,
 }
 
 impl Default for Turns {
@@ -64,6 +68,7 @@ impl Default for Turns {
             connections: places(connections),
             paper: places(HEAVY_AT_ONCE),
             hashing: places(HEAVY_AT_ONCE),
+            streams: places(STREAMS),
         }
     }
 }
@@ -78,6 +83,14 @@ impl Turns {
     ) -> Result<(OwnedSemaphorePermit, OwnedSemaphorePermit), ApiError> {
         let place = self.line.clone().try_acquire_owned().map_err(|_| busy())?;
         Ok((place, turn(&self.connections).await?))
+    }
+
+    /// A place to listen to a device, to be kept as long as it is listened to.
+    ///
+    /// # Errors
+    /// 503 *busy* when all are taken.
+    pub(crate) fn stream(&self) -> Result<OwnedSemaphorePermit, ApiError> {
+        self.streams.clone().try_acquire_owned().map_err(|_| busy())
     }
 
     /// Does what takes a core for as long as it lasts (setting paper, hashing a password): off the request threads, without a

@@ -92,7 +92,7 @@ struct Named {
 }
 
 /// Rows that are never changed, beside what the audit says was written: those that say something else, those that are gone,
-/// and those that nothing was written about.
+/// and those that nothing was written about. A row that was erased is gone by right: its removal stands in the same chain.
 ///
 /// # Errors
 /// Database failure.
@@ -110,7 +110,10 @@ pub fn row_faults(conn: &mut PgConnection) -> Result<Vec<Fault>, StoreError> {
             "select case when t.id is null then 'row gone' else 'row changed' end as what, a.head, a.seq, '{name} ' || a.row_id as row
              from audit a left join {name} t on t.id::text = a.row_id left join audit_value v on v.audit_id = a.id
              where a.table_name = '{name}' and a.action like '%:insert'
-               and (t.id is null or not to_jsonb(t) @> v.body) order by a.head, a.seq limit $1"
+               and (t.id is null or not to_jsonb(t) @> v.body)
+               and not (t.id is null and exists (
+                    select from audit e where e.table_name = '{name}' and e.row_id = a.row_id and e.head = a.head and e.action = 'erase:delete'
+               )) order by a.head, a.seq limit $1"
         ))
         .bind::<BigInt, _>(TOLD)
         .load(conn)?;

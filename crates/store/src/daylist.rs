@@ -145,6 +145,15 @@ pub fn save(
     Ok(())
 }
 
+/// The day that the lane of an episode was last worked out for, where it has one.
+///
+/// # Errors
+/// Database failure.
+pub fn day_of(conn: &mut PgConnection, id: EpisodeId) -> Result<Option<NaiveDate>, StoreError> {
+    let day = lane::table.find(id).select(lane::as_of_day);
+    Ok(day.first(conn).optional()?)
+}
+
 /// What the whole clinic measures with has changed: every lane is worked out again with the next day.
 ///
 /// # Errors

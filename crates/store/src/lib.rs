@@ -22,6 +22,7 @@ pub mod flags;
 mod ids;
 pub mod invitation;
 pub mod job;
+pub mod keeping;
 pub mod knowledge;
 pub mod limits;
 mod lists;
@@ -47,5 +48,6 @@ pub use diesel::PgConnection;
 pub use error::{Contention, StoreError};
 pub use ids::{EpisodeId, PatientId, ProgramId, UserId};
 pub use pool::{
-    Actor, Pool, REQUESTS, migrate, open_one, open_pool, read, schema_fits, take_your_time, write,
+    Actor, Pool, REQUESTS, answers, migrate, open_one, open_pool, read, schema_fits,
+    take_your_time, write,
 };

@@ -30,10 +30,11 @@ impl CustomizeConnection<PgConnection, R2d2Error> for Timeouts {
 
 /// Connections that requests may hold at once.
 pub const REQUESTS: u32 = 8;
-/// Connections kept for what is nobody's request: the change of day and the jobs never take one from a person.
-const BACKGROUND: u32 = 2;
+/// Connections kept for what is nobody's request: the change of day, the jobs and the question whether
+/// the database answers never take one from a person.
+const BACKGROUND: u32 = 3;
 
-/// Opens a pool of ten connections: eight for requests, two for the background. It opens even while the database is away: each use then fails by itself.
+/// Opens a pool of eleven connections: eight for requests, three for the background. It opens even while the database is away: each use then fails by itself.
 pub fn open_pool(url: &str) -> Pool {
     pool_of(REQUESTS + BACKGROUND, url)
 }
@@ -50,7 +51,36 @@ fn pool_of(most: u32, url: &str) -> Pool {
         .min_idle(Some(1))
         .connection_timeout(Duration::from_secs(2))
         .connection_customizer(Box::new(Timeouts))
-        .build_unchecked(ConnectionManager::new(url))
+        .build_unchecked(ConnectionManager::new(impatient(url)))
+}
+
+/// How long a connection is tried for, and when the other side is taken for gone (libpq: seconds, and milliseconds for the last).
+const IMPATIENT: [(&str, &str); 5] = [
+    ("connect_timeout", "3"),
+    ("keepalives_idle", "10"),
+    ("keepalives_interval", "3"),
+    ("keepalives_count", "3"),
+    ("tcp_user_timeout", "10000"),
+];
+
+/// The address of a database with bounds for a network that swallows everything; what it says itself stays.
+fn impatient(url: &str) -> String {
+    let address = url.contains("://");
+    let missing = IMPATIENT.iter().filter(|(name, _)| !url.contains(name));
+    missing.fold(url.to_owned(), |url, (name, value)| match address {
+        false => format!("{url} {name}={value}"),
+        true if url.contains('?') => format!("{url}&{name}={value}"),
+        true => format!("{url}?{name}={value}"),
+    })
+}
+
+/// Asks the database for nothing, to hear whether it answers.
+///
+/// # Errors
+/// Database failure.
+pub fn answers(conn: &mut PgConnection) -> Result<(), StoreError> {
+    diesel::sql_query("select 1").execute(conn)?;
+    Ok(())
 }
 
 /// Lets the statements of a command take as long as they need: nobody waits for it at a screen.

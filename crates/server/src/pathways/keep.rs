@@ -62,6 +62,17 @@ pub(crate) async fn copy_pathway(
             let name = name_of(&form.title);
             let mut faults = Faults::default();
             faults.text("title", &form.title, 80, true);
+            let copy = known.pathway_file(&form.base, Some((&name, form.title.trim())));
+            // A request whose answer was lost is sent once more.
+            if copy.is_some() && known.pathway_file(&name, None) == copy {
+                return Ok(web::Json(page(
+                    conn,
+                    &known,
+                    &name,
+                    copy.unwrap_or_default(),
+                    Vec::new(),
+                )?));
+            }
             if name == "own-" {
                 faults.push("title", "empty", &[]);
             } else if known.pathways.contains_key(&name) {
@@ -80,9 +91,7 @@ pub(crate) async fn copy_pathway(
                     .is_some_and(|p| !p.phases.is_empty()),
             );
             faults.check()?;
-            let file = known
-                .pathway_file(&form.base, Some((&name, form.title.trim())))
-                .ok_or(NO_PATHWAY)?;
+            let file = copy.ok_or(NO_PATHWAY)?;
             let next = checked(&known, &name, &file)?;
             keep(state, conn, &next, &name, &file, 1, "in_force", user.id)?;
             Ok(web::Json(page(conn, &next, &name, file, Vec::new())?))

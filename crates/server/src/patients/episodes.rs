@@ -11,9 +11,10 @@ use crate::validate::Faults;
 use crate::visit::take_on;
 use actix_web::{HttpRequest, post, web};
 use chrono::NaiveDate;
-use ritorno_core::facts::Story;
+use ritorno_core::facts::{OtherSide, Story};
 use ritorno_core::permission::Action;
-use ritorno_store::{EpisodeId, PatientId, defaults, episode};
+use ritorno_store::episode::Patient;
+use ritorno_store::{EpisodeId, PatientId, PgConnection, StoreError, defaults, episode};
 use ritorno_wording::Value;
 use serde::Deserialize;
 use uuid::Uuid;
@@ -126,6 +127,42 @@ pub(crate) async fn reopen_episode(
     .await
 }
 
+/// Whether an episode was begun before with the same words: a request whose answer was lost is sent once more.
+///
+/// # Errors
+/// `IdConflict` when the id says something else.
+pub(super) fn begun(
+    conn: &mut PgConnection,
+    patient: &Patient,
+    id: EpisodeId,
+    story: &Story,
+    today: NaiveDate,
+) -> Result<bool, StoreError> {
+    let there = match episode::load(conn, id, today) {
+        Err(StoreError::NotFound(_)) => return Ok(false),
+        other => other?,
+    };
+    let mut kept = in_order(&there.facts.story);
+    // Where both shoulders are treated that is read from the record, whatever was said.
+    if kept.other_side == OtherSide::Operated {
+        kept.other_side = story.other_side;
+    }
+    if there.patient == *patient && kept == in_order(story) {
+        Ok(true)
+    } else {
+        Err(StoreError::IdConflict)
+    }
+}
+
+/// A story with what has no order in one.
+fn in_order(story: &Story) -> Story {
+    let mut story = story.clone();
+    for list in [&mut story.health, &mut story.kit, &mut story.modifiers] {
+        list.sort();
+    }
+    story
+}
+
 pub(super) fn wire(reason: EndReason) -> &'static str {
     match reason {
         EndReason::Discharged => "discharged",
@@ -158,6 +195,15 @@ pub(crate) async fn add_episode(
             }
             let newest = episode::newest_of(conn, id)?;
             let patient = episode::load(conn, newest, state.today.date())?.patient;
+            if begun(
+                conn,
+                &patient,
+                form.episode,
+                &form.story,
+                state.today.date(),
+            )? {
+                return Ok(web::Json(head(conn, &patient, form.episode)?));
+            }
             let mut faults = Faults::default();
             check_beginning(state, &form.story, patient.birth, &mut faults);
             check_story(

@@ -1,5 +1,6 @@
 //! Adding a person, and correcting a name or a birth date.
 
+use super::episodes::begun;
 use super::page::{PatientHead, head};
 use crate::app::App;
 use crate::choices::{check_beginning, check_story};
@@ -91,6 +92,9 @@ pub(crate) async fn add_patient(
                 family_name: form.family_name.trim().to_owned(),
                 birth: form.birth,
             };
+            if begun(conn, &patient, form.episode, &form.story, today)? {
+                return Ok(web::Json(head(conn, &patient, form.episode)?));
+            }
             if !form.another {
                 nobody_else(conn, &patient)?;
             }

@@ -1,7 +1,7 @@
 //! Simulated devices of the demo.
 
 use crate::app::App;
-use crate::form::Form;
+use crate::form::{Form, MOST_SAMPLES};
 use crate::problem::{ApiError, Problem};
 use crate::security::token_of;
 use crate::validate::Faults;
@@ -83,9 +83,11 @@ pub(crate) async fn stream(
         return Err(ApiError::new(StatusCode::NOT_FOUND, "not-in-demo", &[]));
     }
     let mut device = open_device(&query)?;
+    let place = app.turns.stream()?;
     let (tell, told) =
         mpsc::channel::<Result<web::Bytes, std::convert::Infallible>>(WAITING_BATCHES);
     tokio::spawn(async move {
+        let _place = place;
         let mut tick = tokio::time::interval(Duration::from_millis(100));
         loop {
             tick.tick().await;
@@ -135,7 +137,7 @@ pub(crate) async fn angle(
 ) -> Result<web::Json<AngleMeasurement>, ApiError> {
     app.read(&req, Action::Measure, move |state, _, _| {
         let mut faults = Faults::default();
-        faults.within("samples", form.len() as f64, 1.0, 12_000.0);
+        faults.within("samples", form.len() as f64, 1.0, MOST_SAMPLES as f64);
         faults.check()?;
         Ok(web::Json(read_angle(&state.knowledge, &form)))
     })
@@ -152,7 +154,7 @@ pub(crate) async fn force(
 ) -> Result<web::Json<TraceMeasurement>, ApiError> {
     app.read(&req, Action::Measure, move |state, _, _| {
         let mut faults = Faults::default();
-        faults.within("samples", form.len() as f64, 1.0, 12_000.0);
+        faults.within("samples", form.len() as f64, 1.0, MOST_SAMPLES as f64);
         faults.check()?;
         Ok(web::Json(read_trace(&state.knowledge, &form)))
     })

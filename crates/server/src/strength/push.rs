@@ -4,7 +4,7 @@ use super::page::{StrengthRoom, room};
 use crate::app::{App, AppState};
 use crate::assess::{Opened, assess, last_day};
 use crate::command::Of;
-use crate::form::Form;
+use crate::form::{Form, MOST_SAMPLES};
 use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
@@ -102,7 +102,12 @@ pub(crate) fn keep_push(
             if !state.demo {
                 faults.push("force.device", "not-in-demo", &[]);
             }
-            faults.within("force.samples", samples.len() as f64, 1.0, 12_000.0);
+            faults.within(
+                "force.samples",
+                samples.len() as f64,
+                1.0,
+                MOST_SAMPLES as f64,
+            );
             let measurement = read_trace(&known, samples);
             (measurement.peak_n.max(0.0), Some(measurement))
         }

@@ -176,10 +176,22 @@ impl Clinic {
         self.with_today(Today::Fixed(day.parse().expect("a date")))
     }
 
+    /// A second server that reaches the same database through another port of this machine.
+    pub fn through(&self, port: u16) -> Clinic {
+        let database = setting("RITORNO_TEST_PG_PORT");
+        let other =
+            url(false, &self.database).replace(&format!(":{database}/"), &format!(":{port}/"));
+        self.with(self.state.today, &other)
+    }
+
     fn with_today(&self, today: Today) -> Clinic {
+        self.with(today, &url(false, &self.database))
+    }
+
+    fn with(&self, today: Today, database: &str) -> Clinic {
         let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
         let state = AppState::new(
-            open_pool(&url(false, &self.database)),
+            open_pool(database),
             (*self.state.knowledge).clone(),
             today,
             root.join("web/dist"),

@@ -11,6 +11,7 @@ mod entries;
 mod events;
 mod every_pathway;
 mod examine;
+mod gates;
 mod harness;
 mod hostile;
 mod kept;

@@ -264,8 +264,11 @@ fn a_clinic_keeps_its_own_pathways_under_the_same_checks() {
         page["file"].as_str().expect("a file").to_owned(),
     );
     assert_eq!(id, "own-cuff-repair-harbour-way");
+    // The same request once more answers as it did; another one under its title does not.
+    assert_eq!(lea.post("/api/pathways", &copy).ok()["file"], page["file"]);
+    let other = json!({ "base": "arthrolysis", "title": copy["title"] });
     assert_eq!(
-        lea.post("/api/pathways", &copy).json()["fields"][0]["code"],
+        lea.post("/api/pathways", &other).json()["fields"][0]["code"],
         "taken"
     );
     let at = format!("/api/pathways/{id}");
