@@ -1,9 +1,13 @@
-//! The small binary: `serve`, `migrate`, `demo`, `user`, `verify`, `anchor`, `openapi`.
+//! The small binary: serving, and what whoever runs a clinic does from the console.
 
+mod backup;
 mod demo;
+mod doctor;
+mod erase;
 mod paper;
 mod people;
 mod proof;
+mod sealed;
 mod settings;
 
 use ritorno_server::{
@@ -127,6 +131,15 @@ async fn serve() -> Result<(), Failure> {
     Ok(())
 }
 
+/// What can be asked of the binary.
+const COMMANDS: &str = "say one of: serve, migrate, demo, user, verify, anchor, backup-key, backup, check-backup, restore, export, \
+retention, erase, doctor, config check, openapi";
+
+/// A word of the command line.
+fn word(at: usize, say: &str) -> Result<String, Failure> {
+    std::env::args().nth(at).ok_or_else(|| say.into())
+}
+
 fn run() -> Result<(), Failure> {
     match std::env::args().nth(1).as_deref() {
         Some("serve") => serve(),
@@ -155,11 +168,77 @@ fn run() -> Result<(), Failure> {
             println!("{}", proof::anchor(&state(open_one)?, Path::new(&file))?);
             Ok(())
         }
+        Some("backup-key") => {
+            let file = word(2, "say: backup-key FILE")?;
+            sealed::SealKey::make(Path::new(&file))?;
+            println!(
+                "{file} holds a new key. Keep a copy of it elsewhere: without it no backup can be read."
+            );
+            Ok(())
+        }
+        Some(what @ ("backup" | "restore" | "check-backup")) => {
+            let file = word(2, &format!("say: {what} FILE"))?;
+            let key = sealed::SealKey::read(Path::new(&setting("RITORNO_BACKUP_KEY", None)?))?;
+            let owner = setting("OWNER_DATABASE_URL", None)?;
+            let does = match what {
+                "backup" => backup::backup,
+                "restore" => backup::restore,
+                _ => backup::try_out,
+            };
+            println!("{}", does(&owner, &key, Path::new(&file))?);
+            Ok(())
+        }
+        Some("export") => {
+            const SAY: &str = "say: export PATIENT FOLDER, or export all FOLDER";
+            let (whose, folder) = (word(2, SAY)?, word(3, SAY)?);
+            let whose = match whose.as_str() {
+                "all" => None,
+                id => Some(id.parse().map_err(|_| SAY)?),
+            };
+            let mut conn = open_one(&setting("DATABASE_URL", None)?).get()?;
+            println!("{}", erase::export(&mut conn, whose, Path::new(&folder))?);
+            Ok(())
+        }
+        Some("erase") => {
+            const SAY: &str = "say: erase PATIENT CERTIFICATE [--early] BY WHOSE WORD AND WHY";
+            let (whose, file) = (word(2, SAY)?, word(3, SAY)?);
+            let (early, words): (Vec<String>, Vec<String>) =
+                std::env::args().skip(4).partition(|word| word == "--early");
+            let asked = erase::Erasing {
+                whose: whose.parse().map_err(|_| SAY)?,
+                certificate: Path::new(&file),
+                words: &words.join(" "),
+                early: !early.is_empty(),
+                years: settings::keep_years()?,
+                today: today()?.date(),
+            };
+            println!(
+                "{}",
+                erase::erase_record(&setting("OWNER_DATABASE_URL", None)?, &asked)?
+            );
+            Ok(())
+        }
+        Some("retention") => {
+            let mut conn = open_one(&setting("DATABASE_URL", None)?).get()?;
+            println!(
+                "{}",
+                erase::retention(&mut conn, settings::keep_years()?, today()?.date())?
+            );
+            Ok(())
+        }
+        Some("doctor") => {
+            println!("{}", doctor::doctor()?);
+            Ok(())
+        }
+        Some("config") => {
+            println!("{}", settings::check()?);
+            Ok(())
+        }
         Some("openapi") => {
             println!("{}", serde_json::to_string_pretty(&api_document())?);
             Ok(())
         }
-        _ => Err("say one of: serve, migrate, demo, user, verify, anchor, openapi".into()),
+        _ => Err(COMMANDS.into()),
     }
 }
 

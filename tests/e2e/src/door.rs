@@ -39,9 +39,23 @@ impl Door {
     /// # Errors
     /// What the command wrote when it failed.
     pub fn run(&self, database: &str, what: &str) -> Result<String, String> {
+        self.run_set(database, what, &[])
+    }
+
+    /// The same with settings of its own.
+    ///
+    /// # Errors
+    /// As [`Self::run`].
+    pub fn run_set(
+        &self,
+        database: &str,
+        what: &str,
+        settings: &[(&str, &str)],
+    ) -> Result<String, String> {
         let mut words = what.split(' ');
         let out = ritorno(self, database, words.next().unwrap_or_default())
             .args(words)
+            .envs(settings.iter().copied())
             .output()
             .expect("the binary runs: build it first");
         let text = |bytes: &[u8]| String::from_utf8_lossy(bytes).into_owned();
@@ -64,6 +78,18 @@ impl Door {
         let why = String::from_utf8_lossy(&out.stderr);
         assert!(out.status.success(), "psql: {sql}: {why}");
         String::from_utf8_lossy(&out.stdout).trim().to_owned()
+    }
+
+    /// Everything a database holds, as text.
+    pub fn dump(&self, database: &str) -> String {
+        let out = Command::new("pg_dump")
+            .args(["--data-only", "-h", "127.0.0.1", "-U", "ritorno_owner"])
+            .args(["-p", &self.port, database])
+            .env("PGPASSWORD", &self.owner)
+            .output()
+            .expect("pg_dump runs");
+        assert!(out.status.success(), "pg_dump {database}");
+        String::from_utf8_lossy(&out.stdout).into_owned()
     }
 
     /// The cluster that ./test started.

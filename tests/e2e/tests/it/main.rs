@@ -6,6 +6,7 @@ mod demo;
 mod drafts;
 mod examination;
 mod fields;
+mod keeping;
 mod keys;
 mod library;
 mod outage;
