@@ -21,6 +21,7 @@ problem-unreadable = This cannot be read: { $detail }. Nothing was saved.
 problem-too-large = This is larger than the { $limit } permitted. Nothing was saved.
 problem-slow = The request did not come whole in time. Nothing was saved.
 problem-packed = Packed bodies are not taken: send it as it is. Nothing was saved.
+problem-record-shut = Somebody else treats this patient. The record can be opened with a reason; that is noted, and a lead reads it.
 problem-not-found = There is no such { $what }.
 problem-no-route = There is nothing at this address.
 problem-method = This address does not do that.

@@ -309,6 +309,7 @@ find-tests = Tests
 find-cut = { $what }: { $shown } of { $of }, type more of the name
 find-none = Nothing of this name
 find-ended = ended on { $date }
+find-shut = somebody else’s patient
 find-print = Print this page
 
 # The day, filtered

@@ -107,6 +107,8 @@ pub fn may(role: Role, action: Action) -> bool {
 pub struct AccessRules {
     /// Whether a lead comes in only with a second factor.
     pub leads_need_second_factor: bool,
+    /// Whether clinicians and assistants read only whom they treat or look after, and others with a reason.
+    pub own_patients_only: bool,
     /// Minutes after which a session that nobody uses asks again who is there.
     pub idle_minutes: u32,
 }
@@ -118,8 +120,16 @@ impl Default for AccessRules {
     fn default() -> Self {
         AccessRules {
             leads_need_second_factor: false,
+            own_patients_only: false,
             idle_minutes: 30,
         }
+    }
+}
+
+impl AccessRules {
+    /// Whether somebody of this role reads only whom they treat or look after. Leads and auditors answer for the whole clinic.
+    pub fn keeps_to_own(self, role: Role) -> bool {
+        self.own_patients_only && matches!(role, Role::Clinician | Role::Assistant)
     }
 }
 

@@ -8,9 +8,12 @@ use crate::turns::{busy, off_thread};
 use actix_web::HttpRequest;
 use actix_web::http::StatusCode;
 use ritorno_core::permission::{Action, may};
+use ritorno_store::audit::Looking;
 use ritorno_store::session::{Must, Session};
 use ritorno_store::user::User;
-use ritorno_store::{Actor, EpisodeId, PatientId, PgConnection, StoreError, UserId, event};
+use ritorno_store::{
+    Actor, EpisodeId, PatientId, PgConnection, StoreError, UserId, event, opening,
+};
 use ritorno_wording::Value;
 use std::time::Duration;
 
@@ -75,11 +78,15 @@ impl AppState {
         let look = Look::of(req);
         let work = move |state: &AppState, conn: &mut PgConnection| {
             // Before the snapshot: it is noted who looks, and a snapshot writes nothing.
-            let user = signed_in(conn, &token, action)?;
+            let session = signed_in(conn, &token, action)?;
+            let user = &session.user;
             if let Some(look) = look {
+                if let Some(of) = look.of {
+                    admit(state, conn, &session, of)?;
+                }
                 look.note(&state.looks, conn, user.id)?;
             }
-            ritorno_store::read(conn, |conn| work(state, conn, &user))
+            ritorno_store::read(conn, |conn| work(state, conn, user))
         };
         self.with_connection(work, show).await
     }
@@ -89,12 +96,14 @@ impl AppState {
         &self,
         req: &HttpRequest,
         action: Action,
-        work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError> + Send + 'static,
+        work: impl FnOnce(&AppState, &mut PgConnection, &Session) -> Result<T, ApiError>
+        + Send
+        + 'static,
     ) -> Result<T, ApiError> {
         let token = token_of(req)?;
         self.block(move |state, conn| {
-            let user = signed_in(conn, &token, action)?;
-            work(state, conn, &user)
+            let session = signed_in(conn, &token, action)?;
+            work(state, conn, &session)
         })
         .await
     }
@@ -131,8 +140,9 @@ impl AppState {
         let token = token_of(req)?;
         let by = made_by(req)?;
         self.block(move |state, conn| {
-            let user = signer(conn, &token, action, by)?;
-            locked(state, conn, &user, name, of, work)
+            let session = signer(conn, &token, action, by)?;
+            admit(state, conn, &session, of.looking())?;
+            locked(state, conn, &session.user, name, of, work)
         })
         .await
     }
@@ -148,7 +158,7 @@ impl AppState {
         let token = token_of(req)?;
         let by = made_by(req)?;
         self.block(move |state, conn| {
-            let user = signer(conn, &token, action, by)?;
+            let user = signer(conn, &token, action, by)?.user;
             in_transaction(state, conn, &user, name, work)
         })
         .await
@@ -162,6 +172,35 @@ pub(crate) enum Of {
     Episode(EpisodeId),
     /// A patient.
     Patient(PatientId),
+}
+
+impl Of {
+    /// The same as something that is looked at.
+    pub(crate) fn looking(self) -> Looking {
+        match self {
+            Of::Episode(id) => Looking::Episode(id),
+            Of::Patient(id) => Looking::Patient(id),
+        }
+    }
+}
+
+/// Lets somebody at a record, where the clinic keeps everybody to their own patients.
+///
+/// # Errors
+/// 403 *record-shut* where it is somebody else's: it can be opened with a reason.
+pub(crate) fn admit(
+    state: &AppState,
+    conn: &mut PgConnection,
+    session: &Session,
+    of: Looking,
+) -> Result<(), ApiError> {
+    let user = &session.user;
+    if session.rules.keeps_to_own(user.role)
+        && opening::is_shut(conn, of, user.id, state.today.date())?
+    {
+        return Err(ApiError::new(StatusCode::FORBIDDEN, "record-shut", &[]));
+    }
+    Ok(())
 }
 
 /// Writers of one patient at a time, the one who writes included; more are asked to come again.
@@ -279,12 +318,12 @@ fn signer(
     token: &[u8],
     action: Action,
     by: Option<UserId>,
-) -> Result<User, ApiError> {
-    let user = signed_in(conn, token, action)?;
-    if by.is_some_and(|by| by != user.id) {
+) -> Result<Session, ApiError> {
+    let session = signed_in(conn, token, action)?;
+    if by.is_some_and(|by| by != session.user.id) {
         return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
     }
-    Ok(user)
+    Ok(session)
 }
 
 /// Who made the entry, where the page says so: an entry is never signed with another person's session.
@@ -310,13 +349,13 @@ fn session_of(conn: &mut PgConnection, token: &[u8]) -> Result<Session, ApiError
         .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))
 }
 
-fn signed_in(conn: &mut PgConnection, token: &[u8], action: Action) -> Result<User, ApiError> {
+fn signed_in(conn: &mut PgConnection, token: &[u8], action: Action) -> Result<Session, ApiError> {
     let session = session_of(conn, token)?;
     let refused = match session.must() {
         Some(Must::Password) => "must-change",
         Some(Must::SecondFactor) => "must-second-factor",
         None if !may(session.user.role, action) => "forbidden",
-        None => return Ok(session.user),
+        None => return Ok(session),
     };
     Err(ApiError::new(StatusCode::FORBIDDEN, refused, &[]))
 }

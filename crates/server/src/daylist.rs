@@ -9,7 +9,7 @@ use ritorno_core::calendar::{Clock, episode_day};
 use ritorno_core::lanes::{Lane, LaneName};
 use ritorno_core::permission::Action;
 use ritorno_store::daylist::{self, Place};
-use ritorno_store::{EpisodeId, PatientId, UserId, cover, user};
+use ritorno_store::{EpisodeId, PatientId, UserId, access, cover, user};
 use serde::{Deserialize, Serialize};
 use std::collections::BTreeMap;
 
@@ -108,16 +108,20 @@ pub(crate) async fn list(
     faults.check()?;
     app.read(&req, Action::ReadRecord, move |state, conn, reader| {
         let today = state.today.date();
+        let (_, rules) = access::newest(conn)?;
+        let own = rules.keeps_to_own(reader.role);
+        let theirs = if own || query.mine {
+            cover::looked_after_by(conn, reader.id, today)?
+        } else {
+            Vec::new()
+        };
         let filter = daylist::Filter {
             search: query.search.unwrap_or_default().chars().take(80).collect(),
             lane: query.lane,
             pathway: query.pathway,
             phase: query.phase,
-            treated_by: if query.mine {
-                cover::looked_after_by(conn, reader.id, today)?
-            } else {
-                Vec::new()
-            },
+            or_nobody: own && !query.mine,
+            treated_by: theirs.clone(),
             after,
             limit: PAGE,
         };
@@ -145,7 +149,12 @@ pub(crate) async fn list(
                 treated_by: row.treated_by.and_then(|id| people.get(&id).cloned()),
             })
             .collect();
-        let counts = daylist::counts(conn)?
+        let counts = if own {
+            daylist::counts_of(conn, &theirs)?
+        } else {
+            daylist::counts(conn)?
+        };
+        let counts = counts
             .into_iter()
             .map(|(lane, count)| LaneCount { lane, count })
             .collect();

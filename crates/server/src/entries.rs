@@ -3,7 +3,7 @@
 //! An entry is what somebody made at the bedside, with an id of its own, so that one sent twice is stored once.
 
 use crate::app::{App, AppState};
-use crate::command::{Of, locked};
+use crate::command::{Of, admit, locked};
 use crate::deciding::{Deciding, keep_decision};
 use crate::examine::{exam_note_action, keep_exam_note, keep_finding};
 use crate::form::{self, Form};
@@ -24,6 +24,7 @@ use ritorno_core::facts::{
     Appointment, Attestation, Contact, ExamNote, LogEntry, Measurement, Score, Sheet, TestFinding,
 };
 use ritorno_core::permission::{Action, may};
+use ritorno_store::audit::Looking;
 use ritorno_store::user::User;
 use ritorno_store::{EpisodeId, PgConnection, StoreError, UserId};
 use serde::{Deserialize, Serialize};
@@ -115,7 +116,8 @@ pub(crate) async fn keep_entries(
     );
     faults.check()?;
     // Every role may knock; each entry asks for its own permission.
-    app.each(&req, Action::ReadRecord, move |state, conn, user| {
+    app.each(&req, Action::ReadRecord, move |state, conn, session| {
+        let user = &session.user;
         if user.id != batch.by {
             return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
         }
@@ -125,7 +127,8 @@ pub(crate) async fn keep_entries(
             let done = if away {
                 Err(StoreError::Unavailable.into())
             } else {
-                keep(state, conn, user, entry)
+                admit(state, conn, session, Looking::Episode(entry.episode))
+                    .and_then(|()| keep(state, conn, user, entry))
             };
             match done {
                 Ok(()) => EntryAnswer {

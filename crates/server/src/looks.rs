@@ -16,7 +16,7 @@ const REMEMBERED: usize = 4096;
 #[derive(Debug, Clone, PartialEq, Eq, Hash)]
 pub(crate) struct Look {
     /// Whose record; nobody's where it is a list of people.
-    of: Option<Looking>,
+    pub(crate) of: Option<Looking>,
     /// The page.
     what: String,
 }

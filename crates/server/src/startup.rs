@@ -59,6 +59,7 @@ fn api(config: &mut ServiceConfig) {
             .service(patients::add_patient)
             .service(patients::show_patient)
             .service(patients::add_episode)
+            .service(patients::open_record)
             .service(story::show_story)
             .service(story::edit)
             .service(story::answer_flags)

@@ -236,6 +236,9 @@ pub struct Trace {
     /// What they are called.
     #[diesel(sql_type = Nullable<Text>)]
     pub patient_name: Option<String>,
+    /// The reason for which somebody else's record was opened.
+    #[diesel(sql_type = Nullable<Text>)]
+    pub words: Option<String>,
 }
 
 /// Who looked and who wrote, latest first: of one patient, of one person, or of all. What is written at once is one line.
@@ -250,7 +253,8 @@ pub fn traces(
     most: i64,
 ) -> Result<Vec<Trace>, StoreError> {
     Ok(diesel::sql_query(
-        "select t.at, u.name as who, t.wrote, t.what, p.id as patient, p.given_name || ' ' || p.family_name as patient_name from (
+        "select t.at, u.name as who, t.wrote, t.what, p.id as patient, p.given_name || ' ' || p.family_name as patient_name,
+            o.words from (
             (select at, user_id, false as wrote, what, patient_id from record_read
              where ($1 is null or patient_id = $1) and ($2 is null or user_id = $2) and ($3 is null or at < $3)
              order by id desc limit $4)
@@ -259,6 +263,7 @@ pub fn traces(
              where ($1 is null or head = $1) and ($2 is null or actor = $2) and ($3 is null or at < $3)
              order by at desc limit $4)
         ) t left join app_user u on u.id = t.user_id left join patient p on p.id = t.patient_id
+        left join record_opening o on t.what = 'open-record' and o.patient_id = t.patient_id and o.user_id = t.user_id and o.at = t.at
         order by t.at desc limit $4",
     )
     .bind::<Nullable<SqlUuid>, _>(patient.map(|p| p.0))

@@ -76,6 +76,8 @@ pub struct Filter {
     pub phase: Option<String>,
     /// Only what these people treat; everybody's when empty.
     pub treated_by: Vec<UserId>,
+    /// With it also what nobody treats.
+    pub or_nobody: bool,
     /// Only what comes after this place.
     pub after: Option<Place>,
     /// Rows at most.
@@ -211,7 +213,12 @@ pub fn list(conn: &mut PgConnection, filter: &Filter) -> Result<Vec<Row>, StoreE
         query = query.filter(lane::phase.eq(phase));
     }
     if !filter.treated_by.is_empty() {
-        query = query.filter(lane::treated_by.eq_any(&filter.treated_by));
+        let theirs = lane::treated_by.eq_any(&filter.treated_by);
+        query = if filter.or_nobody {
+            query.filter(theirs.or(lane::treated_by.is_null()))
+        } else {
+            query.filter(theirs)
+        };
     }
     for part in parts(&filter.search) {
         query = query.filter(lane::search.ilike(part));
@@ -243,6 +250,25 @@ pub fn counts(conn: &mut PgConnection) -> Result<Vec<(String, i64)>, StoreError>
         .load(conn)?;
     let counts = sums.into_iter().map(|(lane, n)| (lane, n.unwrap_or(0)));
     Ok(counts.filter(|(_, n)| *n != 0).collect())
+}
+
+/// The same for what these people treat, and what nobody does.
+///
+/// # Errors
+/// Database failure.
+pub fn counts_of(
+    conn: &mut PgConnection,
+    people: &[UserId],
+) -> Result<Vec<(String, i64)>, StoreError> {
+    Ok(lane::table
+        .filter(
+            lane::treated_by
+                .eq_any(people)
+                .or(lane::treated_by.is_null()),
+        )
+        .group_by(lane::name)
+        .select((lane::name, diesel::dsl::count_star()))
+        .load(conn)?)
 }
 
 /// Puts the moves noted so far together into one note a lane. What somebody else is just noting stays as it is.

@@ -29,6 +29,7 @@ mod lists;
 mod load;
 pub mod log;
 pub mod measurement;
+pub mod opening;
 pub mod outcome;
 pub mod pathway;
 mod patient;

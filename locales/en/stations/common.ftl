@@ -100,3 +100,9 @@ handover-choose = a colleague …
 no-page-title = There is no such page
 no-page-lead = The address may be mistyped, or what stood there may have moved.
 no-page-home = To Decisions
+
+shut-title = Somebody else treats this patient
+shut-lead = This clinic keeps everybody to their own patients and to those they look after. In need, say why, and the record opens.
+shut-words = Why you open it
+shut-open = Open the record
+shut-hours = It stays open to you for 12 hours. Your reason, and every page you look at, stand in Who looked, which a lead and the patient may read.

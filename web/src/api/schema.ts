@@ -452,6 +452,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/openings": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open_record"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/outcomes": {
         parameters: {
             query?: never;
@@ -1422,6 +1438,11 @@ export interface components {
              * @default false
              */
             leads_need_second_factor: boolean;
+            /**
+             * @description Whether clinicians and assistants read only whom they treat or look after, and others with a reason.
+             * @default false
+             */
+            own_patients_only: boolean;
         };
         /** @description What a stored entry answers: it is kept, and this is where the shoulder now stands. The page is read when it is looked at. */
         Acknowledged: {
@@ -2896,6 +2917,8 @@ export interface components {
             pathway: string;
             /** Format: uuid */
             patient: string;
+            /** @description Whether it is somebody else's record, to be opened only with a reason; work and pathway are not told then. */
+            shut: boolean;
             side: string;
             work: string;
         };
@@ -3823,6 +3846,13 @@ export interface components {
         /** @description A link that somebody opened. */
         OpenedLink: {
             token: string;
+        };
+        /** @description Why a record is opened. */
+        Opening: {
+            /** Format: uuid */
+            id: string;
+            /** @description The reason, in words; a lead reads it. */
+            words: string;
         };
         /**
          * @description Whether the other side may serve as a measure.
@@ -5272,6 +5302,8 @@ export interface components {
             what: string;
             /** @description Nobody where it was the application itself. */
             who?: string | null;
+            /** @description The reason for which somebody else's record was opened. */
+            words?: string | null;
             wrote: boolean;
         };
         /** @description A part of a trail, latest first. */
@@ -6632,6 +6664,37 @@ export interface operations {
                 content: {
                     "application/json": components["schemas"]["VisitPage"];
                 };
+            };
+            default: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["Problem"];
+                };
+            };
+        };
+    };
+    open_record: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["Opening"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
             };
             default: {
                 headers: {

@@ -25,6 +25,7 @@ function told(s: Schemas["FoundShoulder"]): string {
   const where = s.closed_on
     ? t("find-ended", { date: shortDate(s.closed_on) })
     : clock(s.clock);
+  if (s.shut) return `${shortDate(s.birth)} · ${t("find-shut")}`;
   return `${shortDate(s.birth)} · ${nameOf("side", s.side)}, ${nameOf("pathway", s.pathway)} · ${where}`;
 }
 

@@ -40,6 +40,7 @@ const Read = lazy(() => import("./Read").then((m) => ({ default: m.Read })));
 const Scores = lazy(() =>
   import("./Scores").then((m) => ({ default: m.Scores })),
 );
+const Shut = lazy(() => import("./Shut").then((m) => ({ default: m.Shut })));
 const Story = lazy(() => import("./Story").then((m) => ({ default: m.Story })));
 const Strength = lazy(() =>
   import("./Strength").then((m) => ({ default: m.Strength })),
@@ -166,6 +167,15 @@ export default function Patient({ today }: { today: string }) {
     [404, 422].includes(story.error.problem.status)
   )
     return <NoSuchPage />;
+  if (
+    story.error instanceof ApiProblem &&
+    story.error.problem.type.endsWith(":record-shut")
+  )
+    return (
+      <Suspense fallback={<Waiting />}>
+        <Shut episode={episode} />
+      </Suspense>
+    );
   if (!story.data || !ready) return <Pending query={story} />;
   const { head, stations } = story.data;
   const state: Record<string, string> = {

@@ -16,7 +16,13 @@ type Row = Schemas["TraceRow"];
 
 /** What somebody looked at or did, in words. */
 function What({ row }: { row: Row }) {
-  if (row.wrote) return <b>{nameOf("did", row.what)}</b>;
+  if (row.wrote)
+    return (
+      <>
+        <b>{nameOf("did", row.what)}</b>
+        {row.words && <span>: {row.words}</span>}
+      </>
+    );
   return (
     <span>
       {t("trail-looked")} {nameOf("looked", row.what)}

@@ -35,6 +35,8 @@ pub(crate) struct TraceRow {
     what: String,
     patient: Option<Uuid>,
     patient_name: Option<String>,
+    /// The reason for which somebody else's record was opened.
+    words: Option<String>,
 }
 
 /// A part of a trail, latest first.
@@ -70,6 +72,7 @@ pub(crate) async fn show_trail(
             what: trace.what,
             patient: trace.patient,
             patient_name: trace.patient_name,
+            words: trace.words,
         };
         Ok(web::Json(TrailPage {
             more,

@@ -20,6 +20,7 @@ mod logs;
 mod paper;
 mod proof;
 mod record;
+mod shut;
 mod staff;
 mod story;
 mod whole;

@@ -54,6 +54,16 @@ export function AccessRules() {
           {t("access-leads-factor")}
         </Checkbox>
       </p>
+      <p>
+        <Checkbox
+          id="own-patients"
+          disabled={saver.busy}
+          checked={rules.own_patients_only}
+          onChange={(e) => keep({ own_patients_only: e.target.checked })}
+        >
+          {t("access-own")}
+        </Checkbox>
+      </p>
       <p className="row wrap">
         <label htmlFor="idle-minutes">{t("access-idle")}</label>
         <Choose

@@ -1,0 +1,1 @@
+drop table record_opening;
