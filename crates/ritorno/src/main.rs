@@ -11,12 +11,13 @@ mod sealed;
 mod settings;
 
 use ritorno_server::{
-    AppState, api_document, change_day, first_link, read_knowledge, run_jobs, server,
+    AppState, api_document, change_day, first_link, metrics_server, read_knowledge, run_jobs,
+    server,
 };
 use ritorno_store::{
-    Actor, Pool, StoreError, knowledge, migrate, open_one, open_pool, schema_fits, write,
+    Actor, Pool, StoreError, knowledge, migrate, open_one, open_pool, pending, schema_fits, write,
 };
-use settings::{reached, setting, today};
+use settings::{listening, reached, setting, today};
 use std::cmp::Ordering;
 use std::io::Write;
 use std::net::TcpListener;
@@ -127,7 +128,12 @@ async fn serve() -> Result<(), Failure> {
             std::thread::sleep(Duration::from_secs(20));
         }
     });
+    if let Some(inner) = listening("RITORNO_METRICS")? {
+        actix_web::rt::spawn(metrics_server(state.clone(), TcpListener::bind(inner)?)?);
+    }
     server(state, listener, 4)?.await?;
+    // Written after everything that was begun has its answer.
+    tracing::info!("stopped");
     Ok(())
 }
 
@@ -144,8 +150,19 @@ fn run() -> Result<(), Failure> {
     match std::env::args().nth(1).as_deref() {
         Some("serve") => serve(),
         Some("migrate") => {
-            let done = migrate(&setting("OWNER_DATABASE_URL", None)?)?;
-            println!("{done} migrations run");
+            let owner = setting("OWNER_DATABASE_URL", None)?;
+            let lacks = pending(&owner)?;
+            for name in &lacks {
+                println!("to run: {name}");
+            }
+            if std::env::args().nth(2).as_deref() == Some("--tell") {
+                println!(
+                    "{} migrations would be run; nothing was changed",
+                    lacks.len()
+                );
+            } else {
+                println!("{} migrations run", migrate(&owner)?);
+            }
             Ok(())
         }
         Some("demo") => {

@@ -2,6 +2,7 @@
 
 use crate::gate::Senders;
 use crate::looks::Looks;
+use crate::metrics;
 use crate::pulse::Pulse;
 use crate::settings::Settings;
 use crate::sheets::{NoPaper, Paper, Sheets};
@@ -68,6 +69,8 @@ pub struct AppState {
     pub(crate) looks: Arc<Mutex<Looks>>,
     /// Senders that were asked about lately.
     pub(crate) senders: Arc<Senders>,
+    /// Counts for whoever runs the server.
+    pub(crate) metrics: metrics::Shared,
     /// Whether the database answers.
     pub(crate) pulse: Arc<Pulse>,
     /// Where today comes from.
@@ -128,6 +131,7 @@ impl AppState {
             looks: Arc::default(),
             senders: Arc::default(),
             pulse: Arc::default(),
+            metrics: Arc::default(),
             today,
             turns: Arc::default(),
             paper: Arc::new(NoPaper),

@@ -5,8 +5,8 @@ use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
     bounds, covers, daylist, deciding, defaults, entries, examine, find, gate, home, library,
-    limits, outcome, pathways, patients, program, ranges, reasons, reliability, session, shell,
-    staff, story, withdrawals,
+    limits, metrics, outcome, pathways, patients, program, ranges, reasons, reliability, session,
+    shell, staff, story, withdrawals,
 };
 use crate::{strength, timeline, visit};
 use actix_files::Files;
@@ -25,6 +25,8 @@ use utoipa_actix_web::AppExt;
 use utoipa_actix_web::scope::scope;
 use utoipa_actix_web::service_config::ServiceConfig;
 
+/// How long a request that was begun may go on when the server is told to stop, in seconds.
+const GRACE_S: u64 = 8;
 /// How long somebody may take to send the head of a request, in seconds; [`crate::form`] bounds the body.
 const HEAD_WITHIN_S: u64 = 5;
 
@@ -260,6 +262,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .wrap(from_fn(gate::plain_body))
             .wrap(from_fn(page_asks_again))
             .wrap(headers)
+            .wrap(from_fn(metrics::measure))
             .wrap(Compress::default())
             .wrap(TracingLogger::<Quiet>::new())
             .route("/", web::get().to(shell::document))
@@ -289,7 +292,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
         // An answer in pieces would wait for the other side to say that it has the first: 40 ms each.
         .tcp_nodelay(true)
         .client_request_timeout(Duration::from_secs(HEAD_WITHIN_S))
-        .shutdown_timeout(2)
+        .shutdown_timeout(GRACE_S)
         .listen(listener)?
         .run())
 }

@@ -85,6 +85,12 @@ impl Turns {
         Ok((place, turn(&self.connections).await?))
     }
 
+    /// How many requests hold a connection or wait for one.
+    pub(crate) fn standing(&self) -> usize {
+        let all = ritorno_store::REQUESTS as usize + IN_LINE;
+        all.saturating_sub(self.line.available_permits())
+    }
+
     /// A place to listen to a device, to be kept as long as it is listened to.
     ///
     /// # Errors

@@ -49,6 +49,6 @@ pub use diesel::PgConnection;
 pub use error::{Contention, StoreError};
 pub use ids::{EpisodeId, PatientId, ProgramId, UserId};
 pub use pool::{
-    Actor, Pool, REQUESTS, answers, migrate, open_one, open_pool, read, schema_fits,
+    Actor, Pool, REQUESTS, answers, migrate, open_one, open_pool, pending, read, schema_fits,
     take_your_time, write,
 };

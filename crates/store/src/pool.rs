@@ -92,6 +92,18 @@ pub fn take_your_time(conn: &mut PgConnection) -> Result<(), StoreError> {
     Ok(())
 }
 
+/// The migrations that a database still lacks, in order.
+///
+/// # Errors
+/// When the database cannot be reached.
+pub fn pending(owner_url: &str) -> Result<Vec<String>, StoreError> {
+    let mut conn = PgConnection::establish(owner_url).map_err(|_| StoreError::Unavailable)?;
+    let pending = conn
+        .pending_migrations(MIGRATIONS)
+        .map_err(|error| StoreError::Other(error.to_string()))?;
+    Ok(pending.iter().map(|m| m.name().to_string()).collect())
+}
+
 /// Runs the migrations as the owner of the database.
 ///
 /// # Errors

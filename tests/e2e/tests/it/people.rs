@@ -167,3 +167,46 @@ async fn a_page_that_nobody_touches_asks_again_and_keeps_what_was_typed() {
         .await;
     house.close().await;
 }
+
+/// A clinic that keeps everybody to their own patients: a colleague opens another's record with a reason, and a lead reads it.
+#[tokio::test(flavor = "multi_thread")]
+async fn anothers_record_opens_with_a_reason_that_a_lead_reads() {
+    let house = House::open("shut", 1280, 800).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto("/clinic").await;
+    house.click("#own-patients").await;
+    house.says("Saved").await;
+    sign_out(&house).await;
+    house.sign_in_as("demo-colleague").await;
+    house.says("Imelda Raso").await;
+    house
+        .until("!document.body.innerText.includes('Falanga')")
+        .await;
+    house.keys("/").await;
+    house.fill("#find-anything", "falanga").await;
+    house.says("somebody else’s patient").await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    house.says("Somebody else treats this patient").await;
+    for (width, height) in [(1280, 800), (390, 844)] {
+        house.resize(width, height).await;
+        assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
+    }
+    house.resize(1280, 800).await;
+    house.fill("#shut-words", "Fell on the stairs").await;
+    // What was typed is there again after a reload.
+    house.goto(&format!("/e/{episode}/visit")).await;
+    house
+        .until("document.querySelector('#shut-words')?.value === 'Fell on the stairs'")
+        .await;
+    house.click("#open-record").await;
+    house.see("#log-sheet, .visit").await;
+    house.goto("/").await;
+    sign_out(&house).await;
+    house.sign_in().await;
+    house.goto("/clinic/trail").await;
+    house
+        .says("opened somebody else’s record: Fell on the stairs")
+        .await;
+    house.close().await;
+}
