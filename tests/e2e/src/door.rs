@@ -1,9 +1,10 @@
 //! Databases of the tests, and the application's own binary over them.
 
 use super::TODAY;
+use std::io::{BufRead, BufReader};
 use std::net::TcpListener;
 use std::path::PathBuf;
-use std::process::{Command, Stdio};
+use std::process::{Child, Command, Stdio};
 use std::sync::OnceLock;
 
 fn setting(name: &str) -> String {
@@ -80,6 +81,27 @@ impl Door {
         String::from_utf8_lossy(&out.stdout).trim().to_owned()
     }
 
+    /// Makes a database from a file of SQL, packed.
+    pub fn load(&self, database: &str, packed: &std::path::Path) {
+        self.sql("postgres", &format!("create database {database}"));
+        let mut gunzip = Command::new("gzip")
+            .arg("-dc")
+            .arg(packed)
+            .stdout(Stdio::piped())
+            .spawn()
+            .expect("gzip runs");
+        let done = Command::new("psql")
+            .args(["-qX", "-h", "127.0.0.1", "-U", "ritorno_owner"])
+            .args(["-v", "ON_ERROR_STOP=1", "-p", &self.port, "-d", database])
+            .env("PGPASSWORD", &self.owner)
+            .stdin(gunzip.stdout.take().expect("its output"))
+            .stdout(Stdio::null())
+            .status()
+            .expect("psql runs");
+        let unpacked = gunzip.wait().expect("gzip ends");
+        assert!(done.success() && unpacked.success(), "{}", packed.display());
+    }
+
     /// Everything a database holds, as text.
     pub fn dump(&self, database: &str) -> String {
         let out = Command::new("pg_dump")
@@ -103,24 +125,72 @@ impl Door {
     }
 }
 
+/// A server without a browser; it is killed, not ended, when it goes.
+pub struct Served {
+    child: Child,
+    /// Where it answers.
+    pub address: String,
+}
+
+impl Door {
+    /// Serves a database on a port.
+    pub fn serve(&self, database: &str, port: u16) -> Served {
+        let mut child = ritorno(self, database, "serve")
+            .env("RITORNO_LISTEN", format!("127.0.0.1:{port}"))
+            .stdout(Stdio::piped())
+            .stderr(Stdio::null())
+            .spawn()
+            .expect("the server starts");
+        let mut address = String::new();
+        BufReader::new(child.stdout.take().expect("piped"))
+            .read_line(&mut address)
+            .expect("an address");
+        Served {
+            child,
+            address: address.trim().to_owned(),
+        }
+    }
+}
+
+impl Served {
+    /// Asks it to stop; answers whether it said that it went as it should.
+    pub fn stop(mut self) -> bool {
+        let asked = Command::new("kill")
+            .args(["-TERM", &self.child.id().to_string()])
+            .status();
+        asked.is_ok_and(|s| s.success()) && self.child.wait().is_ok_and(|s| s.success())
+    }
+}
+
+impl Drop for Served {
+    fn drop(&mut self) {
+        let _ = self.child.kill();
+        let _ = self.child.wait();
+    }
+}
+
 /// A cluster of one test's own, to be stopped and started while the application runs.
 pub struct OwnCluster {
+    name: &'static str,
     port: u16,
     door: Door,
 }
 
 impl OwnCluster {
     /// Makes and starts it.
-    pub fn start() -> OwnCluster {
+    pub fn start(name: &'static str) -> OwnCluster {
         let port = free_port();
         let said = cluster(
             port,
-            "start_cluster outage '-c fsync=off' >&2; printf '%s %s %s' \"$PG_PORT\" \"$OWNER_PASSWORD\" \"$APP_PASSWORD\"",
+            &format!(
+                "start_cluster {name} '-c fsync=off' >&2; printf '%s %s %s' \"$PG_PORT\" \"$OWNER_PASSWORD\" \"$APP_PASSWORD\""
+            ),
         );
         let words: Vec<String> = said.split_whitespace().map(str::to_owned).collect();
         let [port_text, owner, app] = words.try_into().expect("port and passwords");
         let port = port_text.parse().expect("a port");
         OwnCluster {
+            name,
             port,
             door: Door {
                 port: port_text,
@@ -138,12 +208,29 @@ impl OwnCluster {
 
     /// Stops it, as a machine that goes down does.
     pub fn stop(&self) {
-        cluster(self.port, "PG_DIR=$STATE/outage; stop_cluster");
+        cluster(
+            self.port,
+            &format!("PG_DIR=$STATE/{}; stop_cluster", self.name),
+        );
+    }
+
+    /// Kills it, as a machine that loses its power does, and starts it again once nothing of it is left.
+    pub fn kill(&self) {
+        cluster(
+            self.port,
+            &format!(
+                "kill -9 \"$(head -1 \"$STATE/{0}/postmaster.pid\")\"; until (start_cluster {0} '-c fsync=off' >&2); do :; done",
+                self.name
+            ),
+        );
     }
 
     /// Starts it again on the same port.
     pub fn start_again(&self) {
-        cluster(self.port, "start_cluster outage '-c fsync=off' >&2");
+        cluster(
+            self.port,
+            &format!("start_cluster {} '-c fsync=off' >&2", self.name),
+        );
     }
 }
 
@@ -168,7 +255,8 @@ pub(crate) fn psql_on(door: &Door, database: &str, sql: &str) {
     door.sql(database, sql);
 }
 
-pub(crate) fn free_port() -> u16 {
+/// A port that nobody listens on.
+pub fn free_port() -> u16 {
     TcpListener::bind("127.0.0.1:0")
         .and_then(|l| l.local_addr())
         .expect("a free port")

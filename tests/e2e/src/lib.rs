@@ -4,11 +4,11 @@
 mod browser;
 mod door;
 
-pub use door::{Door, OwnCluster};
+pub use door::{Door, OwnCluster, Served, free_port};
 pub use fantoccini::wd::PrintOrientation;
 
 use browser::{Chromium, children, connect};
-use door::{free_port, load_demo, loaded_demo, psql, psql_on, ritorno};
+use door::{load_demo, loaded_demo, psql, psql_on, ritorno};
 use fantoccini::wd::{PrintConfiguration, PrintMargins, PrintSize};
 use fantoccini::{Client, Locator};
 use serde_json::{Value, json};

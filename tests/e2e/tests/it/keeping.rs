@@ -318,3 +318,70 @@ fn the_doctor_says_in_words_what_is_wrong() {
         "{told}"
     );
 }
+
+/// A clinic that was run with an earlier version: brought to today's, nothing that was on record says anything else.
+#[test]
+fn an_earlier_database_is_brought_to_today_and_says_what_it_said() {
+    let mut place = Place::new("frozen");
+    let door = place.door.clone();
+    let frozen = std::path::Path::new(env!("CARGO_MANIFEST_DIR")).join("../frozen");
+    let files = std::fs::read_dir(frozen)
+        .expect("the frozen ones")
+        .flatten();
+    let packed = files
+        .map(|f| f.path())
+        .filter(|p| p.extension().is_some_and(|e| e == "gz"));
+    let mut tried = 0;
+    for file in packed {
+        let clinic = place.database(&format!("frozen{tried}"));
+        door.load(&clinic, &file);
+        // What was decided, measured, judged and signed.
+        let record = |table: &str| {
+            let all =
+                format!("select md5(string_agg(t::text, '|' order by t::text)) from {table} t");
+            door.sql(&clinic, &all)
+        };
+        let tables = [
+            "event",
+            "effect",
+            "measurement",
+            "verdict",
+            "flag_answer",
+            "surgeon_limit",
+            "visit_note",
+            "log_entry",
+            "program_snapshot",
+            "knowledge_release",
+            "audit",
+        ];
+        let before = tables.map(record);
+        assert!(
+            before.iter().filter(|digest| !digest.is_empty()).count() > 8,
+            "it holds a record"
+        );
+        let doctor = door.run(&clinic, "doctor").expect_err("too old");
+        assert!(doctor.contains("run ritorno migrate"), "{doctor}");
+        let told = door.run(&clinic, "migrate --tell").expect("told");
+        assert!(
+            told.contains("to run: 2026-11-30-000006_keeping")
+                && told.contains("nothing was changed"),
+            "{told}"
+        );
+        let told = door.run(&clinic, "migrate").expect("migrates");
+        assert!(!told.contains(" 0 migrations"), "{told}");
+        assert_eq!(tables.map(record), before);
+        door.run(&clinic, "verify").expect("as it was written");
+        let out = place.file(&format!("out{tried}"));
+        door.run(&clinic, &format!("export all {out}"))
+            .expect("every record can be read");
+        // A newer database is left alone by an older application.
+        door.sql(
+            &clinic,
+            "insert into __diesel_schema_migrations (version) values ('20991231000001')",
+        );
+        let refused = door.run(&clinic, "serve").expect_err("refused");
+        assert!(refused.contains("newer than this application"), "{refused}");
+        tried += 1;
+    }
+    assert!(tried > 0, "nothing was tried");
+}

@@ -8,6 +8,7 @@ mod examination;
 mod fields;
 mod keeping;
 mod keys;
+mod kills;
 mod library;
 mod outage;
 mod outbox;

@@ -4,7 +4,7 @@ use ritorno_e2e::{House, OwnCluster};
 
 #[tokio::test(flavor = "multi_thread")]
 async fn nothing_is_lost_while_the_database_is_away() {
-    let cluster = OwnCluster::start();
+    let cluster = OwnCluster::start("outage");
     let house = House::open_on(&cluster.door(), "outage", 1280, 800).await;
     house.sign_in().await;
     let episode = house.open_patient("Falanga").await;
