@@ -356,3 +356,45 @@ fn a_server_with_an_older_day_moves_no_lane_back() {
         "what was written is followed"
     );
 }
+
+#[test]
+fn an_inner_address_tells_how_the_server_does_and_nothing_of_anybody() {
+    let clinic = Clinic::open();
+    let vera = clinic.sign_in("vera");
+    let episode = vera.rigger();
+    vera.get(&format!("/api/episodes/{episode}/visit")).ok();
+    let listener = TcpListener::bind("127.0.0.1:0").expect("a port");
+    let inner = listener.local_addr().expect("an address");
+    let state = clinic.state.clone();
+    let (tell, told) = std::sync::mpsc::channel();
+    std::thread::spawn(move || {
+        actix_web::rt::System::new().block_on(async move {
+            let running = ritorno_server::metrics_server(state, listener).expect("serves");
+            tell.send(running.handle()).expect("told");
+            running.await.expect("ran");
+        });
+    });
+    let handle = told.recv().expect("a server");
+    let mut answer = ureq::get(format!("http://{inner}/metrics"))
+        .call()
+        .expect("told");
+    let text = answer.body_mut().read_to_string().expect("text");
+    for line in [
+        "ritorno_requests_total{method=\"GET\",route=\"/api/episodes/{id}/visit\",status=\"200\"} 1",
+        "ritorno_request_seconds_bucket",
+        "ritorno_database_silent 0",
+        "ritorno_lanes_behind 0",
+        "ritorno_connections ",
+        "# EOF",
+    ] {
+        assert!(text.contains(line), "{line} is missing in {text}");
+    }
+    for nobody in [episode.as_str(), "Falanga", "vera"] {
+        assert!(!text.contains(nobody), "{nobody}");
+    }
+    assert!(
+        !String::from_utf8_lossy(&vera.get("/metrics").bytes).contains("ritorno_requests"),
+        "on the inner address alone"
+    );
+    drop(handle.stop(false));
+}

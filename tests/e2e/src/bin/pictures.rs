@@ -21,11 +21,6 @@ async fn main() {
     house.open_patient("Falanga").await;
     house.see("#gate").await;
     house.picture(&shot("visit")).await;
-    house.see("#week").await;
-    house.scroll("#log").await;
-    house.picture(&shot("visit-week")).await;
-    house.open_patient("Falanga").await;
-    house.see("#gate").await;
     house.keys("gs").await;
     house.see("#flags").await;
     house.picture(&shot("story")).await;
@@ -80,6 +75,9 @@ async fn main() {
     house.keys("gr").await;
     house.see("#state").await;
     house.picture(&shot("read-operated")).await;
+    house.goto("/clinic/people").await;
+    house.see("#access-rules").await;
+    house.picture(&shot("people")).await;
     house.goto("/clinic/elastics").await;
     for (i, force) in [4.4, 7.5, 10.1, 12.2, 14.3, 16.3, 19.9, 23.6]
         .iter()
