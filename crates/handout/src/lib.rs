@@ -9,4 +9,4 @@ mod sheet;
 
 pub use contents::{HandoutInput, contents};
 pub use landmarks::{limit_rows, session_limit};
-pub use sheet::{HandoutError, render};
+pub use sheet::{HandoutError, render, undrawn};

@@ -5,6 +5,8 @@ use ritorno_core::safety::resolved_path;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_wording::Wording;
 use thiserror::Error;
+use typst::foundations::Bytes;
+use typst::text::Font;
 use typst_as_lib::TypstEngine;
 
 const TEMPLATE: &str = include_str!("../templates/handout.typ");
@@ -22,6 +24,24 @@ pub enum HandoutError {
     /// The pages cannot be written as PDF.
     #[error("the sheet cannot be written: {0}")]
     Writing(String),
+}
+
+/// The letters of a text that a sheet cannot draw, each once, in their order: they would stand there as boxes.
+///
+/// The fonts hold Latin with all its marks, Greek and Cyrillic. Marks that a letter carries come composed (NFC).
+pub fn undrawn(text: &str) -> String {
+    let fonts = FONTS.map(|font| Font::new(Bytes::new(font), 0));
+    let drawn = |c: char| {
+        let mut fonts = fonts.iter().flatten();
+        c.is_whitespace() || fonts.all(|font| font.info().coverage.contains(u32::from(c)))
+    };
+    let mut out = String::new();
+    for c in text.chars().filter(|c| !drawn(*c)) {
+        if !out.contains(c) {
+            out.push(c);
+        }
+    }
+    out
 }
 
 /// Prints the sheet for today.

@@ -1,6 +1,6 @@
 //! The sheets of the application: set by `ritorno-handout`.
 
-use ritorno_handout::{HandoutInput, render};
+use ritorno_handout::{HandoutInput, render, undrawn};
 use ritorno_server::{Paper, SheetInput};
 use ritorno_wording::Wording;
 
@@ -33,5 +33,9 @@ impl Paper for Typeset {
             signed_on,
         };
         render(&self.0, &input).map_err(|error| error.to_string())
+    }
+
+    fn undrawn(&self, text: &str) -> String {
+        undrawn(text)
     }
 }

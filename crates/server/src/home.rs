@@ -18,6 +18,7 @@ use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_store::episode::Patient;
 use ritorno_store::{EpisodeId, PgConnection, StoreError, program};
 use sha2::{Digest, Sha256};
+use unicode_normalization::UnicodeNormalization;
 use uuid::Uuid;
 
 /// What goes home is what was signed: refused when lines or limits have changed since.
@@ -97,8 +98,10 @@ fn sheet_key(opened: &Opened, signed: &program::Signed) -> Result<[u8; 32], ApiE
     Ok(hash.finalize().into())
 }
 
-fn name_of(patient: &Patient) -> String {
-    format!("{} {}", patient.given_name, patient.family_name)
+/// A name as it stands on paper: letters with their marks composed, as fonts hold them.
+pub(crate) fn name_of(patient: &Patient) -> String {
+    let name = format!("{} {}", patient.given_name, patient.family_name);
+    name.nfc().collect()
 }
 
 fn set_sheet(

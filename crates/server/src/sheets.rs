@@ -27,6 +27,11 @@ pub trait Paper: Send + Sync {
     /// # Errors
     /// In words, for the log.
     fn set(&self, input: SheetInput) -> Result<Vec<u8>, String>;
+
+    /// The letters of a text that cannot be drawn, each once.
+    fn undrawn(&self, _text: &str) -> String {
+        String::new()
+    }
 }
 
 /// No sheets are set here.

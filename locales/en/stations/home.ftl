@@ -14,6 +14,8 @@ home-may-from = { $what }: not before day { $day }
 home-arms = which arm works
 home-arms-text = In every drawing { the-arm } is tinted and the other arm is hatched.
 
+home-undrawn = The sheet’s letters hold no { $letters }: write the name on the sheet by hand, or write it in Latin, Greek or Cyrillic letters in the record.
+
 home-untried = { $count ->
     [one] One exercise was
    *[other] { $count } exercises were

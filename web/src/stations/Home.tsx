@@ -66,6 +66,11 @@ export function Home({ episode }: { episode: string }) {
       {signed && !signed.current && (
         <Notice kind="decide">{t("home-edited-since")}</Notice>
       )}
+      {page.data.undrawn !== "" && (
+        <Notice id="undrawn" kind="decide">
+          {t("home-undrawn", { letters: page.data.undrawn })}
+        </Notice>
+      )}
       {page.data.untried.length > 0 && (
         <Notice id="untried" kind="decide">
           {t("home-untried", { count: page.data.untried.length })}{" "}

@@ -8,7 +8,7 @@ use ritorno_core::knowledge::{HealingClock, Knowledge};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::rules::GateRule;
 use ritorno_core::visit::untried;
-use ritorno_handout::{HandoutInput, contents, render};
+use ritorno_handout::{HandoutInput, contents, render, undrawn};
 use ritorno_wording::Wording;
 use std::process::Command;
 use uuid::Uuid;
@@ -109,11 +109,15 @@ struct Printed(std::path::PathBuf);
 
 impl Printed {
     fn of(known: &Knowledge, wording: &Wording, facts: &Facts) -> Printed {
+        Printed::named(known, wording, facts, "Nerio Falanga")
+    }
+
+    fn named(known: &Knowledge, wording: &Wording, facts: &Facts, name: &str) -> Printed {
         let assessment = Assessment::new(known, facts).expect("a pathway");
         let input = HandoutInput {
             ctx: &assessment.ctx(),
             facts,
-            name: "Nerio Falanga",
+            name,
             version: 1,
             signed_on: facts.today,
         };
@@ -410,4 +414,48 @@ fn every_sheet_speaks_of_this_shoulder_and_of_nothing_that_cannot_be_used() {
         explained > 500 && worn > 5,
         "{explained} explained, {worn} with a sling"
     );
+}
+
+/// Rendered, not only asked: a letter that is missing is drawn as the same box as any other.
+#[test]
+fn names_of_many_tongues_are_drawn_and_what_cannot_be_is_told() {
+    let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge");
+    let wording = Wording::english().expect("the catalogue");
+    let facts = tried(&known, rigger(&known));
+    let ink = |name: &str| {
+        let sheet = Printed::named(&known, &wording, &facts, name);
+        let read = sheet.ask("pdftotext", &["-l", "1"]);
+        let picture = sheet.0.with_extension("");
+        let cut = ["-l", "1", "-r", "100", "-singlefile", "-gray", "-H", "200"];
+        let out = Command::new("pdftoppm")
+            .args(cut)
+            .args([&sheet.0, &picture])
+            .output()
+            .expect("poppler-utils is installed");
+        assert!(out.status.success());
+        let drawn = std::fs::read(picture.with_extension("pgm")).expect("a picture");
+        let _ = std::fs::remove_file(picture.with_extension("pgm"));
+        (read, drawn)
+    };
+    let mut pictures = Vec::new();
+    for name in [
+        "Žofie Łukášová-Ğört",
+        "Nguyễn Thị Hạnh",
+        "Ελένη Παπαδάκη",
+        "Їван Шевчук",
+        "Ștefan Ţîrlea",
+    ] {
+        assert_eq!(undrawn(name), "", "{name}");
+        let (read, drawn) = ink(name);
+        assert!(
+            read.contains(name),
+            "{name} is not read from the sheet: {read}"
+        );
+        pictures.push(drawn);
+    }
+    pictures.dedup();
+    assert_eq!(pictures.len(), 5, "two names look the same");
+    // Boxes: names of the same length in letters that nobody holds look alike, and are told.
+    assert_eq!(undrawn("山 田山 Ada"), "山田");
+    assert_eq!(ink("山田").1, ink("川口").1);
 }

@@ -2,6 +2,7 @@
 
 use crate::app::{App, AppState};
 use crate::assess::{Opened, assess};
+use crate::home::name_of;
 use crate::problem::{ApiError, Problem};
 use actix_web::{HttpRequest, get, web};
 use chrono::NaiveDate;
@@ -57,6 +58,8 @@ pub(crate) struct ProgramPage {
     running: Vec<Uuid>,
     /// Exercises that run today and were never tried out in the room.
     untried: Vec<String>,
+    /// Letters of the patient's name that the sheet cannot draw.
+    undrawn: String,
     /// What is told beside the exercises today, as wording keys.
     advice: Vec<String>,
     /// What of daily life is kept back at some time, and until when.
@@ -77,6 +80,7 @@ pub(super) fn assessed<'a>(
 pub(super) struct Gathered {
     opened: Opened,
     signed: Option<SignedInfo>,
+    undrawn: String,
 }
 
 pub(super) fn gather(
@@ -103,7 +107,12 @@ pub(super) fn gather(
         },
     };
     let opened = Opened::of(state, conn, loaded)?;
-    Ok(Gathered { opened, signed })
+    let undrawn = state.paper.undrawn(&name_of(&opened.loaded.patient));
+    Ok(Gathered {
+        opened,
+        signed,
+        undrawn,
+    })
 }
 
 /// The page after a write.
@@ -116,7 +125,11 @@ pub(super) fn page(
 }
 
 pub(super) fn show(gathered: Gathered) -> Result<web::Json<ProgramPage>, ApiError> {
-    let Gathered { opened, signed } = gathered;
+    let Gathered {
+        opened,
+        signed,
+        undrawn,
+    } = gathered;
     let (known, loaded) = (&opened.known, &opened.loaded);
     let assessment = opened.assess()?;
     let ctx = assessment.ctx();
@@ -149,6 +162,7 @@ pub(super) fn show(gathered: Gathered) -> Result<web::Json<ProgramPage>, ApiErro
             .map(|l| l.id)
             .collect(),
         untried: untried(&ctx, &loaded.facts),
+        undrawn,
         advice: advice(&ctx, &loaded.facts),
         may: may(&ctx),
         candidates,
