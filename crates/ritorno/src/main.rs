@@ -257,7 +257,9 @@ fn run() -> Result<(), Failure> {
             Ok(())
         }
         Some("openapi") => {
-            say(serde_json::to_string_pretty(&api_document())?);
+            let folder = setting("RITORNO_KNOWLEDGE", Some("knowledge"))?;
+            let known = read_knowledge(Path::new(&folder))?;
+            say(serde_json::to_string_pretty(&api_document(&known))?);
             Ok(())
         }
         _ => Err(COMMANDS.into()),

@@ -81,10 +81,11 @@ fn unread(error: &JsonPayloadError, most: usize) -> ApiError {
 }
 
 /// Reads a body of any kind; also the parts of one that holds several.
-pub(crate) fn read<T: DeserializeOwned>(body: Value) -> Result<T, ApiError> {
+pub(crate) fn read<T: DeserializeOwned>(mut body: Value) -> Result<T, ApiError> {
     let mut faults = Faults::default();
     clean(&body, "", 0, &mut faults);
     faults.check()?;
+    whole(&mut body);
     serde_path_to_error::deserialize(body).map_err(|error| {
         let detail = error.inner().to_string();
         let field = field_of(&error.path().to_string(), &detail);
@@ -148,6 +149,25 @@ fn clean(value: &Value, field: &str, depth: usize, faults: &mut Faults) {
                 clean(value, &path, depth + 1, faults);
             }
         }
+        _ => {}
+    }
+}
+
+/// 57.0 is the whole number 57: JSON knows no difference, fields that count do.
+fn whole(value: &mut Value) {
+    /// Up to here every whole number has a float of its own.
+    const EXACT: f64 = 9_007_199_254_740_992.0;
+    match value {
+        Value::Number(number) if number.is_f64() => {
+            let whole = number
+                .as_f64()
+                .filter(|n| n.fract() == 0.0 && n.abs() <= EXACT);
+            if let Some(whole) = whole {
+                *value = Value::from(whole as i64);
+            }
+        }
+        Value::Array(list) => list.iter_mut().for_each(whole),
+        Value::Object(fields) => fields.values_mut().for_each(whole),
         _ => {}
     }
 }

@@ -9,6 +9,7 @@ mod covers;
 mod daylist;
 mod deciding;
 mod defaults;
+mod document;
 mod entries;
 mod examine;
 mod find;

@@ -13,10 +13,13 @@ use actix_files::Files;
 use actix_web::body::MessageBody;
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse, fn_service};
 use actix_web::http::StatusCode;
-use actix_web::http::header::{CACHE_CONTROL, HeaderName, HeaderValue};
+use actix_web::http::header::{ALLOW, CACHE_CONTROL, HeaderName, HeaderValue};
 use actix_web::middleware::{Compress, DefaultHeaders, Next, from_fn};
-use actix_web::{App, HttpMessage, HttpResponse, HttpServer, web};
+use actix_web::{App, HttpMessage, HttpResponse, HttpServer, ResponseError, web};
+use ritorno_core::knowledge::Knowledge;
+use serde_json::Value;
 use std::cmp::Ordering;
+use std::collections::BTreeSet;
 use std::net::TcpListener;
 use std::sync::OnceLock;
 use std::time::Duration;
@@ -181,8 +184,8 @@ async fn ready(app: crate::app::App) -> Result<&'static str, ApiError> {
     }
 }
 
-/// The OpenAPI document of the application.
-pub fn api_document() -> utoipa::openapi::OpenApi {
+/// What the handlers say of themselves.
+fn described() -> utoipa::openapi::OpenApi {
     let (_, mut document) = App::new()
         .into_utoipa_app()
         .configure(api)
@@ -197,22 +200,37 @@ pub fn api_document() -> utoipa::openapi::OpenApi {
     document
 }
 
-async fn no_route(req: actix_web::HttpRequest) -> Result<HttpResponse, ApiError> {
-    // An address that exists but not for this method answers 405, not 404.
-    static ADDRESSES: OnceLock<Vec<String>> = OnceLock::new();
-    let addresses = ADDRESSES.get_or_init(|| api_document().paths.paths.into_keys().collect());
-    let fits = |template: &String| {
+/// The OpenAPI document of the application, with the bounds of `known`.
+pub fn api_document(known: &Knowledge) -> Value {
+    let described = serde_json::to_value(described()).unwrap_or_default();
+    crate::document::complete(described, known)
+}
+
+/// An address that exists but not for this method answers 405 and names the methods, not 404.
+async fn no_route(req: actix_web::HttpRequest) -> HttpResponse {
+    static ADDRESSES: OnceLock<Value> = OnceLock::new();
+    let addresses =
+        ADDRESSES.get_or_init(|| serde_json::to_value(described().paths.paths).unwrap_or_default());
+    let fits = |template: &str| {
         let (wanted, given) = (template.split('/'), req.path().split('/'));
         wanted.clone().count() == given.clone().count()
             && wanted.zip(given).all(|(w, g)| w.starts_with('{') || w == g)
     };
-    let known = addresses.iter().any(fits);
-    let (status, code) = if known {
-        (StatusCode::METHOD_NOT_ALLOWED, "method")
-    } else {
-        (StatusCode::NOT_FOUND, "no-route")
-    };
-    Err(ApiError::new(status, code, &[]))
+    let known = addresses.as_object().into_iter().flatten();
+    let methods: BTreeSet<String> = known
+        .filter(|(template, _)| fits(template))
+        .filter_map(|(_, methods)| methods.as_object())
+        .flat_map(|methods| methods.keys().map(|m| m.to_uppercase()))
+        .collect();
+    if methods.is_empty() {
+        return ApiError::new(StatusCode::NOT_FOUND, "no-route", &[]).error_response();
+    }
+    let mut answer = ApiError::new(StatusCode::METHOD_NOT_ALLOWED, "method", &[]).error_response();
+    let methods: Vec<String> = methods.into_iter().collect();
+    if let Ok(methods) = HeaderValue::from_str(&methods.join(", ")) {
+        answer.headers_mut().insert(ALLOW, methods);
+    }
+    answer
 }
 
 /// The server on a listening socket.
@@ -220,7 +238,7 @@ async fn no_route(req: actix_web::HttpRequest) -> Result<HttpResponse, ApiError>
 /// # Errors
 /// When the socket cannot be used.
 pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io::Result<Server> {
-    let document = serde_json::to_string(&api_document()).unwrap_or_default();
+    let document = api_document(&state.knowledge).to_string();
     state.pulse.start(state.pool.clone());
     let state = web::Data::new(state);
     let server = HttpServer::new(move || {

@@ -42,7 +42,11 @@ pub(crate) fn busy() -> ApiError {
 pub(crate) async fn off_thread<T: Send + 'static>(
     work: impl FnOnce() -> Result<T, ApiError> + Send + 'static,
 ) -> Result<T, ApiError> {
-    web::block(work).await.map_err(|_| busy())?
+    web::block(work).await.map_err(|_| {
+        // It fell over, and would again: nobody is asked to come again for that.
+        tracing::error!("work off the request threads fell over");
+        ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
+    })?
 }
 
 /// The lines.

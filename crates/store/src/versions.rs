@@ -65,7 +65,9 @@ impl Document {
         by: UserId,
     ) -> Result<(), StoreError> {
         let (current, held) = self.newest::<T>(conn)?;
-        if current == before + 1 && held == *set {
+        // The last number there is has none after it, and nobody has come that far.
+        let next = before.checked_add(1).ok_or(StoreError::Stale { current })?;
+        if current == next && held == *set {
             return Ok(());
         }
         if current != before {
@@ -77,14 +79,12 @@ impl Document {
             self.table
         );
         let added = diesel::sql_query(sql)
-            .bind::<Integer, _>(before + 1)
+            .bind::<Integer, _>(next)
             .bind::<Jsonb, _>(body)
             .bind::<SqlUuid, _>(by.0)
             .execute(conn)?;
         match added {
-            0 => Err(StoreError::Stale {
-                current: before + 1,
-            }),
+            0 => Err(StoreError::Stale { current: next }),
             _ => Ok(()),
         }
     }

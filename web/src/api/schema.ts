@@ -1813,10 +1813,7 @@ export interface components {
             awaits_confirmation: boolean;
             /** @description How far. */
             ceiling: components["schemas"]["Ceiling"];
-            /**
-             * Format: uuid
-             * @description The surgeon's limit it rests on.
-             */
+            /** @description The surgeon's limit it rests on. */
             limit?: string | null;
             /** @description True for a coming day on which a dated surgeon's limit will have ended but is not yet confirmed as ended. */
             provisional: boolean;
@@ -1830,10 +1827,7 @@ export interface components {
              * @description The ceiling of its own date, in the quantity's unit; none where comfort was the guide or nothing was allowed.
              */
             ceiling?: number | null;
-            /**
-             * Format: uuid
-             * @description The surgeon's limit that it rests on.
-             */
+            /** @description The surgeon's limit that it rests on. */
             limit?: string | null;
             /**
              * Format: uuid
@@ -2468,10 +2462,7 @@ export interface components {
              * @description 1 to 6.
              */
             level: number;
-            /**
-             * Format: date
-             * @description When they were measured.
-             */
+            /** @description When they were measured. */
             measured_on?: string | null;
             /** @description What to mind: drifted, measured long ago. */
             minds: components["schemas"]["Reason"][];
@@ -2507,10 +2498,7 @@ export interface components {
         EntryKind: "measurement" | "finding" | "exam_note" | "push" | "sheet" | "score" | "attestation" | "log" | "note" | "decision" | "gate_pass" | "contact" | "appointment" | "care" | "withdrawal";
         /** @description One episode of a patient. */
         EpisodeHead: {
-            /**
-             * Format: date
-             * @description When a later operation of the same shoulder took its place.
-             */
+            /** @description When a later operation of the same shoulder took its place. */
             closed_on?: string | null;
             /** Format: date */
             day0: string;
@@ -2815,10 +2803,7 @@ export interface components {
             result: string;
             /** @description What may resume. */
             resumes: string;
-            /**
-             * Format: date
-             * @description A known loss may stand until then: it does not open again at every test, unless it grows.
-             */
+            /** @description A known loss may stand until then: it does not open again at every test, unless it grows. */
             stands_until?: string | null;
             /** @enum {string} */
             step: "answered";
@@ -2834,10 +2819,7 @@ export interface components {
             actions: string[];
             /** @description Whether it is a question (or derived from findings). */
             asked: boolean;
-            /**
-             * Format: date
-             * @description Acted on: when it comes back on top if there is no answer by then.
-             */
+            /** @description Acted on: when it comes back on top if there is no answer by then. */
             back_on?: string | null;
             /**
              * Format: int32
@@ -2906,10 +2888,7 @@ export interface components {
             birth: string;
             /** @description Weeks and days, up to today or to its end. */
             clock: components["schemas"]["Clock"];
-            /**
-             * Format: date
-             * @description When it ended: who was discharged is found too.
-             */
+            /** @description When it ended: who was discharged is found too. */
             closed_on?: string | null;
             /** Format: uuid */
             episode: string;
@@ -3421,10 +3400,7 @@ export interface components {
         };
         /** @description A set-up to compute, for nobody or for a patient. */
         LoadForm: {
-            /**
-             * Format: uuid
-             * @description The patient whose ceilings cut the path and whose strength the peak is compared with.
-             */
+            /** @description The patient whose ceilings cut the path and whose strength the peak is compared with. */
             episode?: string | null;
             setup: components["schemas"]["Setup"];
             solve?: components["schemas"]["Wanted"] | null;
@@ -3602,10 +3578,7 @@ export interface components {
             on: string;
             /** @description Quantity id. */
             quantity: string;
-            /**
-             * Format: uuid
-             * @description Which member of the clinic measured; set by the server from who is signed in, absent for the patient's own.
-             */
+            /** @description Which member of the clinic measured; set by the server from who is signed in, absent for the patient's own. */
             rater?: string | null;
             /** @description Anything else about it, in words. */
             remark?: string;
@@ -4706,10 +4679,7 @@ export interface components {
         StaffRow: {
             /** Format: uuid */
             id: string;
-            /**
-             * Format: date-time
-             * @description Until when a link to a password works.
-             */
+            /** @description Until when a link to a password works. */
             link_until?: string | null;
             login: string;
             /** @description Whether their password was made for them, and must be changed. */
@@ -4717,10 +4687,7 @@ export interface components {
             name: string;
             role: components["schemas"]["Role"];
             second_factor: boolean;
-            /**
-             * Format: date-time
-             * @description When they were last here, within the ninety days for which that is known.
-             */
+            /** @description When they were last here, within the ninety days for which that is known. */
             seen?: string | null;
             standing: components["schemas"]["Standing"];
         };
@@ -5070,20 +5037,14 @@ export interface components {
              * @description Greatest permitted measurement.
              */
             ceiling: number;
-            /**
-             * Format: date
-             * @description When its end was confirmed.
-             */
+            /** @description When its end was confirmed. */
             ended_on?: string | null;
             /**
              * Format: double
              * @description Measurement expected at least, where the surgeon wrote one.
              */
             floor?: number | null;
-            /**
-             * Format: date
-             * @description The day from which it holds; a release holds from its own date.
-             */
+            /** @description The day from which it holds; a release holds from its own date. */
             from?: string | null;
             /**
              * Format: uuid
@@ -5112,10 +5073,7 @@ export interface components {
              * @description The day.
              */
             on: string;
-            /**
-             * Format: uuid
-             * @description Who; nobody where it is given back.
-             */
+            /** @description Who; nobody where it is given back. */
             who?: string | null;
         };
         /** @description A task that matters to the patient, with how well it goes now. */
@@ -5224,7 +5182,6 @@ export interface components {
              * @description The clinic's day of that moment.
              */
             entered_on: string;
-            /** Format: uuid */
             episode?: string | null;
             /** Format: uuid */
             id: string;
@@ -5295,7 +5252,6 @@ export interface components {
         TraceRow: {
             /** Format: date-time */
             at: string;
-            /** Format: uuid */
             patient?: string | null;
             patient_name?: string | null;
             /** @description The page that was looked at, or what was done. */
@@ -5432,17 +5388,11 @@ export interface components {
         };
         /** @description Two days of an episode. */
         VisitComparison: {
-            /**
-             * Format: date
-             * @description The earlier of the two.
-             */
+            /** @description The earlier of the two. */
             before?: string | null;
             /** @description Every day on which something was found, newest first. */
             days: string[];
-            /**
-             * Format: date
-             * @description The later.
-             */
+            /** @description The later. */
             now?: string | null;
             /** @description Ranges, strength, scores, tests, each in the order of the knowledge. */
             rows: components["schemas"]["Compared"][];
@@ -5590,10 +5540,7 @@ export interface components {
             ladders: string[];
             /** @description Whether it could not be answered, because something was not measured or is out of date. */
             open: boolean;
-            /**
-             * Format: uuid
-             * @description The newest record behind it: what a step about its flag names.
-             */
+            /** @description The newest record behind it: what a step about its flag names. */
             rests_on?: string | null;
             since_day?: components["schemas"]["i32"] | null;
             /** @description Whether it speaks: everything it asks holds. */
@@ -5710,7 +5657,111 @@ export interface components {
         /** Format: int32 */
         i32: number;
     };
-    responses: never;
+    responses: {
+        /** @description Somebody changed this in the meantime, or this id was sent before with other content. */
+        Conflict: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The role may not do this, the record is kept shut, or the request came from another origin. */
+        Forbidden: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description A field cannot be right, or a rule speaks against it; `fields` and `reasons` say which. */
+        Invalid: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description There is no such thing, or nothing at this address. */
+        Missing: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Packed bodies are not taken. */
+        Packed: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The body did not come whole in time. Nothing was kept. */
+        Slow: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Too many tries; `Retry-After` says when to come again. */
+        Throttled: {
+            headers: {
+                /** @description Seconds to wait. */
+                "Retry-After"?: number;
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The body is larger than what is taken. */
+        TooLarge: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The database cannot be reached, or too much is asked at once; `Retry-After` says when to come again. */
+        Unavailable: {
+            headers: {
+                /** @description Seconds to wait. */
+                "Retry-After"?: number;
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description Nobody is signed in, or what was given to sign in is not right. */
+        Unknown: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+        /** @description The address or the body cannot be read; `fields` names what. */
+        Unreadable: {
+            headers: {
+                [name: string]: unknown;
+            };
+            content: {
+                "application/problem+json": components["schemas"]["Problem"];
+            };
+        };
+    };
     parameters: never;
     requestBodies: never;
     headers: never;
@@ -5739,14 +5790,16 @@ export interface operations {
                     "application/json": components["schemas"]["StaffPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_bounds: {
@@ -5766,14 +5819,10 @@ export interface operations {
                     "application/json": components["schemas"]["Bound"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_cover: {
@@ -5797,14 +5846,16 @@ export interface operations {
                     "application/json": components["schemas"]["PeoplePage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_cover: {
@@ -5826,14 +5877,14 @@ export interface operations {
                     "application/json": components["schemas"]["PeoplePage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     list: {
@@ -5866,14 +5917,12 @@ export interface operations {
                     "application/json": components["schemas"]["DayListPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_defaults: {
@@ -5893,14 +5942,10 @@ export interface operations {
                     "application/json": components["schemas"]["DefaultsPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     keep_defaults: {
@@ -5924,14 +5969,16 @@ export interface operations {
                     "application/json": components["schemas"]["DefaultsPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     elastics: {
@@ -5951,14 +5998,10 @@ export interface operations {
                     "application/json": components["schemas"]["ElasticLevel"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_elastic: {
@@ -5982,14 +6025,16 @@ export interface operations {
                     "application/json": components["schemas"]["ElasticLevel"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     keep_entries: {
@@ -6013,14 +6058,16 @@ export interface operations {
                     "application/json": components["schemas"]["EntryAnswer"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_appointment: {
@@ -6046,14 +6093,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     attest: {
@@ -6079,14 +6128,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     answer_breach: {
@@ -6112,14 +6163,16 @@ export interface operations {
                     "application/json": components["schemas"]["StoryPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_care: {
@@ -6145,14 +6198,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_comparison: {
@@ -6179,14 +6234,12 @@ export interface operations {
                     "application/json": components["schemas"]["VisitComparison"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_contact: {
@@ -6212,14 +6265,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     decide_line: {
@@ -6245,14 +6300,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_episode: {
@@ -6278,14 +6335,16 @@ export interface operations {
                     "application/json": components["schemas"]["PatientHead"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_exam_note: {
@@ -6311,14 +6370,16 @@ export interface operations {
                     "application/json": components["schemas"]["ReadingPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     figure: {
@@ -6341,14 +6402,11 @@ export interface operations {
                     "image/svg+xml": string;
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_finding: {
@@ -6374,14 +6432,16 @@ export interface operations {
                     "application/json": components["schemas"]["ReadingPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     step_on_flag: {
@@ -6407,14 +6467,16 @@ export interface operations {
                     "application/json": components["schemas"]["StoryPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     answer_flags: {
@@ -6440,14 +6502,16 @@ export interface operations {
                     "application/json": components["schemas"]["StoryPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     pass_gate: {
@@ -6474,14 +6538,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     handout: {
@@ -6503,14 +6569,12 @@ export interface operations {
                     "application/pdf": number[];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_limit: {
@@ -6536,14 +6600,16 @@ export interface operations {
                     "application/json": components["schemas"]["StoryPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_limit: {
@@ -6566,14 +6632,14 @@ export interface operations {
                     "application/json": components["schemas"]["StoryPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_log: {
@@ -6599,14 +6665,16 @@ export interface operations {
                     "application/json": components["schemas"]["Acknowledged"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_measurement: {
@@ -6632,14 +6700,16 @@ export interface operations {
                     "application/json": components["schemas"]["RangesPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     sign_note: {
@@ -6665,14 +6735,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     open_record: {
@@ -6696,14 +6768,16 @@ export interface operations {
                 };
                 content?: never;
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_outcomes: {
@@ -6725,14 +6799,11 @@ export interface operations {
                     "application/json": components["schemas"]["OutcomePage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_sheet: {
@@ -6758,14 +6829,16 @@ export interface operations {
                     "application/json": components["schemas"]["OutcomePage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     program_page: {
@@ -6787,14 +6860,11 @@ export interface operations {
                     "application/json": components["schemas"]["ProgramPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     save_program: {
@@ -6820,14 +6890,16 @@ export interface operations {
                     "application/json": components["schemas"]["ProgramPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     calendar: {
@@ -6849,14 +6921,12 @@ export interface operations {
                     "text/calendar": string;
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            503: components["responses"]["Unavailable"];
         };
     };
     build_program: {
@@ -6881,14 +6951,14 @@ export interface operations {
                     "application/json": components["schemas"]["ProposalPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     check_program: {
@@ -6914,14 +6984,16 @@ export interface operations {
                     "application/json": components["schemas"]["PlanChart"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     sign_program: {
@@ -6947,14 +7019,16 @@ export interface operations {
                     "application/json": components["schemas"]["ProgramPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     program_versions: {
@@ -6981,14 +7055,12 @@ export interface operations {
                     "application/json": components["schemas"]["VersionsPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     what_if_program: {
@@ -7014,14 +7086,16 @@ export interface operations {
                     "application/json": components["schemas"]["WhatIf"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_ranges: {
@@ -7043,14 +7117,11 @@ export interface operations {
                     "application/json": components["schemas"]["RangesPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_reading: {
@@ -7072,14 +7143,11 @@ export interface operations {
                     "application/json": components["schemas"]["ReadingPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     reopen_episode: {
@@ -7105,14 +7173,16 @@ export interface operations {
                     "application/json": components["schemas"]["PatientHead"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     resume_line: {
@@ -7138,14 +7208,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_score: {
@@ -7171,14 +7243,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_story: {
@@ -7200,14 +7274,11 @@ export interface operations {
                     "application/json": components["schemas"]["StoryPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     edit: {
@@ -7233,14 +7304,16 @@ export interface operations {
                     "application/json": components["schemas"]["StoryPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_strength: {
@@ -7262,14 +7335,11 @@ export interface operations {
                     "application/json": components["schemas"]["StrengthRoom"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_push: {
@@ -7295,14 +7365,16 @@ export interface operations {
                     "application/json": components["schemas"]["PushKept"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_trace: {
@@ -7325,14 +7397,11 @@ export interface operations {
                     "application/json": components["schemas"]["KeptTrace"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_visit: {
@@ -7354,14 +7423,11 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_week_use: {
@@ -7387,14 +7453,16 @@ export interface operations {
                     "application/json": components["schemas"]["VisitPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     withdraw_entry: {
@@ -7420,14 +7488,16 @@ export interface operations {
                     "application/json": components["schemas"]["Withdrawn"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     exercises: {
@@ -7452,14 +7522,12 @@ export interface operations {
                     "application/json": components["schemas"]["ExerciseCard"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     exercise_figure: {
@@ -7486,14 +7554,12 @@ export interface operations {
                     "image/svg+xml": string;
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     exercise_load: {
@@ -7519,14 +7585,16 @@ export interface operations {
                     "application/json": components["schemas"]["LoadAnswer"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     find: {
@@ -7549,14 +7617,12 @@ export interface operations {
                     "application/json": components["schemas"]["FoundShoulder"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     angle: {
@@ -7580,14 +7646,16 @@ export interface operations {
                     "application/json": components["schemas"]["AngleMeasurement"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     force: {
@@ -7611,14 +7679,16 @@ export interface operations {
                     "application/json": components["schemas"]["TraceMeasurement"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     stream: {
@@ -7647,14 +7717,12 @@ export interface operations {
                     "text/event-stream": string;
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     open_link: {
@@ -7678,14 +7746,16 @@ export interface operations {
                     "application/json": components["schemas"]["LinkFor"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
         };
     };
     use_link: {
@@ -7709,14 +7779,16 @@ export interface operations {
                     "application/json": components["schemas"]["LinkDone"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
         };
     };
     change_password: {
@@ -7738,14 +7810,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_factor: {
@@ -7765,14 +7840,11 @@ export interface operations {
                     "application/json": components["schemas"]["FactorState"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
         };
     };
     offer_factor: {
@@ -7796,14 +7868,17 @@ export interface operations {
                     "application/json": components["schemas"]["OfferedFactor"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
         };
     };
     confirm_factor: {
@@ -7827,14 +7902,17 @@ export interface operations {
                     "application/json": components["schemas"]["RecoveryCodes"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_factor: {
@@ -7856,14 +7934,17 @@ export interface operations {
                 };
                 content?: never;
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_own_sessions: {
@@ -7883,14 +7964,10 @@ export interface operations {
                     "application/json": components["schemas"]["SessionList"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_other_sessions: {
@@ -7910,14 +7987,12 @@ export interface operations {
                     "application/json": components["schemas"]["SessionList"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_own_session: {
@@ -7939,14 +8014,14 @@ export interface operations {
                     "application/json": components["schemas"]["SessionList"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     list_pathways: {
@@ -7966,14 +8041,10 @@ export interface operations {
                     "application/json": components["schemas"]["PathwayRow"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     copy_pathway: {
@@ -7997,14 +8068,16 @@ export interface operations {
                     "application/json": components["schemas"]["PathwayPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_pathway: {
@@ -8026,14 +8099,11 @@ export interface operations {
                     "application/json": components["schemas"]["PathwayPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     save_pathway: {
@@ -8059,14 +8129,16 @@ export interface operations {
                     "application/json": components["schemas"]["PathwayPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     check_pathway: {
@@ -8092,14 +8164,16 @@ export interface operations {
                     "application/json": components["schemas"]["PathwayPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     retire_pathway: {
@@ -8121,14 +8195,14 @@ export interface operations {
                     "application/json": components["schemas"]["PathwayPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_patient: {
@@ -8152,14 +8226,16 @@ export interface operations {
                     "application/json": components["schemas"]["PatientHead"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_patient: {
@@ -8181,14 +8257,11 @@ export interface operations {
                     "application/json": components["schemas"]["PatientHead"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     edit_patient: {
@@ -8214,14 +8287,16 @@ export interface operations {
                     "application/json": components["schemas"]["PatientHead"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     add_episode: {
@@ -8247,14 +8322,16 @@ export interface operations {
                     "application/json": components["schemas"]["PatientHead"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_timeline: {
@@ -8283,14 +8360,12 @@ export interface operations {
                     "application/json": components["schemas"]["TimelinePage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_people: {
@@ -8310,14 +8385,10 @@ export interface operations {
                     "application/json": components["schemas"]["PeoplePage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_reasons: {
@@ -8337,14 +8408,10 @@ export interface operations {
                     "application/json": components["schemas"]["ReasonRow"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_bench: {
@@ -8364,14 +8431,10 @@ export interface operations {
                     "application/json": components["schemas"]["Bench"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     keep_bench: {
@@ -8395,14 +8458,16 @@ export interface operations {
                     "application/json": components["schemas"]["Reliability"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     judge_ratings: {
@@ -8426,14 +8491,16 @@ export interface operations {
                     "application/json": components["schemas"]["Reliability"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     screen_text: {
@@ -8457,14 +8524,16 @@ export interface operations {
                     "application/json": components["schemas"]["Hit"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_session: {
@@ -8484,14 +8553,9 @@ export interface operations {
                     "application/json": components["schemas"]["Me"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            503: components["responses"]["Unavailable"];
         };
     };
     sign_in: {
@@ -8515,14 +8579,17 @@ export interface operations {
                     "application/json": components["schemas"]["Me"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
         };
     };
     sign_out: {
@@ -8540,14 +8607,12 @@ export interface operations {
                 };
                 content?: never;
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_staff: {
@@ -8567,14 +8632,10 @@ export interface operations {
                     "application/json": components["schemas"]["StaffPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     invite: {
@@ -8598,14 +8659,16 @@ export interface operations {
                     "application/json": components["schemas"]["Link"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     edit_person: {
@@ -8631,14 +8694,16 @@ export interface operations {
                     "application/json": components["schemas"]["StaffPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     let_in_again: {
@@ -8660,14 +8725,14 @@ export interface operations {
                     "application/json": components["schemas"]["StaffPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_person: {
@@ -8689,14 +8754,14 @@ export interface operations {
                     "application/json": components["schemas"]["StaffPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     link_for: {
@@ -8718,14 +8783,14 @@ export interface operations {
                     "application/json": components["schemas"]["Link"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_factor_of: {
@@ -8747,14 +8812,14 @@ export interface operations {
                     "application/json": components["schemas"]["StaffPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_sessions_of: {
@@ -8776,14 +8841,11 @@ export interface operations {
                     "application/json": components["schemas"]["SessionList"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
         };
     };
     end_session_of: {
@@ -8806,14 +8868,14 @@ export interface operations {
                     "application/json": components["schemas"]["SessionList"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
     tests: {
@@ -8833,14 +8895,10 @@ export interface operations {
                     "application/json": components["schemas"]["TestCard"][];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
         };
     };
     show_trail: {
@@ -8867,14 +8925,12 @@ export interface operations {
                     "application/json": components["schemas"]["TrailPage"];
                 };
             };
-            default: {
-                headers: {
-                    [name: string]: unknown;
-                };
-                content: {
-                    "application/json": components["schemas"]["Problem"];
-                };
-            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
         };
     };
 }

@@ -314,7 +314,7 @@ function Points({
               <NumberField
                 bare
                 id={`pull-${i}`}
-                rule="pull_n"
+                rule="point_n"
                 label={t("elastic-force", { n: i + 1 })}
                 value={
                   pulling?.row === i

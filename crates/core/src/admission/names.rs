@@ -98,7 +98,7 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
 }
 
 /// Fields that are typed somewhere: a number without its bound would be let through.
-const REQUIRED_BOUNDS: [&str; 35] = [
+const REQUIRED_BOUNDS: [&str; 37] = [
     "appointment_minutes",
     "missed_days",
     "note_characters",
@@ -131,6 +131,8 @@ const REQUIRED_BOUNDS: [&str; 35] = [
     "tempo_s",
     "duration_s",
     "pull_n",
+    "peak_nm",
+    "point_n",
     "distance_m",
     "weekdays",
     "elongation_pct",

@@ -12,6 +12,7 @@ mod edges;
 mod examined;
 mod facts;
 mod flags;
+mod fuzzed;
 mod gates;
 mod harmless;
 mod held;

@@ -9,7 +9,7 @@ use crate::lanes::refresh_lane;
 use crate::problem::{ApiError, Problem};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, post, web};
-use ritorno_core::facts::{ExamFact, ExamNote};
+use ritorno_core::facts::{ExamFact, ExamNote, Vote};
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::TOLD_AT_HOME;
 use ritorno_store::user::User;
@@ -50,12 +50,11 @@ pub(crate) fn keep_exam_note(
     }
     match &note.fact {
         ExamFact::Irritability { question, value } => {
-            let max = if *question == ritorno_core::facts::Vote::WorstPain {
-                10.0
-            } else {
-                2.0
+            let row = match question {
+                Vote::WorstPain => "score_0_10",
+                _ => "vote",
             };
-            faults.within("value", *value, 0.0, max);
+            faults.bound(&known, "value", row, *value);
         }
         ExamFact::Known { about, .. } => {
             let conditions = ["frozen-shoulder", "glenohumeral-osteoarthritis"];
@@ -78,8 +77,8 @@ pub(crate) fn keep_exam_note(
         } => {
             faults.text("sign", sign, 120, true);
             faults.text("dose", dose, 120, true);
-            faults.within("before", *before, 0.0, 10.0);
-            faults.within("after", *after, 0.0, 10.0);
+            faults.bound(&known, "before", "score_0_10", *before);
+            faults.bound(&known, "after", "score_0_10", *after);
         }
         ExamFact::TryOut { exercise, .. } => {
             faults.known("exercise", exercise, known.exercises.contains_key(exercise))
@@ -107,7 +106,7 @@ pub(crate) fn keep_exam_note(
                 hypothesis,
                 known.hypothesis(hypothesis).is_some(),
             );
-            faults.within("probability", *probability, 0.01, 0.99);
+            faults.bound(&known, "probability", "probability", *probability);
             faults.text("reason", reason, 300, true);
         }
     }

@@ -59,20 +59,36 @@ pub(crate) async fn add_elastic(
         "calibrate-elastic",
         move |state, conn, user| {
             let mut faults = Faults::default();
-            faults.within("level", f64::from(form.level), 1.0, 6.0);
+            faults.bound(
+                &state.knowledge,
+                "level",
+                "elastic_level",
+                f64::from(form.level),
+            );
             faults.text("label", &form.label, 40, false);
             faults.date("on", form.on, state.today.date());
             if form.simulated && !state.demo {
                 faults.push("simulated", "not-in-demo", &[]);
             }
             faults.within("points", form.points.len() as f64, 4.0, 60.0);
+            for (i, point) in form.points.iter().enumerate() {
+                for (name, row, value) in [
+                    ("elongation_pct", "elongation_pct", point.elongation_pct),
+                    ("force_n", "point_n", point.force_n),
+                ] {
+                    faults.bound(&state.knowledge, &format!("points[{i}].{name}"), row, value);
+                }
+            }
             if let Err(bad) = check_points(&form.points) {
                 use ritorno_core::mechanics::CalibrationError as E;
                 let (place, text) = match bad {
-                    E::OutOfOrder { point, .. }
-                    | E::Elongation { point, .. }
-                    | E::Tension { point, .. }
-                    | E::Weaker { point, .. } => (format!("points.{point}"), bad.to_string()),
+                    // Told above, each at its own field.
+                    E::Elongation { .. } | E::Tension { .. } => {
+                        return Err(ApiError::invalid(faults.into_fields()));
+                    }
+                    E::OutOfOrder { point, .. } | E::Weaker { point, .. } => {
+                        (format!("points.{point}"), bad.to_string())
+                    }
                     _ => ("points".to_owned(), bad.to_string()),
                 };
                 faults.push(&place, "calibration", &[("detail", Value::Text(&text))]);

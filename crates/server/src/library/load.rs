@@ -81,7 +81,7 @@ pub(crate) async fn exercise_load(
                 form.setup
             });
             if let Some(wanted) = &form.solve {
-                faults.within("solve.peak_nm", wanted.peak_nm, 0.1, 500.0);
+                faults.bound(known, "solve.peak_nm", "peak_nm", wanted.peak_nm);
             }
             faults.check()?;
             let levels = elastic_levels(known, &measured, state.today.date());

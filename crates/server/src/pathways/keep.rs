@@ -219,7 +219,7 @@ pub(crate) async fn save_pathway(
                 &next,
                 &id,
                 &form.file,
-                form.version + 1,
+                form.version.saturating_add(1),
                 "in_force",
                 user.id,
             )?;

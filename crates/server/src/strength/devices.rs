@@ -9,6 +9,7 @@ use actix_web::http::StatusCode;
 use actix_web::http::header::{CONTENT_ENCODING, CacheControl, CacheDirective};
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
 use ritorno_core::force::{ForceSample, TraceMeasurement, read_trace};
+use ritorno_core::knowledge::Knowledge;
 use ritorno_core::permission::Action;
 use ritorno_core::ranges::{AngleMeasurement, AngleSample, read_angle};
 use ritorno_instruments::{Dynamometer, Inclinometer, Instrument, Push, Quantity, Replay};
@@ -35,10 +36,13 @@ pub(super) const RECORDED: &str = include_str!("../../../instruments/data/record
 /// Batches that may wait for a slow reader; then the device waits, and nothing grows.
 pub(super) const WAITING_BATCHES: usize = 8;
 
-pub(super) fn open_device(listen: &Listen) -> Result<Box<dyn Instrument>, ApiError> {
+pub(super) fn open_device(
+    known: &Knowledge,
+    listen: &Listen,
+) -> Result<Box<dyn Instrument>, ApiError> {
     let mut faults = Faults::default();
     let plateau = listen.plateau.unwrap_or(120.0);
-    faults.within("plateau", plateau, 0.0, 1000.0);
+    faults.bound(known, "plateau", "plateau", plateau);
     faults.check()?;
     let push = Push {
         plateau,
@@ -82,7 +86,7 @@ pub(crate) async fn stream(
     if !app.demo {
         return Err(ApiError::new(StatusCode::NOT_FOUND, "not-in-demo", &[]));
     }
-    let mut device = open_device(&query)?;
+    let mut device = open_device(&app.knowledge, &query)?;
     let place = app.turns.stream()?;
     let (tell, told) =
         mpsc::channel::<Result<web::Bytes, std::convert::Infallible>>(WAITING_BATCHES);

@@ -62,8 +62,13 @@ pub(crate) fn keep_log(
             sessions,
             repetitions,
         } => {
-            faults.within("sessions", f64::from(sessions), 0.0, 24.0);
-            faults.within("repetitions", f64::from(repetitions), 0.0, 200.0);
+            faults.bound(known, "sessions", "sessions", f64::from(sessions));
+            faults.bound(
+                known,
+                "repetitions",
+                "done_repetitions",
+                f64::from(repetitions),
+            );
             if entry.exercise.is_none() {
                 faults.push("exercise", "empty", &[]);
             }
@@ -71,9 +76,9 @@ pub(crate) fn keep_log(
         LogFact::PainBefore { value }
         | LogFact::PainDuring { value }
         | LogFact::PainNextMorning { value } => {
-            faults.within("value", value, 0.0, 10.0);
+            faults.bound(known, "value", "score_0_10", value);
         }
-        LogFact::Effort { value } => faults.within("value", value, 0.0, 10.0),
+        LogFact::Effort { value } => faults.bound(known, "value", "score_0_10", value),
         LogFact::LeftOut | LogFact::Slip | LogFact::SlipWorse { .. } | LogFact::FlareDay => {}
     }
     faults.check()?;
@@ -144,7 +149,7 @@ pub(crate) fn keep_score(
     let known = &ground.known;
     let mut faults = Faults::default();
     faults.event_date("on", score.on, ground.first_day, ground.last_day);
-    faults.within("value", score.value, 0.0, 10.0);
+    faults.bound(known, "value", "score_0_10", score.value);
     faults.known("score", &score.score, known.asks_score(&score.score));
     faults.check()?;
     events::add_score(conn, id, &score)?;

@@ -292,3 +292,42 @@ fn what_cannot_be_read_is_told_as_a_problem() {
     let page = vera.get(&format!("/api/episodes/{episode}/visit")).ok();
     assert!(page["last_note"].is_null(), "nothing half-written");
 }
+
+#[test]
+fn a_revision_that_nobody_has_reached_is_stale_and_breaks_nothing() {
+    let clinic = Clinic::open();
+    let lea = clinic.sign_in("lea");
+    let episode = lea.rigger();
+    let past = i32::MAX;
+    let defaults = lea.get("/api/defaults").ok()["defaults"].clone();
+    let rules = lea.get("/api/staff").ok()["rules"].clone();
+    let story = lea.get(&format!("/api/episodes/{episode}/story")).ok()["story"].clone();
+    let copy = json!({ "base": "cuff-repair-small-medium", "title": "Slow" });
+    let file = lea.post("/api/pathways", &copy).ok()["file"].clone();
+    for (path, body) in [
+        (
+            "/api/defaults".to_owned(),
+            json!({ "rev": past, "defaults": defaults }),
+        ),
+        (
+            "/api/access-rules".to_owned(),
+            json!({ "rev": past, "rules": rules }),
+        ),
+        (
+            "/api/pathways/own-slow".to_owned(),
+            json!({ "version": past, "file": file }),
+        ),
+        (
+            format!("/api/episodes/{episode}/story"),
+            json!({ "rev": past, "story": story }),
+        ),
+        (
+            format!("/api/episodes/{episode}/program"),
+            json!({ "rev": past, "lines": [] }),
+        ),
+    ] {
+        let answer = lea.put(&path, &body);
+        let told = String::from_utf8_lossy(&answer.bytes).into_owned();
+        assert_eq!(answer.status, 409, "{path}: {told}");
+    }
+}

@@ -1,6 +1,6 @@
 //! Who may come in, from where, and how often they may try.
 
-use super::harness::{Clinic, TODAY, measurement};
+use super::harness::{Clinic, TODAY, document, measurement};
 use serde_json::json;
 use uuid::Uuid;
 
@@ -145,7 +145,7 @@ fn attempts_are_throttled_per_name() {
 
 /// Every address of the document with its methods; ids are filled in.
 pub(super) fn addresses(episode: &str) -> Vec<(String, String)> {
-    let document = serde_json::to_value(ritorno_server::api_document()).expect("the document");
+    let document = document();
     let paths = document["paths"].as_object().expect("paths").clone();
     let mut out = Vec::new();
     for (path, methods) in paths {

@@ -4,12 +4,13 @@ use chrono::NaiveDate;
 use ritorno_core::permission::Role;
 use ritorno_core::safety::running_lines;
 use ritorno_server::{
-    AppState, Paper, Settings, SheetInput, Today, hash_password, new_user, read_knowledge, server,
+    AppState, Paper, Settings, SheetInput, Today, api_document, hash_password, new_user,
+    read_knowledge, server,
 };
 use ritorno_store::{Actor, PgConnection, StoreError, knowledge, migrate, open_pool, user, write};
 use serde_json::{Value, json};
 use std::net::TcpListener;
-use std::path::Path;
+use std::path::{Path, PathBuf};
 use std::sync::atomic::{AtomicUsize, Ordering};
 use std::sync::{Arc, OnceLock};
 use uuid::Uuid;
@@ -24,6 +25,16 @@ const PEOPLE: [(&str, Role); 5] = [
     ("ada", Role::Auditor),
     ("leo", Role::Learner),
 ];
+
+/// Where everything lies.
+fn root() -> PathBuf {
+    Path::new(env!("CARGO_MANIFEST_DIR")).join("../..")
+}
+
+/// The document of the interface, with what ships.
+pub fn document() -> Value {
+    api_document(&read_knowledge(&root().join("knowledge")).expect("knowledge"))
+}
 
 pub struct Clinic {
     pub address: String,
@@ -133,7 +144,7 @@ impl Clinic {
                 &format!("create database {database} template {template}"),
             );
         }
-        let root = Path::new(env!("CARGO_MANIFEST_DIR")).join("../..");
+        let root = root();
         let known = read_knowledge(&root.join("knowledge")).expect("knowledge");
         let today: NaiveDate = TODAY.parse().expect("a date");
         let state = AppState::new(

@@ -6,6 +6,7 @@ mod crowd;
 mod daylist;
 mod days;
 mod defaults;
+mod document;
 mod doors;
 mod entries;
 mod events;

@@ -1,6 +1,6 @@
 //! The audit proves itself: whatever its owner changes in it, or beside it, is found. And who looked leaves a row.
 
-use super::harness::{Clinic, TODAY};
+use super::harness::{Clinic, TODAY, document};
 use diesel::connection::SimpleConnection;
 use diesel::prelude::*;
 use ritorno_store::audit::{chain_faults, extent, heads, lost_heads, row_faults};
@@ -121,7 +121,7 @@ fn count(conn: &mut PgConnection, what: &str) -> i64 {
 #[test]
 fn every_page_that_leaves_a_row_has_a_name() {
     let words = ritorno_wording::Wording::english().expect("words");
-    let document = serde_json::to_value(ritorno_server::api_document()).expect("the document");
+    let document = document();
     let paths = document["paths"].as_object().expect("paths");
     let mut looked = 0;
     for (path, methods) in paths {

@@ -1,6 +1,6 @@
 //! What is kept: audit rows, snapshots, constant numbers of queries, the wire document.
 
-use super::harness::{Clinic, TODAY};
+use super::harness::{Clinic, TODAY, document};
 use diesel::connection::InstrumentationEvent;
 use diesel::prelude::*;
 use diesel::sql_types::{BigInt, Text};
@@ -220,7 +220,7 @@ fn the_committed_api_document_is_the_one_the_code_makes() {
     let committed =
         std::fs::read_to_string(concat!(env!("CARGO_MANIFEST_DIR"), "/../../openapi.json"))
             .expect("openapi.json");
-    let made = serde_json::to_string_pretty(&ritorno_server::api_document()).expect("json");
+    let made = serde_json::to_string_pretty(&document()).expect("json");
     assert!(
         committed.trim() == made.trim(),
         "openapi.json is out of date: run ./scripts/api"
