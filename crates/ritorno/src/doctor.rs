@@ -3,7 +3,7 @@
 use crate::Failure;
 use crate::paper::Typeset;
 use crate::settings::{SETTINGS, faults, reached, setting, today};
-use chrono::Utc;
+use chrono::{NaiveDateTime, Utc};
 use ritorno_server::{Today, read_knowledge};
 use ritorno_store::audit::{chain_faults, extent, row_faults};
 use ritorno_store::keeping::{Health, health};
@@ -19,6 +19,9 @@ const FRESH: Duration = Duration::from_secs(26 * 3600);
 const CLOCK_S: i64 = 5;
 /// Percent of a disk that may be full.
 const DISK_PERCENT: u32 = 90;
+
+/// Days before its end at which a certificate should be made anew (our choice: two tries of a monthly errand).
+const CERTIFICATE_DAYS: i64 = 21;
 
 /// How something stands.
 #[derive(Debug, Clone, Copy, PartialEq, Eq)]
@@ -123,10 +126,54 @@ fn way_in(told: &mut Told) {
         || listen.starts_with("localhost")
         || listen.starts_with("[::1]");
     if reached.encrypted() {
-        told.say(Finding::Well, "people come over an encrypted way; its certificate is the proxy's, and its end is not looked at from here");
+        told.say(Finding::Well, "people come over an encrypted way");
+        match std::env::var("RITORNO_CERTIFICATE") {
+            Ok(file) => certificate(told, &file),
+            Err(_) => told.say(
+                Finding::Look,
+                "RITORNO_CERTIFICATE is not set: when the proxy's certificate ends is not looked at",
+            ),
+        }
     } else {
         let public = reached.public_address.is_some() || !here;
         told.holds(!public, "nobody comes from outside this machine", "people come over a way that is not encrypted: set RITORNO_PUBLIC_ADDRESS to an https address and put a proxy before it");
+    }
+}
+
+/// When a certificate ends, as openssl reads it.
+fn certificate(told: &mut Told, file: &str) {
+    let said = Command::new("openssl")
+        .args(["x509", "-noout", "-enddate", "-in", file])
+        .output();
+    let Ok(said) = said else {
+        return told.say(
+            Finding::Look,
+            "openssl cannot be run: the certificate is not looked at",
+        );
+    };
+    let text = String::from_utf8_lossy(&said.stdout).into_owned();
+    let end = text
+        .trim()
+        .strip_prefix("notAfter=")
+        .and_then(|end| NaiveDateTime::parse_from_str(end, "%b %e %H:%M:%S %Y GMT").ok());
+    let Some(end) = end else {
+        return told.say(
+            Finding::Wrong,
+            format!("certificate: {file} cannot be read as one"),
+        );
+    };
+    let days = (end.and_utc() - Utc::now()).num_days();
+    let on = end.date();
+    match days {
+        _ if end.and_utc() <= Utc::now() => told.say(
+            Finding::Wrong,
+            format!("the certificate ended on {on}: browsers let nobody in"),
+        ),
+        0..CERTIFICATE_DAYS => told.say(
+            Finding::Look,
+            format!("the certificate ends on {on}, in {days} days: make it anew"),
+        ),
+        _ => told.say(Finding::Well, format!("the certificate ends on {on}")),
     }
 }
 

@@ -6,7 +6,7 @@ use ritorno_server::{Settings, Today};
 use std::net::SocketAddr;
 
 /// Everything that can be set: its name, and what it says.
-pub const SETTINGS: [(&str, &str); 15] = [
+pub const SETTINGS: [(&str, &str); 16] = [
     ("DATABASE_URL", "the database, as the application's role"),
     (
         "OWNER_DATABASE_URL",
@@ -21,6 +21,10 @@ pub const SETTINGS: [(&str, &str); 15] = [
     (
         "RITORNO_TRUSTED_PROXIES",
         "proxies that are believed about where a request comes from",
+    ),
+    (
+        "RITORNO_CERTIFICATE",
+        "the file with the proxy's certificate; doctor looks when it ends",
     ),
     ("RITORNO_TIME_ZONE", "the clinic's time zone"),
     (

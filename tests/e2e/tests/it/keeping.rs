@@ -30,6 +30,30 @@ impl Place {
     fn file(&self, name: &str) -> String {
         self.folder.join(name).display().to_string()
     }
+
+    /// A certificate of a proxy that ends in so many days.
+    fn certificate(&self, days: &str) -> String {
+        let file = self.file(&format!("certificate-{days}.pem"));
+        let (key, asked) = (self.file("key.pem"), self.file("asked.pem"));
+        let new =
+            "req -new -newkey rsa:2048 -nodes -subj /CN=ritorno.example -keyout KEY -out ASKED";
+        let sign = "x509 -req -in ASKED -signkey KEY -days DAYS -out FILE";
+        for words in [new, sign] {
+            let words = words.split(' ').map(|word| match word {
+                "KEY" => &key,
+                "ASKED" => &asked,
+                "DAYS" => days,
+                "FILE" => &file,
+                other => other,
+            });
+            let made = std::process::Command::new("openssl")
+                .args(words)
+                .output()
+                .expect("openssl is installed");
+            assert!(made.status.success(), "{made:?}");
+        }
+        file
+    }
 }
 
 impl Drop for Place {
@@ -293,8 +317,35 @@ fn the_doctor_says_in_words_what_is_wrong() {
             &[("DATABASE_URL", "postgres://nobody:x@127.0.0.1:1/none")],
             "cannot be reached",
         ),
+        (
+            &[
+                ("RITORNO_PUBLIC_ADDRESS", "https://ritorno.example"),
+                ("RITORNO_CERTIFICATE", &place.certificate("-1")),
+            ],
+            "WRONG  the certificate ended on",
+        ),
+        (
+            &[
+                ("RITORNO_PUBLIC_ADDRESS", "https://ritorno.example"),
+                ("RITORNO_CERTIFICATE", "README.md"),
+            ],
+            "cannot be read as one",
+        ),
     ] {
         let told = wrong(settings);
+        assert!(told.contains(says), "{says}: {told}");
+    }
+    for (days, says) in [
+        ("5", "look   the certificate ends on"),
+        ("90", "well   the certificate ends on"),
+    ] {
+        let file = place.certificate(days);
+        let mut set = well.to_vec();
+        set.push(("RITORNO_PUBLIC_ADDRESS", "https://ritorno.example"));
+        set.push(("RITORNO_CERTIFICATE", &file));
+        let told = door
+            .run_set(&clinic, "doctor", &set)
+            .expect("nothing is wrong");
         assert!(told.contains(says), "{says}: {told}");
     }
     door.sql(&clinic, "grant update on audit to ritorno_app");
