@@ -32,6 +32,7 @@ problem-stale = Somebody changed this in the meantime (now at revision { $curren
 problem-id-conflict = This entry was sent before with other contents. The first one was kept.
 problem-refused = The database refused this: { $detail }. Nothing was saved.
 problem-unavailable = The database cannot be reached. Nothing was lost: entries wait here and are sent again by themselves.
+problem-no-room = The disk under the database is full, so nothing more is kept. Nothing was lost: entries wait here and are sent again by themselves. Tell whoever runs the server.
 problem-unreachable = The clinic’s server cannot be reached. What you typed is still here.
 problem-busy = Too much at once. Try again in a moment.
 problem-blocked = The safety check blocks this. Nothing was saved.

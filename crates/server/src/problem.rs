@@ -109,6 +109,10 @@ impl From<StoreError> for ApiError {
             StoreError::Unavailable => {
                 ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "unavailable", &[]).retry_after(2)
             }
+            StoreError::NoRoom => {
+                tracing::error!("the disk under the database is full");
+                ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "no-room", &[]).retry_after(30)
+            }
             StoreError::Busy(what) => {
                 tracing::warn!(%what, "asked to come again");
                 ApiError::new(StatusCode::SERVICE_UNAVAILABLE, "busy", &[]).retry_after(1)

@@ -12,6 +12,9 @@ pub enum StoreError {
     /// Somebody else holds what this needed, for too long; nothing was written; the same call may succeed in a moment.
     #[error("busy: {0}")]
     Busy(Contention),
+    /// The disk under the database is full; nothing was written; the same call succeeds when there is room.
+    #[error("the disk under the database is full")]
+    NoRoom,
     /// There is no such row.
     #[error("there is no such {0}")]
     NotFound(&'static str),
@@ -75,6 +78,14 @@ fn sorted(message: &str) -> Option<StoreError> {
     ];
     if let Some((_, what)) = CONTENTION.iter().find(|(words, _)| message.contains(words)) {
         return Some(StoreError::Busy(*what));
+    }
+    const FULL: [&str; 3] = [
+        "No space left on device",
+        "Disk quota exceeded",
+        "could not extend file",
+    ];
+    if FULL.iter().any(|words| message.contains(words)) {
+        return Some(StoreError::NoRoom);
     }
     GONE.iter()
         .any(|words| message.contains(words))

@@ -4136,6 +4136,8 @@ export interface components {
             /** @description Ids of the lines that run today: never one that waits for a gate or is blocked. */
             running: string[];
             signed?: components["schemas"]["SignedInfo"] | null;
+            /** @description Letters of the patient's name that the sheet cannot draw. */
+            undrawn: string;
             /** @description Exercises that run today and were never tried out in the room. */
             untried: string[];
             /** @description Why each ladder stands in the program. */

@@ -11,6 +11,7 @@ import { Shell } from "./Shell";
 // What is ours comes after what is the library's, and holds.
 import "antd/dist/antd.css";
 import "./style.css";
+import "./letters.css";
 import { useLook } from "./look";
 import { themeOf } from "./theme";
 import { Trouble } from "./Trouble";
