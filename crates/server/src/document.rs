@@ -3,10 +3,11 @@
 //! Handlers say what they take and give, and `default` for every refusal. Here each refusal is named by its status, and fields get
 //! the lengths, ranges and counts that they are checked for; a test sends one too many of each.
 
-use crate::form::MOST_SAMPLES;
+use crate::form::{MOST_ROWS, MOST_SAMPLES};
 use crate::gate::open_to_strangers;
 use ritorno_core::knowledge::Knowledge;
 use serde_json::{Map, Value, json};
+use std::collections::BTreeSet;
 
 /// What a field may hold, beside its type.
 #[derive(Clone, Copy)]
@@ -229,6 +230,7 @@ pub(crate) fn complete(mut document: Value, known: &Knowledge) -> Value {
         hold(&mut schemas[name], kind, field, *holds, known);
     }
     whole_numbers(schemas);
+    short_lists(&mut document);
     or_nothing(&mut document);
     document
 }
@@ -337,6 +339,65 @@ fn whole_numbers(value: &mut Value) {
             fields.values_mut().for_each(whole_numbers);
         }
         Value::Array(list) => list.iter_mut().for_each(whole_numbers),
+        _ => {}
+    }
+}
+
+/// The schemas that a value refers to.
+fn names(value: &Value, out: &mut Vec<String>) {
+    match value {
+        Value::Object(fields) => {
+            let name = fields.get("$ref").and_then(Value::as_str);
+            out.extend(
+                name.and_then(|name| name.rsplit('/').next())
+                    .map(str::to_owned),
+            );
+            fields.values().for_each(|value| names(value, out));
+        }
+        Value::Array(list) => list.iter().for_each(|value| names(value, out)),
+        _ => {}
+    }
+}
+
+/// Every list of a body ends somewhere: where a field says nothing of its own, at what [`crate::form`] takes.
+fn short_lists(document: &mut Value) {
+    let mut open = Vec::new();
+    for operation in document["paths"]
+        .as_object_mut()
+        .into_iter()
+        .flatten()
+        .flat_map(|(_, methods)| methods.as_object_mut())
+        .flatten()
+    {
+        if let Some(body) = operation.1.get_mut("requestBody") {
+            names(body, &mut open);
+            bound_lists(body, MOST_SAMPLES);
+        }
+    }
+    let mut taken = BTreeSet::new();
+    while let Some(name) = open.pop() {
+        let schema = &mut document["components"]["schemas"][&name];
+        if taken.insert(name) {
+            names(schema, &mut open);
+            bound_lists(schema, MOST_ROWS);
+        }
+    }
+}
+
+fn bound_lists(value: &mut Value, most: usize) {
+    match value {
+        Value::Object(fields) => {
+            let list = fields
+                .get("type")
+                .is_some_and(|kind| *kind == "array" || kind[0] == "array");
+            if list {
+                fields.entry("maxItems").or_insert_with(|| json!(most));
+            }
+            fields
+                .values_mut()
+                .for_each(|value| bound_lists(value, most));
+        }
+        Value::Array(list) => list.iter_mut().for_each(|value| bound_lists(value, most)),
         _ => {}
     }
 }

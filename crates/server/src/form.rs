@@ -22,7 +22,7 @@ const MOST_FROM_STRANGERS: usize = 16 * 1024;
 /// A body is there within this time, or is not waited for.
 const WITHIN: Duration = Duration::from_secs(5);
 /// Rows a list may hold; those that are long by nature have bounds of their own.
-const MOST_ROWS: usize = 1000;
+pub(crate) const MOST_ROWS: usize = 1000;
 /// Samples of a device: a minute at two hundred a second. A list of them is the whole body, or is called so.
 pub(crate) const MOST_SAMPLES: usize = 12_000;
 /// How deep lists and fields may lie in one another.
