@@ -1,9 +1,9 @@
 //! What every handler works with: the pool, the knowledge, the injected day, and the one way to the database.
 
-use crate::gate::Senders;
+use crate::counts::Counts;
 use crate::looks::Looks;
-use crate::metrics;
 use crate::pulse::Pulse;
+use crate::senders::Senders;
 use crate::settings::Settings;
 use crate::sheets::{NoPaper, Paper, Sheets};
 use crate::turns::Turns;
@@ -70,7 +70,7 @@ pub struct AppState {
     /// Senders that were asked about lately.
     pub(crate) senders: Arc<Senders>,
     /// Counts for whoever runs the server.
-    pub(crate) metrics: metrics::Shared,
+    pub(crate) metrics: Arc<Counts>,
     /// Whether the database answers.
     pub(crate) pulse: Arc<Pulse>,
     /// Where today comes from.

@@ -9,9 +9,6 @@ use actix_web::http::{Method, StatusCode, header};
 use actix_web::middleware::Next;
 use actix_web::{Error, web};
 use ritorno_wording::Value;
-use std::collections::HashMap;
-use std::sync::{Mutex, PoisonError};
-use std::time::{Duration, Instant};
 
 /// What a gate answers: its own refusal, or what came from behind it.
 type Answer<B> = Result<ServiceResponse<EitherBody<B>>, Error>;
@@ -82,30 +79,6 @@ pub(crate) async fn same_origin<B: MessageBody>(req: ServiceRequest, next: Next<
 /// Whether an address is open to who is not signed in: to sign in, and to use a link.
 pub(crate) fn open_to_strangers(path: &str) -> bool {
     path == "/api/session" || path.starts_with("/api/links/")
-}
-
-/// Senders that were asked about lately, by the digest of their token.
-#[derive(Debug, Default)]
-pub(crate) struct Senders(Mutex<HashMap<Vec<u8>, Instant>>);
-
-impl Senders {
-    /// How long the answer counts (our choice). It opens nothing: whoever writes is asked for again with the write.
-    const FOR: Duration = Duration::from_secs(60);
-    /// So many are remembered before those that are over are forgotten.
-    const REMEMBERED: usize = 4096;
-
-    fn knows(&self, token: &[u8]) -> bool {
-        let held = self.0.lock().unwrap_or_else(PoisonError::into_inner);
-        held.get(token).is_some_and(|at| at.elapsed() < Self::FOR)
-    }
-
-    fn remember(&self, token: Vec<u8>) {
-        let mut held = self.0.lock().unwrap_or_else(PoisonError::into_inner);
-        if held.len() >= Self::REMEMBERED {
-            held.retain(|_, at| at.elapsed() < Self::FOR);
-        }
-        held.insert(token, Instant::now());
-    }
 }
 
 /// No body is read before it is known that somebody who is signed in sends it.

@@ -6,45 +6,12 @@ use actix_web::body::MessageBody;
 use actix_web::dev::{Server, ServiceRequest, ServiceResponse};
 use actix_web::middleware::Next;
 use actix_web::{App, Error, HttpResponse, HttpServer, web};
-use prometheus_client::encoding::EncodeLabelSet;
 use prometheus_client::encoding::text::encode;
-use prometheus_client::metrics::counter::Counter;
-use prometheus_client::metrics::family::Family;
 use prometheus_client::metrics::gauge::Gauge;
-use prometheus_client::metrics::histogram::Histogram;
 use prometheus_client::registry::Registry;
 use ritorno_store::keeping::health;
 use std::net::TcpListener;
-use std::sync::Arc;
 use std::time::Instant;
-
-/// Upper ends of the classes of time, in seconds.
-const CLASSES_S: [f64; 10] = [0.005, 0.01, 0.025, 0.05, 0.1, 0.15, 0.25, 0.5, 1.0, 5.0];
-
-/// What a request was.
-#[derive(Debug, Clone, PartialEq, Eq, Hash, EncodeLabelSet)]
-struct Asked {
-    method: String,
-    /// The pattern of the address: a search carries a name, an address an id.
-    route: String,
-    status: u16,
-}
-
-/// Counts of what was asked, and how long it took.
-#[derive(Debug, Clone)]
-pub(crate) struct Metrics {
-    requests: Family<Asked, Counter>,
-    seconds: Histogram,
-}
-
-impl Default for Metrics {
-    fn default() -> Self {
-        Metrics {
-            requests: Family::default(),
-            seconds: Histogram::new(CLASSES_S),
-        }
-    }
-}
 
 /// Counts a request.
 pub(crate) async fn measure(
@@ -59,15 +26,8 @@ pub(crate) async fn measure(
     let answer = next.call(req).await?;
     if let Some(metrics) = metrics {
         let route = answer.request().match_pattern();
-        metrics.seconds.observe(begun.elapsed().as_secs_f64());
-        metrics
-            .requests
-            .get_or_create(&Asked {
-                method,
-                route: route.unwrap_or_else(|| "pages".to_owned()),
-                status: answer.status().as_u16(),
-            })
-            .inc();
+        let route = route.unwrap_or_else(|| "pages".to_owned());
+        metrics.count(method, route, answer.status().as_u16(), begun.elapsed());
     }
     Ok(answer)
 }
@@ -75,9 +35,7 @@ pub(crate) async fn measure(
 /// Everything that can be told now, in the text format.
 async fn tell(state: web::Data<AppState>) -> HttpResponse {
     let mut registry = Registry::with_prefix("ritorno");
-    let Metrics { requests, seconds } = (*state.metrics).clone();
-    registry.register("requests", "Requests answered", requests);
-    registry.register("request_seconds", "Time to an answer", seconds);
+    state.metrics.tell(&mut registry);
     let mut gauge = |name: &str, help: &str, value: i64| {
         let gauge: Gauge = Gauge::default();
         gauge.set(value);
@@ -151,6 +109,3 @@ pub fn metrics_server(state: AppState, listener: TcpListener) -> std::io::Result
     .listen(listener)?
     .run())
 }
-
-/// Counts that are shared by all workers.
-pub(crate) type Shared = Arc<Metrics>;

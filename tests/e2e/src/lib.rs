@@ -173,6 +173,21 @@ impl House {
         panic!("never true: {condition}\n{}", self.text().await);
     }
 
+    /// Waits until the browser has kept what was typed: it takes a moment after the last stroke.
+    pub async fn kept(&self, words: &str) {
+        let look = "const q = indexedDB.open('ritorno'); q.onsuccess = () => { \
+            const all = q.result.transaction('drafts').objectStore('drafts').getAll(); \
+            all.onsuccess = () => { q.result.close(); \
+            if (JSON.stringify(all.result).includes(WORDS)) window.keptWords = WORDS; else setTimeout(look, 30) } }";
+        let words = Value::from(words).to_string();
+        let look = look.replace("WORDS", &words);
+        self.value(&format!(
+            "(() => {{ const look = () => {{ {look} }}; look() }})()"
+        ))
+        .await;
+        self.until(&format!("window.keptWords === {words}")).await;
+    }
+
     /// Holds back what the page sends from here on, until it is let go.
     pub async fn hold_back(&self) {
         self.value("(() => { const real = window.fetch; const held = new Promise(go => { window.letGo = go }); window.fetch = async (...a) => { if (a[1]?.method === 'POST') await held; return real(...a) } })()")

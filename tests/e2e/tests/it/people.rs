@@ -194,6 +194,7 @@ async fn anothers_record_opens_with_a_reason_that_a_lead_reads() {
     }
     house.resize(1280, 800).await;
     house.fill("#shut-words", "Fell on the stairs").await;
+    house.kept("Fell on the stairs").await;
     // What was typed is there again after a reload.
     house.goto(&format!("/e/{episode}/visit")).await;
     house
