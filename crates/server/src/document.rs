@@ -227,7 +227,8 @@ pub(crate) fn complete(mut document: Value, known: &Knowledge) -> Value {
     schemas["Problem"]["properties"]["type"]["pattern"] = json!("^urn:ritorno:problem:[a-z-]+$");
     for (schema, field, holds) in FIELDS {
         let (name, kind) = schema.split_once(':').unwrap_or((schema, ""));
-        hold(&mut schemas[name], kind, field, *holds, known);
+        let placed = hold(&mut schemas[name], kind, field, *holds, known);
+        debug_assert!(placed, "there is no {schema}.{field}, or no row for it");
     }
     whole_numbers(schemas);
     short_lists(&mut document);
@@ -279,7 +280,9 @@ fn name_refusals(path: &str, method: &str, operation: &mut Value) {
 }
 
 /// Writes what a field may hold beside its type, in every form of the schema that has it.
-fn hold(schema: &mut Value, kind: &str, field: &str, holds: Holds, known: &Knowledge) {
+/// Answers whether there was one.
+fn hold(schema: &mut Value, kind: &str, field: &str, holds: Holds, known: &Knowledge) -> bool {
+    let mut placed = false;
     for part in ["oneOf", "allOf"] {
         for form in schema
             .get_mut(part)
@@ -287,18 +290,18 @@ fn hold(schema: &mut Value, kind: &str, field: &str, holds: Holds, known: &Knowl
             .into_iter()
             .flatten()
         {
-            hold(form, kind, field, holds, known);
+            placed |= hold(form, kind, field, holds, known);
         }
     }
     let Some(fields) = schema.get_mut("properties").and_then(Value::as_object_mut) else {
-        return;
+        return placed;
     };
     let of_kind = |value: &Value| value["enum"] == json!([kind]);
     if !kind.is_empty() && !fields.values().any(of_kind) {
-        return;
+        return placed;
     }
     let Some(place) = fields.get_mut(field) else {
-        return;
+        return placed;
     };
     match holds {
         Letters(least, most) => {
@@ -312,7 +315,7 @@ fn hold(schema: &mut Value, kind: &str, field: &str, holds: Holds, known: &Knowl
         }
         Bound(row) => {
             let Some(row) = known.bounds.get(row) else {
-                return;
+                return placed;
             };
             if place["type"] == "string" {
                 place["minLength"] = json!(row.min as u64);
@@ -326,6 +329,7 @@ fn hold(schema: &mut Value, kind: &str, field: &str, holds: Holds, known: &Knowl
             }
         }
     }
+    true
 }
 
 /// A whole number fits into what keeps it.
