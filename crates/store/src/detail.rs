@@ -47,9 +47,10 @@ impl Standing {
         episodes: &[EpisodeId],
     ) -> Result<Standing, StoreError> {
         let sql = "select episode_id, id, seq, kind, on_date, detail from standing_facts($1)";
-        let rows = diesel::sql_query(sql)
+        let mut rows: Vec<Row> = diesel::sql_query(sql)
             .bind::<Array<SqlUuid>, _>(episodes)
             .load(conn)?;
+        rows.sort_by_key(|row| (row.on_date, row.seq));
         Ok(Standing(rows))
     }
 

@@ -426,63 +426,15 @@ pub fn timeline(
     patient: PatientId,
     wanted: &Wanted,
 ) -> Result<Vec<Told>, StoreError> {
-    const SQL: &str = "
-        select * from (select e.seq, e.id, e.episode_id, e.kind, e.on_date, e.at,
-            (select u.name from app_user u where u.id = e.by_user) as by_name,
-            -- Looked for one table after the other: a join of them all takes half a second to plan.
-            coalesce((select to_jsonb(r) from event_reason r where r.id = e.id), '{}') || coalesce(
-                (select to_jsonb(m) from measurement m where m.id = e.id),
-                (select to_jsonb(f) from finding f where f.id = e.id),
-                (select to_jsonb(x) from exam_note x where x.id = e.id),
-                (select to_jsonb(st) from strength_trial st where st.id = e.id),
-                (select to_jsonb(os) from outcome_sheet os where os.id = e.id),
-                (select to_jsonb(sc) from score sc where sc.id = e.id),
-                (select to_jsonb(a) from attestation a where a.id = e.id),
-                (select to_jsonb(l) - 'episode_id' - 'on_date' - 'seq' from log_entry l where l.id = e.id),
-                (select to_jsonb(sl) from surgeon_limit sl where sl.id = e.id),
-                (select to_jsonb(fa) from flag_answer fa where fa.id = e.id),
-                (select to_jsonb(fs) from flag_step fs where fs.id = e.id),
-                (select to_jsonb(fr) from flag_raise fr where fr.id = e.id),
-                (select to_jsonb(ba) from breach_answer ba where ba.id = e.id),
-                (select to_jsonb(ls) from line_step ls where ls.id = e.id),
-                (select to_jsonb(tx) from story_text tx where tx.id = e.id),
-                (select to_jsonb(w) from week_use w where w.id = e.id),
-                (select to_jsonb(co) from contact co where co.id = e.id),
-                (select to_jsonb(ap) from appointment ap where ap.id = e.id),
-                (select to_jsonb(ca) || jsonb_build_object('who', coalesce(tu.name, 'none'))
-                    from care ca left join app_user tu on tu.id = ca.user_id where ca.id = e.id),
-                (select to_jsonb(n) - 'summary' from visit_note n where n.id = e.id),
-                (select to_jsonb(d) - 'body' - 'lines_before' - 'made_rev' from line_decision d where d.id = e.id),
-                (select to_jsonb(p) - 'body' from program_snapshot p where p.id = e.id),
-                (select to_jsonb(g) || jsonb_build_object('overridden', (
-                    select jsonb_object_agg(o.criterion, o.reason) from gate_override o where o.pass_id = g.id))
-                    from gate_pass g where g.id = e.id),
-                '{}') || coalesce((
-                select jsonb_build_object('verdicts', jsonb_agg(to_jsonb(v) order by v.round))
-                from verdict v where v.measurement_id = e.id having count(*) > 0), '{}') as body,
-            coalesce((
-                select jsonb_agg(jsonb_build_object('from', k.seq, 'to', k.target, 'role', k.role) order by k.seq, k.target)
-                from effect k where k.patient_id = e.patient_id and (k.seq = e.seq or k.target = e.seq)), '[]') as effects
-        from (
-            select * from event e
-            where e.patient_id = $1 and ($2 is null or (e.at, e.seq) < (select b.at, b.seq from event b where b.patient_id = $1 and b.seq = $2))
-                and ($4 = '{}' or e.kind = any($4))
-            order by e.at desc, e.seq desc
-            -- A search looks at all of them.
-            limit case when $5 = '{}' then $3 end) e) told
-        where $5 = '{}' or (
-            -- What was written, not the names of its fields.
-            select bool_and(concat_ws(' ', kind, by_name, (select string_agg(value, ' ') from jsonb_each_text(body))) ilike word)
-            from unnest($5) as word)
-        order by at desc, seq desc
-        limit $3";
-    Ok(diesel::sql_query(SQL)
-        .bind::<SqlUuid, _>(patient)
-        .bind::<Nullable<BigInt>, _>(wanted.before)
-        .bind::<BigInt, _>(wanted.limit)
-        .bind::<Array<Text>, _>(&wanted.kinds)
-        .bind::<Array<Text>, _>(parts(&wanted.search).collect::<Vec<_>>())
-        .load(conn)?)
+    Ok(
+        diesel::sql_query("select * from patient_timeline($1, $2, $3, $4, $5)")
+            .bind::<SqlUuid, _>(patient)
+            .bind::<Nullable<BigInt>, _>(wanted.before)
+            .bind::<BigInt, _>(wanted.limit)
+            .bind::<Array<Text>, _>(&wanted.kinds)
+            .bind::<Array<Text>, _>(parts(&wanted.search).collect::<Vec<_>>())
+            .load(conn)?,
+    )
 }
 
 /// For the demo: what is entered from here on in this transaction counts as entered on a day of its invented past.

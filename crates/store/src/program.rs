@@ -141,12 +141,15 @@ pub(crate) fn with_lines(
     episodes: &[EpisodeId],
 ) -> Result<Vec<(Head, Vec<Line>)>, StoreError> {
     use program_line as t;
-    let rows: Vec<(Head, Option<LineRow>)> = program::table
+    let all = program::table
         .left_join(t::table.on(t::program_id.eq(program::id)))
-        .filter(program::episode_id.eq_any(episodes))
         .order((program::id, t::from_day, t::exercise, t::id))
-        .select((Head::as_select(), Option::<LineRow>::as_select()))
-        .load(conn)?;
+        .select((Head::as_select(), Option::<LineRow>::as_select()));
+    let rows: Vec<(Head, Option<LineRow>)> = match episodes {
+        // What is asked most: a statement that is planned once, which one with a list is not.
+        [one] => all.filter(program::episode_id.eq(one)).load(conn)?,
+        many => all.filter(program::episode_id.eq_any(many)).load(conn)?,
+    };
     let mut out: Vec<(Head, Vec<Line>)> = Vec::new();
     for (head, row) in rows {
         if out.last().is_none_or(|(last, _)| last.id != head.id) {

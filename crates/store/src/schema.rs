@@ -33,6 +33,7 @@ diesel::table! { episode_school (episode_id, question) { episode_id -> Uuid, que
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_kit (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_task (episode_id, place) { episode_id -> Uuid, place -> Int4, label -> Text, score -> Int4, asks -> Nullable<Text>, } }
+diesel::table! { access_rules (rev) { rev -> Int4, body -> Jsonb, user_id -> Uuid, } }
 diesel::table! { record (patient_id) { patient_id -> Uuid, seq -> Int8, } }
 diesel::table! {
     event (patient_id, seq) {
@@ -41,9 +42,9 @@ diesel::table! {
     }
 }
 diesel::table! {
-    /// A view: events that were not taken back, with their details as text.
+    /// What `standing_facts` answers: events that were not taken back, with their details as text.
     standing_fact (id) {
-        id -> Uuid, patient_id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, on_date -> Date, detail -> Nullable<Text>,
+        id -> Uuid, episode_id -> Uuid, seq -> Int8, kind -> Text, on_date -> Date, detail -> Nullable<Text>,
     }
 }
 diesel::table! {
@@ -178,6 +179,7 @@ diesel::allow_tables_to_appear_in_same_query!(
     app_user,
     session,
     second_factor,
+    access_rules,
     patient,
     episode,
     lane,

@@ -34,6 +34,11 @@ pub(crate) struct UserRow {
 }
 
 impl UserRow {
+    /// Whether the access of this person has ended.
+    pub(crate) fn has_ended(&self) -> bool {
+        self.ended_at.is_some()
+    }
+
     /// The user and the password hash.
     pub(crate) fn user(self) -> Result<(User, String), StoreError> {
         let user = User {
