@@ -1,4 +1,4 @@
-import { readdirSync, readFileSync, writeFileSync } from "node:fs";
+import { existsSync, readdirSync, readFileSync, writeFileSync } from "node:fs";
 import { brotliCompressSync, constants } from "node:zlib";
 import type { Plugin } from "vite";
 
@@ -13,7 +13,9 @@ export function packed(): Plugin {
     writeBundle({ dir }) {
       const assets = `${dir ?? "dist"}/assets`;
       for (const name of readdirSync(assets)) {
-        if (!/\.(js|css)$/.test(name)) continue;
+        // Names hold what is in them: what is packed already stays so.
+        if (!/\.(js|css)$/.test(name) || existsSync(`${assets}/${name}.br`))
+          continue;
         const small = brotliCompressSync(readFileSync(`${assets}/${name}`), {
           params: { [constants.BROTLI_PARAM_QUALITY]: 11 },
         });

@@ -11,6 +11,7 @@ problem-wrong-code = This code is not right, or it was used before. A new one co
 problem-must-change = Choose a password of your own first.
 problem-must-second-factor = This clinic asks leads for a second factor: take one up first.
 problem-no-such-link = This link does not work: it was used, has run out or was replaced. Ask whoever gave it to you for a new one.
+problem-home-closed = This page could not be opened. Check the birth date. If it is right, the link may have run out: ask the clinic for a new one.
 problem-access-ended = This person’s access has ended. Let them in again first.
 problem-forbidden = Your role may not do this.
 problem-made-by-another = Another person made this entry and is not signed in here. It still waits for that person.

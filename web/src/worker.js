@@ -38,6 +38,8 @@ self.addEventListener("fetch", (event) => {
   const { request } = event;
   const { origin, pathname } = new URL(request.url);
   if (request.method !== "GET" || origin !== self.location.origin) return;
+  // The patient's page is another one.
+  if (pathname === "/h") return;
   if (pathname.startsWith("/api/") || pathname === "/worker.js") return;
   if (request.mode === "navigate") event.respondWith(page(request));
   else if (FILES.includes(pathname)) event.respondWith(kept(request));

@@ -58,10 +58,12 @@ pub enum Action {
     KeepDefaults,
     /// Invite people, end their access, set the rules about access.
     KeepPeople,
+    /// Read one's own program at home and tell what was done.
+    OwnProgram,
 }
 
 /// All actions, for the table test.
-pub const ACTIONS: [Action; 12] = [
+pub const ACTIONS: [Action; 13] = [
     Action::ReadRecord,
     Action::EditStory,
     Action::RecordLimit,
@@ -74,6 +76,7 @@ pub const ACTIONS: [Action; 12] = [
     Action::ReadAudit,
     Action::KeepDefaults,
     Action::KeepPeople,
+    Action::OwnProgram,
 ];
 
 /// Whether `role` may do `action`.
@@ -91,12 +94,13 @@ pub const ACTIONS: [Action; 12] = [
 pub fn may(role: Role, action: Action) -> bool {
     use Action::*;
     match role {
-        Role::Lead => true,
-        Role::Clinician => !matches!(action, ReadAudit | KeepDefaults | KeepPeople),
+        Role::Lead => action != OwnProgram,
+        Role::Clinician => !matches!(action, ReadAudit | KeepDefaults | KeepPeople | OwnProgram),
         Role::Assistant => matches!(action, ReadRecord | Measure | EnterLog | TakeHome),
         Role::Auditor => matches!(action, ReadRecord | ReadAudit),
-        // Learners and phone links get their own rooms (simulated patients, the phone page) and no records here.
-        Role::Learner | Role::PatientLink => false,
+        // Learners get a room of their own (simulated patients) and no records here.
+        Role::Learner => false,
+        Role::PatientLink => action == OwnProgram,
     }
 }
 
@@ -141,12 +145,12 @@ mod tests {
     fn the_matrix_is_what_was_agreed() {
         // One row a role, one column an action, in the order of ROLES and ACTIONS.
         let expected = [
-            "xxxxxxxxx---", // clinician
-            "xxxxxxxxxxxx", // lead
-            "x--x---xx---", // assistant
-            "x--------x--", // auditor
-            "------------", // learner
-            "------------", // patient link
+            "xxxxxxxxx----", // clinician
+            "xxxxxxxxxxxx-", // lead
+            "x--x---xx----", // assistant
+            "x--------x---", // auditor
+            "-------------", // learner
+            "------------x", // patient link
         ];
         for (role, row) in ROLES.iter().zip(expected) {
             let got: String = ACTIONS

@@ -132,7 +132,13 @@ fn exercise_block(
         cues.push(wording.say("paper-from-slack", &[]));
     }
     let (what, task) = (Value::Text(""), say("task"));
+    let dose = &line.dose;
     json!({
+        "id": exercise.id,
+        "count": {
+            "sets": dose.sets, "repetitions": dose.repetitions, "hold_s": dose.hold_s, "rest_s": dose.rest_s,
+            "duration_s": dose.duration_s, "times_per_day": dose.times_per_day,
+        },
         "alt": format!("{title}. {}", say("how")),
         "name": title,
         "figure": figure_file(exercise),
@@ -274,7 +280,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         "stop_title": plain("paper-stop"),
         "stop": stop.into_iter().map(plain).collect::<Vec<_>>(),
         "stop_now": plain("paper-stop-now"),
-        "pain": pain_text(ctx, wording, &explained, day),
+        "pain": format!("{} {}", pain_text(ctx, wording, &explained, day), plain("paper-still-worse")),
         "advice_title": plain("paper-advice"),
         "advice": advice(ctx, facts).iter().map(|id| wording.to_patient(&format!("advice-{id}"), spoken)).collect::<Vec<_>>(),
         "may_title": plain("paper-may"),

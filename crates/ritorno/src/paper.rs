@@ -1,8 +1,9 @@
 //! The sheets of the application: set by `ritorno-handout`.
 
-use ritorno_handout::{HandoutInput, render, undrawn};
+use ritorno_handout::{HandoutInput, contents, render, undrawn};
 use ritorno_server::{Paper, SheetInput};
 use ritorno_wording::Wording;
+use serde_json::Value;
 
 /// Sets sheets with the shipped wording and template.
 pub(crate) struct Typeset(Wording);
@@ -18,24 +19,32 @@ impl Typeset {
 
 impl Paper for Typeset {
     fn set(&self, input: SheetInput) -> Result<Vec<u8>, String> {
-        let SheetInput {
-            ctx,
-            facts,
-            name,
-            version,
-            signed_on,
-        } = input;
-        let input = HandoutInput {
-            ctx,
-            facts,
-            name,
-            version,
-            signed_on,
-        };
-        render(&self.0, &input).map_err(|error| error.to_string())
+        render(&self.0, &handed_out(input)).map_err(|error| error.to_string())
+    }
+
+    fn told(&self, input: SheetInput) -> Value {
+        contents(&self.0, &handed_out(input))
     }
 
     fn undrawn(&self, text: &str) -> String {
         undrawn(text)
+    }
+}
+
+/// What the server hands over, as the sheet takes it.
+fn handed_out(input: SheetInput<'_>) -> HandoutInput<'_> {
+    let SheetInput {
+        ctx,
+        facts,
+        name,
+        version,
+        signed_on,
+    } = input;
+    HandoutInput {
+        ctx,
+        facts,
+        name,
+        version,
+        signed_on,
     }
 }

@@ -23,7 +23,7 @@ impl AppState {
     /// # Errors
     /// 503 *busy* when the line is full or no connection comes free in time, 503 *unavailable* when the database is away, else
     /// whatever `work` and `show` answer.
-    async fn with_connection<L: Send + 'static, T: Send + 'static>(
+    pub(crate) async fn with_connection<L: Send + 'static, T: Send + 'static>(
         &self,
         work: impl FnOnce(&AppState, &mut PgConnection) -> Result<L, ApiError> + Send + 'static,
         show: impl FnOnce(&AppState, L) -> Result<T, ApiError> + Send + 'static,
@@ -258,6 +258,22 @@ pub(crate) fn locked<T>(
     of: Of,
     work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError>,
 ) -> Result<T, ApiError> {
+    locked_by(state, conn, acting(user, name), of, |state, conn| {
+        work(state, conn, user)
+    })
+}
+
+/// The same for whoever acts: somebody of the clinic, or the patient from home, who is no user.
+///
+/// # Errors
+/// As [`locked`].
+pub(crate) fn locked_by<T>(
+    state: &AppState,
+    conn: &mut PgConnection,
+    actor: Actor,
+    of: Of,
+    work: impl FnOnce(&AppState, &mut PgConnection) -> Result<T, ApiError>,
+) -> Result<T, ApiError> {
     let patient = match of {
         Of::Episode(id) => event::patient_of(conn, id)?,
         Of::Patient(id) => id,
@@ -265,10 +281,10 @@ pub(crate) fn locked<T>(
     let _waiting = Waiting::enter(state, patient)?;
     let mut work = Some(work);
     for attempt in 1.. {
-        let done = in_transaction(state, conn, user, name, |state, conn, user| {
+        let done = transaction(state, conn, actor, |state, conn| {
             event::lock(conn, patient)?;
             match work.take() {
-                Some(work) => work(state, conn, user),
+                Some(work) => work(state, conn),
                 None => Err(StoreError::Unavailable.into()),
             }
         });
@@ -295,16 +311,30 @@ pub(crate) fn in_transaction<T>(
     name: &'static str,
     work: impl FnOnce(&AppState, &mut PgConnection, &User) -> Result<T, ApiError>,
 ) -> Result<T, ApiError> {
-    let actor = Actor {
+    transaction(state, conn, acting(user, name), |state, conn| {
+        work(state, conn, user)
+    })
+}
+
+fn acting(user: &User, action: &'static str) -> Actor {
+    Actor {
         user: Some(user.id),
-        action: name,
-    };
+        action,
+    }
+}
+
+fn transaction<T>(
+    state: &AppState,
+    conn: &mut PgConnection,
+    actor: Actor,
+    work: impl FnOnce(&AppState, &mut PgConnection) -> Result<T, ApiError>,
+) -> Result<T, ApiError> {
     let mut refused = None;
     let done = ritorno_store::write(conn, actor, |conn| {
         if let Today::Fixed(day) = state.today {
             event::entered_on(conn, day)?;
         }
-        work(state, conn, user).map_err(|error| {
+        work(state, conn).map_err(|error| {
             refused = Some(error);
             StoreError::Other("refused by a rule".to_owned())
         })

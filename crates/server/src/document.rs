@@ -92,6 +92,10 @@ const FIELDS: &[(&str, &str, Holds)] = &[
     ("LogFact:pain_during", "value", Bound("score_0_10")),
     ("LogFact:pain_next_morning", "value", Bound("score_0_10")),
     ("LogFact:effort", "value", Bound("score_0_10")),
+    ("PhoneSaid:done", "sessions", Bound("sessions")),
+    ("PhoneSaid:done", "repetitions", Bound("done_repetitions")),
+    ("PhoneSaid:pain_during", "value", Bound("score_0_10")),
+    ("PhoneSaid:pain_next_morning", "value", Bound("score_0_10")),
     ("Measurement", "remark", Letters(0, 1000)),
     ("NewCover", "words", Letters(0, 1000)),
     ("NewNote", "body", Bound("note_characters")),
@@ -221,6 +225,12 @@ pub(crate) fn complete(mut document: Value, known: &Knowledge) -> Value {
             "name": "ritorno_session",
             "description": "The session that POST /api/session begins. Over https the cookie is called __Host-ritorno.",
         },
+        "telephone": {
+            "type": "apiKey",
+            "in": "cookie",
+            "name": "ritorno_home",
+            "description": "A telephone that POST /api/home/open let in. Over https the cookie is called __Host-ritorno-home.",
+        },
     });
     document["security"] = json!([{ "session": [] }]);
     let schemas = &mut document["components"]["schemas"];
@@ -268,6 +278,8 @@ fn name_refusals(path: &str, method: &str, operation: &mut Value) {
     };
     if open {
         operation["security"] = json!([]);
+    } else if path.starts_with("/api/home/") {
+        operation["security"] = json!([{ "telephone": [] }]);
     }
     let Some(answers) = operation["responses"].as_object_mut() else {
         return;

@@ -2,12 +2,13 @@
 
 use crate::app::AppState;
 use crate::problem::ApiError;
-use crate::security::token_of;
+use crate::security::{phone_of, token_of};
 use actix_web::body::{EitherBody, MessageBody};
 use actix_web::dev::{ServiceRequest, ServiceResponse};
 use actix_web::http::{Method, StatusCode, header};
 use actix_web::middleware::Next;
 use actix_web::{Error, web};
+use ritorno_store::{home_link, session};
 use ritorno_wording::Value;
 
 /// What a gate answers: its own refusal, or what came from behind it.
@@ -78,7 +79,7 @@ pub(crate) async fn same_origin<B: MessageBody>(req: ServiceRequest, next: Next<
 
 /// Whether an address is open to who is not signed in: to sign in, and to use a link.
 pub(crate) fn open_to_strangers(path: &str) -> bool {
-    path == "/api/session" || path.starts_with("/api/links/")
+    path == "/api/session" || path.starts_with("/api/links/") || path == "/api/home/open"
 }
 
 /// No body is read before it is known that somebody who is signed in sends it.
@@ -93,7 +94,11 @@ pub(crate) async fn known_sender<B: MessageBody>(req: ServiceRequest, next: Next
 }
 
 async fn known(req: &ServiceRequest) -> Result<(), ApiError> {
-    let token = token_of(req.request())?;
+    let from_home = req.path().starts_with("/api/home/");
+    let token = match from_home {
+        true => phone_of(req.request())?,
+        false => token_of(req.request())?,
+    };
     let Some(state) = req.app_data::<web::Data<AppState>>() else {
         return Ok(());
     };
@@ -102,7 +107,10 @@ async fn known(req: &ServiceRequest) -> Result<(), ApiError> {
     }
     let asked = token.clone();
     let there = state
-        .block(move |_, conn| Ok(ritorno_store::session::of(conn, &asked)?.is_some()))
+        .block(move |state, conn| match from_home {
+            true => Ok(home_link::phone(conn, &asked, state.today.date())?.is_some()),
+            false => Ok(session::of(conn, &asked)?.is_some()),
+        })
         .await?;
     if !there {
         return Err(ApiError::new(

@@ -22,7 +22,10 @@ use unicode_normalization::UnicodeNormalization;
 use uuid::Uuid;
 
 /// What goes home is what was signed: refused when lines or limits have changed since.
-fn as_signed(conn: &mut PgConnection, head: &program::Head) -> Result<program::Signed, ApiError> {
+pub(crate) fn as_signed(
+    conn: &mut PgConnection,
+    head: &program::Head,
+) -> Result<program::Signed, ApiError> {
     let signed =
         program::last_signed(conn, head.id)?.ok_or(StoreError::NotFound("signed program"))?;
     let (version, body) =
@@ -178,28 +181,31 @@ pub(crate) async fn figure(
             &req,
             Action::ReadRecord,
             move |state, conn, _| Ok(Opened::read(state, conn, id)?),
-            move |_, opened| {
-                let (assessment, loaded) = (opened.assess()?, &opened.loaded);
-                let exercise = opened
-                    .known
-                    .exercises
-                    .get(&name)
-                    .ok_or(StoreError::NotFound("exercise"))?;
-                let path = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
-                let limited = path.keys.last() != exercise.path().keys.last();
-                let title = wording().say(&format!("ex-{}", exercise.id), &[]);
-                Ok(figure_svg(&FigureSpec {
-                    exercise,
-                    path,
-                    arm: loaded.facts.story.side,
-                    limited,
-                    title: &title,
-                }))
-            },
+            move |_, opened| figure_of(&opened, &name),
         )
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("image/svg+xml")
         .insert_header(("Cache-Control", "private, max-age=300"))
         .body(svg))
+}
+
+/// The drawing of an exercise as far as this shoulder may go today.
+pub(crate) fn figure_of(opened: &Opened, name: &str) -> Result<String, ApiError> {
+    let (assessment, loaded) = (opened.assess()?, &opened.loaded);
+    let exercise = opened
+        .known
+        .exercises
+        .get(name)
+        .ok_or(StoreError::NotFound("exercise"))?;
+    let path = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
+    let limited = path.keys.last() != exercise.path().keys.last();
+    let title = wording().say(&format!("ex-{}", exercise.id), &[]);
+    Ok(figure_svg(&FigureSpec {
+        exercise,
+        path,
+        arm: loaded.facts.story.side,
+        limited,
+        title: &title,
+    }))
 }

@@ -28,6 +28,7 @@ mod outcome;
 mod passwords;
 mod pathways;
 mod patients;
+mod phone;
 mod problem;
 mod program;
 mod pulse;

@@ -22,6 +22,15 @@ pub(crate) fn session_cookie(settings: &Settings) -> &'static str {
     }
 }
 
+/// Name of the cookie of a patient's telephone.
+pub(crate) fn phone_cookie(settings: &Settings) -> &'static str {
+    if settings.encrypted() {
+        "__Host-ritorno-home"
+    } else {
+        "ritorno_home"
+    }
+}
+
 /// Hashes a password with argon2id and a fresh salt.
 ///
 /// # Errors
@@ -79,9 +88,18 @@ pub(crate) fn token_hash(token: &str) -> Vec<u8> {
 
 /// The digest of the request's token.
 pub(crate) fn token_of(req: &HttpRequest) -> Result<Vec<u8>, ApiError> {
+    digest_in(req, session_cookie)
+}
+
+/// The digest of the token of a patient's telephone.
+pub(crate) fn phone_of(req: &HttpRequest) -> Result<Vec<u8>, ApiError> {
+    digest_in(req, phone_cookie)
+}
+
+fn digest_in(req: &HttpRequest, name: fn(&Settings) -> &'static str) -> Result<Vec<u8>, ApiError> {
     let state = req.app_data::<web::Data<AppState>>();
     state
-        .and_then(|state| req.cookie(session_cookie(&state.settings)))
+        .and_then(|state| req.cookie(name(&state.settings)))
         .map(|cookie| token_hash(cookie.value()))
         .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))
 }

@@ -3,6 +3,7 @@
 use actix_web::web::Bytes;
 use ritorno_core::context::CheckContext;
 use ritorno_core::facts::Facts;
+use serde_json::Value;
 use std::collections::VecDeque;
 
 /// What goes on a sheet.
@@ -27,6 +28,11 @@ pub trait Paper: Send + Sync {
     /// # Errors
     /// In words, for the log.
     fn set(&self, input: SheetInput) -> Result<Vec<u8>, String>;
+
+    /// What stands on the sheet, in words, for the patient's own page.
+    fn told(&self, _input: SheetInput) -> Value {
+        Value::Null
+    }
 
     /// The letters of a text that cannot be drawn, each once.
     fn undrawn(&self, _text: &str) -> String {

@@ -37,6 +37,11 @@ pub(crate) async fn document(state: web::Data<AppState>) -> Result<HttpResponse,
     page(state.web_dir.join("index.html")).await
 }
 
+/// The patient's own page, which is another one.
+pub(crate) async fn phone(state: web::Data<AppState>) -> Result<HttpResponse, actix_web::Error> {
+    page(state.web_dir.join("phone.html")).await
+}
+
 /// A script or a style sheet as it was packed when the pages were built, for whoever can unpack it.
 pub(crate) async fn asset(
     req: HttpRequest,

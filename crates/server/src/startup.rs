@@ -5,8 +5,8 @@ use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
     bounds, covers, daylist, deciding, defaults, entries, examine, find, gate, home, library,
-    limits, metrics, outcome, pathways, patients, program, ranges, reasons, reliability, session,
-    shell, staff, story, withdrawals,
+    limits, metrics, outcome, pathways, patients, phone, program, ranges, reasons, reliability,
+    session, shell, staff, story, withdrawals,
 };
 use crate::{strength, timeline, visit};
 use actix_files::Files;
@@ -122,6 +122,13 @@ fn api(config: &mut ServiceConfig) {
             .service(home::handout)
             .service(home::calendar)
             .service(home::figure)
+            .service(phone::show_home_link)
+            .service(phone::make_home_link)
+            .service(phone::end_home_link)
+            .service(phone::open_home)
+            .service(phone::home_page)
+            .service(phone::home_figure)
+            .service(phone::tell_from_home)
             .service(find::find)
             .service(covers::show_people)
             .service(covers::add_cover)
@@ -285,6 +292,7 @@ pub fn server(state: AppState, listener: TcpListener, workers: usize) -> std::io
             .wrap(TracingLogger::<Quiet>::new())
             .route("/", web::get().to(shell::document))
             .route("/index.html", web::get().to(shell::document))
+            .route("/h", web::get().to(shell::phone))
             .route("/assets/{name}", web::get().to(shell::asset))
             .route("/livez", web::get().to(|| async { "ok" }))
             .route("/readyz", web::get().to(ready))

@@ -33,8 +33,10 @@ pub(crate) struct TimelineEntry {
     at: DateTime<Utc>,
     /// The clinic's day of that moment.
     entered_on: NaiveDate,
-    /// By whom; nobody where a rule spoke.
+    /// By whom; nobody where a rule spoke, or the patient from home.
     by: Option<String>,
+    /// Whether the patient told it from home.
+    from_home: bool,
     /// Entered on a later day than the one it speaks about.
     late: bool,
     /// What it says, in one sentence.
@@ -238,7 +240,8 @@ fn entry(told: event::Told, day_of: impl Fn(DateTime<Utc>) -> NaiveDate) -> Time
         on: told.on_date,
         at: told.at,
         entered_on: day_of(told.at),
-        late: day_of(told.at) > told.on_date && told.by_name.is_some(),
+        late: day_of(told.at) > told.on_date && (told.by_name.is_some() || told.via == "home"),
+        from_home: told.via == "home",
         by: told.by_name,
         says,
         words,

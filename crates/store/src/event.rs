@@ -112,20 +112,46 @@ pub struct Entry {
     pub kind: &'static str,
     /// When it is true.
     pub on: NaiveDate,
-    /// By a rule, and not by a person.
-    pub by_rule: bool,
+    /// Which way it came.
+    pub via: Via,
+}
+
+/// Which way an event came into the record.
+#[derive(Debug, Clone, Copy, PartialEq, Eq)]
+pub enum Via {
+    /// Somebody of the clinic entered it.
+    Clinic,
+    /// The patient told it, from home.
+    Home,
+    /// A rule spoke.
+    Rule,
+}
+
+impl Via {
+    fn word(self) -> &'static str {
+        match self {
+            Via::Clinic => "clinic",
+            Via::Home => "home",
+            Via::Rule => "rule",
+        }
+    }
 }
 
 impl Entry {
-    /// An event that a person enters.
+    /// An event that a person of the clinic enters.
     pub fn new(episode: EpisodeId, id: Uuid, kind: &'static str, on: NaiveDate) -> Entry {
         Entry {
             episode,
             id,
             kind,
             on,
-            by_rule: false,
+            via: Via::Clinic,
         }
+    }
+
+    /// The same event, come another way.
+    pub fn by_way(self, via: Via) -> Entry {
+        Entry { via, ..self }
     }
 }
 
@@ -172,7 +198,7 @@ pub fn enter(
         episode_id: entry.episode,
         kind: entry.kind,
         on_date: entry.on,
-        via: if entry.by_rule { "rule" } else { "clinic" },
+        via: entry.via.word(),
     };
     diesel::insert_into(event::table)
         .values(row)
@@ -396,6 +422,9 @@ pub struct Told {
     /// By whom, by name; nobody for a rule.
     #[diesel(sql_type = Nullable<Text>)]
     pub by_name: Option<String>,
+    /// Which way it came: `clinic`, `home`, `rule` …
+    #[diesel(sql_type = Text)]
+    pub via: String,
     /// Its details, as they were stored.
     #[diesel(sql_type = Jsonb)]
     pub body: serde_json::Value,

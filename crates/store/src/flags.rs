@@ -2,7 +2,7 @@
 
 use crate::convert::{unword, word};
 use crate::detail::Detail;
-use crate::event::{Act, Entry, Role, Stored, act, enter, standing};
+use crate::event::{Act, Entry, Role, Stored, Via, act, enter, standing};
 use crate::schema::{flag_answer, flag_raise, flag_step};
 use crate::{EpisodeId, StoreError};
 use chrono::NaiveDate;
@@ -46,8 +46,9 @@ pub fn add_answer(
     conn: &mut PgConnection,
     episode: EpisodeId,
     answer: &FlagAnswer,
+    via: Via,
 ) -> Result<Stored, StoreError> {
-    let entry = Entry::new(episode, answer.id, "flag_answer", answer.on);
+    let entry = Entry::new(episode, answer.id, "flag_answer", answer.on).by_way(via);
     let stored = enter(conn, entry, answer)?;
     if stored == Stored::New {
         let row = AnswerRow {
@@ -219,10 +220,7 @@ pub fn add_raise(
     raise: &FlagRaise,
 ) -> Result<(), StoreError> {
     let id = Uuid::now_v7();
-    let entry = Entry {
-        by_rule: true,
-        ..Entry::new(episode, id, RaiseRow::KIND, raise.on)
-    };
+    let entry = Entry::new(episode, id, RaiseRow::KIND, raise.on).by_way(Via::Rule);
     enter(conn, entry, raise)?;
     let reason =
         serde_json::to_value(&raise.reason).map_err(|_| StoreError::Unreadable("reason"))?;

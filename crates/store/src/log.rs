@@ -1,7 +1,7 @@
 //! The home log. It grows with every day at home, so it is read by itself, column by column.
 
 use crate::convert::{column, count, unword, word};
-use crate::event::{Entry, Role, Stored, enter};
+use crate::event::{Entry, Role, Stored, Via, enter};
 use crate::schema::{effect, log_entry};
 use crate::{EpisodeId, PatientId, StoreError};
 use chrono::NaiveDate;
@@ -106,8 +106,10 @@ pub fn add(
     conn: &mut PgConnection,
     episode: EpisodeId,
     entry: &LogEntry,
+    via: Via,
 ) -> Result<Stored, StoreError> {
-    let stored = enter(conn, Entry::new(episode, entry.id, "log", entry.on), entry)?;
+    let row = Entry::new(episode, entry.id, "log", entry.on).by_way(via);
+    let stored = enter(conn, row, entry)?;
     if stored == Stored::New {
         diesel::insert_into(log_entry::table)
             .values(LogRow::of(entry))

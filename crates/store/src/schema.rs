@@ -33,6 +33,14 @@ diesel::table! { episode_school (episode_id, question) { episode_id -> Uuid, que
 diesel::table! { episode_health (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_kit (episode_id, item) { episode_id -> Uuid, item -> Text, } }
 diesel::table! { episode_task (episode_id, place) { episode_id -> Uuid, place -> Int4, label -> Text, score -> Int4, asks -> Nullable<Text>, } }
+diesel::table! {
+    home_link (id) {
+        id -> Uuid, episode_id -> Uuid, token_hash -> Bytea, made_at -> Timestamptz, made_by -> Uuid, expires_on -> Date,
+        tries -> Int4, opened_at -> Nullable<Timestamptz>, ended_at -> Nullable<Timestamptz>,
+    }
+}
+diesel::table! { home_phone (id) { id -> Uuid, token_hash -> Bytea, link_id -> Uuid, } }
+diesel::joinable!(home_phone -> home_link (link_id));
 diesel::table! { access_rules (rev) { rev -> Int4, body -> Jsonb, user_id -> Uuid, } }
 diesel::table! { record (patient_id) { patient_id -> Uuid, seq -> Int8, } }
 diesel::table! {
@@ -180,6 +188,8 @@ diesel::allow_tables_to_appear_in_same_query!(
     session,
     second_factor,
     access_rules,
+    home_link,
+    home_phone,
     patient,
     episode,
     lane,

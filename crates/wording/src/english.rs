@@ -1,10 +1,11 @@
 //! The catalogues of British English, as they are shipped.
 
 /// Each file of `locales/en`.
-pub(crate) const ENGLISH: [&str; 21] = [
+pub(crate) const ENGLISH: [&str; 22] = [
     include_str!("../../../locales/en/exercises.ftl"),
     include_str!("../../../locales/en/names.ftl"),
     include_str!("../../../locales/en/paper.ftl"),
+    include_str!("../../../locales/en/phone.ftl"),
     include_str!("../../../locales/en/problems.ftl"),
     include_str!("../../../locales/en/rules.ftl"),
     include_str!("../../../locales/en/screens.ftl"),

@@ -238,6 +238,36 @@ mod tests {
     }
 
     #[test]
+    fn what_is_tapped_at_home_is_asked_and_has_words_of_its_own() {
+        let wording = Wording::english().expect("the catalogue parses");
+        let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("knowledge");
+        let at_home: Vec<_> = known.red_flags.iter().filter(|f| f.at_home).collect();
+        // What the red box of the sheet names.
+        for id in [
+            "chest-pain",
+            "limb-blood",
+            "hand-numb",
+            "new-weakness",
+            "pop",
+            "infection",
+        ] {
+            assert!(
+                at_home.iter().any(|f| f.id == id),
+                "{id} cannot be told from home"
+            );
+        }
+        for flag in at_home {
+            assert!(
+                flag.asked,
+                "{} is not asked, so nobody could answer it",
+                flag.id
+            );
+            let words = format!("phone-flag-{}", flag.id);
+            assert!(wording.has(&words), "no words for {}", flag.id);
+        }
+    }
+
+    #[test]
     fn every_row_of_the_examination_has_a_name() {
         use ritorno_core::knowledge::RaisedBy;
         let wording = Wording::english().expect("the catalogue parses");

@@ -20,3 +20,19 @@ home-untried = { $count ->
     [one] One exercise was
    *[other] { $count } exercises were
 } not tried out in the room yet and stay off the sheet:
+
+home-link-title = The patient’s own page
+home-link-none = There is no link yet. With one, the patient reads the program on a telephone and tells what was done.
+home-link-made = A link was made and not opened yet. It works until { $date }.
+home-link-opened = Opened on a telephone; nothing was told yet. The link works until { $date }.
+home-link-told = Last told from home on { $told }. The link works until { $date }.
+home-link-over = The link ran out on { $date }.
+home-link-locked = Locked: the birth date did not fit several times. Make a new link.
+home-link-make = Make a link
+home-link-renew = Make a new link
+home-link-renew-sure = The link that is out, and telephones that were let in, work no longer.
+home-link-end = End it
+home-link-end-sure = The patient can then read and tell nothing from home.
+home-link-how = Let the patient read this with the telephone’s camera. The first opening asks for the birth date.
+home-link-once = It is shown this once: only its digest is kept.
+home-link-picture = The link as a picture for a camera

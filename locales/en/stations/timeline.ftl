@@ -18,3 +18,4 @@ take-back-why = Why it is taken back
 timeline-search = Words, or who wrote them
 timeline-contacts = Contacts
 timeline-trail = Who looked at this record
+timeline-from-home = the patient, from home

@@ -372,6 +372,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/home-link": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_home_link"];
+        put?: never;
+        post: operations["make_home_link"];
+        delete: operations["end_home_link"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/limits": {
         parameters: {
             query?: never;
@@ -828,6 +844,70 @@ export interface paths {
             cookie?: never;
         };
         get: operations["find"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/figures/{exercise}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["home_figure"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/log": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["tell_from_home"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/open": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["open_home"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["home_page"];
         put?: never;
         post?: never;
         delete?: never;
@@ -2977,6 +3057,11 @@ export interface components {
             /** @description The sentence, as it was written. */
             quote: string;
         };
+        /**
+         * @description Why no exercises are shown.
+         * @enum {string}
+         */
+        Holds: "no" | "flag" | "changing" | "unsigned";
         /** @description One exercise on one day. */
         HomeCell: {
             /**
@@ -2996,6 +3081,39 @@ export interface components {
             days: string[];
             /** @description Exercises that ran on one of them, in the order of the program. */
             rows: components["schemas"]["HomeRow"][];
+        };
+        /** @description A link with who holds it. */
+        HomeKey: {
+            /**
+             * Format: date
+             * @description The birth date.
+             */
+            birth: string;
+            /** @description What stands after `/h#`. */
+            link: string;
+        };
+        /** @description A link, shown once: only its digest is kept. */
+        HomeLinkMade: {
+            /** @description Where it leads, whole. */
+            address: string;
+            /** @description The same as a picture for a telephone's camera, SVG. */
+            picture: string;
+            state: components["schemas"]["HomeLinkState"];
+        };
+        /** @description What became of the link to a patient's own page. */
+        HomeLinkState: {
+            /** @description The last day on which it works. */
+            expires_on?: string | null;
+            /** @description Whether too many birth dates did not fit: it opens nothing more. */
+            locked: boolean;
+            /** @description Since when there is one; nothing where there is none. */
+            made_at?: string | null;
+            /** @description When a telephone was first let in. */
+            opened_at?: string | null;
+            /** @description Whether it has run out. */
+            over: boolean;
+            /** @description When something was last told from home, with this link or an earlier one. */
+            told_at?: string | null;
         };
         /** @description One exercise over all days of the grid. */
         HomeRow: {
@@ -3782,6 +3900,13 @@ export interface components {
             name: string;
             role: components["schemas"]["Role"];
         };
+        /** @description When the patient comes next. */
+        NextAppointment: {
+            /** Format: date */
+            day: string;
+            /** @example 09:30:00 */
+            time: string;
+        };
         /** @description The next gate in short. */
         NextGate: {
             /** @description Gate id. */
@@ -3987,6 +4112,80 @@ export interface components {
             phase: number;
             /** @description The sums. */
             volume: components["schemas"]["Volume"];
+        };
+        /** @description Something told from home. There are no free words in it: nobody reads them at night. */
+        PhoneEntry: components["schemas"]["PhoneSaid"] & {
+            /**
+             * Format: uuid
+             * @description Made on the telephone, so that one sent twice is kept once.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description The day it speaks about.
+             */
+            on: string;
+        };
+        /** @description The patient's own page. */
+        PhonePage: {
+            /** @description Whether anything was done yesterday: then it is asked how this morning is. */
+            exercised_yesterday: boolean;
+            /** @description What holds the program back. */
+            holds: components["schemas"]["Holds"];
+            /** @description What was told about the last days, oldest first. */
+            logged: components["schemas"]["PhoneEntry"][];
+            /** @description The given name. */
+            name: string;
+            next?: components["schemas"]["NextAppointment"] | null;
+            /** @description What stands on the signed sheet, in words; without exercises while something holds it. Nothing where none was signed. */
+            sheet?: Record<string, never> | null;
+            /** @description What to tap when something is wrong, the most urgent first. */
+            stops: components["schemas"]["PhoneStop"][];
+            /**
+             * Format: date
+             * @description The clinic's day.
+             */
+            today: string;
+        };
+        /** @description What is told. */
+        PhoneSaid: {
+            exercise: string;
+            /** @enum {string} */
+            kind: "done";
+            /** Format: int32 */
+            repetitions: number;
+            /** Format: int32 */
+            sessions: number;
+        } | {
+            exercise: string;
+            /** @enum {string} */
+            kind: "left_out";
+        } | {
+            exercise: string;
+            /** @enum {string} */
+            kind: "pain_during";
+            /** Format: double */
+            value: number;
+        } | {
+            /** @enum {string} */
+            kind: "pain_next_morning";
+            /** Format: double */
+            value: number;
+        } | {
+            /** @enum {string} */
+            kind: "slip";
+        } | {
+            /** @enum {string} */
+            kind: "flare_day";
+        } | {
+            flag: string;
+            /** @enum {string} */
+            kind: "stop";
+        };
+        /** @description Something that may be wrong, and how fast help is needed. */
+        PhoneStop: {
+            flag: string;
+            tier: components["schemas"]["Tier"];
         };
         /**
          * @description Where a test stands in the plan.
@@ -5177,7 +5376,7 @@ export interface components {
              * @description When it was entered.
              */
             at: string;
-            /** @description By whom; nobody where a rule spoke. */
+            /** @description By whom; nobody where a rule spoke, or the patient from home. */
             by?: string | null;
             /**
              * Format: date
@@ -5185,6 +5384,8 @@ export interface components {
              */
             entered_on: string;
             episode?: string | null;
+            /** @description Whether the patient told it from home. */
+            from_home: boolean;
             /** Format: uuid */
             id: string;
             /** @description What kind. */
@@ -6579,6 +6780,90 @@ export interface operations {
             503: components["responses"]["Unavailable"];
         };
     };
+    show_home_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeLinkState"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    make_home_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeLinkMade"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    end_home_link: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["HomeLinkState"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
     add_limit: {
         parameters: {
             query?: never;
@@ -7624,6 +7909,118 @@ export interface operations {
             403: components["responses"]["Forbidden"];
             404: components["responses"]["Missing"];
             422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    home_figure: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                exercise: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "image/svg+xml": string;
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    tell_from_home: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["PhoneEntry"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    open_home: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HomeKey"];
+            };
+        };
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            429: components["responses"]["Throttled"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    home_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhonePage"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
             503: components["responses"]["Unavailable"];
         };
     };

@@ -2,6 +2,8 @@ import createClient from "openapi-fetch";
 import type { components, paths } from "../api/schema";
 import { t } from "./wording";
 
+export { newId } from "./newId";
+
 export type Schemas = components["schemas"];
 export type Problem = Schemas["Problem"];
 
@@ -59,20 +61,4 @@ export async function ask<T>(
   throw new ApiProblem(
     told?.type ? told : { ...unreachable, status: answer.response.status },
   );
-}
-
-/** A new id, ordered by time, made where the entry is made (UUID version 7). */
-export function newId(): string {
-  const bytes = crypto.getRandomValues(new Uint8Array(16));
-  let ms = Date.now();
-  for (let i = 5; i >= 0; i--) {
-    bytes[i] = ms % 256;
-    ms = Math.floor(ms / 256);
-  }
-  bytes[6] = ((bytes[6] ?? 0) & 0x0f) | 0x70;
-  bytes[8] = ((bytes[8] ?? 0) & 0x3f) | 0x80;
-  const hex = Array.from(bytes, (b) => b.toString(16).padStart(2, "0")).join(
-    "",
-  );
-  return `${hex.slice(0, 8)}-${hex.slice(8, 12)}-${hex.slice(12, 16)}-${hex.slice(16, 20)}-${hex.slice(20)}`;
 }

@@ -42,6 +42,7 @@ export const queryKeys = {
   strength: (episode: string) => ["strength", episode],
   outcomes: (episode: string) => ["outcomes", episode],
   program: (episode: string) => ["program", episode],
+  homeLink: (episode: string) => ["home-link", episode],
   versions: (episode: string, before?: string, after?: string) => [
     "versions",
     episode,

@@ -11,6 +11,7 @@ import { Link } from "react-router";
 import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
 import { useReady } from "../app/useReady";
+import { PhoneLink } from "./home/PhoneLink";
 
 export function Home({ episode }: { episode: string }) {
   const { exercise, say } = useSpoken();
@@ -78,7 +79,8 @@ export function Home({ episode }: { episode: string }) {
           <Link to={`/e/${episode}/visit`}>{t("nav-visit")}</Link>
         </Notice>
       )}
-      <p className="soft">{t("home-lead")}</p>
+      <PhoneLink episode={episode} />
+      <p className="soft above-22">{t("home-lead")}</p>
       <div className="dials">
         {lines.map(({ line, totals, cues }) => (
           <article key={line.id} className="sheet">

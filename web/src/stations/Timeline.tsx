@@ -178,7 +178,8 @@ function Row({
       <p className="flush">
         <b>{sentence(e.says)}</b>{" "}
         <span className="soft small">
-          {e.by ?? t("timeline-by-rule")}, {moment(e.at).split(", ").pop()}
+          {e.by ?? t(e.from_home ? "timeline-from-home" : "timeline-by-rule")},{" "}
+          {moment(e.at).split(", ").pop()}
           {e.late ? ` · ${t("timeline-late", { date: shortDate(e.on) })}` : ""}
         </span>
         {!e.taken_back && TAKE_BACK.has(e.kind) && e.episode && (

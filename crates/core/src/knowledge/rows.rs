@@ -144,6 +144,9 @@ pub struct RedFlag {
     /// Hours after a nerve block in which it is asked whether the feeling is coming back, before it counts.
     #[serde(default)]
     pub block_hours: Option<u32>,
+    /// Whether it stands on the patient's own page, to be tapped when it happens at home.
+    #[serde(default)]
+    pub at_home: bool,
     /// What may be done about it, by id; in other words too.
     #[serde(default)]
     pub actions: Vec<String>,

@@ -11,6 +11,7 @@ use ritorno_core::knowledge::Found;
 use ritorno_core::mechanics::Arm;
 use ritorno_server::{AppState, refresh_lane};
 use ritorno_store::episode::Patient;
+use ritorno_store::event::Via;
 use ritorno_store::user::User;
 use ritorno_store::{
     EpisodeId, PatientId, PgConnection, StoreError, episode, event, findings, flags, measurement,
@@ -411,7 +412,7 @@ pub fn add(
         })
         .collect();
     for answer in &answers {
-        flags::add_answer(conn, id, answer)?;
+        flags::add_answer(conn, id, answer, Via::Clinic)?;
     }
     for (quantity, here, there, stop) in p.ranges {
         for (side, value, stop) in [(p.side, *here, *stop), (p.side.other(), *there, Stiff)] {

@@ -15,6 +15,7 @@ use ritorno_core::visit::visit_view;
 use ritorno_server::{AppState, assess, refresh_lane};
 use ritorno_store::contact::Care;
 use ritorno_store::episode::Patient;
+use ritorno_store::event::Via;
 use ritorno_store::{
     EpisodeId, PatientId, PgConnection, StoreError, UserId, contact, episode, event, events, flags,
     limits, log, measurement, program, visit,
@@ -89,7 +90,7 @@ pub(crate) fn add(
         })
         .collect();
     for answer in &answers {
-        flags::add_answer(conn, id, answer)?;
+        flags::add_answer(conn, id, answer, Via::Clinic)?;
     }
     for (quantity, ceiling, until_day) in p.limits {
         let limit = SurgeonLimit {
@@ -239,7 +240,7 @@ pub(crate) fn answer_texts(
             about,
             because: None,
         };
-        flags::add_answer(conn, id, &answer)?;
+        flags::add_answer(conn, id, &answer, Via::Clinic)?;
     }
     Ok(())
 }
@@ -292,6 +293,7 @@ pub(crate) fn build_and_log(
                     fact,
                     remark: String::new(),
                 },
+                Via::Clinic,
             )
             .map(|_| ())
         };
@@ -351,6 +353,7 @@ pub(crate) fn build_and_log(
             fact: morning,
             remark: String::new(),
         },
+        Via::Clinic,
     )?;
     if let Some(day) = p.flare {
         log::add(
@@ -363,6 +366,7 @@ pub(crate) fn build_and_log(
                 fact: LogFact::FlareDay,
                 remark: String::new(),
             },
+            Via::Clinic,
         )?;
     }
     if let Some(day) = p.slip {
@@ -376,6 +380,7 @@ pub(crate) fn build_and_log(
                 fact: LogFact::Slip,
                 remark: String::new(),
             },
+            Via::Clinic,
         )?;
     }
     Ok(())

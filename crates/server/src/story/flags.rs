@@ -13,6 +13,7 @@ use ritorno_core::facts::{Answer, Because, FlagAnswer, FlagStep, FlagStepKind};
 use ritorno_core::flags::{CauseKind, CauseState, FlagView, may_rest_on};
 use ritorno_core::knowledge::{Hit, screen};
 use ritorno_core::permission::Action;
+use ritorno_store::event::Via;
 use ritorno_store::{EpisodeId, episode, flags};
 use ritorno_wording::Value;
 use serde::Deserialize;
@@ -103,7 +104,7 @@ pub(crate) async fn answer_flags(
                     about: reply.about,
                     because: reply.because,
                 };
-                flags::add_answer(conn, id, &answer)?;
+                flags::add_answer(conn, id, &answer, Via::Clinic)?;
             }
             let loaded = refresh_lane(state, conn, id)?;
             Ok(web::Json(page(state, conn, loaded)?))

@@ -12,20 +12,21 @@ use chrono::NaiveDate;
 use ritorno_core::facts::{Attestation, LogEntry, LogFact, Score, WeekUse};
 use ritorno_core::knowledge::Knowledge;
 use ritorno_core::permission::Action;
+use ritorno_store::event::Via;
 use ritorno_store::user::User;
 use ritorno_store::{EpisodeId, PgConnection, StoreError, episode, events, log};
 use std::sync::Arc;
 use uuid::Uuid;
 
 /// What an entry is checked against: the record itself is read once, after it was stored.
-pub(super) struct Ground {
+pub(crate) struct Ground {
     known: Arc<Knowledge>,
-    pub(super) first_day: NaiveDate,
-    pub(super) last_day: NaiveDate,
+    pub(crate) first_day: NaiveDate,
+    pub(crate) last_day: NaiveDate,
 }
 
 impl Ground {
-    pub(super) fn of(
+    pub(crate) fn of(
         state: &AppState,
         conn: &mut PgConnection,
         id: EpisodeId,
@@ -40,11 +41,22 @@ impl Ground {
     }
 }
 
-/// Keeps an entry of the home log.
+/// Keeps an entry of the home log that somebody of the clinic makes.
 pub(crate) fn keep_log(
     state: &AppState,
     conn: &mut PgConnection,
     _user: &User,
+    id: EpisodeId,
+    entry: LogEntry,
+) -> Result<(), ApiError> {
+    keep_log_from(state, conn, Via::Clinic, id, entry)
+}
+
+/// Keeps an entry of the home log, whichever way it came.
+pub(crate) fn keep_log_from(
+    state: &AppState,
+    conn: &mut PgConnection,
+    via: Via,
     id: EpisodeId,
     entry: LogEntry,
 ) -> Result<(), ApiError> {
@@ -82,7 +94,7 @@ pub(crate) fn keep_log(
         LogFact::LeftOut | LogFact::Slip | LogFact::SlipWorse { .. } | LogFact::FlareDay => {}
     }
     faults.check()?;
-    log::add(conn, id, &entry)?;
+    log::add(conn, id, &entry, via)?;
     Ok(())
 }
 

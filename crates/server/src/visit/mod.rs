@@ -11,7 +11,8 @@ pub(crate) use contact::{
     take_on,
 };
 pub(crate) use entries::{
-    add_log, add_score, add_week_use, attest, keep_attestation, keep_log, keep_score,
+    Ground, add_log, add_score, add_week_use, attest, keep_attestation, keep_log, keep_log_from,
+    keep_score,
 };
 pub(crate) use gates::{Passing, keep_gate_pass, pass_gate};
 pub(crate) use note::{NewNote, keep_note, sign_note};

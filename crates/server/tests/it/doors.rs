@@ -181,10 +181,17 @@ fn no_door_stands_open_to_strangers_or_learners() {
     for (method, path) in addresses(&episode)
         .into_iter()
         .filter(|(_, path)| !path.starts_with("/api/session") && !path.starts_with("/api/links/"))
+        .filter(|(_, path)| path != "/api/home/open")
     {
+        // A session of the clinic is nobody on the patient's page.
+        let signed_in = if path.starts_with("/api/home/") {
+            401
+        } else {
+            403
+        };
         for (who, cookie, refused) in [
             ("a stranger", "", 401),
-            ("a learner", learner.cookie.as_str(), 403),
+            ("a learner", learner.cookie.as_str(), signed_in),
         ] {
             let query = if path.ends_with("/stream") {
                 "?device=dynamometer&lost_at_s=0.0"
@@ -231,6 +238,7 @@ fn asked_by(path: &str) -> Action {
         "measurements" | "scores" | "findings" | "exam-notes" | "strength" | "outcomes"
         | "withdrawals" | "angle" => Measure,
         "log" | "week-uses" | "contacts" | "appointments" | "openings" => EnterLog,
+        "home-link" => TakeHome,
         "limits" | "breach-answers" => RecordLimit,
         "flags" | "flag-steps" => AnswerFlags,
         "attestations" | "notes" | "end" | "reopen" | "decisions" | "sign" | "pass" | "covers" => {
@@ -262,6 +270,7 @@ fn every_role_meets_every_write_with_a_right_body() {
     writes.retain(|(_, path, _)| path != "/api/entries");
     writes.extend([
         ("POST", at("program/build"), json!({})),
+        ("POST", at("home-link"), json!({})),
         ("POST", at("program/sign"), json!({ "rev": 0 })),
         (
             "POST",
@@ -382,7 +391,9 @@ fn nonsense_is_refused_as_a_problem_at_every_door_and_leaves_nothing() {
         .filter(|(method, path)| method != "GET" && path != "/api/session")
     {
         // Some addresses act on their name alone and take no body.
-        let bodyless = path.ends_with("/end") || path.ends_with("/build");
+        let bodyless = ["/end", "/build", "/home-link"]
+            .iter()
+            .any(|last| path.ends_with(last));
         for body in bodies.iter().filter(|_| !bodyless) {
             let answer = clinic.send(
                 &method,

@@ -496,4 +496,10 @@ impl Paper for PlainPaper {
         )
         .into_bytes())
     }
+
+    fn told(&self, input: SheetInput) -> Value {
+        let lines = running_lines(input.ctx, input.facts, input.ctx.today);
+        let names: Vec<&str> = lines.iter().map(|l| l.exercise.as_str()).collect();
+        json!({ "exercises": names })
+    }
 }

@@ -19,6 +19,7 @@ mod kept;
 mod library;
 mod logs;
 mod paper;
+mod phone;
 mod proof;
 mod record;
 mod shut;

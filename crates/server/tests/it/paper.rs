@@ -6,7 +6,7 @@ use std::sync::Arc;
 use std::sync::atomic::Ordering;
 use uuid::Uuid;
 
-fn with_program(vera: &Session) -> String {
+pub(super) fn with_program(vera: &Session) -> String {
     let episode = vera.rigger();
     vera.all_no(&episode);
     let at = |what: &str| format!("/api/episodes/{episode}/{what}");

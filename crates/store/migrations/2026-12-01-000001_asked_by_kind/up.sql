@@ -72,14 +72,14 @@ end $$;
 -- The newest events of a patient that are wanted, with their details and what they did to each other.
 create function patient_timeline(whose uuid, earlier_than bigint, most bigint, kinds text[], words text[])
 returns table (
-    seq bigint, id uuid, episode_id uuid, kind text, on_date date, at timestamptz, by_name text, body jsonb, effects jsonb
+    seq bigint, id uuid, episode_id uuid, kind text, on_date date, at timestamptz, by_name text, via text, body jsonb, effects jsonb
 )
 language plpgsql stable set plan_cache_mode = force_generic_plan as $$
 #variable_conflict use_column
 begin
     return query
     select * from (select e.seq, e.id, e.episode_id, e.kind, e.on_date, e.at,
-        (select u.name from app_user u where u.id = e.by_user) as by_name,
+        (select u.name from app_user u where u.id = e.by_user) as by_name, e.via,
         coalesce((select to_jsonb(r) from event_reason r where r.id = e.id), '{}') || coalesce(case e.kind
             when 'measurement' then (select to_jsonb(t) from measurement t where t.id = e.id) || coalesce((
                 select jsonb_build_object('verdicts', jsonb_agg(to_jsonb(v) order by v.round))

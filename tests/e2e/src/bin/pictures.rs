@@ -44,11 +44,6 @@ async fn main() {
     house.picture(&shot("timeline")).await;
     house.keys("gp").await;
     house.see(".chart-line").await;
-    house.click("#schools-open").await;
-    house.choose("#school-strength-start", "strength-16").await;
-    house.see("#school-effect table").await;
-    house.picture(&shot("schools")).await;
-    house.click(".ant-drawer-close").await;
     house.keys("gh").await;
     house.see("article img").await;
     house
@@ -127,6 +122,35 @@ async fn main() {
     house.see("#gate").await;
     outbox(&house).await;
     house.picture(&shot("outbox")).await;
+    house.close().await;
+    phone(&shot("phone")).await;
+}
+
+/// One exercise on the patient's own page.
+async fn phone(file: &std::path::Path) {
+    let house = House::open("pictures_phone", 390, 844).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto(&format!("/e/{episode}/home")).await;
+    house.click("#phone-make").await;
+    house.see("#phone-picture").await;
+    let address = house
+        .value("document.querySelector('#phone-address').textContent")
+        .await;
+    let (_, link) = address
+        .as_str()
+        .and_then(|address| address.split_once('#'))
+        .expect("an address");
+    house.goto(&format!("/h#{link}")).await;
+    house.fill("#day", "12").await;
+    house.fill("#month", "5").await;
+    house.fill("#year", "1979").await;
+    house.click("#open").await;
+    house.click("#start").await;
+    house
+        .until("[...document.images].every(i => i.complete && i.naturalWidth > 0)")
+        .await;
+    house.picture(file).await;
     house.close().await;
 }
 

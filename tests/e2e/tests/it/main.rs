@@ -13,6 +13,7 @@ mod library;
 mod outage;
 mod outbox;
 mod people;
+mod phone;
 mod program;
 mod reached;
 mod reasons;

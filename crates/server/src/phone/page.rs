@@ -1,0 +1,183 @@
+//! What the patient's page shows: the signed sheet in words, what was told lately, and whether anything holds it.
+
+use super::from_home;
+use super::telling::PhoneEntry;
+use crate::app::App;
+use crate::assess::Opened;
+use crate::home::{as_signed, figure_of, name_of};
+use crate::problem::{ApiError, Problem};
+use crate::sheets::SheetInput;
+use actix_web::{HttpRequest, HttpResponse, get, web};
+use chrono::{Days, NaiveDate, NaiveTime};
+use ritorno_core::facts::LogFact;
+use ritorno_core::knowledge::Tier;
+use ritorno_store::StoreError;
+use serde::Serialize;
+use serde_json::{Value, json};
+
+/// Days of the log that the page is told of: today and what a correction may still be about (our choice).
+const TOLD_DAYS: u64 = 7;
+
+/// The patient's own page.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct PhonePage {
+    /// The clinic's day.
+    today: NaiveDate,
+    /// The given name.
+    name: String,
+    /// What holds the program back.
+    holds: Holds,
+    /// What stands on the signed sheet, in words; without exercises while something holds it. Nothing where none was signed.
+    #[schema(value_type = Option<Object>)]
+    sheet: Option<Value>,
+    /// What was told about the last days, oldest first.
+    logged: Vec<PhoneEntry>,
+    /// Whether anything was done yesterday: then it is asked how this morning is.
+    exercised_yesterday: bool,
+    /// The next appointment.
+    next: Option<NextAppointment>,
+    /// What to tap when something is wrong, the most urgent first.
+    stops: Vec<PhoneStop>,
+}
+
+/// When the patient comes next.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct NextAppointment {
+    day: NaiveDate,
+    #[schema(value_type = String, example = "09:30:00")]
+    time: NaiveTime,
+}
+
+/// Something that may be wrong, and how fast help is needed.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct PhoneStop {
+    flag: String,
+    tier: Tier,
+}
+
+/// Why no exercises are shown.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, utoipa::ToSchema)]
+#[serde(rename_all = "snake_case")]
+pub(crate) enum Holds {
+    /// Nothing: they are.
+    No,
+    /// Something was told that the clinic must look at first.
+    Flag,
+    /// The program was changed and is not signed again yet.
+    Changing,
+    /// None was signed.
+    Unsigned,
+}
+
+#[utoipa::path(tag = "phone", responses((status = 200, body = PhonePage), (status = "default", body = Problem)))]
+#[get("/home/page")]
+pub(crate) async fn home_page(
+    app: App,
+    req: HttpRequest,
+) -> Result<web::Json<PhonePage>, ApiError> {
+    let page = from_home(
+        &app,
+        &req,
+        |state, conn, own| {
+            let opened = Opened::read(state, conn, own)?;
+            let signed = match opened.loaded.program.as_ref() {
+                None => Err(Holds::Unsigned),
+                Some(head) => match as_signed(conn, head) {
+                    Ok(signed) => Ok(signed),
+                    Err(error) if error.0.status == 409 => Err(Holds::Changing),
+                    Err(error) if error.0.status == 404 => Err(Holds::Unsigned),
+                    Err(error) => return Err(error),
+                },
+            };
+            Ok((opened, signed))
+        },
+        |state, (opened, signed)| {
+            let assessment = opened.assess()?;
+            let ctx = assessment.ctx();
+            let facts = &opened.loaded.facts;
+            let flagged = !ctx.open_flags.is_empty();
+            let sheet = signed.as_ref().ok().map(|signed| {
+                let mut told = state.paper.told(SheetInput {
+                    ctx: &ctx,
+                    facts,
+                    name: &name_of(&opened.loaded.patient),
+                    version: signed.version,
+                    signed_on: signed.signed_on,
+                });
+                if flagged && let Some(exercises) = told.get_mut("exercises") {
+                    *exercises = json!([]);
+                }
+                told
+            });
+            let today = state.today.date();
+            let since = today - Days::new(TOLD_DAYS);
+            let yesterday = today - Days::new(1);
+            let done = |e: &&_| matches!(e, ritorno_core::facts::LogEntry { on, fact: LogFact::Done { sessions: 1.., .. }, .. } if *on == yesterday);
+            let next = facts.appointments.iter().filter(|a| a.day >= today);
+            let next = next.min_by_key(|a| (a.day, a.time));
+            let mut stops: Vec<PhoneStop> = state
+                .knowledge
+                .red_flags
+                .iter()
+                .filter(|flag| flag.at_home)
+                .map(|flag| PhoneStop {
+                    flag: flag.id.clone(),
+                    tier: flag.tier,
+                })
+                .collect();
+            stops.sort_by_key(|stop| stop.tier);
+            Ok(PhonePage {
+                today,
+                name: opened.loaded.patient.given_name.clone(),
+                holds: match signed {
+                    _ if flagged => Holds::Flag,
+                    Ok(_) => Holds::No,
+                    Err(holds) => holds,
+                },
+                sheet,
+                logged: facts
+                    .log
+                    .iter()
+                    .filter(|entry| entry.on >= since)
+                    .filter_map(PhoneEntry::of)
+                    .collect(),
+                exercised_yesterday: facts.log.iter().any(|e| done(&e)),
+                next: next.map(|a| NextAppointment {
+                    day: a.day,
+                    time: a.time,
+                }),
+                stops,
+            })
+        },
+    )
+    .await?;
+    Ok(web::Json(page))
+}
+
+#[utoipa::path(tag = "phone", responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]
+#[get("/home/figures/{exercise}")]
+pub(crate) async fn home_figure(
+    app: App,
+    req: HttpRequest,
+    name: web::Path<String>,
+) -> Result<HttpResponse, ApiError> {
+    let name = name.into_inner();
+    let svg = from_home(
+        &app,
+        &req,
+        |state, conn, own| Ok(Opened::read(state, conn, own)?),
+        move |_, opened| {
+            // Only what is on their own program: another name is not there.
+            let lines = &opened.loaded.facts.lines;
+            if !lines.iter().any(|line| line.exercise == name) {
+                return Err(StoreError::NotFound("exercise").into());
+            }
+            figure_of(&opened, &name)
+        },
+    )
+    .await?;
+    Ok(HttpResponse::Ok()
+        .content_type("image/svg+xml")
+        .insert_header(("Cache-Control", "private, max-age=3600"))
+        .body(svg))
+}

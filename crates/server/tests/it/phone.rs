@@ -1,0 +1,253 @@
+//! The patient's own page: who is let in, what is told from home and what it does.
+
+use super::harness::{Answer, Clinic, PlainPaper, Session, TODAY, new_patient};
+use super::paper::with_program;
+use serde_json::{Value, json};
+use std::cell::Cell;
+use std::sync::Arc;
+use uuid::Uuid;
+
+fn clinic() -> Clinic {
+    Clinic::opened(|state| state.with_paper(Arc::new(PlainPaper::default())))
+}
+
+/// What another library reads from a picture for cameras. The picture is made of dark boxes: `M` left top `h` width `v` height.
+fn decoded(svg: &str) -> String {
+    let (_, rest) = svg.split_once(" d=\"").expect("a path");
+    let (path, _) = rest.split_once('"').expect("a path");
+    let boxes: Vec<[usize; 4]> = path
+        .split('M')
+        .skip(1)
+        .map(|part| {
+            let numbers: Vec<usize> = part
+                .split(|c: char| !c.is_ascii_digit())
+                .filter_map(|n| n.parse().ok())
+                .collect();
+            [numbers[0], numbers[1], numbers[2], numbers[3]]
+        })
+        .collect();
+    let side = boxes.iter().map(|[x, _, w, _]| x + w).max().unwrap_or(0) + 40;
+    let mut dark = vec![255u8; side * side];
+    for [x, y, w, h] in boxes {
+        for row in y..y + h {
+            dark[row * side + x..row * side + x + w].fill(0);
+        }
+    }
+    let mut image =
+        rqrr::PreparedImage::prepare_from_greyscale(side, side, |x, y| dark[y * side + x]);
+    let grids = image.detect_grids();
+    grids[0].decode().expect("a code").1
+}
+
+/// Makes a link; answers with what stands behind the hash.
+fn link(vera: &Session, episode: &str) -> String {
+    let made = vera
+        .post(&format!("/api/episodes/{episode}/home-link"), &json!({}))
+        .ok();
+    let address = made["address"].as_str().expect("an address");
+    let picture = made["picture"].as_str().expect("a picture");
+    assert_eq!(decoded(picture), address, "what a camera reads");
+    let (_, link) = address.split_once("/h#").expect("the patient's page");
+    link.to_owned()
+}
+
+fn open(clinic: &Clinic, link: &str, birth: &str) -> Answer {
+    let nobody = Session {
+        clinic,
+        cookie: String::new(),
+    };
+    nobody.post("/api/home/open", &json!({ "link": link, "birth": birth }))
+}
+
+/// A telephone that was let in.
+fn phone<'a>(clinic: &'a Clinic, link: &str) -> Session<'a> {
+    let form = new_patient();
+    let opened = open(clinic, link, form["birth"].as_str().expect("a birth date"));
+    assert_eq!(opened.status, 204);
+    let kept = opened.set_cookie.split(';').next().expect("a cookie");
+    assert!(
+        kept.starts_with("ritorno_home=")
+            && opened.set_cookie.contains("HttpOnly")
+            && opened.set_cookie.contains("SameSite=Strict"),
+        "{}",
+        opened.set_cookie
+    );
+    Session {
+        clinic,
+        cookie: format!("none; {kept}"),
+    }
+}
+
+fn told(on: &str, says: Value) -> Value {
+    let mut entry = json!({ "id": Uuid::now_v7(), "on": on });
+    for (name, value) in says.as_object().expect("fields") {
+        entry[name] = value.clone();
+    }
+    entry
+}
+
+#[test]
+fn a_link_opens_with_the_birth_date_and_everything_else_looks_the_same() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let first = link(&vera, &episode);
+    let birth = new_patient()["birth"].as_str().expect("a date").to_owned();
+    // Each from another address, so that it is the link that is looked at and not how often somebody tried.
+    let tries = Cell::new(0);
+    let shut = |link: &str, birth: &str| {
+        tries.set(tries.get() + 1);
+        let body = json!({ "link": link, "birth": birth });
+        let from = format!("203.0.113.{}", tries.get());
+        let answer = clinic.from(&from, "/api/home/open", &body);
+        assert_eq!(answer.status, 404);
+        let mut told = answer.json();
+        assert_eq!(told["type"], "urn:ritorno:problem:home-closed");
+        told.as_object_mut().expect("a problem").remove("instance");
+        told
+    };
+    let wrong = shut("wrongwrongwrongwrongwrongw", &birth);
+    // Replaced: the earlier one, and the telephone that came in with it, are out.
+    let before = phone(&clinic, &first);
+    assert_eq!(before.get("/api/home/page").status, 200);
+    let second = link(&vera, &episode);
+    assert_eq!(before.get("/api/home/page").status, 401);
+    assert_eq!(shut(&first, &birth), wrong);
+    // Locked after a few birth dates; the right one comes too late, until the clinic makes a new link.
+    for _ in 0..5 {
+        assert_eq!(shut(&second, "1990-01-01"), wrong);
+    }
+    assert_eq!(shut(&second, &birth), wrong);
+    let at = format!("/api/episodes/{episode}/home-link");
+    assert_eq!(vera.get(&at).ok()["locked"], true);
+    let third = link(&vera, &episode);
+    let kept = phone(&clinic, &third);
+    // Run out: a link of the first of March is over in September.
+    let later = clinic.on("2027-09-01");
+    assert_eq!(open(&later, &third, &birth).status, 404);
+    let late = Session {
+        clinic: &later,
+        cookie: kept.cookie.clone(),
+    };
+    assert_eq!(late.get("/api/home/page").status, 401);
+    // Ended.
+    let ended = clinic.send(
+        "DELETE",
+        &at,
+        &vera.cookie,
+        Some(&clinic.address),
+        "application/json",
+        vec![],
+    );
+    assert_eq!(ended.status, 200);
+    assert_eq!(kept.get("/api/home/page").status, 401);
+    assert_eq!(
+        kept.post("/api/home/log", &told(TODAY, json!({ "kind": "slip" })))
+            .status,
+        401
+    );
+    assert_eq!(shut(&third, &birth), wrong);
+}
+
+#[test]
+fn a_telephone_reaches_its_own_program_and_nothing_else() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let phone = phone(&clinic, &link(&vera, &episode));
+    let page = phone.get("/api/home/page").ok();
+    assert_eq!(page["holds"], "no");
+    assert_eq!(page["name"], "Nerio");
+    let own = page["sheet"]["exercises"][0].as_str().expect("an exercise");
+    let figure = |name: &str| phone.get(&format!("/api/home/figures/{name}")).status;
+    assert_eq!(figure(own), 200);
+    assert_eq!(figure("pull-down-standing-on-one-leg"), 404);
+    assert_eq!(figure("..%2f..%2fvisit"), 404);
+    for path in [
+        format!("/api/episodes/{episode}/visit"),
+        format!("/api/episodes/{episode}/home-link"),
+        "/api/day-list".to_owned(),
+    ] {
+        assert_eq!(phone.get(&path).status, 401, "{path}");
+    }
+    assert_eq!(
+        phone
+            .post(&format!("/api/episodes/{episode}/log"), &json!({}))
+            .status,
+        401
+    );
+    // Nor does a session of the clinic open the patient's page.
+    assert_eq!(vera.get("/api/home/page").status, 401);
+}
+
+#[test]
+fn what_is_told_from_home_is_kept_once_for_its_own_day() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let patient = vera.get("/api/day-list").ok()["rows"][0]["patient"].clone();
+    let phone = phone(&clinic, &link(&vera, &episode));
+    let own = phone.get("/api/home/page").ok()["sheet"]["exercises"][0].clone();
+    let done = told(
+        TODAY,
+        json!({ "kind": "done", "exercise": own, "sessions": 1, "repetitions": 10 }),
+    );
+    // A slip of the night before comes when there is a network again.
+    let slip = told("2027-02-28", json!({ "kind": "slip" }));
+    for entry in [&slip, &done, &slip, &done, &slip] {
+        assert_eq!(phone.post("/api/home/log", entry).status, 200);
+    }
+    let mut other = slip.clone();
+    other["kind"] = json!("flare_day");
+    assert_eq!(phone.post("/api/home/log", &other).status, 409);
+    let entries: Vec<Value> = vera
+        .timeline(&patient)
+        .into_iter()
+        .filter(|e| e["from_home"] == true)
+        .collect();
+    assert_eq!(entries.len(), 2, "{entries:?}");
+    let night = entries.iter().find(|e| e["on"] == "2027-02-28");
+    assert_eq!(night.expect("the slip")["late"], true);
+    assert!(entries.iter().all(|e| e["by"].is_null()));
+    // A telephone whose clock is a day ahead is told so, by field; nothing is kept.
+    let ahead = told("2027-03-02", json!({ "kind": "slip" }));
+    let refused = phone.post("/api/home/log", &ahead);
+    assert_eq!(refused.status, 422);
+    assert_eq!(refused.json()["fields"][0]["field"], "on");
+    for (field, says) in [
+        (
+            "exercise",
+            json!({ "kind": "left_out", "exercise": "no-such" }),
+        ),
+        ("value", json!({ "kind": "pain_next_morning", "value": 11 })),
+        ("flag", json!({ "kind": "stop", "flag": "cancer" })),
+    ] {
+        let refused = phone.post("/api/home/log", &told(TODAY, says));
+        assert_eq!(refused.status, 422, "{field}");
+        assert_eq!(refused.json()["fields"][0]["field"], field);
+    }
+    let logged = phone.get("/api/home/page").ok()["logged"].clone();
+    assert_eq!(logged.as_array().map(Vec::len), Some(2), "{logged}");
+    let state = vera.get(&format!("/api/episodes/{episode}/home-link")).ok();
+    assert!(state["told_at"].is_string(), "{state}");
+}
+
+#[test]
+fn a_stop_from_home_holds_the_program_and_stands_in_something_is_wrong() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let phone = phone(&clinic, &link(&vera, &episode));
+    let page = phone.get("/api/home/page").ok();
+    assert_eq!(page["stops"][0]["tier"], "emergency_now", "{page}");
+    assert!(page["stops"].as_array().is_some_and(|s| s.len() >= 8));
+    let stop = told(TODAY, json!({ "kind": "stop", "flag": "infection" }));
+    assert_eq!(phone.post("/api/home/log", &stop).status, 200);
+    let row = vera.get("/api/day-list").ok()["rows"][0].clone();
+    assert_eq!(row["lane"]["lane"], "something_is_wrong", "{row}");
+    let page = phone.get("/api/home/page").ok();
+    assert_eq!(page["holds"], "flag");
+    assert_eq!(page["sheet"]["exercises"], json!([]));
+    let sheet = vera.get(&format!("/api/episodes/{episode}/handout.pdf"));
+    assert_eq!(sheet.status, 422, "an open flag holds the paper too");
+}

@@ -1,0 +1,2 @@
+drop table home_phone;
+drop table home_link;

@@ -1,0 +1,123 @@
+//! The patient's own page on a telephone: opened by link and birth date, a session done, the network cut, something wrong.
+
+use ritorno_e2e::House;
+use serde_json::{Value, json};
+
+/// Nothing waits on the telephone any more.
+const SENT: &str = "localStorage.getItem('ritorno-home-waits') === '[]'";
+
+async fn network(house: &House, there: bool) {
+    let conditions = json!({ "offline": !there, "latency": 0, "downloadThroughput": -1, "uploadThroughput": -1 });
+    house.chromium("Network.enable", json!({})).await;
+    house
+        .chromium("Network.emulateNetworkConditions", conditions)
+        .await;
+}
+
+/// Makes a link on *Home* and opens the door it leads to.
+async fn at_the_door(house: &House, episode: &str) {
+    house.goto(&format!("/e/{episode}/home")).await;
+    house.click("#phone-make").await;
+    house.see("#phone-picture").await;
+    let address = house
+        .value("document.querySelector('#phone-address').textContent")
+        .await;
+    let address = address.as_str().expect("an address").to_owned();
+    let (_, path) = address.split_once("/h#").expect("the patient's page");
+    house.goto(&format!("/h#{path}")).await;
+    house.see("#door").await;
+}
+
+async fn born(house: &House, day: &str, month: &str, year: &str) {
+    house.fill("#day", day).await;
+    house.fill("#month", month).await;
+    house.fill("#year", year).await;
+    house.click("#open").await;
+}
+
+/// What the timeline tells from home, newest first.
+async fn from_home(house: &House, patient: &Value) -> Vec<Value> {
+    let path = format!(
+        "/api/patients/{}/timeline",
+        patient.as_str().expect("an id")
+    );
+    let told = house.get(&path).await;
+    let entries = told["entries"].as_array().expect("entries").clone();
+    entries
+        .into_iter()
+        .filter(|entry| entry["from_home"] == true)
+        .collect()
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_patient_does_a_session_without_a_network_and_says_stop() {
+    let house = House::open("phone", 390, 844).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let row = house.get("/api/day-list?search=Falanga").await["rows"][0].clone();
+    at_the_door(&house, &episode).await;
+    house.says("Stop and call us, always").await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    born(&house, "13", "5", "1979").await;
+    house.says("We could not open this page").await;
+    born(&house, "12", "5", "1979").await;
+
+    house.says("Hello Nerio").await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    house.says("Your limits today").await;
+    let text = house.text().await;
+    assert!(!text.contains('°') && !text.contains(" N "), "{text}");
+    house.click("#start").await;
+    house.see("#done").await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    house.click("#done").await;
+    house.click("#pain-2").await;
+    house.click("#back").await;
+    house.says("done once today").await;
+    house.until(SENT).await;
+    let told = from_home(&house, &row["patient"]).await;
+    assert_eq!(told.len(), 2, "a session and what it hurt: {told:?}");
+
+    // Without a network what is said waits on the telephone; with one it is sent, once.
+    network(&house, false).await;
+    house.click("#slip").await;
+    house.click("#slip-yes").await;
+    house.says("There is no network: the clinic is told").await;
+    house.says("One entry waits for a network").await;
+    network(&house, true).await;
+    house.until("!document.querySelector('#waits')").await;
+    house.until(SENT).await;
+    let slips = |told: &[Value]| {
+        let slip = |e: &&Value| e["says"].to_string().contains("slip");
+        told.iter().filter(slip).count()
+    };
+    assert_eq!(slips(&from_home(&house, &row["patient"]).await), 1);
+
+    // Something is wrong: said at once what to do, told to the clinic, and the exercises are held.
+    house.click("#slip-told button").await;
+    house.click("#stop").await;
+    house.see("#stop-hand-numb").await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    house.click("#stop-hand-numb").await;
+    house
+        .says("Stop all exercises and call the clinic today")
+        .await;
+    house.says("The clinic has been told.").await;
+    house.click("#stop-told button").await;
+    house.says("Your exercises are paused").await;
+    house.until("!document.querySelector('#start')").await;
+    let row = house.get("/api/day-list?search=Falanga").await["rows"][0].clone();
+    assert_eq!(row["lane"]["lane"], "something_is_wrong", "{row}");
+
+    // The clinic ends the link: the page shuts, and keeps saying when to stop.
+    house.goto(&format!("/e/{episode}/home")).await;
+    house.says("Last told from home on 1 Mar 2027").await;
+    house.click("#phone-end").await;
+    house.click(".ant-popconfirm .ant-btn-primary").await;
+    house.see("#phone-make").await;
+    house.goto("/h").await;
+    house.see("#door").await;
+    house.says("Stop and call us, always").await;
+    assert!(!house.text().await.contains("Nerio"));
+    house.close().await;
+}

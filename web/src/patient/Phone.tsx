@@ -1,0 +1,72 @@
+import { useCallback, useEffect, useState } from "react";
+import { Always } from "./Always";
+import { Door } from "./Door";
+import { send } from "./queue";
+import { ask, type Page } from "./server";
+import { Program } from "./Program";
+
+/** What was last known, for when there is no network. */
+const KEPT = "ritorno-home-page";
+
+function keptPage(): Page | undefined {
+  try {
+    const text = localStorage.getItem(KEPT);
+    return text ? (JSON.parse(text) as Page) : undefined;
+  } catch {
+    return undefined;
+  }
+}
+
+/** The patient's page: the door first, the program behind it. */
+export function Phone() {
+  const [page, setPage] = useState<Page>();
+  const [state, setState] = useState<"wait" | "door" | "in" | "offline">(
+    "wait",
+  );
+  const load = useCallback(async () => {
+    await send();
+    const { status, body } = await ask<Page>("GET", "/api/home/page");
+    if (status === 200 && body) {
+      localStorage.setItem(KEPT, JSON.stringify(body));
+      setPage(body);
+      setState("in");
+      return;
+    }
+    const kept = keptPage();
+    if (status === 401) {
+      // Who was let in here before and is no longer: nothing of theirs stays to be read.
+      localStorage.removeItem(KEPT);
+      setState("door");
+    } else if (kept) {
+      setPage(kept);
+      setState("offline");
+    } else setState("door");
+  }, []);
+  useEffect(() => {
+    // A link that was opened anew goes before what was opened last.
+    const look = () => {
+      if (window.location.hash.length > 1) setState("door");
+      else void load();
+    };
+    look();
+    window.addEventListener("online", look);
+    window.addEventListener("hashchange", look);
+    const beat = window.setInterval(look, 60_000);
+    return () => {
+      window.removeEventListener("online", look);
+      window.removeEventListener("hashchange", look);
+      window.clearInterval(beat);
+    };
+  }, [load]);
+  if (state === "wait") return <main aria-busy="true" />;
+  if (state === "door")
+    return (
+      <main>
+        <Door opened={load} />
+        <Always />
+      </main>
+    );
+  return page ? (
+    <Program page={page} offline={state === "offline"} again={load} />
+  ) : null;
+}

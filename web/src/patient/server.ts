@@ -1,0 +1,82 @@
+import type { components } from "../api/schema";
+
+export type Page = components["schemas"]["PhonePage"];
+export type Told = components["schemas"]["PhoneEntry"];
+
+/** What stands on the signed sheet, in words; the server sets it from the same sentences as the paper. */
+export interface Sheet {
+  arm: string;
+  clock: string;
+  limits: { what: string; how: string }[];
+  sling_title: string;
+  sling: string;
+  avoid_title: string;
+  avoid: string[];
+  habits_title: string;
+  habits: string[];
+  stop_title: string;
+  stop: string[];
+  stop_now: string;
+  pain: string;
+  advice_title: string;
+  advice: string[];
+  may_title: string;
+  may: string[];
+  kit: string;
+  exercises: Exercise[];
+  waits: string;
+  waits_title: string;
+  safety: string;
+}
+
+export interface Exercise {
+  id: string;
+  name: string;
+  alt: string;
+  dose: string;
+  arm: string;
+  start: string;
+  how: string;
+  cues: string;
+  limit: string;
+  watch: string;
+  task: string;
+  count: {
+    sets: number;
+    repetitions: number;
+    hold_s: number;
+    rest_s: number;
+    duration_s: number | null;
+    times_per_day: number;
+  };
+}
+
+/** What came back: an answer with its status, or nothing because there is no network. */
+export interface Answer<T> {
+  status: number;
+  body: T | undefined;
+}
+
+/** Asks the server; status 0 where it cannot be reached. */
+export async function ask<T>(
+  method: "GET" | "POST",
+  path: string,
+  body?: unknown,
+): Promise<Answer<T>> {
+  try {
+    const answer = await fetch(path, {
+      method,
+      ...(body === undefined
+        ? {}
+        : {
+            body: JSON.stringify(body),
+            headers: { "content-type": "application/json" },
+          }),
+    });
+    const text = await answer.text();
+    const read = text === "" ? undefined : (JSON.parse(text) as T);
+    return { status: answer.status, body: read };
+  } catch {
+    return { status: 0, body: undefined };
+  }
+}

@@ -1,0 +1,115 @@
+import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
+import Button from "antd/es/button";
+import Popconfirm from "antd/es/popconfirm";
+import { useState } from "react";
+import { CopyKey } from "../../app/CopyKey";
+import { Notice } from "../../app/Notice";
+import { Pending } from "../../app/parts";
+import { api, ask, type Schemas } from "../../app/client";
+import { queryKeys } from "../../app/queryKeys";
+import { shortDate, t } from "../../app/wording";
+
+type State = Schemas["HomeLinkState"];
+
+/** What became of the link, in one sentence. */
+function said(state: State): string {
+  if (!state.made_at || !state.expires_on) return t("home-link-none");
+  const until = { date: shortDate(state.expires_on) };
+  if (state.over) return t("home-link-over", until);
+  if (state.locked) return t("home-link-locked");
+  if (state.told_at)
+    return t("home-link-told", {
+      ...until,
+      told: shortDate(state.told_at.slice(0, 10)),
+    });
+  return t(state.opened_at ? "home-link-opened" : "home-link-made", until);
+}
+
+/** The link to the patient's own page: made here, shown once, to be read by the telephone's camera. */
+export function PhoneLink({ episode }: { episode: string }) {
+  const queries = useQueryClient();
+  const [made, setMade] = useState<Schemas["HomeLinkMade"]>();
+  const params = { params: { path: { id: episode } } };
+  const state = useQuery({
+    queryKey: queryKeys.homeLink(episode),
+    queryFn: () => ask(api.GET("/api/episodes/{id}/home-link", params)),
+  });
+  const fresh = (now: State) =>
+    queries.setQueryData(queryKeys.homeLink(episode), now);
+  const make = useMutation({
+    mutationFn: () => ask(api.POST("/api/episodes/{id}/home-link", params)),
+    onSuccess: (answer) => {
+      setMade(answer);
+      fresh(answer.state);
+    },
+  });
+  const end = useMutation({
+    mutationFn: () => ask(api.DELETE("/api/episodes/{id}/home-link", params)),
+    onSuccess: (now) => {
+      setMade(undefined);
+      fresh(now);
+    },
+  });
+  if (!state.data) return <Pending query={state} />;
+  const stands = state.data.made_at !== null;
+  const failed = make.error ?? end.error;
+  return (
+    <section className="sheet" id="phone-link">
+      <h2 className="flush below-8">{t("home-link-title")}</h2>
+      <p id="phone-link-state">{said(state.data)}</p>
+      {made && (
+        <div className="phone-link">
+          <img
+            id="phone-picture"
+            alt={t("home-link-picture")}
+            src={`data:image/svg+xml,${encodeURIComponent(made.picture)}`}
+          />
+          <div>
+            <p>{t("home-link-how")}</p>
+            <p className="small mono" id="phone-address">
+              {made.address}
+            </p>
+            <CopyKey text={made.address} />
+            <p className="soft small">{t("home-link-once")}</p>
+          </div>
+        </div>
+      )}
+      {failed && <Notice kind="stop">{failed.message}</Notice>}
+      <p className="flush">
+        {stands && !state.data.over ? (
+          <>
+            <Popconfirm
+              title={t("home-link-renew-sure")}
+              okText={t("home-link-renew")}
+              cancelText={t("cancel")}
+              onConfirm={() => make.mutate()}
+            >
+              <Button id="phone-renew" loading={make.isPending}>
+                {t("home-link-renew")}
+              </Button>
+            </Popconfirm>{" "}
+            <Popconfirm
+              title={t("home-link-end-sure")}
+              okText={t("home-link-end")}
+              cancelText={t("cancel")}
+              onConfirm={() => end.mutate()}
+            >
+              <Button danger id="phone-end" loading={end.isPending}>
+                {t("home-link-end")}
+              </Button>
+            </Popconfirm>
+          </>
+        ) : (
+          <Button
+            type="primary"
+            id="phone-make"
+            loading={make.isPending}
+            onClick={() => make.mutate()}
+          >
+            {t("home-link-make")}
+          </Button>
+        )}
+      </p>
+    </section>
+  );
+}
