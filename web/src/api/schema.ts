@@ -4146,6 +4146,8 @@ export interface components {
              * @description The clinic's day.
              */
             today: string;
+            /** @description What entries told here name, so that they stay this patient's. */
+            whose: string;
         };
         /** @description What is told. */
         PhoneSaid: {
@@ -4186,6 +4188,11 @@ export interface components {
         PhoneStop: {
             flag: string;
             tier: components["schemas"]["Tier"];
+        };
+        /** @description An entry with whom it is about. */
+        PhoneTold: components["schemas"]["PhoneEntry"] & {
+            /** @description What the page called its patient when it was told. */
+            whose: string;
         };
         /**
          * @description Where a test stands in the plan.
@@ -7947,7 +7954,7 @@ export interface operations {
         };
         requestBody: {
             content: {
-                "application/json": components["schemas"]["PhoneEntry"];
+                "application/json": components["schemas"]["PhoneTold"];
             };
         };
         responses: {

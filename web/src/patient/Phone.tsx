@@ -1,7 +1,7 @@
 import { useCallback, useEffect, useState } from "react";
 import { Always } from "./Always";
 import { Door } from "./Door";
-import { send } from "./queue";
+import { send, waiting } from "./queue";
 import { ask, type Page } from "./server";
 import { Program } from "./Program";
 
@@ -24,8 +24,11 @@ export function Phone() {
     "wait",
   );
   const load = useCallback(async () => {
-    await send();
-    const { status, body } = await ask<Page>("GET", "/api/home/page");
+    let { status, body } = await ask<Page>("GET", "/api/home/page");
+    if (body && status === 200 && waiting(body.whose).length > 0) {
+      await send(body.whose);
+      ({ status, body } = await ask<Page>("GET", "/api/home/page"));
+    }
     if (status === 200 && body) {
       localStorage.setItem(KEPT, JSON.stringify(body));
       setPage(body);

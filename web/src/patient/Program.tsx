@@ -1,4 +1,5 @@
 import { useState } from "react";
+import { Always } from "./Always";
 import { Facts } from "./Facts";
 import { keep, refused, send, waiting, type Fact } from "./queue";
 import type { Page, Sheet } from "./server";
@@ -31,15 +32,17 @@ export function Program({
   const [, setTold] = useState(0);
   const sheet = page.sheet as unknown as Sheet | undefined;
   const exercises = sheet?.exercises ?? [];
-  const said = [...page.logged, ...waiting()];
+  const waits = waiting(page.whose);
+  const lost = refused(page.whose);
+  const said = [...page.logged, ...waits];
   const goTo = (place: Place) => {
     setWhere(place);
     window.scrollTo(0, 0);
   };
   const tell = async (...facts: Fact[]) => {
-    facts.forEach(keep);
+    facts.forEach((fact) => keep(page.whose, fact));
     setTold((n) => n + 1);
-    const sent = await send();
+    const sent = await send(page.whose);
     setOpen(sent);
     await again();
     setTold((n) => n + 1);
@@ -58,17 +61,15 @@ export function Program({
             {t("phone-offline", { day: dayWords(page.today) })}
           </p>
         )}
-        {waiting().length > 0 && (offline || !open) && (
+        {waits.length > 0 && (offline || !open) && (
           <p className="note" id="waits">
-            {t("phone-waiting", { count: waiting().length })}
+            {t("phone-waiting", { count: waits.length })}
           </p>
         )}
-        {refused().length > 0 && (
+        {lost.length > 0 && (
           <p className="note" id="refused">
-            {t("phone-refused", { count: refused().length })}{" "}
-            {refused()
-              .map((e) => dayWords(e.on))
-              .join(", ")}
+            {t("phone-refused", { count: lost.length })}{" "}
+            {lost.map((e) => dayWords(e.on)).join(", ")}
           </p>
         )}
         {where.at === "stop" && (
@@ -108,7 +109,7 @@ export function Program({
                   doneToday(said, e.id, page.today) < e.count.times_per_day,
               )}
             />
-            {sheet && <Facts sheet={sheet} />}
+            {sheet ? <Facts sheet={sheet} /> : <Always />}
           </>
         )}
       </main>

@@ -1,9 +1,9 @@
 import { newId } from "../app/newId";
 import { ask, type Told } from "./server";
 
-/** Where what was tapped waits until the server has it: it outlives the page. */
-const WAITS = "ritorno-home-waits";
-const REFUSED = "ritorno-home-refused";
+/** Where what was tapped waits until the server has it: it outlives the page. Each patient's by themselves. */
+const WAITS = "ritorno-home-waits-";
+const REFUSED = "ritorno-home-refused-";
 
 type WithoutId<T> = T extends unknown ? Omit<T, "id"> : never;
 /** What is told, before it has an id. */
@@ -20,13 +20,13 @@ function held(place: string): Told[] {
 const put = (place: string, entries: Told[]) =>
   localStorage.setItem(place, JSON.stringify(entries));
 
-export const waiting = () => held(WAITS);
-export const refused = () => held(REFUSED);
+export const waiting = (whose: string) => held(WAITS + whose);
+export const refused = (whose: string) => held(REFUSED + whose);
 
 /** Keeps an entry on this phone; `send` brings it to the server. */
-export function keep(fact: Fact): Told {
+export function keep(whose: string, fact: Fact): Told {
   const entry = { id: newId(), ...fact } as Told;
-  put(WAITS, [...waiting(), entry]);
+  put(WAITS + whose, [...waiting(whose), entry]);
   return entry;
 }
 
@@ -34,28 +34,29 @@ export function keep(fact: Fact): Told {
 let under: Promise<boolean> | undefined;
 
 /**
- * Brings what waits to the server, oldest first, each once: it has an id of its own. What is refused for good is kept
- * beside, to be told to a person. True when nothing waits any more.
+ * Brings what waits to the server, oldest first and what is wrong before anything else, each once: it has an id of its
+ * own. What is refused for good is kept beside, to be told to a person. True when nothing waits any more.
  */
-export function send(): Promise<boolean> {
-  under ??= all().finally(() => {
+export function send(whose: string): Promise<boolean> {
+  under ??= all(whose).finally(() => {
     under = undefined;
   });
   return under;
 }
 
-async function all(): Promise<boolean> {
+async function all(whose: string): Promise<boolean> {
   for (;;) {
-    const [first] = waiting();
-    if (!first) return true;
-    const { status } = await ask("POST", "/api/home/log", first);
+    const entries = waiting(whose);
+    const next = entries.find((e) => e.kind === "stop") ?? entries[0];
+    if (!next) return true;
+    const { status } = await ask("POST", "/api/home/log", { ...next, whose });
     const final =
       status >= 400 && status < 500 && ![401, 403, 408, 429].includes(status);
     if (status !== 200 && !final) return false;
-    if (final) put(REFUSED, [...refused(), first]);
+    if (final) put(REFUSED + whose, [...refused(whose), next]);
     put(
-      WAITS,
-      waiting().filter((e) => e.id !== first.id),
+      WAITS + whose,
+      waiting(whose).filter((e) => e.id !== next.id),
     );
   }
 }

@@ -66,6 +66,8 @@ export async function ask<T>(
   try {
     const answer = await fetch(path, {
       method,
+      // What hangs must not hold up what is wrong.
+      signal: AbortSignal.timeout(10_000),
       ...(body === undefined
         ? {}
         : {

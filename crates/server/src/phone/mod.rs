@@ -12,7 +12,7 @@ pub(crate) use telling::tell_from_home;
 
 use crate::app::AppState;
 use crate::problem::ApiError;
-use crate::security::phone_of;
+use crate::security::{phone_of, token_hash};
 use actix_web::HttpRequest;
 use actix_web::http::StatusCode;
 use ritorno_core::permission::{Action, Role, may};
@@ -43,4 +43,11 @@ async fn from_home<L: Send + 'static, T: Send + 'static>(
         })
     };
     app.with_connection(read, show).await
+}
+
+/// What stands for a shoulder on a telephone, where its id never goes: entries that wait there name it, so that those of one patient
+/// are never taken for another's who opened the page on the same telephone since.
+fn whose(own: EpisodeId) -> String {
+    let digest = token_hash(&format!("home {own}"));
+    digest[..8].iter().map(|b| format!("{b:02x}")).collect()
 }

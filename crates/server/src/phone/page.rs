@@ -1,7 +1,7 @@
 //! What the patient's page shows: the signed sheet in words, what was told lately, and whether anything holds it.
 
-use super::from_home;
 use super::telling::PhoneEntry;
+use super::{from_home, whose};
 use crate::app::App;
 use crate::assess::Opened;
 use crate::home::{as_signed, figure_of, name_of};
@@ -21,6 +21,8 @@ const TOLD_DAYS: u64 = 7;
 /// The patient's own page.
 #[derive(Serialize, utoipa::ToSchema)]
 pub(crate) struct PhonePage {
+    /// What entries told here name, so that they stay this patient's.
+    whose: String,
     /// The clinic's day.
     today: NaiveDate,
     /// The given name.
@@ -89,9 +91,9 @@ pub(crate) async fn home_page(
                     Err(error) => return Err(error),
                 },
             };
-            Ok((opened, signed))
+            Ok((opened, signed, whose(own)))
         },
-        |state, (opened, signed)| {
+        |state, (opened, signed, whose)| {
             let assessment = opened.assess()?;
             let ctx = assessment.ctx();
             let facts = &opened.loaded.facts;
@@ -127,6 +129,7 @@ pub(crate) async fn home_page(
                 .collect();
             stops.sort_by_key(|stop| stop.tier);
             Ok(PhonePage {
+                whose,
                 today,
                 name: opened.loaded.patient.given_name.clone(),
                 holds: match signed {

@@ -1,6 +1,6 @@
 //! What is told from home: what was done, what hurt, what is wrong. Each entry once, for its own day, however late it comes.
 
-use super::let_in;
+use super::{let_in, whose};
 use crate::app::{App, AppState};
 use crate::command::{Of, locked_by};
 use crate::form::Form;
@@ -9,6 +9,7 @@ use crate::problem::{ApiError, Problem};
 use crate::security::phone_of;
 use crate::validate::Faults;
 use crate::visit::{Ground, keep_log_from};
+use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, post};
 use chrono::NaiveDate;
 use ritorno_core::facts::{Answer, FlagAnswer, LogEntry, LogFact};
@@ -16,6 +17,15 @@ use ritorno_store::event::Via;
 use ritorno_store::{Actor, EpisodeId, PgConnection, flags};
 use serde::{Deserialize, Serialize};
 use uuid::Uuid;
+
+/// An entry with whom it is about.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct PhoneTold {
+    /// What the page called its patient when it was told.
+    whose: String,
+    #[serde(flatten)]
+    entry: PhoneEntry,
+}
 
 /// Something told from home. There are no free words in it: nobody reads them at night.
 #[derive(Debug, Clone, Serialize, Deserialize, utoipa::ToSchema)]
@@ -121,17 +131,24 @@ impl PhoneEntry {
     }
 }
 
-#[utoipa::path(tag = "phone", request_body = PhoneEntry, responses((status = 200), (status = "default", body = Problem)))]
+#[utoipa::path(tag = "phone", request_body = PhoneTold, responses((status = 200), (status = "default", body = Problem)))]
 #[post("/home/log")]
 pub(crate) async fn tell_from_home(
     app: App,
     req: HttpRequest,
-    form: Form<PhoneEntry>,
+    form: Form<PhoneTold>,
 ) -> Result<HttpResponse, ApiError> {
     let token = phone_of(&req)?;
-    let entry = form.into_inner();
+    let PhoneTold {
+        whose: told_of,
+        entry,
+    } = form.into_inner();
     app.block(move |state, conn| {
         let own = let_in(state, conn, &token)?;
+        // Somebody else opened the page on this telephone since.
+        if told_of != whose(own) {
+            return Err(ApiError::new(StatusCode::FORBIDDEN, "made-by-another", &[]));
+        }
         let actor = Actor {
             user: None,
             action: "tell-from-home",

@@ -78,8 +78,9 @@ fn phone<'a>(clinic: &'a Clinic, link: &str) -> Session<'a> {
     }
 }
 
-fn told(on: &str, says: Value) -> Value {
-    let mut entry = json!({ "id": Uuid::now_v7(), "on": on });
+fn told(of: &Session, on: &str, says: Value) -> Value {
+    let whose = of.get("/api/home/page").ok()["whose"].clone();
+    let mut entry = json!({ "id": Uuid::now_v7(), "on": on, "whose": whose });
     for (name, value) in says.as_object().expect("fields") {
         entry[name] = value.clone();
     }
@@ -122,6 +123,7 @@ fn a_link_opens_with_the_birth_date_and_everything_else_looks_the_same() {
     assert_eq!(vera.get(&at).ok()["locked"], true);
     let third = link(&vera, &episode);
     let kept = phone(&clinic, &third);
+    let slip = told(&kept, TODAY, json!({ "kind": "slip" }));
     // Run out: a link of the first of March is over in September.
     let later = clinic.on("2027-09-01");
     assert_eq!(open(&later, &third, &birth).status, 404);
@@ -141,11 +143,7 @@ fn a_link_opens_with_the_birth_date_and_everything_else_looks_the_same() {
     );
     assert_eq!(ended.status, 200);
     assert_eq!(kept.get("/api/home/page").status, 401);
-    assert_eq!(
-        kept.post("/api/home/log", &told(TODAY, json!({ "kind": "slip" })))
-            .status,
-        401
-    );
+    assert_eq!(kept.post("/api/home/log", &slip).status, 401);
     assert_eq!(shut(&third, &birth), wrong);
 }
 
@@ -189,11 +187,12 @@ fn what_is_told_from_home_is_kept_once_for_its_own_day() {
     let phone = phone(&clinic, &link(&vera, &episode));
     let own = phone.get("/api/home/page").ok()["sheet"]["exercises"][0].clone();
     let done = told(
+        &phone,
         TODAY,
         json!({ "kind": "done", "exercise": own, "sessions": 1, "repetitions": 10 }),
     );
     // A slip of the night before comes when there is a network again.
-    let slip = told("2027-02-28", json!({ "kind": "slip" }));
+    let slip = told(&phone, "2027-02-28", json!({ "kind": "slip" }));
     for entry in [&slip, &done, &slip, &done, &slip] {
         assert_eq!(phone.post("/api/home/log", entry).status, 200);
     }
@@ -209,8 +208,12 @@ fn what_is_told_from_home_is_kept_once_for_its_own_day() {
     let night = entries.iter().find(|e| e["on"] == "2027-02-28");
     assert_eq!(night.expect("the slip")["late"], true);
     assert!(entries.iter().all(|e| e["by"].is_null()));
+    // What was told of somebody else on the same telephone is not taken for this patient's.
+    let mut another = told(&phone, TODAY, json!({ "kind": "slip" }));
+    another["whose"] = json!("0011223344556677");
+    assert_eq!(phone.post("/api/home/log", &another).status, 403);
     // A telephone whose clock is a day ahead is told so, by field; nothing is kept.
-    let ahead = told("2027-03-02", json!({ "kind": "slip" }));
+    let ahead = told(&phone, "2027-03-02", json!({ "kind": "slip" }));
     let refused = phone.post("/api/home/log", &ahead);
     assert_eq!(refused.status, 422);
     assert_eq!(refused.json()["fields"][0]["field"], "on");
@@ -222,7 +225,7 @@ fn what_is_told_from_home_is_kept_once_for_its_own_day() {
         ("value", json!({ "kind": "pain_next_morning", "value": 11 })),
         ("flag", json!({ "kind": "stop", "flag": "cancer" })),
     ] {
-        let refused = phone.post("/api/home/log", &told(TODAY, says));
+        let refused = phone.post("/api/home/log", &told(&phone, TODAY, says));
         assert_eq!(refused.status, 422, "{field}");
         assert_eq!(refused.json()["fields"][0]["field"], field);
     }
@@ -241,7 +244,11 @@ fn a_stop_from_home_holds_the_program_and_stands_in_something_is_wrong() {
     let page = phone.get("/api/home/page").ok();
     assert_eq!(page["stops"][0]["tier"], "emergency_now", "{page}");
     assert!(page["stops"].as_array().is_some_and(|s| s.len() >= 8));
-    let stop = told(TODAY, json!({ "kind": "stop", "flag": "infection" }));
+    let stop = told(
+        &phone,
+        TODAY,
+        json!({ "kind": "stop", "flag": "infection" }),
+    );
     assert_eq!(phone.post("/api/home/log", &stop).status, 200);
     let row = vera.get("/api/day-list").ok()["rows"][0].clone();
     assert_eq!(row["lane"]["lane"], "something_is_wrong", "{row}");
