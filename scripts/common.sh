@@ -112,7 +112,7 @@ build_web() {
     npm ci --no-audit --no-fund --loglevel=error >/dev/null
     touch node_modules/.ritorno
   fi
-  if [ ! -f dist/index.html ] || [ -n "$(find src ../locales index.html phone.html package-lock.json vite.config.ts vite.phone.config.ts catalogues.ts controls.ts packed.ts -newer dist/index.html -print -quit)" ]; then
+  if [ ! -f dist/index.html ] || [ -n "$(find src ../locales index.html phone.html package-lock.json vite.config.ts vite.phone.config.ts catalogues.ts controls.ts packed.ts worker.ts public -newer dist/index.html -print -quit)" ]; then
     note "building the pages"
     npx vite build --logLevel warn
     npx vite build --logLevel warn -c vite.phone.config.ts

@@ -39,6 +39,7 @@ export function Phone() {
     if (status === 401) {
       // Who was let in here before and is no longer: nothing of theirs stays to be read.
       localStorage.removeItem(KEPT);
+      void window.caches?.delete("home-drawings");
       setState("door");
     } else if (kept) {
       setPage(kept);

@@ -4,3 +4,9 @@ import "./phone.css";
 
 const root = document.getElementById("root");
 if (root) createRoot(root).render(<Phone />);
+
+// The page opens without a network from the second time on. Where the way is not encrypted browsers have no workers.
+if (import.meta.env.PROD && "serviceWorker" in navigator)
+  navigator.serviceWorker
+    .register("/phone-worker.js", { scope: "/h" })
+    .catch(() => undefined);
