@@ -23,7 +23,10 @@ paper-day-program = { $weeks ->
     [one] 1 day
    *[other] { $days } days
 } into your program
-paper-signed = Made with you at Molo Nove on { $date }, version { $version }
+paper-signed = Made with you at { $clinic } on { $date }, version { $version }
+paper-signed-plain = Made with you on { $date }, version { $version }
+paper-call = Call us: { $text }.
+paper-call-hours = Somebody answers: { $text }.
 paper-arm-works = This arm works.
 paper-arm-helps = This arm helps a little. The other arm does most.
 paper-arm-rests-other = This arm rests. The other arm works.
@@ -171,7 +174,7 @@ calendar-session-text = { $count ->
 }:
     { $list }
     Stop if it slips, pops or hurts sharply.
-calendar-gate = Shoulder check at Molo Nove: { $gate }
+calendar-gate = Shoulder check: { $gate }
 calendar-gate-text = Earliest day. It opens only when the checks are passed too.
 calendar-limit = Your limit may change: ask before you go further
 calendar-name = Ritorno: shoulder program

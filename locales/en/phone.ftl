@@ -106,3 +106,5 @@ phone-always-2 = Sharp pain, or a fall on the arm.
 phone-always-3 = The arm is suddenly weaker, or your hand goes numb, cold or blue.
 phone-always-4 = Fever, or a wound that is red, open or wet.
 phone-always-now = Chest pain, trouble breathing, or a swollen calf or arm: call the emergency number now.
+phone-call = Call { $name }:
+phone-clinic = the clinic

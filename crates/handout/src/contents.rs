@@ -4,7 +4,7 @@ use crate::dose::dose_text;
 use crate::landmarks::{limit_rows, session_limit};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::context::CheckContext;
-use ritorno_core::facts::{Facts, Line};
+use ritorno_core::facts::{ClinicDefaults, Facts, Line};
 use ritorno_core::knowledge::{Exercise, Group, HealingClock, Helper, Level};
 use ritorno_core::mechanics::{Arm, Load};
 use ritorno_core::plan::{May, advice, may, plan_chart};
@@ -27,6 +27,8 @@ pub struct HandoutInput<'a> {
     pub version: i32,
     /// When it was signed.
     pub signed_on: chrono::NaiveDate,
+    /// What the clinic says of itself: its name, whom to call and when.
+    pub clinic: &'a ClinicDefaults,
 }
 
 /// The exercises that are explained today: what runs and was tried in the room.
@@ -181,6 +183,18 @@ fn may_line(wording: &Wording, facts: &Facts, may: &May) -> String {
     wording.say("paper-may-not-before", &args)
 }
 
+/// Whom to call and when somebody answers; nothing where the clinic has not said.
+fn call_text(wording: &Wording, clinic: &ClinicDefaults) -> String {
+    let said = [
+        ("paper-call", &clinic.telephone),
+        ("paper-call-hours", &clinic.hours),
+    ];
+    let said = said.iter().filter(|(_, text)| !text.trim().is_empty());
+    said.map(|(id, text)| wording.say(id, &[("text", Value::Text(text))]))
+        .collect::<Vec<_>>()
+        .join(" ")
+}
+
 /// Everything on the sheet of today but the drawings, as the template reads it.
 pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
     let HandoutInput {
@@ -189,6 +203,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         name,
         version,
         signed_on,
+        clinic,
     } = *input;
     let day = ctx.today;
     let spoken = ctx.rules.spoken(day);
@@ -258,14 +273,22 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         ("side", Value::Text(&side)),
     ];
     let since_day = [("weeks", number(clock.weeks)), ("days", number(clock.days))];
-    let signed = [("date", Value::Text(&signed)), ("version", number(version))];
+    let signed = [
+        ("date", Value::Text(&signed)),
+        ("version", number(version)),
+        ("clinic", Value::Text(&clinic.clinic_name)),
+    ];
+    let signed_by = match clinic.clinic_name.as_str() {
+        "" => "paper-signed-plain",
+        _ => "paper-signed",
+    };
     let span = [("from", Value::Text(&from)), ("until", Value::Text(&last))];
     json!({
         "title": plain("paper-title"),
         "name": name,
         "for_line": wording.say("paper-for", &[("name", Value::Text(name))]),
         "clock": wording.say(since, &since_day),
-        "signed": wording.say("paper-signed", &signed),
+        "signed": wording.say(signed_by, &signed),
         "page": plain("paper-page"),
         "arm": wording.say("paper-arm", &arm),
         "limits_title": plain("paper-limits"),
@@ -280,6 +303,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         "stop_title": plain("paper-stop"),
         "stop": stop.into_iter().map(plain).collect::<Vec<_>>(),
         "stop_now": plain("paper-stop-now"),
+        "call": call_text(wording, clinic),
         "pain": format!("{} {}", pain_text(ctx, wording, &explained, day), plain("paper-still-worse")),
         "advice_title": plain("paper-advice"),
         "advice": advice(ctx, facts).iter().map(|id| wording.to_patient(&format!("advice-{id}"), spoken)).collect::<Vec<_>>(),

@@ -42,6 +42,7 @@
   == #d.stop_title
   #list(marker: [–], ..d.stop.map(s => [#s]))
   *#d.stop_now*
+  #if d.call != "" [ \ *#d.call* ]
 ]
 #v(2mm)
 #d.pain

@@ -39,6 +39,7 @@ fn handed_out(input: SheetInput<'_>) -> HandoutInput<'_> {
         name,
         version,
         signed_on,
+        clinic,
     } = input;
     HandoutInput {
         ctx,
@@ -46,5 +47,6 @@ fn handed_out(input: SheetInput<'_>) -> HandoutInput<'_> {
         name,
         version,
         signed_on,
+        clinic,
     }
 }

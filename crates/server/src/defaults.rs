@@ -115,6 +115,9 @@ pub(crate) async fn keep_defaults(
 }
 
 fn check(known: &Knowledge, set: &ClinicDefaults, faults: &mut Faults) {
+    faults.text("defaults.clinic_name", &set.clinic_name, 80, false);
+    faults.text("defaults.telephone", &set.telephone, 40, false);
+    faults.text("defaults.hours", &set.hours, 120, false);
     if let Some(minutes) = set.minutes_per_day {
         faults.bound(
             known,

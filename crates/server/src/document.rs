@@ -38,6 +38,9 @@ const FIELDS: &[(&str, &str, Holds)] = &[
     ("CalibrationForm", "level", Bound("elastic_level")),
     ("CalibrationForm", "points", Rows(4, 60)),
     ("Clearance", "role", Letters(1, 80)),
+    ("ClinicDefaults", "clinic_name", Letters(0, 80)),
+    ("ClinicDefaults", "telephone", Letters(0, 40)),
+    ("ClinicDefaults", "hours", Letters(0, 120)),
     (
         "ClinicDefaults",
         "minutes_per_day",

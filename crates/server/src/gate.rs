@@ -77,9 +77,10 @@ pub(crate) async fn same_origin<B: MessageBody>(req: ServiceRequest, next: Next<
     }
 }
 
-/// Whether an address is open to who is not signed in: to sign in, and to use a link.
+/// Whether an address is open to who is not signed in: to sign in, to use a link, to see whom to call.
 pub(crate) fn open_to_strangers(path: &str) -> bool {
-    path == "/api/session" || path.starts_with("/api/links/") || path == "/api/home/open"
+    matches!(path, "/api/session" | "/api/home/open" | "/api/home/clinic")
+        || path.starts_with("/api/links/")
 }
 
 /// No body is read before it is known that somebody who is signed in sends it.

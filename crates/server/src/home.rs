@@ -9,6 +9,7 @@ use actix_web::http::StatusCode;
 use actix_web::web::Bytes;
 use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{NaiveTime, TimeZone, Utc};
+use ritorno_core::facts::ClinicDefaults;
 use ritorno_core::permission::Action;
 use ritorno_core::reason::Reason;
 use ritorno_core::safety::resolved_path;
@@ -16,7 +17,7 @@ use ritorno_core::snapshot::read_program;
 use ritorno_figure::{FigureSpec, figure_svg};
 use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_store::episode::Patient;
-use ritorno_store::{EpisodeId, PgConnection, StoreError, program};
+use ritorno_store::{EpisodeId, PgConnection, StoreError, defaults, program};
 use sha2::{Digest, Sha256};
 use unicode_normalization::UnicodeNormalization;
 use uuid::Uuid;
@@ -45,7 +46,7 @@ pub(crate) async fn handout(
     id: web::Path<Uuid>,
 ) -> Result<HttpResponse, ApiError> {
     let id = EpisodeId(*id);
-    let (opened, signed, key) = app
+    let (opened, signed, clinic, key) = app
         .view(
             &req,
             Action::TakeHome,
@@ -54,14 +55,15 @@ pub(crate) async fn handout(
                 let head = opened.loaded.program.as_ref();
                 let head = head.ok_or(StoreError::NotFound("program"))?;
                 let signed = as_signed(conn, head)?;
-                Ok((opened, signed))
+                let (_, clinic) = defaults::newest(conn)?;
+                Ok((opened, signed, clinic))
             },
-            |_, (opened, signed)| {
+            |_, (opened, signed, clinic)| {
                 // An open flag pauses the program, and with it what goes home.
                 let flags = opened.assess()?.ctx().open_flags.to_vec();
                 if flags.is_empty() {
-                    let key = sheet_key(&opened, &signed)?;
-                    return Ok((opened, signed, key));
+                    let key = sheet_key(&opened, &signed, &clinic)?;
+                    return Ok((opened, signed, clinic, key));
                 }
                 let reasons = flags
                     .iter()
@@ -75,7 +77,7 @@ pub(crate) async fn handout(
         Some(pdf) => pdf,
         None => {
             let paper = app.paper.clone();
-            let work = move || set_sheet(&*paper, &opened, &signed);
+            let work = move || set_sheet(&*paper, &opened, &signed, &clinic);
             let pdf = app.turns.heavy(Heavy::Paper, work).await?;
             if let Ok(mut kept) = app.sheets.lock() {
                 kept.keep(key, pdf.clone());
@@ -90,7 +92,11 @@ pub(crate) async fn handout(
 }
 
 /// What a sheet is set from: the same facts, knowledge and signature give the same sheet.
-fn sheet_key(opened: &Opened, signed: &program::Signed) -> Result<[u8; 32], ApiError> {
+fn sheet_key(
+    opened: &Opened,
+    signed: &program::Signed,
+    clinic: &ClinicDefaults,
+) -> Result<[u8; 32], ApiError> {
     let facts = serde_json::to_vec(&opened.loaded.facts)
         .map_err(|_| StoreError::Unreadable("facts of a sheet"))?;
     let mut hash = Sha256::new();
@@ -98,6 +104,9 @@ fn sheet_key(opened: &Opened, signed: &program::Signed) -> Result<[u8; 32], ApiE
     hash.update(opened.known.sha256.as_bytes());
     hash.update(name_of(&opened.loaded.patient).as_bytes());
     hash.update(format!("{} {}", signed.version, signed.signed_on));
+    for said in [&clinic.clinic_name, &clinic.telephone, &clinic.hours] {
+        hash.update(format!("{} {said}", said.len()));
+    }
     Ok(hash.finalize().into())
 }
 
@@ -111,6 +120,7 @@ fn set_sheet(
     paper: &dyn Paper,
     opened: &Opened,
     signed: &program::Signed,
+    clinic: &ClinicDefaults,
 ) -> Result<Bytes, ApiError> {
     let assessment = opened.assess()?;
     let input = SheetInput {
@@ -119,6 +129,7 @@ fn set_sheet(
         name: &name_of(&opened.loaded.patient),
         version: signed.version,
         signed_on: signed.signed_on,
+        clinic,
     };
     paper.set(input).map(Bytes::from).map_err(|error| {
         tracing::error!(%error, "handout");

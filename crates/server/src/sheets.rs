@@ -2,7 +2,7 @@
 
 use actix_web::web::Bytes;
 use ritorno_core::context::CheckContext;
-use ritorno_core::facts::Facts;
+use ritorno_core::facts::{ClinicDefaults, Facts};
 use serde_json::Value;
 use std::collections::VecDeque;
 
@@ -19,6 +19,8 @@ pub struct SheetInput<'a> {
     pub version: i32,
     /// When it was signed.
     pub signed_on: chrono::NaiveDate,
+    /// What the clinic says of itself: its name, whom to call and when.
+    pub clinic: &'a ClinicDefaults,
 }
 
 /// Sets sheets for the printer. The application brings one; the server knows none, so that its tests need none.

@@ -126,6 +126,7 @@ fn api(config: &mut ServiceConfig) {
             .service(phone::make_home_link)
             .service(phone::end_home_link)
             .service(phone::open_home)
+            .service(phone::clinic_card)
             .service(phone::home_page)
             .service(phone::home_figure)
             .service(phone::tell_from_home)

@@ -852,6 +852,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/home/clinic": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["clinic_card"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/home/figures/{exercise}": {
         parameters: {
             query?: never;
@@ -1991,6 +2007,12 @@ export interface components {
             /** @description Role of the person who gave it, e.g. `surgeon`. */
             role: string;
         };
+        /** @description Whom to call: open to everybody who has the page, whatever became of their link. */
+        ClinicCard: {
+            hours: string;
+            name: string;
+            telephone: string;
+        };
         /** @description A clinic's defaults. They go into a story when it begins; stories that run keep what they began with. */
         ClinicDefaults: {
             /**
@@ -1998,6 +2020,10 @@ export interface components {
              * @description Minutes that an appointment lasts.
              */
             appointment_minutes: number;
+            /** @description What the clinic is called, on the sheet and on the patient's own page; nothing where nobody has said. */
+            clinic_name?: string;
+            /** @description When somebody answers, in the clinic's words. */
+            hours?: string;
             /** @description What most people have at home, by kit id. */
             kit: string[];
             /** @description What the clinic lends, by kit id. */
@@ -2015,6 +2041,8 @@ export interface components {
             };
             /** @description Where patients are seen: it sets pre-test probabilities. */
             setting: components["schemas"]["Setting"];
+            /** @description The number that patients call. */
+            telephone?: string;
         };
         /** @description The clinic's own error of a quantity, from its reliability bench. */
         ClinicError: {
@@ -7916,6 +7944,28 @@ export interface operations {
             403: components["responses"]["Forbidden"];
             404: components["responses"]["Missing"];
             422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    clinic_card: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["ClinicCard"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
             503: components["responses"]["Unavailable"];
         };
     };

@@ -1,3 +1,4 @@
+import { Call } from "./Call";
 import { t } from "./words";
 
 /** When to stop and whom to call: shown whatever happens to the link. */
@@ -12,6 +13,7 @@ export function Always() {
         ))}
       </ul>
       <p>{t("phone-emergency")}</p>
+      <Call />
     </section>
   );
 }

@@ -1,3 +1,4 @@
+import { Call } from "./Call";
 import type { Sheet } from "./server";
 import { t } from "./words";
 
@@ -44,6 +45,7 @@ export function Facts({ sheet }: { sheet: Sheet }) {
           ))}
         </ul>
         <p>{t("phone-emergency")}</p>
+        <Call />
       </section>
       {list(sheet.habits_title, sheet.habits)}
       {list(sheet.advice_title, sheet.advice)}

@@ -1,11 +1,16 @@
+import { Call } from "./Call";
 import { t } from "./words";
 
-/** Whether the clinic knows: only what the server has answered is called told. */
+/** Whom to call, and whether the clinic knows: only what the server has answered is called told. */
 export function Sent({ told }: { told: "under" | "sent" | "waits" }) {
-  if (told === "under") return null;
   return (
-    <p id="told">
-      {t(told === "sent" ? "phone-told-sent" : "phone-told-waits")}
-    </p>
+    <>
+      <Call />
+      {told !== "under" && (
+        <p id="told">
+          {t(told === "sent" ? "phone-told-sent" : "phone-told-waits")}
+        </p>
+      )}
+    </>
   );
 }

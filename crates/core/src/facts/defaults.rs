@@ -12,6 +12,15 @@ pub const EVERY_PATHWAY: &str = "every";
 #[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
 #[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
 pub struct ClinicDefaults {
+    /// What the clinic is called, on the sheet and on the patient's own page; nothing where nobody has said.
+    #[serde(default)]
+    pub clinic_name: String,
+    /// The number that patients call.
+    #[serde(default)]
+    pub telephone: String,
+    /// When somebody answers, in the clinic's words.
+    #[serde(default)]
+    pub hours: String,
     /// Where patients are seen: it sets pre-test probabilities.
     pub setting: Setting,
     /// Minutes a day that a program may take, where nothing else was asked.
@@ -33,6 +42,9 @@ impl Default for ClinicDefaults {
     /// Before a clinic has said anything. Source: our choice.
     fn default() -> Self {
         ClinicDefaults {
+            clinic_name: String::new(),
+            telephone: String::new(),
+            hours: String::new(),
             setting: Setting::Primary,
             minutes_per_day: None,
             appointment_minutes: 30,

@@ -104,6 +104,15 @@ fn rigger(known: &Knowledge) -> Facts {
     planned(known, facts)
 }
 
+fn clinic() -> ClinicDefaults {
+    ClinicDefaults {
+        clinic_name: "Molo Nove".to_owned(),
+        telephone: "00 555 0142".to_owned(),
+        hours: "Monday to Friday, 8 to 18".to_owned(),
+        ..ClinicDefaults::default()
+    }
+}
+
 /// A sheet on disk, asked by one of poppler's tools; it goes when this does.
 struct Printed(std::path::PathBuf);
 
@@ -120,6 +129,7 @@ impl Printed {
             name,
             version: 1,
             signed_on: facts.today,
+            clinic: &clinic(),
         };
         let pdf = render(wording, &input).expect("a sheet");
         let file = std::env::temp_dir().join(format!("sheet-{}.pdf", Uuid::now_v7()));
@@ -335,6 +345,7 @@ fn every_sheet_speaks_of_this_shoulder_and_of_nothing_that_cannot_be_used() {
                 name: "Nerio Falanga",
                 version: 1,
                 signed_on: facts.today,
+                clinic: &clinic(),
             };
             let sheet = contents(&wording, &input);
             let exercises = sheet["exercises"].as_array().expect("a list");

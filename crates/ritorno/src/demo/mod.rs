@@ -12,9 +12,10 @@ use pathways::MORE;
 use writing::add;
 
 use crate::Failure;
+use ritorno_core::facts::ClinicDefaults;
 use ritorno_core::permission::Role;
 use ritorno_server::{AppState, hash_password, new_user};
-use ritorno_store::{Actor, episode, knowledge, user, write};
+use ritorno_store::{Actor, defaults, episode, knowledge, user, write};
 
 const LOGIN: &str = "demo";
 /// A colleague, so that there is somebody to hand over to; signs in with the same password.
@@ -70,6 +71,15 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
             examined::add(state, conn, &clinician, person)
         })?;
     }
+    let clinic = ClinicDefaults {
+        clinic_name: "Molo Nove".to_owned(),
+        telephone: "00 555 0142".to_owned(),
+        hours: "Monday to Friday, 8 to 18".to_owned(),
+        ..ClinicDefaults::default()
+    };
+    write(&mut conn, actor, |conn| {
+        defaults::keep(conn, 0, &clinic, clinician.id)
+    })?;
     Ok(format!(
         "{} invented patients of the Molo Nove clinic loaded.\n{signed_in}",
         PEOPLE.len() + MORE.len() + EXAMINED.len()

@@ -11,7 +11,7 @@ use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{Days, NaiveDate, NaiveTime};
 use ritorno_core::facts::LogFact;
 use ritorno_core::knowledge::Tier;
-use ritorno_store::StoreError;
+use ritorno_store::{StoreError, defaults};
 use serde::Serialize;
 use serde_json::{Value, json};
 
@@ -91,9 +91,10 @@ pub(crate) async fn home_page(
                     Err(error) => return Err(error),
                 },
             };
-            Ok((opened, signed, whose(own)))
+            let (_, clinic) = defaults::newest(conn)?;
+            Ok((opened, signed, clinic, whose(own)))
         },
-        |state, (opened, signed, whose)| {
+        |state, (opened, signed, clinic, whose)| {
             let assessment = opened.assess()?;
             let ctx = assessment.ctx();
             let facts = &opened.loaded.facts;
@@ -105,6 +106,7 @@ pub(crate) async fn home_page(
                     name: &name_of(&opened.loaded.patient),
                     version: signed.version,
                     signed_on: signed.signed_on,
+                    clinic: &clinic,
                 });
                 if flagged && let Some(exercises) = told.get_mut("exercises") {
                     *exercises = json!([]);
@@ -183,4 +185,23 @@ pub(crate) async fn home_figure(
         .content_type("image/svg+xml")
         .insert_header(("Cache-Control", "private, max-age=3600"))
         .body(svg))
+}
+
+/// Whom to call: open to everybody who has the page, whatever became of their link.
+#[derive(Serialize, utoipa::ToSchema)]
+pub(crate) struct ClinicCard {
+    name: String,
+    telephone: String,
+    hours: String,
+}
+
+#[utoipa::path(tag = "phone", responses((status = 200, body = ClinicCard), (status = "default", body = Problem)))]
+#[get("/home/clinic")]
+pub(crate) async fn clinic_card(app: App) -> Result<web::Json<ClinicCard>, ApiError> {
+    let (_, set) = app.block(|_, conn| Ok(defaults::newest(conn)?)).await?;
+    Ok(web::Json(ClinicCard {
+        name: set.clinic_name,
+        telephone: set.telephone,
+        hours: set.hours,
+    }))
 }

@@ -255,6 +255,20 @@ fn a_stop_from_home_holds_the_program_and_stands_in_something_is_wrong() {
     let page = phone.get("/api/home/page").ok();
     assert_eq!(page["holds"], "flag");
     assert_eq!(page["sheet"]["exercises"], json!([]));
+    // Whom to call stands there for everybody, let in or not.
+    let lea = clinic.sign_in("lea");
+    let mut defaults = lea.get("/api/defaults").ok();
+    defaults["defaults"]["telephone"] = json!("00 555 0142");
+    let edit = json!({ "rev": defaults["rev"], "defaults": defaults["defaults"] });
+    lea.put("/api/defaults", &edit).ok();
+    let nobody = Session {
+        clinic: &clinic,
+        cookie: String::new(),
+    };
+    assert_eq!(
+        nobody.get("/api/home/clinic").ok()["telephone"],
+        "00 555 0142"
+    );
     let sheet = vera.get(&format!("/api/episodes/{episode}/handout.pdf"));
     assert_eq!(sheet.status, 422, "an open flag holds the paper too");
 }

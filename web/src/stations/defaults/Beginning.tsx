@@ -1,4 +1,5 @@
 import Form from "antd/es/form";
+import Input from "antd/es/input";
 import Segmented from "antd/es/segmented";
 import type { ReactNode } from "react";
 import type { Schemas } from "../../app/client";
@@ -6,9 +7,15 @@ import { capital, nameOf, t } from "../../app/wording";
 import { LENGTHS } from "../visit/dayTimes";
 
 type Set = Schemas["ClinicDefaults"];
+/** What patients read of the clinic, and how long it may be. */
+const CARD = [
+  { name: "clinic_name", letters: 80 },
+  { name: "telephone", letters: 40 },
+  { name: "hours", letters: 120 },
+] as const;
 const SETTINGS = ["primary", "specialist"] as const;
 
-/** Where patients are seen, how long a program and an appointment may take. */
+/** What the clinic is called and when it is reached, where patients are seen, how long a program and an appointment may take. */
 export function Beginning({
   set,
   lead,
@@ -24,6 +31,21 @@ export function Beginning({
   return (
     <Form component={false} layout="vertical">
       <div className="sheet form defaults-form">
+        {CARD.map(({ name, letters }) => (
+          <Form.Item
+            key={name}
+            label={t(`defaults-${name.replace("_", "-")}`)}
+            htmlFor={`default-${name}`}
+          >
+            <Input
+              id={`default-${name}`}
+              disabled={!lead}
+              maxLength={letters}
+              value={set[name] ?? ""}
+              onChange={(e) => onChange({ [name]: e.target.value })}
+            />
+          </Form.Item>
+        ))}
         <Form.Item label={t("story-setting")}>
           <Segmented
             id="default-setting"
