@@ -112,7 +112,8 @@ build_web() {
     npm ci --no-audit --no-fund --loglevel=error >/dev/null
     touch node_modules/.ritorno
   fi
-  if [ ! -f dist/index.html ] || [ -n "$(find src ../locales index.html phone.html package-lock.json vite.config.ts vite.phone.config.ts catalogues.ts controls.ts packed.ts worker.ts public -newer dist/index.html -print -quit)" ]; then
+  # The patient's page is built last: where it is not there, or older than what it is made of, both are built.
+  if [ ! -f dist/phone.html ] || [ -n "$(find src ../locales index.html phone.html package-lock.json vite.config.ts vite.phone.config.ts catalogues.ts controls.ts packed.ts worker.ts public -newer dist/phone.html -print -quit)" ]; then
     note "building the pages"
     npx vite build --logLevel warn
     npx vite build --logLevel warn -c vite.phone.config.ts
