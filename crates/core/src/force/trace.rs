@@ -30,6 +30,9 @@ pub struct TraceMeasurement {
     pub faults: Vec<Reason>,
 }
 
+/// Seconds that the clock of a device can count to; what lies beyond is no time, and the span between two such is no number.
+const CLOCK_S: f64 = u32::MAX as f64;
+
 /// Reads a trace.
 ///
 /// Garbage is flagged and kept, never silently used: samples that are no number or impossible, time that runs backwards,
@@ -37,7 +40,7 @@ pub struct TraceMeasurement {
 pub fn read_trace(known: &Knowledge, samples: &[ForceSample]) -> TraceMeasurement {
     let bound = |id: &str| known.threshold(id);
     let possible = bound("force-possible-least-n")..=bound("force-possible-most-n");
-    let is_sound = |s: &ForceSample| s.t_s.is_finite() && possible.contains(&s.force_n);
+    let is_sound = |s: &ForceSample| s.t_s.abs() <= CLOCK_S && possible.contains(&s.force_n);
     let mut faults = Vec::new();
     let sound: Vec<ForceSample> = samples.iter().copied().filter(is_sound).collect();
     let impossible = samples.len() - sound.len();

@@ -65,6 +65,11 @@ fn what_a_broken_device_sends_is_flagged_and_never_used() {
         rules(&with(&|s| s[40].force_n = 9000.0)),
         ["trace-impossible"]
     );
+    // The span between two such times would be no number.
+    let far = with(&|s| (s[40].t_s, s[41].t_s) = (-f64::MAX, f64::MAX));
+    assert_eq!(rules(&far), ["trace-impossible"]);
+    let told = serde_json::to_string(&far).expect("written");
+    assert!(!told.contains("null"), "{told}");
     assert_eq!(
         rules(&with(&|s| s[40].t_s = 0.0)),
         ["trace-time", "trace-gap"]
