@@ -1,5 +1,6 @@
 import { useCallback, useEffect, useState } from "react";
 import { Always } from "./Always";
+import { clinicDay, localDate } from "./clock";
 import { Door } from "./Door";
 import { send, waiting } from "./queue";
 import { ask, type Page } from "./server";
@@ -8,10 +9,20 @@ import { Program } from "./Program";
 /** What was last known, for when there is no network. */
 const KEPT = "ritorno-home-page";
 
-function keptPage(): Page | undefined {
+interface Kept {
+  page: Page;
+  /** What this telephone's clock showed when the page came. */
+  heardOn: string;
+}
+
+/** What was last known, on the day that it is by now. */
+function keptPage(): { page: Page; since: string } | undefined {
   try {
     const text = localStorage.getItem(KEPT);
-    return text ? (JSON.parse(text) as Page) : undefined;
+    if (!text) return undefined;
+    const { page, heardOn } = JSON.parse(text) as Kept;
+    const today = clinicDay(page.today, heardOn, new Date());
+    return { page: { ...page, today }, since: page.today };
   } catch {
     return undefined;
   }
@@ -20,6 +31,8 @@ function keptPage(): Page | undefined {
 /** The patient's page: the door first, the program behind it. */
 export function Phone() {
   const [page, setPage] = useState<Page>();
+  // The day that the page is from, while there is no network.
+  const [since, setSince] = useState<string>();
   const [state, setState] = useState<"wait" | "door" | "in" | "offline">(
     "wait",
   );
@@ -30,8 +43,10 @@ export function Phone() {
       ({ status, body } = await ask<Page>("GET", "/api/home/page"));
     }
     if (status === 200 && body) {
-      localStorage.setItem(KEPT, JSON.stringify(body));
+      const kept: Kept = { page: body, heardOn: localDate(new Date()) };
+      localStorage.setItem(KEPT, JSON.stringify(kept));
       setPage(body);
+      setSince(undefined);
       setState("in");
       return;
     }
@@ -42,7 +57,8 @@ export function Phone() {
       void window.caches?.delete("home-drawings");
       setState("door");
     } else if (kept) {
-      setPage(kept);
+      setPage(kept.page);
+      setSince(kept.since);
       setState("offline");
     } else setState("door");
   }, []);
@@ -70,7 +86,5 @@ export function Phone() {
         <Always />
       </main>
     );
-  return page ? (
-    <Program page={page} offline={state === "offline"} again={load} />
-  ) : null;
+  return page ? <Program page={page} since={since} again={load} /> : null;
 }

@@ -19,11 +19,12 @@ type Place =
 /** The program behind the door: today, one exercise at a time, and what is wrong always in reach. */
 export function Program({
   page,
-  offline,
+  since,
   again,
 }: {
   page: Page;
-  offline: boolean;
+  /** The day it is from, while there is no network. */
+  since: string | undefined;
   again: () => Promise<void>;
 }) {
   const [where, setWhere] = useState<Place>({ at: "today" });
@@ -56,12 +57,12 @@ export function Program({
   return (
     <>
       <main>
-        {offline && (
+        {since && (
           <p className="note" id="offline">
-            {t("phone-offline", { day: dayWords(page.today) })}
+            {t("phone-offline", { day: dayWords(since) })}
           </p>
         )}
-        {waits.length > 0 && (offline || !open) && (
+        {waits.length > 0 && (since || !open) && (
           <p className="note" id="waits">
             {t("phone-waiting", { count: waits.length })}
           </p>

@@ -15,7 +15,7 @@ const CARD = [
 ] as const;
 const SETTINGS = ["primary", "specialist"] as const;
 
-/** What the clinic is called and when it is reached, where patients are seen, how long a program and an appointment may take. */
+/** What the clinic is called and when it is reached, where patients are seen, how long things may take. */
 export function Beginning({
   set,
   lead,
