@@ -75,7 +75,7 @@ export function PhoneLink({ episode }: { episode: string }) {
         </div>
       )}
       {failed && <Notice kind="stop">{failed.message}</Notice>}
-      <p className="flush">
+      <p className="flush row wrap">
         {stands && !state.data.over ? (
           <>
             <Popconfirm
