@@ -98,6 +98,7 @@ rule-datum-count = { $event }: { $value }
 # Examination and reading
 rule-passive-spared = Not needed: active reaches { $active }.
 rule-lane-not-examined = Not examined yet.
+rule-lane-silent = A week without a word from home: the last was on day { $day }. Ask how it goes.
 rule-lane-examined-long-ago = Examined { $days } days ago: examine again.
 rule-lane-examined = Examined, nothing to decide.
 rule-finding-on-sound-side = Own pain on the side that was called sound: was the side mixed up?
@@ -366,7 +367,14 @@ rule-event-log = { $kind ->
         [one] {""}
        *[other] {" "}with { $repetitions } repetitions
     }
-    [left_out] { $exercise }: left out
+    [left_out] { $exercise }: left out{ $how ->
+        [hurt] , it hurt
+        [tired] , too tired or unwell
+        [no_time] , no time
+        [no_kit] , something was missing
+        [unsure] , not sure how it is done
+       *[unsaid] {""}
+    }
     [pain_before] Pain before exercise: { $value }/10
     [pain_during] Worst pain during exercise: { $value }/10
     [pain_next_morning] Pain the next morning: { $value }/10
@@ -387,6 +395,8 @@ rule-event-flag-raised = Raised by a rule: { $flag }
 rule-event-breach-answer = The answer to a measurement above the ceiling ({ $role })
 rule-event-story = The story
 rule-event-note = Visit note, signed
+rule-event-home-message = Message from home
+rule-event-home-read = What was told from home was read
 rule-event-decision = { $exercise }: { $answer }
 rule-event-program-signed = Program signed, version { $version }
 rule-event-gate-pass = Gate passed: { $gate }

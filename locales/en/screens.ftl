@@ -92,6 +92,12 @@ queue-waiting = { $count ->
 queue-refused = An entry that had waited was refused:
 
 decisions-title = Who needs a decision now?
+unread-title = From home, not read yet:
+unread-since = { $count ->
+    [one] since { $since }
+   *[other] { $count } entries since { $since }
+}
+unread-of-another = a colleague’s patient
 decisions-search = Name or work
 decisions-lanes = Lanes
 decisions-empty = No patients yet. Add the first one: name, operated side and the day of surgery are enough to begin.

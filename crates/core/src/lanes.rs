@@ -4,7 +4,7 @@ use crate::assessment::Assessment;
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
-use crate::facts::{Facts, LogFact};
+use crate::facts::{Facts, Line, LogFact};
 use crate::flags::{FlagState, FlagView};
 use crate::knowledge::{Knowledge, WatchAct};
 use crate::progress::{CriterionStatus, GateView, next_gate, watch_views};
@@ -126,8 +126,9 @@ pub fn lane(assessment: &Assessment) -> Lane {
         (LaneName::ReMeasure, reason)
     } else if let Some(reason) = spoken("measurement-below-floor", &with_corridor) {
         (LaneName::TooStiff, reason)
-    } else if let Some(reason) =
-        watched(&[WatchAct::Review]).or_else(|| due(ctx, facts, gate.as_ref()))
+    } else if let Some(reason) = watched(&[WatchAct::Review])
+        .or_else(|| due(ctx, facts, gate.as_ref()))
+        .or_else(|| silent(ctx, facts))
     {
         (LaneName::ReMeasure, reason)
     } else {
@@ -282,6 +283,19 @@ fn due(ctx: &CheckContext, facts: &Facts, gate: Option<&GateView>) -> Option<Rea
             }
         });
     corridor.or_else(|| gate_wants(ctx, facts, gate))
+}
+
+/// A week without a word from a telephone that was let in, while there is something to do at home: nobody knows how it goes.
+///
+/// Who tells at visits only is not asked. Source: our choice.
+fn silent(ctx: &CheckContext, facts: &Facts) -> Option<Reason> {
+    let since = facts.phone_since?;
+    let told = facts.log.iter().map(|entry| entry.on);
+    let last = facts.day_of(told.chain([since]).max().unwrap_or(since));
+    let most = ctx.known.threshold("home-silent-days") as EpisodeDay;
+    let asked = |line: &Line| (line.from_day.max(last)..line.to_day).contains(&facts.day());
+    (facts.day() - last >= most && facts.lines.iter().any(asked))
+        .then(|| Reason::new("lane-silent").with("day", last))
 }
 
 /// Without a healing clock the next gate says what is to be measured, from so many days before its usual day on.

@@ -47,6 +47,34 @@ pub fn figure_svg(spec: &FigureSpec) -> String {
 ///
 /// Groups carry `data-step` 0 to 24 in order; whoever shows them decides which is seen, and whether anything moves by itself.
 pub fn moving_figure_svg(spec: &FigureSpec) -> String {
+    in_steps(spec, |_| String::new())
+}
+
+/// The same, moving by itself, there and back without an end: for pages that show pictures and run nothing inside them.
+pub fn looping_figure_svg(spec: &FigureSpec) -> String {
+    in_steps(spec, seen_when)
+}
+
+/// Seconds of one way there and back. Source: our choice, slow enough to follow.
+const ROUND_S: f64 = 5.0;
+
+/// When a step of the path is seen on the way there and back, as an animation of its group.
+fn seen_when(step: usize) -> String {
+    let slots = 2 * STEPS;
+    let seen = |slot: usize| slot == step || slot + step == slots;
+    let (mut values, mut times) = (String::new(), String::new());
+    for slot in (0..slots).filter(|slot| *slot == 0 || seen(*slot) != seen(*slot - 1)) {
+        let between = if slot == 0 { "" } else { ";" };
+        let word = if seen(slot) { "inline" } else { "none" };
+        let _ = write!(values, "{between}{word}");
+        let _ = write!(times, "{between}{:.4}", slot as f64 / slots as f64);
+    }
+    format!(
+        "<animate attributeName=\"display\" calcMode=\"discrete\" dur=\"{ROUND_S}s\" repeatCount=\"indefinite\" values=\"{values}\" keyTimes=\"{times}\"/>"
+    )
+}
+
+fn in_steps(spec: &FigureSpec, moves: impl Fn(usize) -> String) -> String {
     let exercise = spec.exercise;
     let Some(scene) = scene(spec) else {
         return empty(spec.title);
@@ -66,7 +94,7 @@ pub fn moving_figure_svg(spec: &FigureSpec) -> String {
         } else {
             " display=\"none\""
         };
-        let _ = write!(art.out, "<g data-step=\"{step}\"{hidden}>");
+        let _ = write!(art.out, "<g data-step=\"{step}\"{hidden}>{}", moves(step));
         art.roll_behind(exercise, at);
         art.person(at, exercise);
         art.working_arm(at, exercise);

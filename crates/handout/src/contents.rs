@@ -1,11 +1,12 @@
 //! What stands on the sheet, in words: everything but the drawings.
 
-use crate::dose::dose_text;
+use crate::dose::{dose_text, easier_text};
 use crate::landmarks::{limit_rows, session_limit};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::context::CheckContext;
+use ritorno_core::deciding::bad_day;
 use ritorno_core::facts::{ClinicDefaults, Facts, Line};
-use ritorno_core::knowledge::{Exercise, Group, HealingClock, Helper, Level};
+use ritorno_core::knowledge::{Dose, Exercise, Group, HealingClock, Helper, Knowledge, Level};
 use ritorno_core::mechanics::{Arm, Load};
 use ritorno_core::plan::{May, advice, may, plan_chart};
 use ritorno_core::rules::ArmWord;
@@ -36,11 +37,14 @@ pub(crate) fn explained<'a>(input: &HandoutInput<'a>) -> Vec<(&'a Exercise, &'a 
     let HandoutInput { ctx, facts, .. } = *input;
     // Nothing new goes home untried: what was not done in the room yet is named, not explained.
     let waits = untried(ctx, facts);
-    running_lines(ctx, facts, ctx.today)
+    let mut explained: Vec<_> = running_lines(ctx, facts, ctx.today)
         .into_iter()
         .filter(|line| !waits.contains(&line.exercise))
         .filter_map(|line| Some((ctx.known.exercises.get(&line.exercise)?, line)))
-        .collect()
+        .collect();
+    // What warms comes first and what is heavy last; else in the order of the program.
+    explained.sort_by_key(|(exercise, _)| exercise.hardest());
+    explained
 }
 
 /// The file of an exercise's drawing beside the sheet.
@@ -96,6 +100,16 @@ fn which_arm(exercise: &Exercise) -> &'static str {
     }
 }
 
+/// A dose as somebody counts it: sets, repetitions, seconds.
+fn counted(known: &Knowledge, dose: &Dose) -> Json {
+    let pace = known.pace();
+    json!({
+        "sets": dose.sets, "repetitions": dose.repetitions, "hold_s": dose.hold_s, "rest_s": dose.rest_s,
+        "duration_s": dose.duration_s, "times_per_day": dose.times_per_day, "tempo_s": dose.tempo_s,
+        "structure": dose.structure, "repetition_s": pace.repetition_s, "breath_s": pace.breath_s,
+    })
+}
+
 /// One exercise as the sheet explains it.
 fn exercise_block(
     input: &HandoutInput,
@@ -134,13 +148,12 @@ fn exercise_block(
         cues.push(wording.say("paper-from-slack", &[]));
     }
     let (what, task) = (Value::Text(""), say("task"));
-    let dose = &line.dose;
+    let easier = bad_day(ctx.known, exercise, &line.dose);
     json!({
         "id": exercise.id,
-        "count": {
-            "sets": dose.sets, "repetitions": dose.repetitions, "hold_s": dose.hold_s, "rest_s": dose.rest_s,
-            "duration_s": dose.duration_s, "times_per_day": dose.times_per_day,
-        },
+        "count": counted(ctx.known, &line.dose),
+        "easier_count": counted(ctx.known, &easier.dose),
+        "easier": easier_text(wording, line, &easier),
         "alt": format!("{title}. {}", say("how")),
         "name": title,
         "figure": figure_file(exercise),
@@ -309,6 +322,8 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         "advice": advice(ctx, facts).iter().map(|id| wording.to_patient(&format!("advice-{id}"), spoken)).collect::<Vec<_>>(),
         "may_title": plain("paper-may"),
         "may": may(ctx).iter().map(|may| may_line(wording, facts, may)).collect::<Vec<_>>(),
+        "bad_day_title": plain("paper-bad-day"),
+        "bad_day": plain("paper-bad-day-text"),
         "kit_title": plain("paper-kit"),
         "kit": if kit.is_empty() { plain("paper-kit-none") } else { capital(&kit.join(", ")) },
         "exercises_title": wording.say("paper-exercises", &span),

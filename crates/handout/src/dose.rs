@@ -1,7 +1,8 @@
 //! A dose in words for the one who does it: how much, how fast, with what, fixed where.
 
+use ritorno_core::deciding::BadDay;
 use ritorno_core::facts::Line;
-use ritorno_core::knowledge::{Exercise, Knowledge, OtherArm, SetStructure};
+use ritorno_core::knowledge::{Dose, Exercise, Knowledge, OtherArm, SetStructure};
 use ritorno_core::mechanics::{AnchorSide, Load};
 use ritorno_core::rules::effort_word;
 use ritorno_wording::{Value, Wording, capital};
@@ -16,23 +17,7 @@ pub(crate) fn dose_text(
 ) -> String {
     let d = &line.dose;
     let number = |n: u32| Value::Number(f64::from(n));
-    let sets = ("sets", number(d.sets));
-    let much = match d.duration_s {
-        None => {
-            let repetitions = ("repetitions", number(d.repetitions));
-            wording.say("paper-dose", &[sets, repetitions])
-        }
-        // Whole minutes from two on; below that and between them, seconds.
-        Some(seconds) if seconds >= 120 && seconds % 60 == 0 => {
-            let minutes = ("minutes", number(seconds / 60));
-            wording.say("paper-dose-minutes", &[sets, minutes])
-        }
-        Some(seconds) => {
-            let seconds = ("seconds", number(seconds));
-            wording.say("paper-dose-timed", &[sets, seconds])
-        }
-    };
-    let mut parts = vec![much];
+    let mut parts = vec![much_text(wording, d)];
     if let Some([out, pause, back]) = d.tempo_s {
         let tempo = [("out", out), ("pause", pause), ("back", back)];
         parts.push(wording.say("paper-tempo", &tempo.map(|(name, s)| (name, number(s)))));
@@ -62,6 +47,51 @@ pub(crate) fn dose_text(
         parts.push(wording.say("paper-rest", &[("rest", number(d.rest_s))]));
     }
     capital(&parts.join(", "))
+}
+
+/// How many rounds of how much.
+fn much_text(wording: &Wording, d: &Dose) -> String {
+    let number = |n: u32| Value::Number(f64::from(n));
+    let sets = ("sets", number(d.sets));
+    match d.duration_s {
+        None => {
+            let repetitions = ("repetitions", number(d.repetitions));
+            wording.say("paper-dose", &[sets, repetitions])
+        }
+        // Whole minutes from two on; below that and between them, seconds.
+        Some(seconds) if seconds >= 120 && seconds % 60 == 0 => {
+            let minutes = ("minutes", number(seconds / 60));
+            wording.say("paper-dose-minutes", &[sets, minutes])
+        }
+        Some(seconds) => {
+            let seconds = ("seconds", number(seconds));
+            wording.say("paper-dose-timed", &[sets, seconds])
+        }
+    }
+}
+
+/// What to do less of on a bad day, worked out from the line: how much, with what, how much nearer or less far.
+pub(crate) fn easier_text(wording: &Wording, line: &Line, easier: &BadDay) -> String {
+    let d = &easier.dose;
+    let mut parts = vec![much_text(wording, d)];
+    if let Some(metres) = easier.nearer_m.filter(|metres| *metres > 0.0) {
+        parts.push(wording.say("paper-nearer", &[("metres", Value::Number(metres))]));
+    }
+    if easier.smaller_arc {
+        parts.push(wording.say("paper-less-far", &[]));
+    }
+    if let Some(level) = d
+        .elastic_level
+        .filter(|_| d.elastic_level != line.dose.elastic_level)
+    {
+        let level = ("level", Value::Number(f64::from(level)));
+        parts.push(wording.say("paper-elastic", &[level]));
+    }
+    if let Some(kg) = d.load_kg.filter(|_| d.load_kg != line.dose.load_kg) {
+        parts.push(wording.say("paper-load", &[("load", Value::Number(kg))]));
+    }
+    let easier = parts.join(", ");
+    wording.say("paper-easier", &[("easier", Value::Text(&easier))])
 }
 
 /// Where an elastic is fixed and how far away one stands: the dose of the line, else what the exercise was worked out with.

@@ -8,7 +8,7 @@ use crate::settings::Settings;
 use crate::sheets::{NoPaper, Paper, Sheets};
 use crate::turns::Turns;
 use actix_web::web;
-use chrono::{NaiveDate, Utc};
+use chrono::{NaiveDate, NaiveDateTime, Utc};
 use ritorno_core::admission::{NamedText, load_release};
 use ritorno_core::knowledge::Knowledge;
 use ritorno_core::reading::ReadingModel;
@@ -37,9 +37,14 @@ impl Today {
 
     /// The civil date of an instant in the clinic.
     pub fn day_of(self, at: chrono::DateTime<Utc>) -> NaiveDate {
+        self.local(at).date()
+    }
+
+    /// An instant by the clinic's own clock.
+    pub fn local(self, at: chrono::DateTime<Utc>) -> NaiveDateTime {
         match self {
-            Today::Clock(zone) => at.with_timezone(&zone).date_naive(),
-            Today::Fixed(_) => at.date_naive(),
+            Today::Clock(zone) => at.with_timezone(&zone).naive_local(),
+            Today::Fixed(_) => at.naive_utc(),
         }
     }
 }

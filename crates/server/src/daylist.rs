@@ -3,6 +3,7 @@
 use crate::app::App;
 use crate::form::control;
 use crate::problem::{ApiError, Problem};
+use crate::unread::{Unread, for_reader};
 use crate::validate::Faults;
 use actix_web::{HttpRequest, get, web};
 use ritorno_core::calendar::{Clock, episode_day};
@@ -77,6 +78,8 @@ pub(crate) struct DayListPage {
     places: Vec<InPhase>,
     /// Lanes that the change of day has not come to yet: they may say something else today.
     behind: i64,
+    /// Whose words from home wait for the reader.
+    unread: Vec<Unread>,
 }
 
 #[utoipa::path(tag = "day-list", params(Query), responses((status = 200, body = DayListPage), (status = "default", body = Problem)))]
@@ -167,6 +170,7 @@ pub(crate) async fn list(
                 .map(|(pathway, phase)| InPhase { pathway, phase })
                 .collect(),
             behind: daylist::behind(conn, today)?,
+            unread: for_reader(state, conn, reader)?,
         }))
     })
     .await

@@ -118,6 +118,14 @@ fn check(known: &Knowledge, set: &ClinicDefaults, faults: &mut Faults) {
     faults.text("defaults.clinic_name", &set.clinic_name, 80, false);
     faults.text("defaults.telephone", &set.telephone, 40, false);
     faults.text("defaults.hours", &set.hours, 120, false);
+    // A morning, an afternoon and an evening a day.
+    faults.within("defaults.opening", set.opening.len() as f64, 0.0, 21.0);
+    for row in set.opening.iter().take(21) {
+        faults.within("defaults.opening.weekday", f64::from(row.weekday), 1.0, 7.0);
+        if row.until <= row.from {
+            faults.push("defaults.opening.until", "ends-before", &[]);
+        }
+    }
     if let Some(minutes) = set.minutes_per_day {
         faults.bound(
             known,

@@ -192,7 +192,7 @@ pub(crate) async fn figure(
             &req,
             Action::ReadRecord,
             move |state, conn, _| Ok(Opened::read(state, conn, id)?),
-            move |_, opened| figure_of(&opened, &name),
+            move |_, opened| figure_of(&opened, &name, figure_svg),
         )
         .await?;
     Ok(HttpResponse::Ok()
@@ -202,7 +202,11 @@ pub(crate) async fn figure(
 }
 
 /// The drawing of an exercise as far as this shoulder may go today.
-pub(crate) fn figure_of(opened: &Opened, name: &str) -> Result<String, ApiError> {
+pub(crate) fn figure_of(
+    opened: &Opened,
+    name: &str,
+    draw: fn(&FigureSpec) -> String,
+) -> Result<String, ApiError> {
     let (assessment, loaded) = (opened.assess()?, &opened.loaded);
     let exercise = opened
         .known
@@ -212,7 +216,7 @@ pub(crate) fn figure_of(opened: &Opened, name: &str) -> Result<String, ApiError>
     let path = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
     let limited = path.keys.last() != exercise.path().keys.last();
     let title = wording().say(&format!("ex-{}", exercise.id), &[]);
-    Ok(figure_svg(&FigureSpec {
+    Ok(draw(&FigureSpec {
         exercise,
         path,
         arm: loaded.facts.story.side,

@@ -47,6 +47,7 @@ mod story;
 mod strength;
 mod timeline;
 mod turns;
+mod unread;
 mod validate;
 mod visit;
 mod withdrawals;

@@ -130,6 +130,7 @@ fn api(config: &mut ServiceConfig) {
             .service(phone::home_page)
             .service(phone::home_figure)
             .service(phone::tell_from_home)
+            .service(visit::read_from_home)
             .service(find::find)
             .service(covers::show_people)
             .service(covers::add_cover)

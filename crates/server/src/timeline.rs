@@ -177,6 +177,9 @@ fn entry(told: event::Told, day_of: impl Fn(DateTime<Utc>) -> NaiveDate) -> Time
             };
         }
     }
+    if text("kind") == "left_out" && text("how").is_empty() {
+        says = says.with("how", "unsaid");
+    }
     let mut words: Vec<Words> = WORDS
         .iter()
         .filter(|(field, _)| !text(field).trim().is_empty())

@@ -329,6 +329,7 @@ pub fn take_back(
     let id = Uuid::now_v7();
     enter(conn, Entry::new(episode, id, "taken_back", on), &target)?;
     act(conn, Act::by(id, Role::TakesBack, target))?;
+    crate::unread::seen(conn, &[target])?;
     let (code, words) = why;
     reason(conn, id, code, words)?;
     Ok(Some(id))

@@ -4,7 +4,7 @@ use crate::convert::{unword, word};
 use crate::detail::Detail;
 use crate::event::{Act, Entry, Role, Stored, Via, act, enter, standing};
 use crate::schema::{flag_answer, flag_raise, flag_step};
-use crate::{EpisodeId, StoreError};
+use crate::{EpisodeId, StoreError, unread};
 use chrono::NaiveDate;
 use diesel::prelude::*;
 use ritorno_core::facts::{FlagAnswer, FlagRaise, FlagStep, FlagStepKind};
@@ -61,6 +61,7 @@ pub fn add_answer(
         diesel::insert_into(flag_answer::table)
             .values(row)
             .execute(conn)?;
+        unread::seen(conn, &entries_of(&answer.about))?;
     }
     Ok(stored)
 }
@@ -148,6 +149,18 @@ impl Detail for StepRow {
     }
 }
 
+/// The entries that causes rest on. A cause names them by their ids; a passage of a text names the entry that holds it.
+fn entries_of(causes: &[String]) -> Vec<Uuid> {
+    let mut entries: Vec<Uuid> = causes
+        .iter()
+        .flat_map(|cause| cause.split(['+', '#', ':']))
+        .filter_map(|part| part.parse().ok())
+        .collect();
+    entries.sort_unstable();
+    entries.dedup();
+    entries
+}
+
 /// Adds a step on the way of a raised flag once, and says which events it is about.
 ///
 /// # Errors
@@ -170,18 +183,11 @@ pub fn add_step(
         // What raised a flag by mistake stays on record; it is no longer a flag.
         FlagStepKind::Answered { .. } | FlagStepKind::Mistake { .. } => Role::Closes,
     };
-    // A cause names the events it rests on by their ids; a passage of a text names the entry that holds it.
-    let mut targets: Vec<Uuid> = step
-        .causes
-        .iter()
-        .flat_map(|cause| cause.split(['+', '#', ':']))
-        .filter_map(|part| part.parse().ok())
-        .collect();
-    targets.sort_unstable();
-    targets.dedup();
-    for target in targets {
-        act(conn, Act::by(step.id, role, target))?;
+    let targets = entries_of(&step.causes);
+    for target in &targets {
+        act(conn, Act::by(step.id, role, *target))?;
     }
+    unread::seen(conn, &targets)?;
     Ok(stored)
 }
 

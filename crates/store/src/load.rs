@@ -7,16 +7,17 @@ use crate::detail::Standing;
 use crate::events::{AttestationRow, GatePassRow, ScoreRow, WeekUseRow};
 use crate::findings::{FindingRow, NoteRow};
 use crate::flags::{AnswerRow, RaiseRow, StepRow};
+use crate::home_words::MessageText;
 use crate::measurement::{BreachAnswerRow, Judged};
 use crate::outcome::SheetRow;
 use crate::patient::Patient;
 use crate::program::{self, Head};
-use crate::schema::{episode, patient};
+use crate::schema::{episode, home_link, patient};
 use crate::story::{EpisodeRow, TextRow};
 use crate::strength::TrialRow;
 use crate::visit::NoteText;
 use crate::{EpisodeId, PatientId, StoreError, UserId, elastic, limits, lists, log, reliability};
-use chrono::NaiveDate;
+use chrono::{DateTime, NaiveDate, Utc};
 use diesel::prelude::*;
 use ritorno_core::facts::{ExamFact, Facts, Line, Method, OtherSide, Written};
 use ritorno_core::mechanics::Arm;
@@ -74,10 +75,16 @@ pub fn load(
     id: EpisodeId,
     today: NaiveDate,
 ) -> Result<Loaded, StoreError> {
-    let (row, person): (EpisodeRow, Patient) = episode::table
+    let opened = home_link::table
+        .filter(home_link::episode_id.eq(episode::id))
+        .filter(home_link::ended_at.is_null())
+        .select(home_link::opened_at)
+        .single_value();
+    type Row = (EpisodeRow, Patient, Option<DateTime<Utc>>);
+    let (row, person, opened): Row = episode::table
         .inner_join(patient::table.on(patient::id.eq(episode::patient_id)))
         .filter(episode::id.eq(id))
-        .select((EpisodeRow::as_select(), Patient::as_select()))
+        .select((EpisodeRow::as_select(), Patient::as_select(), opened))
         .first(conn)
         .optional()?
         .ok_or(StoreError::NotFound("episode"))?;
@@ -157,6 +164,8 @@ pub fn load(
         scores: standing.of::<ScoreRow>(id)?,
         attestations: standing.of::<AttestationRow>(id)?,
         log: log::all(conn, person.id, id)?,
+        // By the clinic's clock it may be the day after: a day of a week.
+        phone_since: opened.map(|at| at.date_naive()),
         week_uses: standing.of::<WeekUseRow>(id)?,
         contacts: standing.as_known::<ContactRow>(id)?,
         appointments: standing.as_known::<AppointmentRow>(id)?,
@@ -170,6 +179,7 @@ pub fn load(
     };
     let remarks = remarks(&facts);
     facts.texts.extend(remarks);
+    facts.texts.extend(standing.of::<MessageText>(id)?);
     Ok(Loaded {
         episode: id,
         patient: person,

@@ -38,7 +38,7 @@ impl LogRow {
         let kind = |kind: &str, value: Option<f64>| (kind.to_owned(), value);
         let (kind, value) = match entry.fact {
             LogFact::Done { .. } => kind("done", None),
-            LogFact::LeftOut => kind("left_out", None),
+            LogFact::LeftOut { .. } => kind("left_out", None),
             LogFact::PainBefore { value } => kind("pain_before", Some(value)),
             LogFact::PainDuring { value } => kind("pain_during", Some(value)),
             LogFact::PainNextMorning { value } => kind("pain_next_morning", Some(value)),
@@ -65,6 +65,10 @@ impl LogRow {
                 how: Some(word(how)),
                 ..row
             },
+            LogFact::LeftOut { because } => LogRow {
+                how: because.map(word),
+                ..row
+            },
             _ => row,
         }
     }
@@ -76,7 +80,13 @@ impl LogRow {
                 sessions: count(self.sessions.unwrap_or(0)),
                 repetitions: count(self.repetitions.unwrap_or(0)),
             },
-            "left_out" => LogFact::LeftOut,
+            "left_out" => LogFact::LeftOut {
+                because: self
+                    .how
+                    .as_deref()
+                    .map(|how| unword("reason", how))
+                    .transpose()?,
+            },
             "pain_before" => LogFact::PainBefore { value: value? },
             "pain_during" => LogFact::PainDuring { value: value? },
             "pain_next_morning" => LogFact::PainNextMorning { value: value? },

@@ -41,6 +41,7 @@ diesel::table! {
 }
 diesel::table! { home_phone (id) { id -> Uuid, token_hash -> Bytea, link_id -> Uuid, } }
 diesel::joinable!(home_phone -> home_link (link_id));
+diesel::table! { home_unread (id) { id -> Uuid, episode_id -> Uuid, at -> Timestamptz, } }
 diesel::table! { access_rules (rev) { rev -> Int4, body -> Jsonb, user_id -> Uuid, } }
 diesel::table! { record (patient_id) { patient_id -> Uuid, seq -> Int8, } }
 diesel::table! {
@@ -190,6 +191,7 @@ diesel::allow_tables_to_appear_in_same_query!(
     access_rules,
     home_link,
     home_phone,
+    home_unread,
     patient,
     episode,
     lane,

@@ -198,3 +198,9 @@ appointment-when = { $weekday } { $date }, { $time }, { $minutes } min, { $held 
 appointment-day = Day of the appointment
 appointment-time = Time
 appointment-minutes = Length of the appointment
+
+from-home-title = From home, not read yet
+from-home-read = I have read this
+from-home-slip = The shoulder slipped, or felt about to slip
+from-home-late = told later, about { $date }:
+from-home-long = The clinic was open long enough to read this: the lead is told too.

@@ -388,6 +388,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/home-read": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["read_from_home"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/limits": {
         parameters: {
             query?: never;
@@ -2011,6 +2027,8 @@ export interface components {
         ClinicCard: {
             hours: string;
             name: string;
+            /** @description When somebody reads what is told from home; nothing where the clinic has not said. */
+            opening: components["schemas"]["OpenHours"][];
             telephone: string;
         };
         /** @description A clinic's defaults. They go into a story when it begins; stories that run keep what they began with. */
@@ -2033,6 +2051,8 @@ export interface components {
              * @description Minutes a day that a program may take, where nothing else was asked.
              */
             minutes_per_day?: number | null;
+            /** @description When somebody reads what is told from home: nothing where nobody has said. */
+            opening?: components["schemas"]["OpenHours"][];
             /** @description Schools that the clinic follows: by pathway, or [`EVERY_PATHWAY`], then by question. */
             schools?: {
                 [key: string]: {
@@ -2332,6 +2352,8 @@ export interface components {
             /** @description Pathways and phases that anybody is in, to choose from. */
             places: components["schemas"]["InPhase"][];
             rows: components["schemas"]["DecisionRow"][];
+            /** @description Whose words from home wait for the reader. */
+            unread: components["schemas"]["Unread"][];
         };
         /** @description What was made of a proposal. */
         DecidedView: {
@@ -3009,6 +3031,29 @@ export interface components {
             side: string;
             work: string;
         };
+        /** @description Something told from home that waits to be read. */
+        FromHome: {
+            /**
+             * Format: date-time
+             * @description When it came.
+             */
+            at: string;
+            /** @description A red flag that was tapped; without one and without words the shoulder slipped. */
+            flag?: string | null;
+            /** Format: uuid */
+            id: string;
+            /** @description Whether the clinic was open so long meanwhile that the lead is told. */
+            late: boolean;
+            /** @description Whether it came on a later day than the one it speaks about. */
+            later_day: boolean;
+            /**
+             * Format: date
+             * @description The day it speaks about.
+             */
+            on: string;
+            /** @description A message, in words. */
+            words?: string | null;
+        };
         /** @description A gate as the chart draws it. */
         GateMark: {
             /** @description The day it stands on. */
@@ -3142,6 +3187,16 @@ export interface components {
             over: boolean;
             /** @description When something was last told from home, with this link or an earlier one. */
             told_at?: string | null;
+        };
+        /** @description What was read. */
+        HomeRead: {
+            /**
+             * Format: uuid
+             * @description Made where it was entered.
+             */
+            id: string;
+            /** @description What was told, by its ids. */
+            read: string[];
         };
         /** @description One exercise over all days of the grid. */
         HomeRow: {
@@ -3383,6 +3438,11 @@ export interface components {
              */
             b_n: number;
         };
+        /**
+         * @description Why an exercise was left out.
+         * @enum {string}
+         */
+        LeftBecause: "hurt" | "tired" | "no_time" | "no_kit" | "unsure";
         /**
          * @description A contraction level. Not a strict scale: isometric may be permitted before active.
          * @enum {string}
@@ -3633,6 +3693,7 @@ export interface components {
              */
             sessions: number;
         } | {
+            because?: components["schemas"]["LeftBecause"] | null;
             /** @enum {string} */
             kind: "left_out";
         } | {
@@ -3969,6 +4030,24 @@ export interface components {
             /** @description To be typed where the picture cannot be seen. */
             secret: string;
         };
+        /** @description Part of a weekday on which somebody of the clinic reads and answers, by the clinic's own clock. */
+        OpenHours: {
+            /**
+             * @description When somebody comes.
+             * @example 08:00:00
+             */
+            from: string;
+            /**
+             * @description When the last one leaves, the same day.
+             * @example 17:30:00
+             */
+            until: string;
+            /**
+             * Format: int32
+             * @description 1 is Monday, 7 is Sunday.
+             */
+            weekday: number;
+        };
         /** @description A link that somebody opened. */
         OpenedLink: {
             token: string;
@@ -4141,7 +4220,7 @@ export interface components {
             /** @description The sums. */
             volume: components["schemas"]["Volume"];
         };
-        /** @description Something told from home. There are no free words in it: nobody reads them at night. */
+        /** @description Something told from home. */
         PhoneEntry: components["schemas"]["PhoneSaid"] & {
             /**
              * Format: uuid
@@ -4154,6 +4233,21 @@ export interface components {
              */
             on: string;
         };
+        /** @description What the page says at once after something was told. */
+        PhoneHeard: {
+            /** @description Red flags that a message asks about, the most urgent first: they hold the program until the clinic has asked. */
+            asks: components["schemas"]["PhoneStop"][];
+        };
+        /** @description A message that was written here. */
+        PhoneMessage: {
+            /** Format: uuid */
+            id: string;
+            /** Format: date */
+            on: string;
+            /** @description Whether somebody of the clinic has read it. */
+            read: boolean;
+            words: string;
+        };
         /** @description The patient's own page. */
         PhonePage: {
             /** @description Whether anything was done yesterday: then it is asked how this morning is. */
@@ -4162,6 +4256,13 @@ export interface components {
             holds: components["schemas"]["Holds"];
             /** @description What was told about the last days, oldest first. */
             logged: components["schemas"]["PhoneEntry"][];
+            /**
+             * Format: int32
+             * @description Letters that a message may have.
+             */
+            message_letters: number;
+            /** @description What was written to the clinic lately, oldest first. */
+            messages: components["schemas"]["PhoneMessage"][];
             /** @description The given name. */
             name: string;
             next?: components["schemas"]["NextAppointment"] | null;
@@ -4187,6 +4288,7 @@ export interface components {
             /** Format: int32 */
             sessions: number;
         } | {
+            because?: components["schemas"]["LeftBecause"] | null;
             exercise: string;
             /** @enum {string} */
             kind: "left_out";
@@ -4211,6 +4313,10 @@ export interface components {
             flag: string;
             /** @enum {string} */
             kind: "stop";
+        } | {
+            /** @enum {string} */
+            kind: "message";
+            words: string;
         };
         /** @description Something that may be wrong, and how fast help is needed. */
         PhoneStop: {
@@ -5562,6 +5668,28 @@ export interface components {
          * @enum {string}
          */
         Unit: "deg" | "level";
+        /** @description A shoulder about which something waits to be read. */
+        Unread: {
+            /**
+             * Format: int64
+             * @description How many entries.
+             */
+            count: number;
+            /** Format: uuid */
+            episode: string;
+            /** @description Whether the clinic was open so long meanwhile that the lead is told. */
+            late: boolean;
+            name: string;
+            /** @description Whether it waits for somebody else, and is shown because they have not read it. */
+            of_another: boolean;
+            /** Format: uuid */
+            patient: string;
+            /**
+             * Format: date-time
+             * @description When the oldest came.
+             */
+            since: string;
+        };
         /**
          * @description How much of a week at home was done, as it was told.
          * @enum {string}
@@ -5641,6 +5769,8 @@ export interface components {
             day0: string;
             /** @description What was decided about exercises over the last fortnight, newest first. */
             decided: components["schemas"]["DecidedView"][];
+            /** @description What was told from home and nobody has read yet, oldest first. */
+            from_home: components["schemas"]["FromHome"][];
             /** @description The last days at home, as many as the log shows. */
             home: components["schemas"]["HomeGrid"];
             last_note?: components["schemas"]["NoteView"] | null;
@@ -6899,6 +7029,41 @@ export interface operations {
             503: components["responses"]["Unavailable"];
         };
     };
+    read_from_home: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HomeRead"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["VisitPage"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
     add_limit: {
         parameters: {
             query?: never;
@@ -7971,7 +8136,10 @@ export interface operations {
     };
     home_figure: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whether it moves by itself. */
+                moving?: boolean;
+            };
             header?: never;
             path: {
                 exercise: string;
@@ -7992,6 +8160,7 @@ export interface operations {
             401: components["responses"]["Unknown"];
             403: components["responses"]["Forbidden"];
             404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
             503: components["responses"]["Unavailable"];
         };
     };
@@ -8012,7 +8181,9 @@ export interface operations {
                 headers: {
                     [name: string]: unknown;
                 };
-                content?: never;
+                content: {
+                    "application/json": components["schemas"]["PhoneHeard"];
+                };
             };
             400: components["responses"]["Unreadable"];
             401: components["responses"]["Unknown"];

@@ -1,4 +1,5 @@
 import { Call } from "./Call";
+import { Hand } from "./Hand";
 import type { Sheet } from "./server";
 import { t } from "./words";
 
@@ -55,6 +56,7 @@ export function Facts({ sheet }: { sheet: Sheet }) {
         <p>{sheet.kit}</p>
       </section>
       <p className="soft">{sheet.safety}</p>
+      <Hand />
     </>
   );
 }

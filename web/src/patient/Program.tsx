@@ -1,20 +1,24 @@
 import { useState } from "react";
 import { Always } from "./Always";
+import { Asked } from "./Asked";
 import { Facts } from "./Facts";
-import { keep, refused, send, waiting, type Fact } from "./queue";
+import { inOrder } from "./order";
+import { asked, keep, refused, send, waiting, type Fact } from "./queue";
 import type { Page, Sheet } from "./server";
 import { Slip } from "./Slip";
 import { Step } from "./Step";
 import { Stop } from "./Stop";
-import { doneToday, leftOut } from "./soFar";
+import { doneToday, leftOut, saidOf } from "./soFar";
 import { Today } from "./Today";
+import { Write } from "./Write";
 import { t, dayWords } from "./words";
 
 type Place =
   | { at: "today" }
   | { at: "step"; place: number }
   | { at: "stop" }
-  | { at: "slip" };
+  | { at: "slip" }
+  | { at: "write" };
 
 /** The program behind the door: today, one exercise at a time, and what is wrong always in reach. */
 export function Program({
@@ -49,11 +53,30 @@ export function Program({
     setTold((n) => n + 1);
     return sent;
   };
-  const exercise = where.at === "step" ? exercises[where.place] : undefined;
-  const next = () =>
-    where.at === "step" && where.place + 1 < exercises.length
-      ? goTo({ at: "step", place: where.place + 1 })
-      : goTo({ at: "today" });
+  const easier = saidOf(said, "flare_day", page.today);
+  const steps = inOrder(exercises);
+  const step = where.at === "step" ? steps[where.place] : undefined;
+  const exercise = step && exercises[step.place];
+  const asks = asked(page.whose);
+  /** On to the first step from here that `fits`, else back to the list. */
+  const onward = (fits: (place: number) => boolean) => {
+    const at = where.at === "step" ? where.place : -1;
+    const found = steps.findIndex((s, n) => n > at && fits(s.place));
+    goTo(found < 0 ? { at: "today" } : { at: "step", place: found });
+  };
+  const begin = (place: number) =>
+    goTo({ at: "step", place: steps.findIndex((s) => s.place === place) });
+  // Before anything else: it may not be able to wait.
+  if (asks.length > 0)
+    return (
+      <main>
+        <Asked
+          whose={page.whose}
+          asks={asks}
+          seen={() => setTold((n) => n + 1)}
+        />
+      </main>
+    );
   return (
     <>
       <main>
@@ -73,6 +96,14 @@ export function Program({
             {lost.map((e) => dayWords(e.on)).join(", ")}
           </p>
         )}
+        {where.at === "write" && (
+          <Write
+            page={page}
+            waits={waits.filter((e) => e.kind === "message")}
+            tell={tell}
+            back={() => goTo({ at: "today" })}
+          />
+        )}
         {where.at === "stop" && (
           <Stop page={page} tell={tell} back={() => goTo({ at: "today" })} />
         )}
@@ -83,16 +114,19 @@ export function Program({
             back={() => goTo({ at: "today" })}
           />
         )}
-        {exercise && where.at === "step" && (
+        {exercise && step && where.at === "step" && (
           <Step
-            key={exercise.id}
+            key={where.place}
             exercise={exercise}
-            place={where.place}
-            count={exercises.length}
+            step={{ ...step, number: where.place + 1 }}
+            of={steps.length}
             today={page.today}
+            easier={easier}
             done={doneToday(said, exercise.id, page.today)}
             tell={tell}
-            next={next}
+            next={() => onward(() => true)}
+            // What is left out today is left out of every round.
+            skip={() => onward((place) => place !== step.place)}
             back={() => goTo({ at: "today" })}
           />
         )}
@@ -103,7 +137,8 @@ export function Program({
               sheet={sheet}
               said={said}
               tell={tell}
-              open={(place) => goTo({ at: "step", place })}
+              open={begin}
+              write={() => goTo({ at: "write" })}
               firstOpen={exercises.findIndex(
                 (e) =>
                   !leftOut(said, e.id, page.today) &&

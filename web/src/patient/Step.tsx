@@ -1,32 +1,44 @@
 import { useState } from "react";
 import { Count } from "./Count";
+import { Drawing } from "./Drawing";
+import type { Step as At } from "./order";
 import { Pain } from "./Pain";
 import type { Fact } from "./queue";
 import type { Exercise } from "./server";
+import { Skip } from "./Skip";
 import { t } from "./words";
 
 /** One exercise at a time: how it goes, how much, and what is to be said about it. */
 export function Step({
   exercise,
-  place,
-  count,
+  step,
+  of,
   today,
+  easier,
   done,
   tell,
   next,
+  skip,
   back,
 }: {
   exercise: Exercise;
-  place: number;
-  count: number;
+  /** Which step of the session, and of how many. */
+  step: At & { number: number };
+  of: number;
   today: string;
+  /** Whether it is a bad day: then less of it is done. */
+  easier: boolean;
   done: number;
   tell: (...facts: Fact[]) => Promise<boolean>;
   next: () => void;
+  /** On to the next exercise, whatever rounds of this one are left. */
+  skip: () => void;
   back: () => void;
 }) {
   const [asks, setAsks] = useState(false);
-  const { count: dose, id } = exercise;
+  const { id } = exercise;
+  const dose = easier ? exercise.easier_count : exercise.count;
+  const circle = step.rounds > 1 ? step.round : undefined;
   if (asks)
     return (
       <section className="card">
@@ -55,43 +67,44 @@ export function Step({
       <button className="back" onClick={back} id="back">
         {t("phone-back")}
       </button>
-      <p className="soft">{t("phone-of", { place: place + 1, count })}</p>
+      <p className="soft">
+        {t("phone-of", { place: step.number, count: of })}
+        {circle &&
+          ` · ${t("phone-round", { round: step.round, rounds: step.rounds })}`}
+      </p>
       <h1>{exercise.name}</h1>
-      <img
-        className="figure"
-        src={`/api/home/figures/${id}`}
-        alt={exercise.alt}
-      />
+      <Drawing exercise={exercise} />
       <p className="arm">{exercise.arm}</p>
-      <p className="dose">{exercise.dose}</p>
+      {easier ? (
+        <p className="dose" id="easier">
+          {exercise.easier}
+        </p>
+      ) : (
+        <p className="dose">{exercise.dose}</p>
+      )}
       {exercise.limit !== "" && <p className="limit">{exercise.limit}</p>}
       <p>{exercise.start}</p>
       <p>{exercise.how}</p>
       {exercise.cues !== "" && <p>{exercise.cues}</p>}
       {exercise.watch !== "" && <p>{exercise.watch}</p>}
       <p className="soft">{exercise.task}</p>
-      <div className="counts">
-        {dose.hold_s > 0 && <Count seconds={dose.hold_s} says="hold" />}
-        {dose.duration_s !== null && (
-          <Count seconds={dose.duration_s} says="hold" />
-        )}
-        {dose.sets > 1 && dose.rest_s > 0 && (
-          <Count seconds={dose.rest_s} says="rest" />
-        )}
-      </div>
-      <button className="main" id="done" onClick={() => setAsks(true)}>
-        {t("phone-done")}
-      </button>
+      <Count key={`${step.number}`} count={dose} only={circle} />
       <button
-        className="plain"
-        id="skip"
-        onClick={() => {
-          void tell({ on: today, kind: "left_out", exercise: id });
-          next();
-        }}
+        className="main"
+        id="done"
+        // In a circuit an exercise is told once, after its last round.
+        onClick={() => (step.round < step.rounds ? next() : setAsks(true))}
       >
-        {t("phone-skip")}
+        {t(step.round < step.rounds ? "phone-round-done" : "phone-done")}
       </button>
+      <Skip
+        exercise={id}
+        today={today}
+        told={(fact) => {
+          void tell(fact);
+          skip();
+        }}
+      />
     </article>
   );
 }

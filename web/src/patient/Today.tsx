@@ -11,6 +11,7 @@ export function Today({
   said,
   tell,
   open,
+  write,
   firstOpen,
 }: {
   page: Page;
@@ -18,6 +19,7 @@ export function Today({
   said: Told[];
   tell: (...facts: Fact[]) => Promise<boolean>;
   open: (place: number) => void;
+  write: () => void;
   /** Where in the list to go on; -1 when all is done. */
   firstOpen: number;
 }) {
@@ -112,13 +114,16 @@ export function Today({
                 id="all-planned"
                 onClick={() =>
                   void tell(
-                    ...exercises.map((e) => ({
-                      on: today,
-                      kind: "done" as const,
-                      exercise: e.id,
-                      sessions: e.count.times_per_day,
-                      repetitions: e.count.repetitions,
-                    })),
+                    ...exercises.map((e) => {
+                      const dose = badDay ? e.easier_count : e.count;
+                      return {
+                        on: today,
+                        kind: "done" as const,
+                        exercise: e.id,
+                        sessions: dose.times_per_day,
+                        repetitions: dose.repetitions,
+                      };
+                    }),
                   )
                 }
               >
@@ -148,6 +153,9 @@ export function Today({
       {exercises.length === 0 && page.holds === "no" && (
         <p>{t("phone-none-today")}</p>
       )}
+      <button className="plain" id="to-write" onClick={write}>
+        {t("phone-write")}
+      </button>
       {sheet && sheet.waits !== "" && (
         <p className="soft">
           {sheet.waits_title}: {sheet.waits}

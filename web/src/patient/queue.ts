@@ -1,27 +1,37 @@
 import { newId } from "../app/newId";
-import { ask, type Told } from "./server";
+import { ask, type Heard, type Told } from "./server";
 
 /** Where what was tapped waits until the server has it: it outlives the page. Each patient's by themselves. */
 const WAITS = "ritorno-home-waits-";
 const REFUSED = "ritorno-home-refused-";
+/** What the clinic's rules ask about something that was written: shown until it was seen. */
+const ASKED = "ritorno-home-asked-";
 
 type WithoutId<T> = T extends unknown ? Omit<T, "id"> : never;
 /** What is told, before it has an id. */
 export type Fact = WithoutId<Told>;
 
-function held(place: string): Told[] {
+function held<T = Told>(place: string): T[] {
   try {
-    return JSON.parse(localStorage.getItem(place) ?? "[]") as Told[];
+    return JSON.parse(localStorage.getItem(place) ?? "[]") as T[];
   } catch {
     return [];
   }
 }
 
-const put = (place: string, entries: Told[]) =>
+const put = (place: string, entries: unknown[]) =>
   localStorage.setItem(place, JSON.stringify(entries));
 
 export const waiting = (whose: string) => held(WAITS + whose);
 export const refused = (whose: string) => held(REFUSED + whose);
+
+export const asked = (whose: string) =>
+  held<Heard["asks"][number]>(ASKED + whose);
+export const askedSeen = (whose: string) =>
+  localStorage.removeItem(ASKED + whose);
+
+/** What cannot wait for a week of sessions to be sent first. */
+const FIRST: Told["kind"][] = ["stop", "slip", "message"];
 
 /** Keeps an entry on this phone; `send` brings it to the server. */
 export function keep(whose: string, fact: Fact): Told {
@@ -47,9 +57,15 @@ export function send(whose: string): Promise<boolean> {
 async function all(whose: string): Promise<boolean> {
   for (;;) {
     const entries = waiting(whose);
-    const next = entries.find((e) => e.kind === "stop") ?? entries[0];
+    const urgent = FIRST.map((kind) => entries.find((e) => e.kind === kind));
+    const next = urgent.find((e) => e !== undefined) ?? entries[0];
     if (!next) return true;
-    const { status } = await ask("POST", "/api/home/log", { ...next, whose });
+    const { status, body } = await ask<Heard>("POST", "/api/home/log", {
+      ...next,
+      whose,
+    });
+    if (status === 200 && body && body.asks.length > 0)
+      put(ASKED + whose, [...asked(whose), ...body.asks]);
     const final =
       status >= 400 && status < 500 && ![401, 403, 408, 429].includes(status);
     if (status !== 200 && !final) return false;

@@ -2,6 +2,7 @@ import type { components } from "../api/schema";
 
 export type Page = components["schemas"]["PhonePage"];
 export type Told = components["schemas"]["PhoneEntry"];
+export type Heard = components["schemas"]["PhoneHeard"];
 
 /** What stands on the signed sheet, in words; the server sets it from the same sentences as the paper. */
 export interface Sheet {
@@ -41,14 +42,25 @@ export interface Exercise {
   limit: string;
   watch: string;
   task: string;
-  count: {
-    sets: number;
-    repetitions: number;
-    hold_s: number;
-    rest_s: number;
-    duration_s: number | null;
-    times_per_day: number;
-  };
+  count: Dose;
+  /** What to do instead on a bad day, in words and counted. */
+  easier: string;
+  easier_count: Dose;
+}
+
+export interface Dose {
+  sets: number;
+  repetitions: number;
+  hold_s: number;
+  rest_s: number;
+  duration_s: number | null;
+  times_per_day: number;
+  /** Seconds there, held, and back. */
+  tempo_s: [number, number, number] | null;
+  structure: string | null;
+  /** Seconds of a repetition, and of a breath, where the dose says none. */
+  repetition_s: number;
+  breath_s: number;
 }
 
 /** What came back: an answer with its status, or nothing because there is no network. */

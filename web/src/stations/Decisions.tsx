@@ -26,6 +26,10 @@ const Peek = lazy(() =>
   import("./decisions/Peek").then((m) => ({ default: m.Peek })),
 );
 
+const Unread = lazy(() =>
+  import("./decisions/Unread").then((m) => ({ default: m.Unread })),
+);
+
 const KEYS = ["new-patient"] as const;
 
 /** Nobody is listed, or nobody who is needs a decision. */
@@ -125,6 +129,11 @@ export default function Decisions({ today }: { today: string }) {
           />
         </Suspense>
       ) : null}
+      {page.data && page.data.unread.length > 0 && (
+        <Suspense fallback={null}>
+          <Unread list={page.data.unread} />
+        </Suspense>
+      )}
       {page.error && <ProblemNote error={page.error} />}
       {!ready && !page.error && <Waiting />}
       {page.data && page.data.behind > 0 && (

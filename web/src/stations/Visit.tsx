@@ -12,6 +12,7 @@ import { Pending, ProblemNote } from "../app/parts";
 import { nameOf, sentence, shortDate, t } from "../app/wording";
 import { Decide } from "./Decide";
 import { FlagLine } from "./visit/FlagLine";
+import { FromHome } from "./visit/FromHome";
 import { Gate } from "./visit/Gate";
 import { Held } from "./visit/Held";
 import { Log } from "./visit/Log";
@@ -122,6 +123,7 @@ export function Visit({ episode }: { episode: string }) {
       </div>
       <ProblemNote error={error} />
       <InTurn>
+        <FromHome episode={episode} told={page.data.from_home} />
         <Notices episode={episode} view={view} />
         <Held
           episode={episode}

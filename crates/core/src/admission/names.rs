@@ -98,10 +98,11 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
 }
 
 /// Fields that are typed somewhere: a number without its bound would be let through.
-const REQUIRED_BOUNDS: [&str; 37] = [
+const REQUIRED_BOUNDS: [&str; 38] = [
     "appointment_minutes",
     "missed_days",
     "note_characters",
+    "message_characters",
     "mass_kg",
     "height_cm",
     "minutes_per_day",

@@ -121,7 +121,7 @@ impl LogIndex {
     pub fn sessions(&self, facts: &Facts, exercise: &str, day: EpisodeDay) -> Option<u32> {
         self.own(facts, exercise, day).last(|fact| match fact {
             LogFact::Done { sessions, .. } => Some(*sessions),
-            LogFact::LeftOut => Some(0),
+            LogFact::LeftOut { .. } => Some(0),
             _ => None,
         })
     }

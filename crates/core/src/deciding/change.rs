@@ -4,7 +4,7 @@ use super::decision::Change;
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
 use crate::facts::Line;
-use crate::knowledge::{Dose, Exercise, Knowledge};
+use crate::knowledge::{Dose, Exercise, Knowledge, Level};
 use crate::plan::start_dose;
 use crate::reading::Irritability;
 use crate::safety::{Finding, Status, check_exercise};
@@ -248,6 +248,32 @@ pub fn eased(dose: &Dose, anchor_m: Option<f64>, [nearer_m, least_m]: [f64; 2]) 
         _ => {}
     }
     out
+}
+
+/// A bad day of one exercise: an overlay for that day, which changes no line.
+#[derive(Debug, Clone, Copy, PartialEq)]
+pub struct BadDay {
+    /// How much.
+    pub dose: Dose,
+    /// So much nearer to where the elastic is fixed, in metres.
+    pub nearer_m: Option<f64>,
+    /// Whether the way is to be shorter, because nothing else makes it lighter.
+    pub smaller_arc: bool,
+}
+
+/// What a dose becomes on a bad day, with how much nearer, or whether the way is shorter.
+pub fn bad_day(known: &Knowledge, exercise: &Exercise, dose: &Dose) -> BadDay {
+    let anchor = exercise.anchor_m();
+    let steps = ["flare-nearer-m", "flare-least-m"].map(|id| known.threshold(id));
+    let easier = eased(dose, anchor, steps);
+    let apart = easier.distance_m.zip(dose.distance_m.or(anchor));
+    BadDay {
+        dose: easier,
+        nearer_m: apart.map(|(now, then)| ((then - now) * 100.0).round() / 100.0),
+        smaller_arc: apart.is_none()
+            && exercise.hardest() < Level::Isometric
+            && easier.duration_s.is_none(),
+    }
 }
 
 /// What speaks against an exercise today, blocking first; empty when nothing does.

@@ -46,7 +46,7 @@ impl<'a> Diary<'a> {
                     sessions,
                     repetitions,
                 } => Some((*sessions, *repetitions)),
-                LogFact::LeftOut => Some((0, 0)),
+                LogFact::LeftOut { .. } => Some((0, 0)),
                 _ => None,
             });
             let Some((sessions, repetitions)) = done.filter(|(sessions, _)| *sessions > 0) else {
@@ -163,7 +163,10 @@ impl<'a> Diary<'a> {
             let day = self.facts.day_of(w.on);
             w.how == UseHow::Hardly && day > last && day <= today
         });
-        let said = (last + 1..=today).any(|day| self.about(day).any(|f| *f == LogFact::LeftOut));
+        let said = (last + 1..=today).any(|day| {
+            self.about(day)
+                .any(|f| matches!(f, LogFact::LeftOut { .. }))
+        });
         (today - last - 1, said || hardly)
     }
 

@@ -13,8 +13,8 @@ mod onward;
 mod trouble;
 
 pub use change::{
-    apply, asks_more, at_top, eased, half_load, less, lower_half, more, more_often,
-    stronger_elastic,
+    BadDay, apply, asks_more, at_top, bad_day, eased, half_load, less, lower_half, more,
+    more_often, stronger_elastic,
 };
 pub use decide::{decide, decide_line};
 pub use decision::{Alternative, Change, LineDecision, Move};

@@ -83,12 +83,7 @@ impl Case<'_> {
 
     /// The dose of a bad day, with the pull of the band where it then is.
     pub(super) fn eased(&self) -> Dose {
-        let anchor = self.exercise.anchor_m();
-        let mut dose = change::eased(
-            self.dose(),
-            anchor,
-            ["flare-nearer-m", "flare-least-m"].map(|id| self.threshold(id)),
-        );
+        let mut dose = change::bad_day(self.ctx.known, self.exercise, self.dose()).dose;
         dose.force_n = pull_of_dose(self.ctx.known, self.facts, self.exercise, &dose);
         dose
     }
@@ -222,9 +217,8 @@ impl Case<'_> {
                 None => much("ease-flare"),
             }
             .with("sets", f64::from(dose.sets));
-            let before = self.dose().distance_m.or(self.exercise.anchor_m());
-            if let (Some(now), Some(then)) = (dose.distance_m, before) {
-                let nearer = ((then - now) * 100.0).round() / 100.0;
+            let easier = change::bad_day(self.ctx.known, self.exercise, self.dose());
+            if let Some(nearer) = easier.nearer_m {
                 rule = much("ease-flare-nearer").with("nearer_m", nearer);
                 let usual = self.dose().force_n.or_else(|| {
                     pull_of_dose(self.ctx.known, self.facts, self.exercise, self.dose())
@@ -233,7 +227,7 @@ impl Case<'_> {
                     rule.rule = "ease-flare-newtons".into();
                     rule = rule.with("eased_n", eased).with("usual_n", usual);
                 }
-            } else if self.exercise.hardest() < Level::Isometric && dose.duration_s.is_none() {
+            } else if easier.smaller_arc {
                 rule = much("ease-flare-arc");
             }
             Say {

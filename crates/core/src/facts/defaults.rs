@@ -1,5 +1,6 @@
 //! What a clinic sets for itself: what a new story begins with, until somebody says otherwise.
 
+use super::opening::OpenHours;
 use super::story::Story;
 use crate::knowledge::{Knowledge, Pathway, School, Setting};
 use serde::{Deserialize, Serialize};
@@ -21,6 +22,9 @@ pub struct ClinicDefaults {
     /// When somebody answers, in the clinic's words.
     #[serde(default)]
     pub hours: String,
+    /// When somebody reads what is told from home: nothing where nobody has said.
+    #[serde(default)]
+    pub opening: Vec<OpenHours>,
     /// Where patients are seen: it sets pre-test probabilities.
     pub setting: Setting,
     /// Minutes a day that a program may take, where nothing else was asked.
@@ -45,6 +49,7 @@ impl Default for ClinicDefaults {
             clinic_name: String::new(),
             telephone: String::new(),
             hours: String::new(),
+            opening: Vec::new(),
             setting: Setting::Primary,
             minutes_per_day: None,
             appointment_minutes: 30,

@@ -19,7 +19,11 @@ pub enum LogFact {
         repetitions: u32,
     },
     /// The exercise was left out on that day, said by the patient.
-    LeftOut,
+    LeftOut {
+        /// Why, where it was said.
+        #[serde(default, skip_serializing_if = "Option::is_none")]
+        because: Option<LeftBecause>,
+    },
     /// Pain before exercising, 0 to 10.
     PainBefore {
         /// 0 to 10.
@@ -49,6 +53,23 @@ pub enum LogFact {
         /// 0 to 10.
         value: f64,
     },
+}
+
+/// Why an exercise was left out.
+#[derive(Debug, Clone, Copy, PartialEq, Eq, Serialize, Deserialize)]
+#[serde(rename_all = "snake_case")]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub enum LeftBecause {
+    /// It hurt.
+    Hurt,
+    /// Too tired, or unwell.
+    Tired,
+    /// There was no time.
+    NoTime,
+    /// Something that it needs was not there.
+    NoKit,
+    /// Not sure how it is done.
+    Unsure,
 }
 
 impl LogFact {

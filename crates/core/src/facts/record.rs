@@ -68,6 +68,9 @@ pub struct Facts {
     pub attestations: Vec<Attestation>,
     /// The home log, oldest first.
     pub log: Vec<LogEntry>,
+    /// Since when the patient's own telephone may tell of home, where one was let in and still is.
+    #[serde(default)]
+    pub phone_since: Option<NaiveDate>,
     /// Weeks at home, told as a whole, oldest first.
     pub week_uses: Vec<WeekUse>,
     /// How contacts were held, oldest first.
@@ -117,6 +120,7 @@ impl Facts {
             scores: Vec::new(),
             attestations: Vec::new(),
             log: Vec::new(),
+            phone_since: None,
             week_uses: Vec::new(),
             contacts: Vec::new(),
             appointments: Vec::new(),

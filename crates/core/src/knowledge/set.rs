@@ -97,7 +97,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 157] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 159] = [
     "hold-most-s",
     "severity-points-young",
     "severity-points-lax",
@@ -198,6 +198,8 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 157] = [
     "told-hardly-pct",
     "flare-nearer-m",
     "flag-back-days",
+    "unread-lead-minutes",
+    "home-silent-days",
     "arm-share-of-body-pct",
     "helper-share-pulley",
     "helper-share-stick",

@@ -230,10 +230,10 @@ fn the_grid_of_the_week_tells_planned_rest_known_and_unknown_apart() {
     };
     facts.log = vec![
         entry(36, did(1)),
-        entry(37, LogFact::LeftOut),
+        entry(37, LogFact::LeftOut { because: None }),
         // A later word corrects the earlier one.
         entry(37, did(2)),
-        entry(38, LogFact::LeftOut),
+        entry(38, LogFact::LeftOut { because: None }),
     ];
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     let grid = home_grid(&assessment.ctx(), &facts, 7);

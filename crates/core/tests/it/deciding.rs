@@ -187,7 +187,7 @@ fn unknown_is_never_settled() {
         &mut silent,
         30,
         Some("assisted-elevation-lying-other-hand"),
-        LogFact::LeftOut,
+        LogFact::LeftOut { because: None },
     );
     assert_eq!(
         decide(&silent).rule.rule,
@@ -353,7 +353,7 @@ fn gaps_step_down_by_their_length() {
             &mut facts,
             79,
             Some("external-rotation-long-hold"),
-            LogFact::LeftOut,
+            LogFact::LeftOut { because: None },
         );
         let found = decide(&facts);
         assert_eq!(

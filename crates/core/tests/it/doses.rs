@@ -285,7 +285,7 @@ fn too_little_moves_the_dates_and_offers_a_short_plan() {
                     repetitions: *repetitions,
                 }
             } else {
-                LogFact::LeftOut
+                LogFact::LeftOut { because: None }
             };
             log(&mut facts, day, Some(exercise), fact);
         }

@@ -130,7 +130,7 @@ fn each_status_has_its_cause() {
         id: Uuid::now_v7(),
         on: on(43),
         exercise: Some("assisted-elevation-lying-other-hand".into()),
-        fact: LogFact::LeftOut,
+        fact: LogFact::LeftOut { because: None },
         remark: String::new(),
     });
     assert_eq!(status(&facts, "sessions-done"), S::NotMet);

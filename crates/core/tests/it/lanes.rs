@@ -8,7 +8,7 @@ use ritorno_core::assessment::Assessment;
 use ritorno_core::context::LogIndex;
 use ritorno_core::facts::*;
 use ritorno_core::knowledge::{Group, Level};
-use ritorno_core::lanes::{Lane, lane, next_change};
+use ritorno_core::lanes::{Lane, LaneName, lane, next_change};
 use ritorno_core::rules::{Choices, Rules};
 use uuid::Uuid;
 
@@ -105,7 +105,7 @@ proptest! {
                 on: on(*day),
                 fact: match what {
                     0 => LogFact::Done { sessions: *n, repetitions: 10 },
-                    1 => LogFact::LeftOut,
+                    1 => LogFact::LeftOut { because: None },
                     2 => LogFact::PainNextMorning { value: f64::from(*n) },
                     3 => LogFact::Slip,
                     _ => LogFact::FlareDay,
@@ -122,7 +122,7 @@ proptest! {
                 let all = walked(&facts, Some(who), day);
                 let last = all.iter().rev().find_map(|f| match f {
                     LogFact::Done { sessions, .. } => Some(*sessions),
-                    LogFact::LeftOut => Some(0),
+                    LogFact::LeftOut { .. } => Some(0),
                     _ => None,
                 });
                 prop_assert_eq!(own, all);
@@ -193,4 +193,45 @@ fn work_that_is_not_permitted_names_the_first_day_on_which_it_is() {
         }
     }
     assert!(opened > 100 && never > 10, "{opened} {never}");
+}
+
+#[test]
+fn a_week_without_a_word_is_a_reason_once_a_telephone_was_let_in() {
+    // In the middle of a phase, measured today and nothing due: quiet, whatever was told at home.
+    let mut facts = shoulder(30);
+    for (quantity, value) in [("passive-elevation", 100.0), ("passive-er-side", 20.0)] {
+        read(&mut facts, quantity, value, 29, StopReason::Stiff);
+    }
+    pass(&mut facts, "to-protected-passive", 14);
+    let exercise = &known().exercises["hand-elbow-finger-open-close"];
+    facts.lines = vec![Line {
+        id: Uuid::nil(),
+        exercise: exercise.id.clone(),
+        from_day: 20,
+        to_day: 40,
+        dose: exercise.dose,
+        override_reason: None,
+        by_hand: false,
+    }];
+    let word = |facts: &Facts, day| lane_on(facts, day).reason.rule;
+    assert_ne!(word(&facts, 30), "lane-silent");
+    facts.phone_since = Some(on(23));
+    // The seventh day without one, not the sixth.
+    assert_ne!(word(&facts, 29), "lane-silent");
+    assert_eq!(word(&facts, 30), "lane-silent");
+    assert_eq!(lane_on(&facts, 30).lane, LaneName::ReMeasure);
+    // Any word will do; nor is anybody asked who has nothing to do at home.
+    let told = LogEntry {
+        id: Uuid::from_u128(1),
+        on: on(24),
+        exercise: None,
+        fact: LogFact::PainNextMorning { value: 1.0 },
+        remark: String::new(),
+    };
+    let mut spoke = facts.clone();
+    spoke.log.push(told);
+    assert_ne!(word(&spoke, 30), "lane-silent");
+    assert_eq!(word(&spoke, 31), "lane-silent");
+    facts.lines.clear();
+    assert_ne!(word(&facts, 30), "lane-silent");
 }

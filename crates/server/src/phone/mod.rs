@@ -3,6 +3,7 @@
 mod door;
 mod link;
 mod page;
+mod stop;
 mod telling;
 
 pub(crate) use door::open_home;

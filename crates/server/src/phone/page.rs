@@ -1,5 +1,6 @@
 //! What the patient's page shows: the signed sheet in words, what was told lately, and whether anything holds it.
 
+use super::stop::PhoneStop;
 use super::telling::PhoneEntry;
 use super::{from_home, whose};
 use crate::app::App;
@@ -9,14 +10,17 @@ use crate::problem::{ApiError, Problem};
 use crate::sheets::SheetInput;
 use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{Days, NaiveDate, NaiveTime};
-use ritorno_core::facts::LogFact;
-use ritorno_core::knowledge::Tier;
-use ritorno_store::{StoreError, defaults};
-use serde::Serialize;
+use ritorno_core::facts::{LogFact, OpenHours};
+use ritorno_figure::{figure_svg, looping_figure_svg};
+use ritorno_store::{StoreError, defaults, home_words};
+use serde::{Deserialize, Serialize};
 use serde_json::{Value, json};
+use uuid::Uuid;
 
 /// Days of the log that the page is told of: today and what a correction may still be about (our choice).
 const TOLD_DAYS: u64 = 7;
+/// Days that a message stays to be seen: two weeks, as far apart as most appointments are (our choice).
+const MESSAGE_DAYS: u64 = 14;
 
 /// The patient's own page.
 #[derive(Serialize, utoipa::ToSchema)]
@@ -40,6 +44,10 @@ pub(crate) struct PhonePage {
     next: Option<NextAppointment>,
     /// What to tap when something is wrong, the most urgent first.
     stops: Vec<PhoneStop>,
+    /// What was written to the clinic lately, oldest first.
+    messages: Vec<PhoneMessage>,
+    /// Letters that a message may have.
+    message_letters: u32,
 }
 
 /// When the patient comes next.
@@ -50,11 +58,14 @@ pub(crate) struct NextAppointment {
     time: NaiveTime,
 }
 
-/// Something that may be wrong, and how fast help is needed.
+/// A message that was written here.
 #[derive(Serialize, utoipa::ToSchema)]
-pub(crate) struct PhoneStop {
-    flag: String,
-    tier: Tier,
+pub(crate) struct PhoneMessage {
+    id: Uuid,
+    on: NaiveDate,
+    words: String,
+    /// Whether somebody of the clinic has read it.
+    read: bool,
 }
 
 /// Why no exercises are shown.
@@ -92,9 +103,11 @@ pub(crate) async fn home_page(
                 },
             };
             let (_, clinic) = defaults::newest(conn)?;
-            Ok((opened, signed, clinic, whose(own)))
+            let since = state.today.date() - Days::new(MESSAGE_DAYS);
+            let messages = home_words::messages(conn, own, since)?;
+            Ok((opened, signed, clinic, messages, whose(own)))
         },
-        |state, (opened, signed, clinic, whose)| {
+        |state, (opened, signed, clinic, messages, whose)| {
             let assessment = opened.assess()?;
             let ctx = assessment.ctx();
             let facts = &opened.loaded.facts;
@@ -124,10 +137,7 @@ pub(crate) async fn home_page(
                 .red_flags
                 .iter()
                 .filter(|flag| flag.at_home)
-                .map(|flag| PhoneStop {
-                    flag: flag.id.clone(),
-                    tier: flag.tier,
-                })
+                .map(PhoneStop::of)
                 .collect();
             stops.sort_by_key(|stop| stop.tier);
             Ok(PhonePage {
@@ -152,6 +162,17 @@ pub(crate) async fn home_page(
                     time: a.time,
                 }),
                 stops,
+                messages: messages
+                    .into_iter()
+                    .map(|message| PhoneMessage {
+                        id: message.id,
+                        on: message.on,
+                        words: message.words,
+                        read: message.waits_since.is_none(),
+                    })
+                    .collect(),
+                message_letters: (state.knowledge.bounds.get("message_characters"))
+                    .map_or(0, |bound| bound.max as u32),
             })
         },
     )
@@ -159,14 +180,28 @@ pub(crate) async fn home_page(
     Ok(web::Json(page))
 }
 
-#[utoipa::path(tag = "phone", responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]
+/// How a drawing is wanted.
+#[derive(Deserialize, utoipa::IntoParams)]
+pub(crate) struct Drawn {
+    /// Whether it moves by itself.
+    #[serde(default)]
+    moving: bool,
+}
+
+#[utoipa::path(tag = "phone", params(Drawn), responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]
 #[get("/home/figures/{exercise}")]
 pub(crate) async fn home_figure(
     app: App,
     req: HttpRequest,
     name: web::Path<String>,
+    drawn: web::Query<Drawn>,
 ) -> Result<HttpResponse, ApiError> {
     let name = name.into_inner();
+    let draw = if drawn.moving {
+        looping_figure_svg
+    } else {
+        figure_svg
+    };
     let svg = from_home(
         &app,
         &req,
@@ -177,7 +212,7 @@ pub(crate) async fn home_figure(
             if !lines.iter().any(|line| line.exercise == name) {
                 return Err(StoreError::NotFound("exercise").into());
             }
-            figure_of(&opened, &name)
+            figure_of(&opened, &name, draw)
         },
     )
     .await?;
@@ -193,6 +228,8 @@ pub(crate) struct ClinicCard {
     name: String,
     telephone: String,
     hours: String,
+    /// When somebody reads what is told from home; nothing where the clinic has not said.
+    opening: Vec<OpenHours>,
 }
 
 #[utoipa::path(tag = "phone", responses((status = 200, body = ClinicCard), (status = "default", body = Problem)))]
@@ -203,5 +240,6 @@ pub(crate) async fn clinic_card(app: App) -> Result<web::Json<ClinicCard>, ApiEr
         name: set.clinic_name,
         telephone: set.telephone,
         hours: set.hours,
+        opening: set.opening,
     }))
 }

@@ -91,7 +91,8 @@ pub(crate) fn keep_log_from(
             faults.bound(known, "value", "score_0_10", value);
         }
         LogFact::Effort { value } => faults.bound(known, "value", "score_0_10", value),
-        LogFact::LeftOut | LogFact::Slip | LogFact::SlipWorse { .. } | LogFact::FlareDay => {}
+        LogFact::LeftOut { .. } | LogFact::Slip | LogFact::SlipWorse { .. } | LogFact::FlareDay => {
+        }
     }
     faults.check()?;
     log::add(conn, id, &entry, via)?;

@@ -5,6 +5,7 @@ mod entries;
 mod gates;
 mod note;
 mod page;
+mod read_home;
 
 pub(crate) use contact::{
     TakingOn, add_appointment, add_care, add_contact, keep_appointment, keep_care, keep_contact,
@@ -17,3 +18,4 @@ pub(crate) use entries::{
 pub(crate) use gates::{Passing, keep_gate_pass, pass_gate};
 pub(crate) use note::{NewNote, keep_note, sign_note};
 pub(crate) use page::{VisitPage, page, show_visit};
+pub(crate) use read_home::read_from_home;

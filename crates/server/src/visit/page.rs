@@ -3,6 +3,7 @@
 use crate::app::{App, AppState};
 use crate::assess::Opened;
 use crate::problem::{ApiError, Problem};
+use crate::unread::{FromHome, of_episode};
 use actix_web::{HttpRequest, get, web};
 use chrono::NaiveDate;
 use ritorno_core::facts::{Line, Written};
@@ -70,6 +71,8 @@ pub(crate) struct VisitPage {
     home: HomeGrid,
     /// What was decided about exercises over the last fortnight, newest first.
     decided: Vec<DecidedView>,
+    /// What was told from home and nobody has read yet, oldest first.
+    from_home: Vec<FromHome>,
 }
 
 /// What was made of a proposal.
@@ -89,6 +92,7 @@ pub(crate) struct Gathered {
     last_note: Option<Written>,
     treated_by: Option<Treats>,
     decided: Vec<(NaiveDate, deciding::Kept)>,
+    from_home: Vec<FromHome>,
 }
 
 /// Days of decisions that the page looks back on.
@@ -104,6 +108,7 @@ impl Gathered {
                 None => None,
             },
             decided: deciding::since(conn, loaded.episode, since)?,
+            from_home: of_episode(state, conn, loaded.episode)?,
             opened: Opened::of(state, conn, loaded)?,
         })
     }
@@ -140,6 +145,7 @@ pub(super) fn show(gathered: Gathered) -> Result<web::Json<VisitPage>, ApiError>
             body: n.text,
         }),
         treated_by: gathered.treated_by,
+        from_home: gathered.from_home,
         lines: scheduled_lines(&ctx, facts, facts.day())
             .into_iter()
             .cloned()

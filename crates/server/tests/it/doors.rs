@@ -240,7 +240,7 @@ fn asked_by(path: &str) -> Action {
         "log" | "week-uses" | "contacts" | "appointments" | "openings" => EnterLog,
         "home-link" => TakeHome,
         "limits" | "breach-answers" => RecordLimit,
-        "flags" | "flag-steps" => AnswerFlags,
+        "flags" | "flag-steps" | "home-read" => AnswerFlags,
         "attestations" | "notes" | "end" | "reopen" | "decisions" | "sign" | "pass" | "covers" => {
             Sign
         }

@@ -2,6 +2,7 @@
 
 use super::harness::{Answer, Clinic, PlainPaper, Session, TODAY, new_patient};
 use super::paper::with_program;
+use diesel::RunQueryDsl;
 use serde_json::{Value, json};
 use std::cell::Cell;
 use std::sync::Arc;
@@ -271,4 +272,200 @@ fn a_stop_from_home_holds_the_program_and_stands_in_something_is_wrong() {
     );
     let sheet = vera.get(&format!("/api/episodes/{episode}/handout.pdf"));
     assert_eq!(sheet.status, 422, "an open flag holds the paper too");
+}
+
+/// What waits to be read, as a day list shows it.
+fn unread(of: &Session) -> Vec<Value> {
+    let list = of.get("/api/day-list").ok();
+    list["unread"].as_array().expect("a list").clone()
+}
+
+#[test]
+fn a_message_is_screened_held_and_waits_until_somebody_has_read_it() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let visit = format!("/api/episodes/{episode}/visit");
+    let reading = format!("/api/episodes/{episode}/home-read");
+    let phone = phone(&clinic, &link(&vera, &episode));
+    let write = |words: &str| told(&phone, TODAY, json!({ "kind": "message", "words": words }));
+    // A plain word holds nothing and waits for a person.
+    let plain = write("The <b>towel</b> slide is easier now.");
+    for _ in 0..3 {
+        let heard = phone.post("/api/home/log", &plain).ok();
+        assert_eq!(heard["asks"], json!([]));
+    }
+    let waits = vera.get(&visit).ok()["from_home"].clone();
+    assert_eq!(
+        waits.as_array().map(Vec::len),
+        Some(1),
+        "sent three times, kept once"
+    );
+    assert_eq!(waits[0]["words"], "The <b>towel</b> slide is easier now.");
+    assert_eq!(phone.get("/api/home/page").ok()["holds"], "no");
+    // An alarming one is answered at once, the most urgent first, and holds the program until the clinic has asked.
+    let bad = write("Since last night I am short of breath and my fingers are blue");
+    let heard = phone.post("/api/home/log", &bad).ok();
+    assert_eq!(heard["asks"][0]["tier"], "emergency_now", "{heard}");
+    let page = phone.get("/api/home/page").ok();
+    assert_eq!(page["holds"], "flag");
+    assert_eq!(page["sheet"]["exercises"], json!([]));
+    assert_eq!(page["messages"][1]["read"], false);
+    let row = vera.get("/api/day-list").ok()["rows"][0].clone();
+    assert_eq!(row["lane"]["lane"], "something_is_wrong", "{row}");
+    // Whoever treats the patient is told; the lead is told when the clinic was open for two hours meanwhile.
+    let lea = clinic.sign_in("lea");
+    assert_eq!(unread(&vera)[0]["count"], 2);
+    assert_eq!(unread(&vera)[0]["late"], false);
+    assert_eq!(unread(&lea), Vec::<Value>::new());
+    let earlier = "update home_unread set at = at - interval '2 hours'";
+    diesel::sql_query(earlier)
+        .execute(&mut clinic.owner())
+        .expect("moved");
+    assert_eq!(unread(&lea)[0]["late"], true);
+    assert_eq!(unread(&lea)[0]["of_another"], true);
+    assert_eq!(unread(&clinic.sign_in("ada")), Vec::<Value>::new());
+    // Hours that the clinic was shut do not count.
+    let shut = json!([{ "weekday": chrono::Datelike::weekday(&chrono::Utc::now().date_naive().checked_add_days(chrono::Days::new(3)).expect("a day")).number_from_monday(), "from": "08:00:00", "until": "17:00:00" }]);
+    let mut defaults = lea.get("/api/defaults").ok();
+    defaults["defaults"]["opening"] = shut;
+    lea.put(
+        "/api/defaults",
+        &json!({ "rev": defaults["rev"], "defaults": defaults["defaults"] }),
+    )
+    .ok();
+    assert_eq!(unread(&lea), Vec::<Value>::new());
+    assert_eq!(unread(&vera)[0]["late"], false);
+    // Read: nothing waits any more, the question still stands, and the patient sees that it was read.
+    let ids: Vec<Value> = [&plain, &bad].map(|told| told["id"].clone()).to_vec();
+    assert_eq!(
+        clinic
+            .sign_in("aldo")
+            .post(&reading, &json!({ "id": Uuid::now_v7(), "read": ids }))
+            .status,
+        403
+    );
+    assert_eq!(
+        vera.post(&reading, &json!({ "id": Uuid::now_v7(), "read": [] }))
+            .status,
+        422
+    );
+    let other = vera.post(
+        &reading,
+        &json!({ "id": Uuid::now_v7(), "read": [Uuid::now_v7()] }),
+    );
+    assert_eq!(other.status, 404, "what was not told is not read");
+    let read = json!({ "id": Uuid::now_v7(), "read": ids });
+    for _ in 0..2 {
+        assert_eq!(vera.post(&reading, &read).ok()["from_home"], json!([]));
+    }
+    assert_eq!(unread(&vera), Vec::<Value>::new());
+    let page = phone.get("/api/home/page").ok();
+    assert_eq!(page["messages"][1]["read"], true);
+    assert_eq!(page["holds"], "flag", "reading answers no question");
+    // Told again by a telephone that never heard the answer, it does not come back.
+    assert_eq!(
+        phone.post("/api/home/log", &bad).ok()["asks"][0]["tier"],
+        "emergency_now"
+    );
+    assert_eq!(unread(&vera), Vec::<Value>::new());
+    // Too long, empty, with what no text holds: refused by field, and nothing of it kept.
+    for words in ["", "  ", &"x".repeat(601), "a\u{0}b"] {
+        let refused = phone.post("/api/home/log", &write(words));
+        assert!(matches!(refused.status, 400 | 422), "{words:?}");
+        assert!(String::from_utf8_lossy(&refused.bytes).contains("words"));
+    }
+    assert_eq!(
+        phone.get("/api/home/page").ok()["messages"]
+            .as_array()
+            .map(Vec::len),
+        Some(2)
+    );
+    let patient = vera.get("/api/day-list").ok()["rows"][0]["patient"].clone();
+    let told: Vec<String> = vera
+        .timeline(&patient)
+        .iter()
+        .map(|e| e["kind"].to_string())
+        .collect();
+    assert!(
+        told.contains(&"\"home_message\"".to_owned()) && told.contains(&"\"home_read\"".to_owned()),
+        "{told:?}"
+    );
+}
+
+#[test]
+fn what_was_acted_on_or_asked_about_need_not_be_read_again() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let phone = phone(&clinic, &link(&vera, &episode));
+    let stop = told(
+        &phone,
+        TODAY,
+        json!({ "kind": "stop", "flag": "infection" }),
+    );
+    let slip = told(&phone, TODAY, json!({ "kind": "slip" }));
+    let words = told(
+        &phone,
+        TODAY,
+        json!({ "kind": "message", "words": "my fingers are blue" }),
+    );
+    for entry in [&stop, &slip, &words] {
+        phone.post("/api/home/log", entry).ok();
+    }
+    assert_eq!(unread(&vera)[0]["count"], 3);
+    let step = json!({
+        "id": Uuid::now_v7(), "flag": "infection", "on": TODAY, "causes": [stop["id"]],
+        "step": "acted", "action": null, "words": "seen in the ward", "told": "surgeon",
+    });
+    vera.post(&format!("/api/episodes/{episode}/flag-steps"), &step)
+        .ok();
+    assert_eq!(unread(&vera)[0]["count"], 2);
+    let flags = vera.get(&format!("/api/episodes/{episode}/visit")).ok()["view"]["flags"].clone();
+    let causes = flags
+        .as_array()
+        .expect("flags")
+        .iter()
+        .flat_map(|f| f["causes"].as_array().expect("causes").clone());
+    let about = causes
+        .filter_map(|c| c["key"].as_str().map(str::to_owned))
+        .find(|key| key.contains('#'));
+    let no = json!({ "answers": [{
+        "id": Uuid::now_v7(), "flag": "limb-blood", "answer": "no", "on": TODAY, "about": [about.expect("a passage")],
+    }] });
+    vera.post(&format!("/api/episodes/{episode}/flags"), &no)
+        .ok();
+    assert_eq!(unread(&vera)[0]["count"], 1);
+    vera.post(
+        &format!("/api/episodes/{episode}/withdrawals"),
+        &json!({ "entry": slip["id"], "kind": "log", "reason": "tapped by a child" }),
+    )
+    .ok();
+    assert_eq!(unread(&vera), Vec::<Value>::new());
+}
+
+#[test]
+fn what_is_left_out_says_why() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let phone = phone(&clinic, &link(&vera, &episode));
+    let own = phone.get("/api/home/page").ok()["sheet"]["exercises"][0].clone();
+    let left = told(
+        &phone,
+        TODAY,
+        json!({ "kind": "left_out", "exercise": own, "because": "hurt" }),
+    );
+    phone.post("/api/home/log", &left).ok();
+    assert_eq!(
+        phone.get("/api/home/page").ok()["logged"][0]["because"],
+        "hurt"
+    );
+    let patient = vera.get("/api/day-list").ok()["rows"][0]["patient"].clone();
+    let entry = vera
+        .timeline(&patient)
+        .into_iter()
+        .find(|e| e["kind"] == "log")
+        .expect("the entry");
+    assert_eq!(entry["says"]["args"]["how"], "hurt", "{entry}");
 }

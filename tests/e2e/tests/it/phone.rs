@@ -104,7 +104,16 @@ async fn a_patient_does_a_session_without_a_network_and_says_stop() {
     house.goto("/h").await;
     house.says("entries wait for a network").await;
     house.says("All done for today").await;
+    // A page that breaks keeps saying when to stop; what waits on the telephone is not touched.
+    house
+        .value("localStorage.setItem('ritorno-home-page', '{\"page\":{\"today\":\"2027-03-01\"},\"heardOn\":\"2027-03-01\"}')")
+        .await;
+    house.goto("/h").await;
+    house.says("This page has a fault").await;
+    house.says("Stop and call us, always").await;
     network(&house, true).await;
+    house.goto("/h").await;
+    house.says("Hello Nerio").await;
     house.until("!document.querySelector('#waits')").await;
     house.until(SENT).await;
     let told = from_home(&house, &row["patient"]).await;
@@ -148,5 +157,124 @@ async fn a_patient_does_a_session_without_a_network_and_says_stop() {
     house.see("#door").await;
     house.says("Stop and call us, always").await;
     assert!(!house.text().await.contains("Nerio"));
+    house.close().await;
+}
+
+#[tokio::test(flavor = "multi_thread")]
+async fn a_patient_counts_along_has_a_bad_day_and_writes_to_the_clinic() {
+    let house = House::open("phone_words", 390, 844).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let row = house.get("/api/day-list?search=Falanga").await["rows"][0].clone();
+    at_the_door(&house, &episode).await;
+    born(&house, "12", "5", "1979").await;
+    house.see("#start").await;
+    // The keys lie for the other hand, and stay so.
+    house.click("#hand").await;
+    house.goto("/h").await;
+    house.until("document.body.dataset.hand === 'left'").await;
+
+    // Counted along: a hold of five seconds, held up and gone on with; the drawing moves once it is asked to.
+    house.click("#start").await;
+    house.click("#move").await;
+    house
+        .until("(d => d.src.includes('moving=true') && d.complete && d.naturalWidth > 0)(document.querySelector('#drawing'))")
+        .await;
+    house.click("#guide-start").await;
+    house.says("1 of 10, round 1 of 2").await;
+    house
+        .until("document.querySelector('.beat strong').textContent === '4'")
+        .await;
+    house.click("#guide-hold").await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    house.click("#guide-hold").await;
+    house
+        .until("document.querySelector('.beat strong').textContent === '3'")
+        .await;
+    house.click("#guide-end").await;
+
+    // Left out, and why, in one tap.
+    house.click("#skip-no_time").await;
+    house.says("2 of 6").await;
+    house.click("#back").await;
+    house.says("left out today").await;
+
+    // A bad day: each exercise says what to do instead, worked out from its own dose.
+    house.click("#bad-day").await;
+    house
+        .says("Each exercise now says what to do instead")
+        .await;
+    house.click("#start").await;
+    house.see("#easier").await;
+    house.says("Bad day: 1 round of").await;
+    house.click("#back").await;
+
+    // What is typed is there after a reload; what was sent waits until somebody has read it.
+    house.click("#to-write").await;
+    house
+        .fill(
+            "#words",
+            "The <img src=x onerror=alert(1)> towel slips off the table.",
+        )
+        .await;
+    house.goto("/h").await;
+    house.click("#to-write").await;
+    house.says("The <img src=x").await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    house.click("#write-send").await;
+    house.says("not read yet").await;
+    house
+        .fill("#words", "Since this morning my fingers are blue.")
+        .await;
+    house.click("#write-send").await;
+    house.see("#asked").await;
+    house.says("Call the emergency number now").await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    house.click("#asked-seen").await;
+    house.says("Since this morning my fingers are blue.").await;
+    house.click("#write-back").await;
+    house.says("Your exercises are paused").await;
+    let told = from_home(&house, &row["patient"]).await;
+    let kinds: Vec<&str> = told.iter().filter_map(|e| e["kind"].as_str()).collect();
+    assert_eq!(
+        kinds,
+        ["home_message", "home_message", "log", "log"],
+        "{told:?}"
+    );
+
+    // The clinic: named before the lanes, quoted at the visit, read in one tap; the question stands.
+    house.resize(1280, 800).await;
+    house.goto("/").await;
+    house.see("#unread").await;
+    assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
+    house.click("#unread a").await;
+    house.see("#from-home").await;
+    house
+        .says("The <img src=x onerror=alert(1)> towel slips off")
+        .await;
+    house
+        .until("!document.querySelector('#from-home img')")
+        .await;
+    assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
+    house.click("#home-read").await;
+    house.until("!document.querySelector('#from-home')").await;
+    house.says("must be asked about").await;
+    house.goto("/").await;
+    house.see("#lane-something_is_wrong").await;
+    house.until("!document.querySelector('#unread')").await;
+
+    // When the clinic reads is set by a lead, and stands where the patient writes.
+    house.goto("/clinic/defaults").await;
+    house.click("[data-weekday='1'] button").await;
+    house.click("[data-weekday='2'] button").await;
+    house.choose("#opening-until-2", "12:30:00").await;
+    house.click("#defaults .keep-defaults").await;
+    house.says("Kept.").await;
+    assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
+    house.goto("/h").await;
+    house.click("#to-write").await;
+    house
+        .says("We read this Monday 08:00 to 17:00; Tuesday 08:00 to 12:30.")
+        .await;
     house.close().await;
 }

@@ -5,6 +5,7 @@ import type { ReactNode } from "react";
 import type { Schemas } from "../../app/client";
 import { capital, nameOf, t } from "../../app/wording";
 import { LENGTHS } from "../visit/dayTimes";
+import { Opening } from "./Opening";
 
 type Set = Schemas["ClinicDefaults"];
 /** What patients read of the clinic, and how long it may be. */
@@ -46,6 +47,11 @@ export function Beginning({
             />
           </Form.Item>
         ))}
+        <Opening
+          opening={set.opening ?? []}
+          lead={lead}
+          onChange={(opening) => onChange({ opening })}
+        />
         <Form.Item label={t("story-setting")}>
           <Segmented
             id="default-setting"
