@@ -43,6 +43,26 @@ pub fn figure_svg(spec: &FigureSpec) -> String {
     art.finish(spec)
 }
 
+/// Where an exercise begins, in the same frame as its figure; nothing where it does not move.
+pub fn start_figure_svg(spec: &FigureSpec) -> Option<String> {
+    let scene = scene(spec)?;
+    let (first, last) = (scene.bodies.first()?, scene.bodies.last()?);
+    if !scene.moves && !scene.sways {
+        return None;
+    }
+    let mut art = Art {
+        camera: scene.camera,
+        out: String::new(),
+        bounds: None,
+    };
+    art.props_behind(spec.exercise, first, last, spec.exercise.attitude);
+    art.roll_behind(spec.exercise, first);
+    art.person(first, spec.exercise);
+    art.working_arm(first, spec.exercise);
+    art.props_front(spec.exercise, first);
+    Some(art.finish(spec))
+}
+
 /// The same figure in motion: one document with a group for each step of the path, all but the last hidden by `display`.
 ///
 /// Groups carry `data-step` 0 to 24 in order; whoever shows them decides which is seen, and whether anything moves by itself.

@@ -2,6 +2,7 @@
 
 use crate::dose::{dose_text, easier_text};
 use crate::landmarks::{limit_rows, session_limit};
+use crate::week::{days_text, week};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::context::CheckContext;
 use ritorno_core::deciding::bad_day;
@@ -9,7 +10,7 @@ use ritorno_core::facts::{ClinicDefaults, Facts, Line};
 use ritorno_core::knowledge::{Dose, Exercise, Group, HealingClock, Helper, Knowledge, Level};
 use ritorno_core::mechanics::{Arm, Load};
 use ritorno_core::plan::{May, advice, may, plan_chart};
-use ritorno_core::rules::ArmWord;
+use ritorno_core::rules::{ArmWord, reached_phase};
 use ritorno_core::safety::running_lines;
 use ritorno_core::visit::untried;
 use ritorno_wording::{Value, Wording, capital};
@@ -154,6 +155,7 @@ fn exercise_block(
         "count": counted(ctx.known, &line.dose),
         "easier_count": counted(ctx.known, &easier.dose),
         "easier": easier_text(wording, line, &easier),
+        "on_days": days_text(wording, line),
         "alt": format!("{title}. {}", say("how")),
         "name": title,
         "figure": figure_file(exercise),
@@ -206,6 +208,30 @@ fn call_text(wording: &Wording, clinic: &ClinicDefaults) -> String {
     said.map(|(id, text)| wording.say(id, &[("text", Value::Text(text))]))
         .collect::<Vec<_>>()
         .join(" ")
+}
+
+/// What the phase is about, in plain words; nothing for a phase of the clinic's own that has none.
+fn phase_text(ctx: &CheckContext, facts: &Facts, wording: &Wording) -> String {
+    let reached = reached_phase(ctx.rules, facts);
+    let phase = ctx.rules.phases.iter().find(|p| p.number == reached);
+    phase
+        .map(|phase| format!("paper-phase-{}", phase.id))
+        .filter(|id| wording.has(id))
+        .map_or_else(String::new, |id| wording.say(&id, &[]))
+}
+
+/// The next appointment, where one is made.
+fn next_text(wording: &Wording, facts: &Facts) -> String {
+    let coming = facts.appointments.iter().filter(|a| a.day >= facts.today);
+    let Some(next) = coming.min_by_key(|a| (a.day, a.time)) else {
+        return String::new();
+    };
+    let (date, time) = (
+        next.day.format("%-d %B %Y").to_string(),
+        next.time.format("%H:%M").to_string(),
+    );
+    let args = [("date", Value::Text(&date)), ("time", Value::Text(&time))];
+    wording.say("paper-next", &args)
 }
 
 /// Everything on the sheet of today but the drawings, as the template reads it.
@@ -296,7 +322,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         _ => "paper-signed",
     };
     let span = [("from", Value::Text(&from)), ("until", Value::Text(&last))];
-    json!({
+    let mut told = json!({
         "title": plain("paper-title"),
         "name": name,
         "for_line": wording.say("paper-for", &[("name", Value::Text(name))]),
@@ -332,5 +358,17 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         "waits": waits.iter().map(|id| plain(&format!("ex-{id}"))).collect::<Vec<_>>().join(", "),
         "waits_title": plain("paper-waits"),
         "safety": plain("paper-safety"),
-    })
+    });
+    for (name, value) in [
+        ("week_title", plain("paper-week").into()),
+        ("week", week(wording, (ctx, facts), &explained)),
+        ("phase", phase_text(ctx, facts, wording).into()),
+        ("next", next_text(wording, facts).into()),
+        ("start_word", plain("paper-start").into()),
+        ("end_word", plain("paper-end").into()),
+        ("code_text", plain("paper-code").into()),
+    ] {
+        told[name] = value;
+    }
+    told
 }

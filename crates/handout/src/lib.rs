@@ -1,4 +1,4 @@
-//! The sheet a patient takes home: PDF, A4, tagged, with the application's own font.
+//! The sheet a patient takes home: PDF, A4 or Letter, tagged, with the application's own font.
 //!
 //! No degrees and no newtons on patient pages: limits become landmarks of the body.
 
@@ -6,7 +6,8 @@ mod contents;
 mod dose;
 mod landmarks;
 mod sheet;
+mod week;
 
 pub use contents::{HandoutInput, contents};
 pub use landmarks::{limit_rows, session_limit};
-pub use sheet::{HandoutError, render, undrawn};
+pub use sheet::{HandoutError, SheetForm, render, undrawn};

@@ -1,8 +1,9 @@
 //! Filling the template and printing it.
 
 use crate::contents::{HandoutInput, contents, explained, figure_file};
+use ritorno_core::knowledge::Exercise;
 use ritorno_core::safety::resolved_path;
-use ritorno_figure::{FigureSpec, figure_svg};
+use ritorno_figure::{FigureSpec, figure_svg, start_figure_svg};
 use ritorno_wording::Wording;
 use thiserror::Error;
 use typst::foundations::Bytes;
@@ -44,26 +45,64 @@ pub fn undrawn(text: &str) -> String {
     out
 }
 
+/// How a sheet is wanted.
+#[derive(Debug, Clone, Copy, Default)]
+pub struct SheetForm<'a> {
+    /// On the paper of North America instead of A4.
+    pub letter: bool,
+    /// In large print.
+    pub large: bool,
+    /// The picture of the link to the patient's own page, SVG, where one goes along.
+    pub code: Option<&'a str>,
+}
+
+/// The drawing of where an exercise begins, beside the sheet.
+const START: &str = "-start.svg";
+
+fn start_file(exercise: &Exercise) -> String {
+    format!("{}{START}", exercise.id)
+}
+
 /// Prints the sheet for today.
 ///
 /// # Errors
 /// When the template and the data do not fit together, which the tests keep from happening.
-pub fn render(wording: &Wording, input: &HandoutInput) -> Result<Vec<u8>, HandoutError> {
+pub fn render(
+    wording: &Wording,
+    input: &HandoutInput,
+    form: &SheetForm,
+) -> Result<Vec<u8>, HandoutError> {
     let HandoutInput { ctx, facts, .. } = *input;
     let mut files: Vec<(String, Vec<u8>)> = Vec::new();
     for (exercise, _) in explained(input) {
         let path = resolved_path(ctx, exercise, ctx.today);
         let limited = path.keys.last() != exercise.path().keys.last();
-        let svg = figure_svg(&FigureSpec {
+        let spec = FigureSpec {
             exercise,
             path,
             arm: facts.story.side,
             limited,
             title: &wording.say(&format!("ex-{}", exercise.id), &[]),
-        });
-        files.push((figure_file(exercise), svg.into_bytes()));
+        };
+        files.push((figure_file(exercise), figure_svg(&spec).into_bytes()));
+        if let Some(start) = start_figure_svg(&spec) {
+            files.push((start_file(exercise), start.into_bytes()));
+        }
     }
-    let data = contents(wording, input).to_string();
+    let mut data = contents(wording, input);
+    let there = |name: &str| files.iter().any(|(file, _)| file == name);
+    for exercise in data["exercises"].as_array_mut().into_iter().flatten() {
+        let id = exercise["id"].as_str().unwrap_or_default();
+        let start = format!("{id}{START}");
+        exercise["start_figure"] = there(&start).then_some(start).into();
+    }
+    data["paper"] = if form.letter { "us-letter" } else { "a4" }.into();
+    data["large"] = form.large.into();
+    if let Some(code) = form.code {
+        files.push(("code.svg".to_owned(), code.as_bytes().to_vec()));
+    }
+    data["code"] = form.code.is_some().into();
+    let data = data.to_string();
     files.push(("data.json".to_owned(), data.into_bytes()));
     print(files)
 }

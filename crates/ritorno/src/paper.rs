@@ -1,7 +1,7 @@
 //! The sheets of the application: set by `ritorno-handout`.
 
 use ritorno_handout::{HandoutInput, contents, render, undrawn};
-use ritorno_server::{Paper, SheetInput};
+use ritorno_server::{Paper, SheetForm, SheetInput};
 use ritorno_wording::Wording;
 use serde_json::Value;
 
@@ -18,8 +18,18 @@ impl Typeset {
 }
 
 impl Paper for Typeset {
-    fn set(&self, input: SheetInput) -> Result<Vec<u8>, String> {
-        render(&self.0, &handed_out(input)).map_err(|error| error.to_string())
+    fn set(&self, input: SheetInput, form: SheetForm) -> Result<Vec<u8>, String> {
+        let SheetForm {
+            letter,
+            large,
+            code,
+        } = form;
+        let form = ritorno_handout::SheetForm {
+            letter,
+            large,
+            code,
+        };
+        render(&self.0, &handed_out(input), &form).map_err(|error| error.to_string())
     }
 
     fn told(&self, input: SheetInput) -> Value {

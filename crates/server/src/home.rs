@@ -2,22 +2,27 @@
 
 use crate::app::App;
 use crate::assess::Opened;
+use crate::code::{code_of, origin_of};
+use crate::form::Form;
 use crate::problem::{ApiError, Problem, wording};
-use crate::sheets::{Paper, SheetInput};
+use crate::security::token_hash;
+use crate::sheets::{Paper, SheetForm, SheetInput};
 use crate::turns::Heavy;
+use crate::validate::Faults;
 use actix_web::http::StatusCode;
 use actix_web::web::Bytes;
-use actix_web::{HttpRequest, HttpResponse, get, web};
+use actix_web::{HttpRequest, HttpResponse, get, post, web};
 use chrono::{NaiveTime, TimeZone, Utc};
 use ritorno_core::facts::ClinicDefaults;
 use ritorno_core::permission::Action;
 use ritorno_core::reason::Reason;
 use ritorno_core::safety::resolved_path;
 use ritorno_core::snapshot::read_program;
-use ritorno_figure::{FigureSpec, figure_svg};
+use ritorno_figure::{FigureSpec, figure_svg, looping_figure_svg};
 use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_store::episode::Patient;
-use ritorno_store::{EpisodeId, PgConnection, StoreError, defaults, program};
+use ritorno_store::{EpisodeId, PgConnection, StoreError, defaults, home_link, program};
+use serde::Deserialize;
 use sha2::{Digest, Sha256};
 use unicode_normalization::UnicodeNormalization;
 use uuid::Uuid;
@@ -38,17 +43,68 @@ pub(crate) fn as_signed(
     Ok(signed)
 }
 
-#[utoipa::path(tag = "home", responses((status = 200, body = Vec<u8>, content_type = "application/pdf"), (status = "default", body = Problem)))]
+/// How a sheet is wanted.
+#[derive(Debug, Clone, Default, Deserialize, utoipa::IntoParams)]
+pub(crate) struct Printing {
+    /// On the paper of North America instead of A4.
+    #[serde(default)]
+    letter: bool,
+    /// In large print.
+    #[serde(default)]
+    large: bool,
+}
+
+#[utoipa::path(tag = "home", params(Printing), responses((status = 200, body = Vec<u8>, content_type = "application/pdf"), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/handout.pdf")]
 pub(crate) async fn handout(
     app: App,
     req: HttpRequest,
     id: web::Path<Uuid>,
+    printing: web::Query<Printing>,
 ) -> Result<HttpResponse, ApiError> {
-    let id = EpisodeId(*id);
-    let (opened, signed, clinic, key) = app
+    printed(&app, &req, EpisodeId(*id), printing.into_inner(), None).await
+}
+
+/// The link that goes along with a sheet, as it was shown when it was made.
+#[derive(Deserialize, utoipa::ToSchema)]
+pub(crate) struct SheetLink {
+    /// What stands behind the `#` of the address.
+    link: String,
+}
+
+#[utoipa::path(tag = "home", params(Printing), request_body = SheetLink, responses((status = 200, body = Vec<u8>, content_type = "application/pdf"), (status = "default", body = Problem)))]
+#[post("/episodes/{id}/handout.pdf")]
+pub(crate) async fn handout_with_link(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+    printing: web::Query<Printing>,
+    form: Form<SheetLink>,
+) -> Result<HttpResponse, ApiError> {
+    let link = form.into_inner().link;
+    printed(
+        &app,
+        &req,
+        EpisodeId(*id),
+        printing.into_inner(),
+        Some(link),
+    )
+    .await
+}
+
+/// Sets a sheet, or gives the one that was set from the same lately.
+async fn printed(
+    app: &App,
+    req: &HttpRequest,
+    id: EpisodeId,
+    printing: Printing,
+    link: Option<String>,
+) -> Result<HttpResponse, ApiError> {
+    let origin = origin_of(req);
+    let form = printing.clone();
+    let (opened, signed, clinic, code, key) = app
         .view(
-            &req,
+            req,
             Action::TakeHome,
             move |state, conn, _| {
                 let opened = Opened::read(state, conn, id)?;
@@ -56,14 +112,25 @@ pub(crate) async fn handout(
                 let head = head.ok_or(StoreError::NotFound("program"))?;
                 let signed = as_signed(conn, head)?;
                 let (_, clinic) = defaults::newest(conn)?;
-                Ok((opened, signed, clinic))
+                let code = match link {
+                    // Only the link that stands for this shoulder goes on its sheet.
+                    Some(link) => {
+                        let mut faults = Faults::default();
+                        let stands = home_link::stands(conn, id, &token_hash(&link))?;
+                        faults.known("link", "", stands);
+                        faults.check()?;
+                        Some(code_of(&format!("{origin}/h#{link}"))?)
+                    }
+                    None => None,
+                };
+                Ok((opened, signed, clinic, code))
             },
-            |_, (opened, signed, clinic)| {
+            move |_, (opened, signed, clinic, code)| {
                 // An open flag pauses the program, and with it what goes home.
                 let flags = opened.assess()?.ctx().open_flags.to_vec();
                 if flags.is_empty() {
-                    let key = sheet_key(&opened, &signed, &clinic)?;
-                    return Ok((opened, signed, clinic, key));
+                    let key = sheet_key(&opened, &signed, &clinic, (&form, code.as_deref()))?;
+                    return Ok((opened, signed, clinic, code, key));
                 }
                 let reasons = flags
                     .iter()
@@ -77,7 +144,14 @@ pub(crate) async fn handout(
         Some(pdf) => pdf,
         None => {
             let paper = app.paper.clone();
-            let work = move || set_sheet(&*paper, &opened, &signed, &clinic);
+            let work = move || {
+                let form = SheetForm {
+                    letter: printing.letter,
+                    large: printing.large,
+                    code: code.as_deref(),
+                };
+                set_sheet(&*paper, &opened, &signed, &clinic, form)
+            };
             let pdf = app.turns.heavy(Heavy::Paper, work).await?;
             if let Ok(mut kept) = app.sheets.lock() {
                 kept.keep(key, pdf.clone());
@@ -96,6 +170,7 @@ fn sheet_key(
     opened: &Opened,
     signed: &program::Signed,
     clinic: &ClinicDefaults,
+    (printing, code): (&Printing, Option<&str>),
 ) -> Result<[u8; 32], ApiError> {
     let facts = serde_json::to_vec(&opened.loaded.facts)
         .map_err(|_| StoreError::Unreadable("facts of a sheet"))?;
@@ -107,6 +182,8 @@ fn sheet_key(
     for said in [&clinic.clinic_name, &clinic.telephone, &clinic.hours] {
         hash.update(format!("{} {said}", said.len()));
     }
+    hash.update([u8::from(printing.letter), u8::from(printing.large)]);
+    hash.update(code.unwrap_or_default());
     Ok(hash.finalize().into())
 }
 
@@ -121,6 +198,7 @@ fn set_sheet(
     opened: &Opened,
     signed: &program::Signed,
     clinic: &ClinicDefaults,
+    form: SheetForm,
 ) -> Result<Bytes, ApiError> {
     let assessment = opened.assess()?;
     let input = SheetInput {
@@ -131,7 +209,7 @@ fn set_sheet(
         signed_on: signed.signed_on,
         clinic,
     };
-    paper.set(input).map(Bytes::from).map_err(|error| {
+    paper.set(input, form).map(Bytes::from).map_err(|error| {
         tracing::error!(%error, "handout");
         ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
     })
@@ -178,12 +256,13 @@ pub(crate) async fn calendar(
         .body(text))
 }
 
-#[utoipa::path(tag = "home", responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]
+#[utoipa::path(tag = "home", params(Drawn), responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]
 #[get("/episodes/{id}/figures/{exercise}")]
 pub(crate) async fn figure(
     app: App,
     req: HttpRequest,
     ids: web::Path<(Uuid, String)>,
+    drawn: web::Query<Drawn>,
 ) -> Result<HttpResponse, ApiError> {
     let (id, name) = ids.into_inner();
     let id = EpisodeId(id);
@@ -192,13 +271,31 @@ pub(crate) async fn figure(
             &req,
             Action::ReadRecord,
             move |state, conn, _| Ok(Opened::read(state, conn, id)?),
-            move |_, opened| figure_of(&opened, &name, figure_svg),
+            move |_, opened| figure_of(&opened, &name, drawn.draw()),
         )
         .await?;
     Ok(HttpResponse::Ok()
         .content_type("image/svg+xml")
         .insert_header(("Cache-Control", "private, max-age=300"))
         .body(svg))
+}
+
+/// How a drawing is wanted.
+#[derive(Deserialize, utoipa::IntoParams)]
+pub(crate) struct Drawn {
+    /// Whether it moves by itself.
+    #[serde(default)]
+    moving: bool,
+}
+
+impl Drawn {
+    pub(crate) fn draw(&self) -> fn(&FigureSpec) -> String {
+        if self.moving {
+            looping_figure_svg
+        } else {
+            figure_svg
+        }
+    }
 }
 
 /// The drawing of an exercise as far as this shoulder may go today.

@@ -23,13 +23,24 @@ pub struct SheetInput<'a> {
     pub clinic: &'a ClinicDefaults,
 }
 
+/// How a sheet is wanted.
+#[derive(Debug, Clone, Copy, Default)]
+pub struct SheetForm<'a> {
+    /// On the paper of North America instead of A4.
+    pub letter: bool,
+    /// In large print.
+    pub large: bool,
+    /// The picture of the link to the patient's own page, SVG, where one goes along.
+    pub code: Option<&'a str>,
+}
+
 /// Sets sheets for the printer. The application brings one; the server knows none, so that its tests need none.
 pub trait Paper: Send + Sync {
     /// The sheet as PDF.
     ///
     /// # Errors
     /// In words, for the log.
-    fn set(&self, input: SheetInput) -> Result<Vec<u8>, String>;
+    fn set(&self, input: SheetInput, form: SheetForm) -> Result<Vec<u8>, String>;
 
     /// What stands on the sheet, in words, for the patient's own page.
     fn told(&self, _input: SheetInput) -> Value {
@@ -46,7 +57,7 @@ pub trait Paper: Send + Sync {
 pub(crate) struct NoPaper;
 
 impl Paper for NoPaper {
-    fn set(&self, _: SheetInput) -> Result<Vec<u8>, String> {
+    fn set(&self, _: SheetInput, _: SheetForm) -> Result<Vec<u8>, String> {
         Err("no paper was brought".to_owned())
     }
 }

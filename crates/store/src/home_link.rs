@@ -89,6 +89,22 @@ pub fn standing(conn: &mut PgConnection, episode: EpisodeId) -> Result<Option<Li
         .optional()?)
 }
 
+/// Whether a digest is that of the link that stands for a shoulder.
+///
+/// # Errors
+/// Database failure.
+pub fn stands(
+    conn: &mut PgConnection,
+    episode: EpisodeId,
+    token_hash: &[u8],
+) -> Result<bool, StoreError> {
+    let link = t::table
+        .filter(t::episode_id.eq(episode))
+        .filter(t::token_hash.eq(token_hash))
+        .filter(t::ended_at.is_null());
+    Ok(diesel::select(diesel::dsl::exists(link)).get_result(conn)?)
+}
+
 /// When something was last told from home.
 ///
 /// # Errors

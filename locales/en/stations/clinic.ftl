@@ -196,6 +196,7 @@ looked-program = the program
 looked-program-versions = versions of the program
 looked-timeline = the timeline
 looked-handout-pdf = the sheet for home
+looked-home-page = the patient’s own page
 looked-home-link = the link to the patient’s own page
 looked-program-ics = the calendar for home
 looked-figures = the figure of an exercise

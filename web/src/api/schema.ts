@@ -365,7 +365,7 @@ export interface paths {
         };
         get: operations["handout"];
         put?: never;
-        post?: never;
+        post: operations["handout_with_link"];
         delete?: never;
         options?: never;
         head?: never;
@@ -383,6 +383,23 @@ export interface paths {
         put?: never;
         post: operations["make_home_link"];
         delete: operations["end_home_link"];
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/home-page": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** The same as the clinic sees it beforehand. */
+        get: operations["preview_home_page"];
+        put?: never;
+        post?: never;
+        delete?: never;
         options?: never;
         head?: never;
         patch?: never;
@@ -4892,6 +4909,11 @@ export interface components {
              */
             on: string;
         };
+        /** @description The link that goes along with a sheet, as it was shown when it was made. */
+        SheetLink: {
+            /** @description What stands behind the `#` of the address. */
+            link: string;
+        };
         /** @description One sheet with its result. */
         SheetView: {
             /**
@@ -6752,7 +6774,10 @@ export interface operations {
     };
     figure: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description Whether it moves by itself. */
+                moving?: boolean;
+            };
             header?: never;
             path: {
                 id: string;
@@ -6774,6 +6799,7 @@ export interface operations {
             401: components["responses"]["Unknown"];
             403: components["responses"]["Forbidden"];
             404: components["responses"]["Missing"];
+            422: components["responses"]["Invalid"];
             503: components["responses"]["Unavailable"];
         };
     };
@@ -6920,7 +6946,12 @@ export interface operations {
     };
     handout: {
         parameters: {
-            query?: never;
+            query?: {
+                /** @description On the paper of North America instead of A4. */
+                letter?: boolean;
+                /** @description In large print. */
+                large?: boolean;
+            };
             header?: never;
             path: {
                 id: string;
@@ -6942,6 +6973,47 @@ export interface operations {
             403: components["responses"]["Forbidden"];
             404: components["responses"]["Missing"];
             409: components["responses"]["Conflict"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    handout_with_link: {
+        parameters: {
+            query?: {
+                /** @description On the paper of North America instead of A4. */
+                letter?: boolean;
+                /** @description In large print. */
+                large?: boolean;
+            };
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["SheetLink"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/pdf": number[];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
             503: components["responses"]["Unavailable"];
         };
     };
@@ -7026,6 +7098,32 @@ export interface operations {
             409: components["responses"]["Conflict"];
             415: components["responses"]["Packed"];
             422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    preview_home_page: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["PhonePage"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
             503: components["responses"]["Unavailable"];
         };
     };

@@ -1,17 +1,16 @@
 import { useState } from "react";
-import type { Exercise } from "./server";
+import { drawingOf, type Exercise } from "./server";
 import { t } from "./words";
 
 /** How an exercise goes: still, with where it begins and ends; moving once somebody asks for it. */
 export function Drawing({ exercise }: { exercise: Exercise }) {
   const [moving, setMoving] = useState(false);
-  const at = `/api/home/figures/${exercise.id}`;
   return (
     <>
       <img
         className="figure"
         id="drawing"
-        src={moving ? `${at}?moving=true` : at}
+        src={drawingOf(exercise.id, moving)}
         alt={exercise.alt}
         // Without a network what was never shown moving stays still.
         onError={() => setMoving(false)}

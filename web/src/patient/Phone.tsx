@@ -3,7 +3,7 @@ import { Always } from "./Always";
 import { clinicDay, localDate } from "./clock";
 import { Door } from "./Door";
 import { send, waiting } from "./queue";
-import { ask, type Page } from "./server";
+import { ask, PAGE, PREVIEW, type Page } from "./server";
 import { Program } from "./Program";
 
 /** What was last known, for when there is no network. */
@@ -37,10 +37,15 @@ export function Phone() {
     "wait",
   );
   const load = useCallback(async () => {
-    let { status, body } = await ask<Page>("GET", "/api/home/page");
+    let { status, body } = await ask<Page>("GET", PAGE);
+    if (PREVIEW) {
+      if (body && status === 200) setPage({ ...body, whose: "preview" });
+      setState(status === 200 ? "in" : "door");
+      return;
+    }
     if (body && status === 200 && waiting(body.whose).length > 0) {
       await send(body.whose);
-      ({ status, body } = await ask<Page>("GET", "/api/home/page"));
+      ({ status, body } = await ask<Page>("GET", PAGE));
     }
     if (status === 200 && body) {
       const kept: Kept = { page: body, heardOn: localDate(new Date()) };

@@ -1,6 +1,6 @@
 import { Pain } from "./Pain";
 import type { Fact } from "./queue";
-import type { Page, Sheet, Told } from "./server";
+import { drawingOf, type Page, type Sheet, type Told } from "./server";
 import { doneToday, leftOut, saidOf } from "./soFar";
 import { dayWords, t } from "./words";
 
@@ -78,7 +78,7 @@ export function Today({
                     id={`open-${exercise.id}`}
                   >
                     <img
-                      src={`/api/home/figures/${exercise.id}`}
+                      src={drawingOf(exercise.id)}
                       alt=""
                       width="72"
                       height="72"

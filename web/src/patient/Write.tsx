@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Call } from "./Call";
 import { openingWords } from "./opening";
 import type { Fact } from "./queue";
-import type { Page } from "./server";
+import { PREVIEW, type Page } from "./server";
 import { useClinic } from "./useClinic";
 import { dayWords, t } from "./words";
 
@@ -27,7 +27,7 @@ export function Write({
   const clinic = useClinic();
   const hours = openingWords(clinic?.opening ?? []);
   const type = (text: string) => {
-    localStorage.setItem(place, text);
+    if (!PREVIEW) localStorage.setItem(place, text);
     setWords(text);
   };
   return (

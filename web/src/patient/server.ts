@@ -94,3 +94,17 @@ export async function ask<T>(
     return { status: 0, body: undefined };
   }
 }
+
+/** Whose page the clinic looks at: nothing is told then, and nothing is kept in this browser. */
+export const PREVIEW = new URLSearchParams(window.location.search).get(
+  "preview",
+);
+
+/** Where the page comes from. */
+export const PAGE = PREVIEW
+  ? `/api/episodes/${PREVIEW}/home-page`
+  : "/api/home/page";
+
+/** Where a drawing comes from. */
+export const drawingOf = (exercise: string, moving = false) =>
+  `${PREVIEW ? `/api/episodes/${PREVIEW}` : "/api/home"}/figures/${exercise}${moving ? "?moving=true" : ""}`;

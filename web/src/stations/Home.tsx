@@ -10,11 +10,16 @@ import { capital, nameOf, shortDate, t } from "../app/wording";
 import { Link } from "react-router";
 import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
+import { useDefaults } from "../app/useDefaults";
 import { useReady } from "../app/useReady";
+import { useState } from "react";
 import { PhoneLink } from "./home/PhoneLink";
+import { asQuery, keptForm, SheetFormChoice } from "./home/SheetForm";
 
 export function Home({ episode }: { episode: string }) {
   const { exercise, say } = useSpoken();
+  const clinic = useDefaults();
+  const [form, setForm] = useState(keptForm);
   const page = useQuery({
     queryKey: queryKeys.program(episode),
     queryFn: () =>
@@ -43,12 +48,13 @@ export function Home({ episode }: { episode: string }) {
             : t("home-not-signed")}
         </span>
         {signed && (
-          <span className="right">
+          <span className="right row wrap">
+            <SheetFormChoice form={form} onChange={setForm} />
             <a href={`/api/episodes/${episode}/program.ics`} id="ics">
               <Button>{t("home-calendar")}</Button>
             </a>
             <a
-              href={`/api/episodes/${episode}/handout.pdf`}
+              href={`/api/episodes/${episode}/handout.pdf${asQuery(form)}`}
               target="_blank"
               rel="noreferrer"
               id="pdf"
@@ -79,7 +85,16 @@ export function Home({ episode }: { episode: string }) {
           <Link to={`/e/${episode}/visit`}>{t("nav-visit")}</Link>
         </Notice>
       )}
-      <PhoneLink episode={episode} />
+      {clinic?.telephone === "" && (
+        <Notice id="no-number" kind="decide">
+          {t("home-no-number")}{" "}
+          <Link to="/clinic/defaults">{t("home-set-number")}</Link>
+        </Notice>
+      )}
+      <PhoneLink
+        episode={episode}
+        {...(signed?.current ? { sheet: form } : {})}
+      />
       <p className="soft above-22">{t("home-lead")}</p>
       <div className="dials">
         {lines.map(({ line, totals, cues }) => (

@@ -12,7 +12,8 @@ use pathways::MORE;
 use writing::add;
 
 use crate::Failure;
-use ritorno_core::facts::ClinicDefaults;
+use chrono::NaiveTime;
+use ritorno_core::facts::{ClinicDefaults, OpenHours};
 use ritorno_core::permission::Role;
 use ritorno_server::{AppState, hash_password, new_user};
 use ritorno_store::{Actor, defaults, episode, knowledge, user, write};
@@ -71,9 +72,17 @@ pub fn load(state: &AppState) -> Result<String, Failure> {
             examined::add(state, conn, &clinician, person)
         })?;
     }
+    let hour = |hour| NaiveTime::from_hms_opt(hour, 0, 0).unwrap_or_default();
     let clinic = ClinicDefaults {
         clinic_name: "Molo Nove".to_owned(),
         telephone: "00 555 0142".to_owned(),
+        opening: (1..=5)
+            .map(|weekday| OpenHours {
+                weekday,
+                from: hour(8),
+                until: hour(18),
+            })
+            .collect(),
         hours: "Monday to Friday, 8 to 18".to_owned(),
         ..ClinicDefaults::default()
     };

@@ -1,10 +1,10 @@
 //! The clinic's side of the link: make it, see what became of it, end it.
 
 use crate::app::{App, AppState};
+use crate::code::{code_of, origin_of};
 use crate::command::Of;
 use crate::problem::{ApiError, Problem};
 use crate::security::{new_letters, token_hash};
-use actix_web::http::{StatusCode, header};
 use actix_web::{HttpRequest, delete, get, post, web};
 use chrono::{DateTime, Duration, NaiveDate, Utc};
 use ritorno_core::permission::Action;
@@ -87,10 +87,7 @@ pub(crate) async fn make_home_link(
     id: web::Path<Uuid>,
 ) -> Result<web::Json<HomeLinkMade>, ApiError> {
     let id = EpisodeId(*id);
-    // The gate has seen to it that the page is the application's own.
-    let origin = req.headers().get(header::ORIGIN);
-    let origin = origin.and_then(|value| value.to_str().ok());
-    let origin = origin.unwrap_or_default().to_owned();
+    let origin = origin_of(&req);
     app.command(
         &req,
         Action::TakeHome,
@@ -102,25 +99,13 @@ pub(crate) async fn make_home_link(
             home_link::make(conn, id, &token_hash(&token), user.id, until)?;
             let address = format!("{origin}/h#{token}");
             Ok(web::Json(HomeLinkMade {
-                picture: picture(&address)?,
+                picture: code_of(&address)?,
                 address,
                 state: state_of(state, conn, id)?,
             }))
         },
     )
     .await
-}
-
-/// The address for a telephone's camera.
-fn picture(address: &str) -> Result<String, ApiError> {
-    let code = qrcode::QrCode::new(address.as_bytes()).map_err(|error| {
-        tracing::error!(%error, "picture of a home link");
-        ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
-    })?;
-    Ok(code
-        .render::<qrcode::render::svg::Color>()
-        .min_dimensions(220, 220)
-        .build())
 }
 
 #[utoipa::path(tag = "phone", responses((status = 200, body = HomeLinkState), (status = "default", body = Problem)))]

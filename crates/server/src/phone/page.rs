@@ -3,17 +3,19 @@
 use super::stop::PhoneStop;
 use super::telling::PhoneEntry;
 use super::{from_home, whose};
-use crate::app::App;
+use crate::app::{App, AppState};
 use crate::assess::Opened;
-use crate::home::{as_signed, figure_of, name_of};
+use crate::home::{Drawn, as_signed, figure_of, name_of};
 use crate::problem::{ApiError, Problem};
 use crate::sheets::SheetInput;
 use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{Days, NaiveDate, NaiveTime};
-use ritorno_core::facts::{LogFact, OpenHours};
-use ritorno_figure::{figure_svg, looping_figure_svg};
-use ritorno_store::{StoreError, defaults, home_words};
-use serde::{Deserialize, Serialize};
+use ritorno_core::facts::{ClinicDefaults, LogFact, OpenHours};
+use ritorno_core::permission::Action;
+use ritorno_store::home_words::Message;
+use ritorno_store::user::User;
+use ritorno_store::{EpisodeId, PgConnection, StoreError, defaults, home_words, program};
+use serde::Serialize;
 use serde_json::{Value, json};
 use uuid::Uuid;
 
@@ -82,110 +84,136 @@ pub(crate) enum Holds {
     Unsigned,
 }
 
+/// What the page is worked out from.
+struct Gathered {
+    opened: Opened,
+    signed: Result<program::Signed, Holds>,
+    clinic: ClinicDefaults,
+    messages: Vec<Message>,
+    whose: String,
+}
+
+fn gather(state: &AppState, conn: &mut PgConnection, own: EpisodeId) -> Result<Gathered, ApiError> {
+    let opened = Opened::read(state, conn, own)?;
+    let signed = match opened.loaded.program.as_ref() {
+        None => Err(Holds::Unsigned),
+        Some(head) => match as_signed(conn, head) {
+            Ok(signed) => Ok(signed),
+            Err(error) if error.0.status == 409 => Err(Holds::Changing),
+            Err(error) if error.0.status == 404 => Err(Holds::Unsigned),
+            Err(error) => return Err(error),
+        },
+    };
+    let (_, clinic) = defaults::newest(conn)?;
+    let since = state.today.date() - Days::new(MESSAGE_DAYS);
+    let messages = home_words::messages(conn, own, since)?;
+    Ok(Gathered {
+        opened,
+        signed,
+        clinic,
+        messages,
+        whose: whose(own),
+    })
+}
+
+fn show(state: &AppState, gathered: Gathered) -> Result<PhonePage, ApiError> {
+    let Gathered {
+        opened,
+        signed,
+        clinic,
+        messages,
+        whose,
+    } = gathered;
+    let assessment = opened.assess()?;
+    let ctx = assessment.ctx();
+    let facts = &opened.loaded.facts;
+    let flagged = !ctx.open_flags.is_empty();
+    let sheet = signed.as_ref().ok().map(|signed| {
+        let mut told = state.paper.told(SheetInput {
+            ctx: &ctx,
+            facts,
+            name: &name_of(&opened.loaded.patient),
+            version: signed.version,
+            signed_on: signed.signed_on,
+            clinic: &clinic,
+        });
+        if flagged && let Some(exercises) = told.get_mut("exercises") {
+            *exercises = json!([]);
+        }
+        told
+    });
+    let today = state.today.date();
+    let since = today - Days::new(TOLD_DAYS);
+    let yesterday = today - Days::new(1);
+    let done = |e: &&_| matches!(e, ritorno_core::facts::LogEntry { on, fact: LogFact::Done { sessions: 1.., .. }, .. } if *on == yesterday);
+    let next = facts.appointments.iter().filter(|a| a.day >= today);
+    let next = next.min_by_key(|a| (a.day, a.time));
+    let mut stops: Vec<PhoneStop> = state
+        .knowledge
+        .red_flags
+        .iter()
+        .filter(|flag| flag.at_home)
+        .map(PhoneStop::of)
+        .collect();
+    stops.sort_by_key(|stop| stop.tier);
+    Ok(PhonePage {
+        whose,
+        today,
+        name: opened.loaded.patient.given_name.clone(),
+        holds: match signed {
+            _ if flagged => Holds::Flag,
+            Ok(_) => Holds::No,
+            Err(holds) => holds,
+        },
+        sheet,
+        logged: facts
+            .log
+            .iter()
+            .filter(|entry| entry.on >= since)
+            .filter_map(PhoneEntry::of)
+            .collect(),
+        exercised_yesterday: facts.log.iter().any(|e| done(&e)),
+        next: next.map(|a| NextAppointment {
+            day: a.day,
+            time: a.time,
+        }),
+        stops,
+        messages: messages
+            .into_iter()
+            .map(|message| PhoneMessage {
+                id: message.id,
+                on: message.on,
+                words: message.words,
+                read: message.waits_since.is_none(),
+            })
+            .collect(),
+        message_letters: (state.knowledge.bounds.get("message_characters"))
+            .map_or(0, |bound| bound.max as u32),
+    })
+}
+
 #[utoipa::path(tag = "phone", responses((status = 200, body = PhonePage), (status = "default", body = Problem)))]
 #[get("/home/page")]
 pub(crate) async fn home_page(
     app: App,
     req: HttpRequest,
 ) -> Result<web::Json<PhonePage>, ApiError> {
-    let page = from_home(
-        &app,
-        &req,
-        |state, conn, own| {
-            let opened = Opened::read(state, conn, own)?;
-            let signed = match opened.loaded.program.as_ref() {
-                None => Err(Holds::Unsigned),
-                Some(head) => match as_signed(conn, head) {
-                    Ok(signed) => Ok(signed),
-                    Err(error) if error.0.status == 409 => Err(Holds::Changing),
-                    Err(error) if error.0.status == 404 => Err(Holds::Unsigned),
-                    Err(error) => return Err(error),
-                },
-            };
-            let (_, clinic) = defaults::newest(conn)?;
-            let since = state.today.date() - Days::new(MESSAGE_DAYS);
-            let messages = home_words::messages(conn, own, since)?;
-            Ok((opened, signed, clinic, messages, whose(own)))
-        },
-        |state, (opened, signed, clinic, messages, whose)| {
-            let assessment = opened.assess()?;
-            let ctx = assessment.ctx();
-            let facts = &opened.loaded.facts;
-            let flagged = !ctx.open_flags.is_empty();
-            let sheet = signed.as_ref().ok().map(|signed| {
-                let mut told = state.paper.told(SheetInput {
-                    ctx: &ctx,
-                    facts,
-                    name: &name_of(&opened.loaded.patient),
-                    version: signed.version,
-                    signed_on: signed.signed_on,
-                    clinic: &clinic,
-                });
-                if flagged && let Some(exercises) = told.get_mut("exercises") {
-                    *exercises = json!([]);
-                }
-                told
-            });
-            let today = state.today.date();
-            let since = today - Days::new(TOLD_DAYS);
-            let yesterday = today - Days::new(1);
-            let done = |e: &&_| matches!(e, ritorno_core::facts::LogEntry { on, fact: LogFact::Done { sessions: 1.., .. }, .. } if *on == yesterday);
-            let next = facts.appointments.iter().filter(|a| a.day >= today);
-            let next = next.min_by_key(|a| (a.day, a.time));
-            let mut stops: Vec<PhoneStop> = state
-                .knowledge
-                .red_flags
-                .iter()
-                .filter(|flag| flag.at_home)
-                .map(PhoneStop::of)
-                .collect();
-            stops.sort_by_key(|stop| stop.tier);
-            Ok(PhonePage {
-                whose,
-                today,
-                name: opened.loaded.patient.given_name.clone(),
-                holds: match signed {
-                    _ if flagged => Holds::Flag,
-                    Ok(_) => Holds::No,
-                    Err(holds) => holds,
-                },
-                sheet,
-                logged: facts
-                    .log
-                    .iter()
-                    .filter(|entry| entry.on >= since)
-                    .filter_map(PhoneEntry::of)
-                    .collect(),
-                exercised_yesterday: facts.log.iter().any(|e| done(&e)),
-                next: next.map(|a| NextAppointment {
-                    day: a.day,
-                    time: a.time,
-                }),
-                stops,
-                messages: messages
-                    .into_iter()
-                    .map(|message| PhoneMessage {
-                        id: message.id,
-                        on: message.on,
-                        words: message.words,
-                        read: message.waits_since.is_none(),
-                    })
-                    .collect(),
-                message_letters: (state.knowledge.bounds.get("message_characters"))
-                    .map_or(0, |bound| bound.max as u32),
-            })
-        },
-    )
-    .await?;
-    Ok(web::Json(page))
+    from_home(&app, &req, gather, show).await.map(web::Json)
 }
 
-/// How a drawing is wanted.
-#[derive(Deserialize, utoipa::IntoParams)]
-pub(crate) struct Drawn {
-    /// Whether it moves by itself.
-    #[serde(default)]
-    moving: bool,
+/// The same as the clinic sees it beforehand.
+#[utoipa::path(tag = "phone", responses((status = 200, body = PhonePage), (status = "default", body = Problem)))]
+#[get("/episodes/{id}/home-page")]
+pub(crate) async fn preview_home_page(
+    app: App,
+    req: HttpRequest,
+    id: web::Path<Uuid>,
+) -> Result<web::Json<PhonePage>, ApiError> {
+    let id = EpisodeId(*id);
+    let read = move |state: &AppState, conn: &mut PgConnection, _: &User| gather(state, conn, id);
+    app.view(&req, Action::TakeHome, read, show)
+        .await
+        .map(web::Json)
 }
 
 #[utoipa::path(tag = "phone", params(Drawn), responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]
@@ -197,11 +225,7 @@ pub(crate) async fn home_figure(
     drawn: web::Query<Drawn>,
 ) -> Result<HttpResponse, ApiError> {
     let name = name.into_inner();
-    let draw = if drawn.moving {
-        looping_figure_svg
-    } else {
-        figure_svg
-    };
+    let draw = drawn.draw();
     let svg = from_home(
         &app,
         &req,

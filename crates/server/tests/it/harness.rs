@@ -4,7 +4,7 @@ use chrono::NaiveDate;
 use ritorno_core::permission::Role;
 use ritorno_core::safety::running_lines;
 use ritorno_server::{
-    AppState, Paper, Settings, SheetInput, Today, api_document, hash_password, new_user,
+    AppState, Paper, Settings, SheetForm, SheetInput, Today, api_document, hash_password, new_user,
     read_knowledge, server,
 };
 use ritorno_store::{Actor, PgConnection, StoreError, knowledge, migrate, open_pool, user, write};
@@ -486,12 +486,22 @@ pub struct PlainPaper {
 }
 
 impl Paper for PlainPaper {
-    fn set(&self, input: SheetInput) -> Result<Vec<u8>, String> {
+    fn set(&self, input: SheetInput, form: SheetForm) -> Result<Vec<u8>, String> {
         self.set.fetch_add(1, Ordering::Relaxed);
         let lines = running_lines(input.ctx, input.facts, input.ctx.today);
         let names: Vec<&str> = lines.iter().map(|l| l.exercise.as_str()).collect();
+        let wanted = [
+            (form.large, " large"),
+            (form.letter, " letter"),
+            (form.code.is_some(), " code"),
+        ];
+        let wanted: String = wanted
+            .iter()
+            .filter(|(on, _)| *on)
+            .map(|(_, says)| *says)
+            .collect();
         Ok(format!(
-            "{} v{} {} {names:?}",
+            "{} v{} {} {names:?}{wanted}",
             input.name, input.version, input.signed_on
         )
         .into_bytes())

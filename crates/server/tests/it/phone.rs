@@ -157,6 +157,11 @@ fn a_telephone_reaches_its_own_program_and_nothing_else() {
     let page = phone.get("/api/home/page").ok();
     assert_eq!(page["holds"], "no");
     assert_eq!(page["name"], "Nerio");
+    // The clinic sees beforehand exactly what the patient sees.
+    let preview = format!("/api/episodes/{episode}/home-page");
+    assert_eq!(vera.get(&preview).ok(), page);
+    assert_eq!(clinic.sign_in("ada").get(&preview).status, 403);
+    assert_eq!(phone.get(&preview).status, 401);
     let own = page["sheet"]["exercises"][0].as_str().expect("an exercise");
     let figure = |name: &str| phone.get(&format!("/api/home/figures/{name}")).status;
     assert_eq!(figure(own), 200);
@@ -468,4 +473,36 @@ fn what_is_left_out_says_why() {
         .find(|e| e["kind"] == "log")
         .expect("the entry");
     assert_eq!(entry["says"]["args"]["how"], "hurt", "{entry}");
+}
+
+#[test]
+fn a_sheet_carries_the_link_that_stands_and_no_other() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let at = format!("/api/episodes/{episode}/handout.pdf");
+    let first = link(&vera, &episode);
+    let with = |link: &str| vera.post(&format!("{at}?large=true"), &json!({ "link": link }));
+    let sheet = String::from_utf8(with(&first).bytes).expect("plain paper");
+    assert!(sheet.contains("large") && sheet.contains("code"), "{sheet}");
+    let plain = String::from_utf8(vera.get(&at).bytes).expect("plain paper");
+    assert!(
+        !plain.contains("large") && !plain.contains("code"),
+        "{plain}"
+    );
+    // Replaced, made up, or somebody else's: it would lead nowhere, or to another patient.
+    let second = link(&vera, &episode);
+    for wrong in [first.as_str(), "abcdefghijklmnopqrstuvwxyz", ""] {
+        let refused = with(wrong);
+        assert_eq!(refused.status, 422, "{wrong}");
+        assert_eq!(refused.json()["fields"][0]["field"], "link");
+    }
+    assert_eq!(with(&second).status, 200);
+    assert_eq!(
+        clinic
+            .sign_in("ada")
+            .post(&at, &json!({ "link": second }))
+            .status,
+        403
+    );
 }

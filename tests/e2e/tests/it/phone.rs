@@ -263,10 +263,30 @@ async fn a_patient_counts_along_has_a_bad_day_and_writes_to_the_clinic() {
     house.see("#lane-something_is_wrong").await;
     house.until("!document.querySelector('#unread')").await;
 
+    // What the patient sees, in a frame of its own: it shows the same, and nothing that is tapped there is told.
+    house.goto(&format!("/e/{episode}/home")).await;
+    house.click("#phone-preview").await;
+    let inside = "document.querySelector('#phone-frame').contentDocument";
+    house
+        .until(&format!("{inside}?.querySelector('#paused')"))
+        .await;
+    let tap = |css: &str| format!("{inside}.querySelector('{css}').click()");
+    house.value(&tap("#slip")).await;
+    house
+        .until(&format!("{inside}.querySelector('#slip-yes')"))
+        .await;
+    house.value(&tap("#slip-yes")).await;
+    house
+        .until(&format!("{inside}.querySelector('#slip-told')"))
+        .await;
+    assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
+    assert_eq!(from_home(&house, &row["patient"]).await.len(), 4);
+
     // When the clinic reads is set by a lead, and stands where the patient writes.
     house.goto("/clinic/defaults").await;
-    house.click("[data-weekday='1'] button").await;
-    house.click("[data-weekday='2'] button").await;
+    for day in [1, 3, 4] {
+        house.click(&format!("[data-weekday='{day}'] button")).await;
+    }
     house.choose("#opening-until-2", "12:30:00").await;
     house.click("#defaults .keep-defaults").await;
     house.says("Kept.").await;
@@ -274,7 +294,7 @@ async fn a_patient_counts_along_has_a_bad_day_and_writes_to_the_clinic() {
     house.goto("/h").await;
     house.click("#to-write").await;
     house
-        .says("We read this Monday 08:00 to 17:00; Tuesday 08:00 to 12:30.")
+        .says("We read this Tuesday 08:00 to 12:30; Friday 08:00 to 18:00.")
         .await;
     house.close().await;
 }

@@ -47,11 +47,6 @@ export function Beginning({
             />
           </Form.Item>
         ))}
-        <Opening
-          opening={set.opening ?? []}
-          lead={lead}
-          onChange={(opening) => onChange({ opening })}
-        />
         <Form.Item label={t("story-setting")}>
           <Segmented
             id="default-setting"
@@ -79,6 +74,11 @@ export function Beginning({
           />
         </Form.Item>
         {minutes}
+        <Opening
+          opening={set.opening ?? []}
+          lead={lead}
+          onChange={(opening) => onChange({ opening })}
+        />
       </div>
     </Form>
   );

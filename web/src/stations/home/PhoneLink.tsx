@@ -1,5 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
+import Drawer from "antd/es/drawer";
 import Popconfirm from "antd/es/popconfirm";
 import { useState } from "react";
 import { CopyKey } from "../../app/CopyKey";
@@ -8,6 +9,7 @@ import { Pending } from "../../app/parts";
 import { api, ask, type Schemas } from "../../app/client";
 import { queryKeys } from "../../app/queryKeys";
 import { shortDate, t } from "../../app/wording";
+import { asked, type SheetForm } from "./SheetForm";
 
 type State = Schemas["HomeLinkState"];
 
@@ -26,8 +28,16 @@ function said(state: State): string {
 }
 
 /** The link to the patient's own page: made here, shown once, to be read by the telephone's camera. */
-export function PhoneLink({ episode }: { episode: string }) {
+export function PhoneLink({
+  episode,
+  sheet,
+}: {
+  episode: string;
+  /** How the sheet is printed; nothing while there is none to print. */
+  sheet?: SheetForm;
+}) {
   const queries = useQueryClient();
+  const [preview, setPreview] = useState(false);
   const [made, setMade] = useState<Schemas["HomeLinkMade"]>();
   const params = { params: { path: { id: episode } } };
   const state = useQuery({
@@ -50,9 +60,27 @@ export function PhoneLink({ episode }: { episode: string }) {
       fresh(now);
     },
   });
+  const print = useMutation({
+    mutationFn: async (address: string) => {
+      const [, link = ""] = address.split("#");
+      const pdf: unknown = await ask(
+        api.POST("/api/episodes/{id}/handout.pdf", {
+          params: { path: { id: episode }, query: asked(sheet ?? []) },
+          body: { link },
+          parseAs: "blob",
+        }),
+      );
+      const file = URL.createObjectURL(pdf as Blob);
+      const key = document.createElement("a");
+      key.href = file;
+      key.download = "program.pdf";
+      key.click();
+      window.setTimeout(() => URL.revokeObjectURL(file), 60_000);
+    },
+  });
   if (!state.data) return <Pending query={state} />;
   const stands = state.data.made_at !== null;
-  const failed = make.error ?? end.error;
+  const failed = make.error ?? end.error ?? print.error;
   return (
     <section className="sheet" id="phone-link">
       <h2 className="flush below-8">{t("home-link-title")}</h2>
@@ -69,13 +97,27 @@ export function PhoneLink({ episode }: { episode: string }) {
             <p className="small mono" id="phone-address">
               {made.address}
             </p>
-            <CopyKey text={made.address} />
+            <p className="row wrap">
+              <CopyKey text={made.address} />
+              {sheet !== undefined && (
+                <Button
+                  id="phone-sheet"
+                  loading={print.isPending}
+                  onClick={() => print.mutate(made.address)}
+                >
+                  {t("home-link-sheet")}
+                </Button>
+              )}
+            </p>
             <p className="soft small">{t("home-link-once")}</p>
           </div>
         </div>
       )}
       {failed && <Notice kind="stop">{failed.message}</Notice>}
       <p className="flush row wrap">
+        <Button id="phone-preview" onClick={() => setPreview(true)}>
+          {t("home-preview")}
+        </Button>
         {stands && !state.data.over ? (
           <>
             <Popconfirm
@@ -110,6 +152,21 @@ export function PhoneLink({ episode }: { episode: string }) {
           </Button>
         )}
       </p>
+      <Drawer
+        open={preview}
+        onClose={() => setPreview(false)}
+        title={t("home-preview")}
+        size={480}
+        destroyOnHidden
+      >
+        <p className="soft small">{t("home-preview-lead")}</p>
+        <iframe
+          className="phone-frame"
+          id="phone-frame"
+          title={t("home-preview")}
+          src={`/h?preview=${episode}`}
+        />
+      </Drawer>
     </section>
   );
 }
