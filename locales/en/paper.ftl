@@ -179,6 +179,10 @@ calendar-session-text = { $count ->
 }:
     { $list }
     Stop if it slips, pops or hurts sharply.
+calendar-appointment = Appointment for your shoulder
+calendar-appointment-room = At the clinic.
+calendar-appointment-telephone = By telephone: we call you.
+calendar-appointment-video = By video.
 calendar-gate = Shoulder check: { $gate }
 calendar-gate-text = Earliest day. It opens only when the checks are passed too.
 calendar-limit = Your limit may change: ask before you go further

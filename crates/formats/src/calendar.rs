@@ -1,13 +1,15 @@
-//! The calendar file of a program (iCalendar, RFC 5545): all-day events on civil dates.
+//! The calendar file of a program (iCalendar, RFC 5545): days with exercises on civil dates, appointments at their hour.
 //!
-//! All-day events have no clock time, so a daylight-saving change cannot move them.
+//! All-day events have no clock time, so a daylight-saving change cannot move them. Appointments are by the clinic's clock and are
+//! written in universal time, each by itself, so that no calendar needs to know when clocks change there.
 
-use chrono::{DateTime, Datelike, Days, NaiveDate, Utc};
-use icalendar::{Calendar, Component, Event, Property};
+use chrono::{DateTime, Datelike, Days, NaiveDate, TimeDelta, TimeZone, Utc};
+use icalendar::{Alarm, Calendar, Component, Event, EventLike, EventStatus, Property};
 use ritorno_core::calendar::date_of;
 use ritorno_core::context::CheckContext;
-use ritorno_core::facts::{Facts, Line};
+use ritorno_core::facts::{Appointment, Facts, Line};
 use ritorno_core::plan::plan_chart;
+use ritorno_core::reason::wire;
 use ritorno_core::safety::running_lines;
 use ritorno_core::visit::untried;
 use ritorno_wording::{Value, Wording};
@@ -23,7 +25,16 @@ pub struct CalendarInput<'a> {
     pub program_id: uuid::Uuid,
     /// The moment the file is made.
     pub stamp: DateTime<Utc>,
+    /// Version of the signed program: a calendar that holds an earlier file takes the newer events.
+    pub version: u32,
+    /// By which clock appointments are.
+    pub zone: chrono_tz::Tz,
+    /// Appointments that were cancelled: a calendar that holds them takes them out.
+    pub cancelled: &'a [Appointment],
 }
+
+/// Minutes before an appointment that a calendar speaks up: a day, and two hours. Source: our choice.
+const ALARMS: [i64; 2] = [24 * 60, 2 * 60];
 
 /// The program's calendar: one all-day entry for each day with exercises over the next four weeks,
 /// the gates, and the days on which a surgeon's limit ends.
@@ -33,7 +44,15 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
         facts,
         program_id,
         stamp,
+        version,
+        zone,
+        cancelled,
     } = *input;
+    let all_day = |id: &str, date: NaiveDate, title: &str, text: &str| {
+        let mut event = all_day(id, date, title, text, stamp);
+        event.sequence(version);
+        event
+    };
     let mut calendar = Calendar::new();
     calendar.name(&wording.say("calendar-name", &[]));
     // What runs today and was tried, until somebody decides otherwise: a rung that comes later is a decision of a later day.
@@ -66,7 +85,6 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
             date,
             &wording.say("calendar-session", &[]),
             &text,
-            stamp,
         ));
     }
     for gate in plan_chart(ctx, facts)
@@ -82,7 +100,6 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
                 date,
                 &title,
                 &wording.say("calendar-gate-text", &[]),
-                stamp,
             ));
         }
     }
@@ -99,11 +116,57 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
                 date,
                 &title,
                 &text,
-                stamp,
             ));
         }
     }
+    let coming = facts.appointments.iter().filter(|a| a.day >= facts.today);
+    for (given, stands) in coming
+        .map(|a| (a, true))
+        .chain(cancelled.iter().map(|a| (a, false)))
+    {
+        if let Some(event) = appointment(wording, given, stands, (zone, stamp)) {
+            calendar.push(event);
+        }
+    }
     calendar.to_string()
+}
+
+/// An appointment at its hour; a cancelled one under the same id, so that a calendar takes it out. None where its hour cannot be.
+fn appointment(
+    wording: &Wording,
+    given: &Appointment,
+    stands: bool,
+    (zone, stamp): (chrono_tz::Tz, DateTime<Utc>),
+) -> Option<Event> {
+    let local = given.day.and_time(given.time);
+    // An hour that comes twice is the first one; one that is left out when clocks go forward is an hour later.
+    let begins = zone
+        .from_local_datetime(&local)
+        .earliest()
+        .or_else(|| {
+            zone.from_local_datetime(&(local + TimeDelta::hours(1)))
+                .earliest()
+        })?
+        .with_timezone(&Utc);
+    let title = wording.say("calendar-appointment", &[]);
+    let how = format!("calendar-appointment-{}", wire(given.how));
+    let mut event = Event::new();
+    event
+        .uid(&format!("appointment-{}", given.id))
+        .summary(&title)
+        .description(&wording.say(&how, &[]))
+        .timestamp(stamp)
+        .starts(begins)
+        .ends(begins + TimeDelta::minutes(i64::from(given.minutes)))
+        .sequence(u32::from(!stands));
+    if stands {
+        for minutes in ALARMS {
+            event.alarm(Alarm::display(&title, -TimeDelta::minutes(minutes)));
+        }
+    } else {
+        event.status(EventStatus::Cancelled);
+    }
+    Some(event.done())
 }
 
 /// An exercise with how much of it.

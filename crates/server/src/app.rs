@@ -40,12 +40,17 @@ impl Today {
         self.local(at).date()
     }
 
+    /// The clinic's time zone; universal time where the day is fixed.
+    pub fn zone(self) -> chrono_tz::Tz {
+        match self {
+            Today::Clock(zone) => zone,
+            Today::Fixed(_) => chrono_tz::UTC,
+        }
+    }
+
     /// An instant by the clinic's own clock.
     pub fn local(self, at: chrono::DateTime<Utc>) -> NaiveDateTime {
-        match self {
-            Today::Clock(zone) => at.with_timezone(&zone).naive_local(),
-            Today::Fixed(_) => at.naive_utc(),
-        }
+        at.with_timezone(&self.zone()).naive_local()
     }
 }
 

@@ -21,7 +21,7 @@ use ritorno_core::snapshot::read_program;
 use ritorno_figure::{FigureSpec, figure_svg, looping_figure_svg};
 use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_store::episode::Patient;
-use ritorno_store::{EpisodeId, PgConnection, StoreError, defaults, home_link, program};
+use ritorno_store::{EpisodeId, PgConnection, StoreError, contact, defaults, home_link, program};
 use serde::Deserialize;
 use sha2::{Digest, Sha256};
 use unicode_normalization::UnicodeNormalization;
@@ -231,10 +231,11 @@ pub(crate) async fn calendar(
                 let opened = Opened::read(state, conn, id)?;
                 let head = opened.loaded.program.as_ref();
                 let head = head.ok_or(StoreError::NotFound("program"))?;
-                as_signed(conn, head)?;
-                Ok((head.id, opened))
+                let signed = as_signed(conn, head)?;
+                let cancelled = contact::cancelled(conn, id, state.today.date())?;
+                Ok((head.id, signed, cancelled, opened))
             },
-            |state, (program_id, opened)| {
+            |state, (program_id, signed, cancelled, opened)| {
                 let assessment = opened.assess()?;
                 let midnight = state.today.date().and_time(NaiveTime::MIN);
                 let input = CalendarInput {
@@ -242,6 +243,9 @@ pub(crate) async fn calendar(
                     facts: &opened.loaded.facts,
                     program_id: program_id.0,
                     stamp: Utc.from_utc_datetime(&midnight),
+                    version: signed.version.unsigned_abs(),
+                    zone: state.today.zone(),
+                    cancelled: &cancelled,
                 };
                 Ok(program_calendar(wording(), &input))
             },

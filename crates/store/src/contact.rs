@@ -54,7 +54,7 @@ pub fn add_contact(
     Ok(stored)
 }
 
-#[derive(Deserialize, Insertable)]
+#[derive(Deserialize, Insertable, Queryable, Selectable)]
 #[diesel(table_name = appointment)]
 pub(crate) struct AppointmentRow {
     id: Uuid,
@@ -104,6 +104,32 @@ pub fn add_appointment(
             .execute(conn)?;
     }
     Ok(stored)
+}
+
+/// Appointments from a day on that were cancelled, in the order in which they were made.
+///
+/// # Errors
+/// `Unreadable`, database failure.
+pub fn cancelled(
+    conn: &mut PgConnection,
+    episode: EpisodeId,
+    since: NaiveDate,
+) -> Result<Vec<Appointment>, StoreError> {
+    use crate::schema::{effect, event};
+    let gone = effect::table
+        .filter(effect::patient_id.eq(event::patient_id))
+        .filter(effect::target.eq(event::seq))
+        .filter(effect::role.eq("takes_back"));
+    let rows: Vec<(NaiveDate, AppointmentRow)> = appointment::table
+        .inner_join(event::table.on(event::id.eq(appointment::id)))
+        .filter(event::episode_id.eq(episode))
+        .filter(event::kind.eq(AppointmentRow::KIND))
+        .filter(appointment::day.ge(since))
+        .filter(diesel::dsl::exists(gone))
+        .order(event::seq)
+        .select((event::on_date, AppointmentRow::as_select()))
+        .load(conn)?;
+    rows.into_iter().map(|(on, row)| row.fact(on)).collect()
 }
 
 /// Who treats a shoulder from a day on.

@@ -157,6 +157,23 @@ fn the_calendar_reads_back_as_all_day_events_over_the_clock_change() {
         said.contains('×') && said.contains("a day") || said.contains("times"),
         "the dose: {said}"
     );
+    // Appointments stand in it at their hour; a cancelled one is taken out by the same id.
+    let ids = [Uuid::now_v7(), Uuid::now_v7()];
+    for id in ids {
+        let appointment = json!({ "id": id, "on": TODAY, "day": "2027-03-05", "time": "09:30:00", "minutes": 30, "how": "room" });
+        vera.post(&at("appointments"), &appointment).ok();
+    }
+    let gone = json!({ "entry": ids[0], "kind": "appointment", "reason": "" });
+    vera.post(&at("withdrawals"), &gone).ok();
+    let ics = vera.get(&at("program.ics"));
+    let mut calendars = ical::IcalParser::new(ics.bytes.as_slice());
+    let events = calendars.next().expect("one").expect("parses").events;
+    let status = |id: Uuid| {
+        let uid = format!("appointment-{id}");
+        let event = events.iter().find(|e| value(e, "UID") == uid);
+        value(event.expect("the appointment"), "STATUS")
+    };
+    assert_eq!(ids.map(status), ["CANCELLED", ""]);
     // What was signed is what goes home: after a new limit it is signed again first.
     vera.post(&at("limits"), &json!({ "id": Uuid::now_v7(), "quantity": "passive-elevation", "ceiling": 100.0, "floor": null, "until_day": null, "release": null, "ended_on": null })).ok();
     for paper in ["program.ics", "handout.pdf"] {
