@@ -286,6 +286,7 @@ rule-ease-flare-arc = A bad day: a smaller arc, { $repetitions } repetitions tod
 rule-hold-over-ceiling = { $quantity } was measured above its ceiling: nothing goes on in that direction.
 rule-hold-stiff = { $quantity } is below what is expected: more often, never harder; tell the surgeon.
 rule-hold-nothing-logged = Nothing was logged: unknown is not good.
+rule-hold-left-hurt = Left out on day { $day } because it hurt, and not done since: ask first.
 rule-hold-sore = Pain { $pain }/10 during on day { $day }, above { $max }/10: less load.
 rule-hold-morning = Pain { $pain }/10 the morning of day { $day }, usual is { $baseline }/10: less load.
 rule-hold-overdone = { $done } sessions in a week where { $planned } were planned: more is not better.

@@ -204,3 +204,25 @@ from-home-read = I have read this
 from-home-slip = The shoulder slipped, or felt about to slip
 from-home-late = told later, about { $date }:
 from-home-long = The clinic was open long enough to read this: the lead is told too.
+
+week-left-out = left out: { $list }
+week-left-hurt = it hurt{ $count ->
+    [1] {""}
+   *[other] , { $count } days
+}
+week-left-tired = too tired or unwell{ $count ->
+    [1] {""}
+   *[other] , { $count } days
+}
+week-left-no_time = no time{ $count ->
+    [1] {""}
+   *[other] , { $count } days
+}
+week-left-no_kit = something was missing{ $count ->
+    [1] {""}
+   *[other] , { $count } days
+}
+week-left-unsure = not sure how{ $count ->
+    [1] {""}
+   *[other] , { $count } days
+}

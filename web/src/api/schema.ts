@@ -3154,6 +3154,7 @@ export interface components {
         Holds: "no" | "flag" | "changing" | "unsigned";
         /** @description One exercise on one day. */
         HomeCell: {
+            because?: components["schemas"]["LeftBecause"] | null;
             /**
              * Format: int32
              * @description Sessions done as far as is known: 0 where it was left out.

@@ -1,7 +1,7 @@
 //! The home log by exercise and by day, indexed once an assessment: a rule that asks about one day never walks through years.
 
 use crate::calendar::EpisodeDay;
-use crate::facts::{Facts, LogEntry, LogFact};
+use crate::facts::{Facts, LeftBecause, LogEntry, LogFact};
 use std::collections::{BTreeMap, HashMap};
 
 /// Day and place in [`Facts::log`] of entries, by day and within a day in the order in which they were made.
@@ -124,6 +124,21 @@ impl LogIndex {
             LogFact::LeftOut { .. } => Some(0),
             _ => None,
         })
+    }
+
+    /// Why an exercise was left out on a day, where the last word of the day says so.
+    pub fn left_because(
+        &self,
+        facts: &Facts,
+        exercise: &str,
+        day: EpisodeDay,
+    ) -> Option<LeftBecause> {
+        let last = self.own(facts, exercise, day).last(|fact| match fact {
+            LogFact::Done { .. } => Some(None),
+            LogFact::LeftOut { because } => Some(*because),
+            _ => None,
+        });
+        last.flatten()
     }
 
     /// Every slip, in the order of the log.

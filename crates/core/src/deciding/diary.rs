@@ -2,7 +2,7 @@
 
 use crate::calendar::EpisodeDay;
 use crate::context::LogIndex;
-use crate::facts::{Facts, LogFact, UseHow};
+use crate::facts::{Facts, LeftBecause, LogFact, UseHow};
 
 /// One day on which an exercise was done.
 #[derive(Debug, Clone, Copy, PartialEq)]
@@ -87,6 +87,17 @@ impl<'a> Diary<'a> {
         let own = self.log.own(self.facts, self.exercise, day);
         own.facts()
             .chain(self.log.whole_day(self.facts, day).facts())
+    }
+
+    /// The last of these days on which it was left out because it hurt.
+    pub fn left_hurting(
+        &self,
+        mut days: std::ops::RangeInclusive<EpisodeDay>,
+    ) -> Option<EpisodeDay> {
+        days.rfind(|day| {
+            let why = self.log.left_because(self.facts, self.exercise, *day);
+            why == Some(LeftBecause::Hurt)
+        })
     }
 
     pub fn flare_on(&self, day: EpisodeDay) -> bool {

@@ -275,6 +275,13 @@ impl Case<'_> {
         let Some(last) = self.diary.counted().next() else {
             return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged"));
         };
+        // Left out because it hurt and not done since: nobody knows that it has settled.
+        if let Some(day) = self.diary.left_hurting(last.day..=self.day) {
+            return hold(
+                Move::HoldSore,
+                Reason::new("hold-left-hurt").with("day", day),
+            );
+        }
         if last
             .pain_during
             .is_some_and(|p| p > self.pain_max(last.day))

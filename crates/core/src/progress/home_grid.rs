@@ -2,7 +2,7 @@
 
 use crate::calendar::EpisodeDay;
 use crate::context::CheckContext;
-use crate::facts::Facts;
+use crate::facts::{Facts, LeftBecause};
 use crate::safety::scheduled_lines;
 use chrono::{Datelike, Days, NaiveDate};
 use serde::Serialize;
@@ -15,6 +15,8 @@ pub struct HomeCell {
     pub planned: Option<u32>,
     /// Sessions done as far as is known: 0 where it was left out.
     pub done: Option<u32>,
+    /// Why it was left out, where that was said.
+    pub because: Option<LeftBecause>,
 }
 
 /// One exercise over all days of the grid.
@@ -58,6 +60,7 @@ pub fn home_grid(ctx: &CheckContext, facts: &Facts, days: EpisodeDay) -> HomeGri
                         HomeCell {
                             planned: None,
                             done: None,
+                            because: None,
                         };
                         all.len()
                     ],
@@ -72,6 +75,7 @@ pub fn home_grid(ctx: &CheckContext, facts: &Facts, days: EpisodeDay) -> HomeGri
                     0
                 }),
                 done: ctx.log.sessions(facts, &line.exercise, day),
+                because: ctx.log.left_because(facts, &line.exercise, day),
             };
         }
     }

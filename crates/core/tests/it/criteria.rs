@@ -228,12 +228,15 @@ fn the_grid_of_the_week_tells_planned_rest_known_and_unknown_apart() {
         sessions,
         repetitions: 10,
     };
+    let left = |because| LogFact::LeftOut { because };
     facts.log = vec![
         entry(36, did(1)),
-        entry(37, LogFact::LeftOut { because: None }),
+        entry(37, left(Some(LeftBecause::Tired))),
         // A later word corrects the earlier one.
         entry(37, did(2)),
-        entry(38, LogFact::LeftOut { because: None }),
+        entry(38, left(None)),
+        entry(38, left(Some(LeftBecause::NoKit))),
+        entry(38, left(Some(LeftBecause::Hurt))),
     ];
     let assessment = Assessment::new(known(), &facts).expect("a known pathway");
     let grid = home_grid(&assessment.ctx(), &facts, 7);
@@ -243,6 +246,8 @@ fn the_grid_of_the_week_tells_planned_rest_known_and_unknown_apart() {
     };
     let done: Vec<Option<u32>> = row.cells.iter().map(|c| c.done).collect();
     assert_eq!(done[2..], [Some(1), Some(2), Some(0), None, None]);
+    let because: Vec<_> = row.cells.iter().map(|c| c.because).collect();
+    assert_eq!(because[2..5], [None, None, Some(LeftBecause::Hurt)]);
     for (date, cell) in grid.days.iter().zip(&row.cells) {
         // Three days of a week spread evenly from Monday: Monday, Wednesday, Friday.
         let works = matches!(date.weekday(), Weekday::Mon | Weekday::Wed | Weekday::Fri);

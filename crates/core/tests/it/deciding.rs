@@ -5,7 +5,7 @@ use super::shoulder::*;
 use ritorno_core::assessment::Assessment;
 use ritorno_core::deciding::{Change, LineDecision, Move, apply, decide_line};
 use ritorno_core::facts::{
-    Facts, Line, LogEntry, LogFact, OtherSide, SlipHow, Start, StopReason, Story,
+    Facts, LeftBecause, Line, LogEntry, LogFact, OtherSide, SlipHow, Start, StopReason, Story,
 };
 use uuid::Uuid;
 
@@ -194,6 +194,33 @@ fn unknown_is_never_settled() {
         "gap-one-rung",
         "three weeks left out, and said so"
     );
+}
+
+#[test]
+fn what_was_left_out_because_it_hurt_is_held_until_it_was_done_again() {
+    let exercise = "assisted-elevation-lying-other-hand";
+    let left = |day, because| {
+        let mut facts = quiet();
+        log(
+            &mut facts,
+            day,
+            Some(exercise),
+            LogFact::LeftOut { because },
+        );
+        decide(&facts)
+    };
+    // Any other reason says nothing about the shoulder.
+    for because in [None, Some(LeftBecause::NoTime), Some(LeftBecause::NoKit)] {
+        assert_eq!(left(34, because).kind, Move::ProgressDose, "{because:?}");
+    }
+    let hurt = left(34, Some(LeftBecause::Hurt));
+    assert_eq!(
+        (hurt.kind, hurt.rule.rule.as_str()),
+        (Move::HoldSore, "hold-left-hurt"),
+        "{hurt:?}"
+    );
+    // Done again since, whole and quiet: it has settled.
+    assert_eq!(left(30, Some(LeftBecause::Hurt)).rule.rule, "progress-dose");
 }
 
 #[test]

@@ -97,7 +97,11 @@ fn appointments_keep_the_hour_of_the_clinic_over_both_changes_of_clocks() {
             .filter(|p| p.name == "TRIGGER")
             .filter_map(|p| p.value.clone())
             .collect();
-        assert_eq!(alarms, ["-PT86400S", "-PT7200S"], "a day and two hours before");
+        assert_eq!(
+            alarms,
+            ["-PT86400S", "-PT7200S"],
+            "a day and two hours before"
+        );
     }
 }
 

@@ -256,6 +256,7 @@ async fn a_patient_counts_along_has_a_bad_day_and_writes_to_the_clinic() {
         .until("!document.querySelector('#from-home img')")
         .await;
     assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
+    house.says("left out: no time").await;
     house.click("#home-read").await;
     house.until("!document.querySelector('#from-home')").await;
     house.says("must be asked about").await;

@@ -13,6 +13,7 @@ import {
   feltOf,
   type Fill,
   known,
+  leftWhy,
   nextSessions,
   type Tapped,
   weekOf,
@@ -243,9 +244,21 @@ function Exercise({
   onTap: (fill: Fill) => void;
 }) {
   const name = nameOf("exercise", row.exercise);
+  const why = leftWhy(grid, row, days);
   return (
     <tr data-exercise={row.exercise}>
-      <th scope="row">{name}</th>
+      <th scope="row">
+        {name}
+        {why.length > 0 && (
+          <span className="soft small left-why">
+            {t("week-left-out", {
+              list: why
+                .map(([because, count]) => t(`week-left-${because}`, { count }))
+                .join(", "),
+            })}
+          </span>
+        )}
+      </th>
       {days.map((d) => {
         const cell = row.cells[grid.days.indexOf(d)];
         if (cell?.planned == null) return <td key={d} className="idle" />;

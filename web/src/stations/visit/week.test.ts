@@ -1,6 +1,13 @@
 import { expect, it } from "vitest";
 import type { Schemas } from "../../app/client";
-import { asPlanned, cellKey, feltOf, nextSessions, weekOf } from "./week";
+import {
+  asPlanned,
+  cellKey,
+  feltOf,
+  leftWhy,
+  nextSessions,
+  weekOf,
+} from "./week";
 
 const DAYS = ["2027-02-27", "2027-02-28", "2027-03-01"];
 const GRID: Schemas["HomeGrid"] = {
@@ -10,18 +17,18 @@ const GRID: Schemas["HomeGrid"] = {
       exercise: "a",
       repetitions: 10,
       cells: [
-        { planned: 3, done: null },
-        { planned: 3, done: 0 },
-        { planned: 3, done: null },
+        { planned: 3, done: null, because: null },
+        { planned: 3, done: 0, because: "hurt" },
+        { planned: 3, done: null, because: null },
       ],
     },
     {
       exercise: "b",
       repetitions: 8,
       cells: [
-        { planned: 0, done: null },
-        { planned: null, done: null },
-        { planned: 2, done: null },
+        { planned: 0, done: null, because: null },
+        { planned: null, done: null, because: null },
+        { planned: 2, done: null, because: null },
       ],
     },
   ],
@@ -75,4 +82,12 @@ it("takes the later word of a day, and the newest slip", () => {
     entry("1", "pain_during", 7),
   ]).get("2027-03-01");
   expect(felt).toEqual({ values: { pain_during: 2 }, slip: "2" });
+});
+
+it("says why an exercise was left out on the days that are shown", () => {
+  const [a, b] = GRID.rows;
+  if (!a || !b) throw new Error("two rows");
+  expect(leftWhy(GRID, a, DAYS)).toEqual([["hurt", 1]]);
+  expect(leftWhy(GRID, a, DAYS.slice(0, 1))).toEqual([]);
+  expect(leftWhy(GRID, b, DAYS)).toEqual([]);
 });

@@ -98,3 +98,13 @@ export function feltOf(log: readonly Entry[]): Map<string, DayFelt> {
   }
   return days;
 }
+
+/** Why an exercise was left out on these days, the most frequent reason first. */
+export function leftWhy(grid: Grid, row: Grid["rows"][number], days: string[]) {
+  const counts = new Map<string, number>();
+  for (const day of days) {
+    const because = row.cells[grid.days.indexOf(day)]?.because;
+    if (because) counts.set(because, (counts.get(because) ?? 0) + 1);
+  }
+  return [...counts].sort((a, b) => b[1] - a[1]);
+}
