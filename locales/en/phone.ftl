@@ -67,6 +67,7 @@ phone-beat-next = Then round { $round }
 phone-beat-wait = Wait
 phone-beat-on = Go on
 phone-beat-end = End
+phone-calendar = Put the days into my calendar
 phone-left-hand = Keys for the left hand
 phone-right-hand = Keys for the right hand
 phone-limits = Your limits today

@@ -131,6 +131,7 @@ fn api(config: &mut ServiceConfig) {
             .service(phone::home_page)
             .service(phone::preview_home_page)
             .service(phone::home_figure)
+            .service(phone::home_calendar)
             .service(phone::tell_from_home)
             .service(visit::read_from_home)
             .service(find::find)

@@ -1,6 +1,6 @@
 import { Call } from "./Call";
 import { Hand } from "./Hand";
-import type { Sheet } from "./server";
+import { PREVIEW, type Sheet } from "./server";
 import { t } from "./words";
 
 /** What holds today, from the sheet: limits first, then what is good to know. */
@@ -56,6 +56,11 @@ export function Facts({ sheet }: { sheet: Sheet }) {
         <p>{sheet.kit}</p>
       </section>
       <p className="soft">{sheet.safety}</p>
+      {!PREVIEW && (
+        <a className="plain" id="calendar" href="/api/home/program.ics">
+          {t("phone-calendar")}
+        </a>
+      )}
       <Hand />
     </>
   );

@@ -8,7 +8,7 @@ mod telling;
 
 pub(crate) use door::open_home;
 pub(crate) use link::{end_home_link, make_home_link, show_home_link};
-pub(crate) use page::{clinic_card, home_figure, home_page, preview_home_page};
+pub(crate) use page::{clinic_card, home_calendar, home_figure, home_page, preview_home_page};
 pub(crate) use telling::tell_from_home;
 
 use crate::app::AppState;

@@ -180,6 +180,11 @@ fn a_telephone_reaches_its_own_program_and_nothing_else() {
             .status,
         401
     );
+    // The calendar is the one that the clinic gives out.
+    let own = phone.get("/api/home/program.ics");
+    assert_eq!(own.status, 200);
+    let given = vera.get(&format!("/api/episodes/{episode}/program.ics"));
+    assert_eq!(own.bytes, given.bytes);
     // Nor does a session of the clinic open the patient's page.
     assert_eq!(vera.get("/api/home/page").status, 401);
 }
