@@ -124,6 +124,7 @@ phone-write-not-urgent = If something is wrong now, do not write: tap Stop, or c
 phone-write-words = Your words
 phone-write-send = Send
 phone-write-waits = waits for a network
+phone-write-lost = could not be taken: tell us at your next appointment
 phone-write-seen = read
 phone-write-unseen = not read yet
 phone-asked = You wrote about something that cannot wait until we read it.

@@ -102,6 +102,7 @@ export function Program({
           <Write
             page={page}
             waits={waits.filter((e) => e.kind === "message")}
+            lost={lost.filter((e) => e.kind === "message")}
             tell={tell}
             back={() => goTo({ at: "today" })}
           />

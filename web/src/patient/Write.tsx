@@ -13,12 +13,15 @@ const DRAFT = "ritorno-home-draft-";
 export function Write({
   page,
   waits,
+  lost,
   tell,
   back,
 }: {
   page: Page;
   /** Messages that wait for a network. */
   waits: { id: string; words: string }[];
+  /** Messages that the clinic could not take: they stay to be read. */
+  lost: { id: string; words: string }[];
   tell: (...facts: Fact[]) => Promise<boolean>;
   back: () => void;
 }) {
@@ -61,16 +64,22 @@ export function Write({
             kind: "message",
             words: words.trim(),
           };
-          // Kept among what waits before it leaves the field.
+          // Kept among what waits before it leaves the field; a telephone that has no room for it gives it back.
           const sent = tell(fact);
           type("");
-          void sent;
+          sent.catch(() => type(words));
         }}
       >
         {t("phone-write-send")}
       </button>
-      {(page.messages.length > 0 || waits.length > 0) && (
+      {page.messages.length + waits.length + lost.length > 0 && (
         <ul className="written">
+          {lost.map((message) => (
+            <li key={message.id} data-lost>
+              <span className="soft">{t("phone-write-lost")}</span>
+              {message.words}
+            </li>
+          ))}
           {waits.map((message) => (
             <li key={message.id}>
               <span className="soft">{t("phone-write-waits")}</span>

@@ -223,6 +223,14 @@ async fn a_patient_counts_along_has_a_bad_day_and_writes_to_the_clinic() {
     assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
     house.click("#write-send").await;
     house.says("not read yet").await;
+    // What the clinic cannot take, of a day that has not come there, stays to be read.
+    let ahead = "localStorage.setItem(Object.keys(localStorage).find(place => place.startsWith('ritorno-home-waits')), JSON.stringify([{ id: crypto.randomUUID(), on: '2027-03-09', kind: 'message', words: 'Written on a day to come' }]))";
+    house.value(ahead).await;
+    house.goto("/h").await;
+    house.says("One entry could not be taken").await;
+    house.click("#to-write").await;
+    house.see("[data-lost]").await;
+    house.says("Written on a day to come").await;
     house
         .fill("#words", "Since this morning my fingers are blue.")
         .await;
