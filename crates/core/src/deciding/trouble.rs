@@ -254,6 +254,15 @@ impl Case<'_> {
         {
             return hold(Move::HoldTooEarly, watch.reason("hold-watch"));
         }
+        // Left out because it hurt and not done since: nobody knows that it has settled, so it is not done more often either.
+        let last = self.diary.counted().next();
+        let since = last.map_or(self.line.from_day, |last| last.day);
+        if let Some(day) = self.diary.left_hurting(since..=self.day) {
+            return hold(
+                Move::HoldSore,
+                Reason::new("hold-left-hurt").with("day", day),
+            );
+        }
         if let Some(adapts) = &self.exercise.adapts {
             let said = calls(self.ctx, self.facts, &adapts.quantity);
             if said.iter().any(|r| r.rule == "measurement-over-ceiling") {
@@ -272,16 +281,9 @@ impl Case<'_> {
                 });
             }
         }
-        let Some(last) = self.diary.counted().next() else {
+        let Some(last) = last else {
             return hold(Move::HoldUnknown, Reason::new("hold-nothing-logged"));
         };
-        // Left out because it hurt and not done since: nobody knows that it has settled.
-        if let Some(day) = self.diary.left_hurting(last.day..=self.day) {
-            return hold(
-                Move::HoldSore,
-                Reason::new("hold-left-hurt").with("day", day),
-            );
-        }
         if last
             .pain_during
             .is_some_and(|p| p > self.pain_max(last.day))

@@ -269,6 +269,19 @@ fn trouble_outranks_progress_in_the_stated_order() {
     read(&mut stiff, "passive-elevation", 70.0, 43, StopReason::Stiff);
     let found = decide(&stiff);
     assert_eq!(found.kind, Move::HoldStiff, "{found:?}");
+    // What hurt too much to be done is not done more often.
+    let mut hurting = stiff.clone();
+    let because = Some(LeftBecause::Hurt);
+    let exercise = hurting.lines[0].exercise.clone();
+    log(
+        &mut hurting,
+        44,
+        Some(&exercise),
+        LogFact::LeftOut { because },
+    );
+    let held = decide(&hurting);
+    assert_eq!(held.rule.rule, "hold-left-hurt", "{held:?}");
+    assert_eq!(held.change, Change::None);
     if let Change::Dose { dose } = found.change {
         let was = stiff.lines[0].dose;
         assert!(
