@@ -161,6 +161,8 @@ whose-ceiling-pathway = the pathway
 whose-ceiling-pathway-none = the pathway (not open yet)
 whose-ceiling-free = no ceiling
 
+field-address = Where to
+field-agreed = The patient’s yes
 field-birth = Date of birth
 field-day0 = Day 0
 field-given-name = Given name

@@ -160,3 +160,7 @@ phone-always-4 = Fever, or a wound that is red, open or wet.
 phone-always-now = Chest pain, trouble breathing, or a swollen calf or arm: call the emergency number now.
 phone-call = Call { $name }:
 phone-clinic = the clinic
+
+phone-reminders = Reminders are on.
+phone-no-reminders = End reminders
+phone-reminders-ended = You get no more reminders. The clinic can turn them on again.

@@ -5,7 +5,7 @@ use crate::calendar::{Clock, EpisodeDay};
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{
-    Appointment, ExamFact, Facts, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord,
+    Appointment, ExamFact, Facts, Line, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord,
 };
 use crate::flags::FlagView;
 use crate::plan::{PrecautionSpan, Volume, precaution_spans, volume};
@@ -177,6 +177,15 @@ fn short_plan(ctx: &CheckContext, decisions: &[LineDecision]) -> Option<Reason> 
 fn tried_today(facts: &Facts) -> bool {
     let mut today = facts.exam_notes.iter().filter(|n| n.on == facts.today);
     today.any(|n| matches!(n.fact, ExamFact::TryOut { .. }))
+}
+
+/// What goes home: what runs today, without what was not tried out.
+pub fn goes_home<'a>(ctx: &CheckContext, facts: &'a Facts) -> Vec<&'a Line> {
+    let waits = untried(ctx, facts);
+    running_lines(ctx, facts, ctx.today)
+        .into_iter()
+        .filter(|line| !waits.contains(&line.exercise))
+        .collect()
 }
 
 /// Exercises that run today, were never tried out clean, with an ache that eased, or with faults to watch, and have not been done at home before.

@@ -3,15 +3,14 @@
 //! All-day events have no clock time, so a daylight-saving change cannot move them. Appointments are by the clinic's clock and are
 //! written in universal time, each by itself, so that no calendar needs to know when clocks change there.
 
-use chrono::{DateTime, Datelike, Days, NaiveDate, TimeDelta, TimeZone, Utc};
+use chrono::{DateTime, Datelike, Days, NaiveDate, NaiveDateTime, TimeDelta, TimeZone, Utc};
 use icalendar::{Alarm, Calendar, Component, Event, EventLike, EventStatus, Property};
 use ritorno_core::calendar::date_of;
 use ritorno_core::context::CheckContext;
 use ritorno_core::facts::{Appointment, Facts, Line};
 use ritorno_core::plan::plan_chart;
 use ritorno_core::reason::wire;
-use ritorno_core::safety::running_lines;
-use ritorno_core::visit::untried;
+use ritorno_core::visit::goes_home;
 use ritorno_wording::{Value, Wording};
 
 /// What goes into the file.
@@ -55,12 +54,8 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
     };
     let mut calendar = Calendar::new();
     calendar.name(&wording.say("calendar-name", &[]));
-    // What runs today and was tried, until somebody decides otherwise: a rung that comes later is a decision of a later day.
-    let waits = untried(ctx, facts);
-    let lines: Vec<&Line> = running_lines(ctx, facts, ctx.today)
-        .into_iter()
-        .filter(|l| !waits.contains(&l.exercise))
-        .collect();
+    // What goes home today, until somebody decides otherwise: a rung that comes later is a decision of a later day.
+    let lines = goes_home(ctx, facts);
     for day in ctx.today..ctx.today + 28 {
         let Some(date) = date_of(facts.story.day0, day) else {
             continue;
@@ -131,6 +126,15 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
     calendar.to_string()
 }
 
+/// The instant of a local time. An hour that comes twice is the first one; one that is left out when clocks go forward is an hour
+/// later. None where there is neither.
+pub fn instant(zone: chrono_tz::Tz, local: NaiveDateTime) -> Option<DateTime<Utc>> {
+    let later = || zone.from_local_datetime(&(local + TimeDelta::hours(1)));
+    let found = zone.from_local_datetime(&local).earliest();
+    let found = found.or_else(|| later().earliest())?;
+    Some(found.with_timezone(&Utc))
+}
+
 /// An appointment at its hour; a cancelled one under the same id, so that a calendar takes it out. None where its hour cannot be.
 fn appointment(
     wording: &Wording,
@@ -138,16 +142,7 @@ fn appointment(
     stands: bool,
     (zone, stamp): (chrono_tz::Tz, DateTime<Utc>),
 ) -> Option<Event> {
-    let local = given.day.and_time(given.time);
-    // An hour that comes twice is the first one; one that is left out when clocks go forward is an hour later.
-    let begins = zone
-        .from_local_datetime(&local)
-        .earliest()
-        .or_else(|| {
-            zone.from_local_datetime(&(local + TimeDelta::hours(1)))
-                .earliest()
-        })?
-        .with_timezone(&Utc);
+    let begins = instant(zone, given.day.and_time(given.time))?;
     let title = wording.say("calendar-appointment", &[]);
     let how = format!("calendar-appointment-{}", wire(given.how));
     let mut event = Event::new();

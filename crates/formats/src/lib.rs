@@ -2,4 +2,4 @@
 
 mod calendar;
 
-pub use calendar::{CalendarInput, program_calendar};
+pub use calendar::{CalendarInput, instant, program_calendar};

@@ -10,9 +10,10 @@ mod proof;
 mod sealed;
 mod settings;
 
+use ritorno_messages::{OverHttp, simulated};
 use ritorno_server::{
-    AppState, api_document, change_day, first_link, metrics_server, read_knowledge, run_jobs,
-    server,
+    AppState, api_document, change_day, first_link, metrics_server, read_knowledge, remind,
+    run_jobs, server,
 };
 use ritorno_store::{
     Actor, Pool, StoreError, knowledge, migrate, open_one, open_pool, pending, schema_fits, write,
@@ -73,6 +74,35 @@ fn welcome(state: &AppState, address: &str) {
     let _ = writeln!(std::io::stdout(), "{said}");
 }
 
+/// The state with whoever delivers reminders: the gateway that was named, or the simulated service of a demo, which is begun here.
+fn with_messages(state: AppState) -> Result<AppState, Failure> {
+    if let Ok(address) = std::env::var("RITORNO_MESSAGES") {
+        return Ok(state.with_messages(Arc::new(OverHttp::new(&address))));
+    }
+    if !state.demo {
+        return Ok(state);
+    }
+    let listener = TcpListener::bind("127.0.0.1:0")?;
+    let address = format!("http://{}", listener.local_addr()?);
+    actix_web::rt::spawn(simulated(listener)?);
+    // A console that nobody reads any more is no reason not to serve.
+    let said = format!("Simulated messages to patients, and what was sent: {address}");
+    let _ = writeln!(std::io::stdout(), "{said}");
+    Ok(state.with_simulated_messages(&address))
+}
+
+/// Sends reminders beside everything else, as long as the server runs.
+fn remind_on(state: AppState) {
+    std::thread::spawn(move || {
+        loop {
+            if let Err(error) = remind(&state, state.today.now()) {
+                tracing::warn!(%error, "reminders wait");
+            }
+            std::thread::sleep(Duration::from_secs(5));
+        }
+    });
+}
+
 #[actix_web::main]
 async fn serve() -> Result<(), Failure> {
     // Logs are lines of JSON without patient data: method, path pattern, status, time.
@@ -131,6 +161,8 @@ async fn serve() -> Result<(), Failure> {
     if let Some(inner) = listening("RITORNO_METRICS")? {
         actix_web::rt::spawn(metrics_server(state.clone(), TcpListener::bind(inner)?)?);
     }
+    let state = with_messages(state)?;
+    remind_on(state.clone());
     server(state, listener, 4)?.await?;
     // Written after everything that was begun has its answer.
     tracing::info!("stopped");

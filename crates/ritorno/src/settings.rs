@@ -6,7 +6,7 @@ use ritorno_server::{Settings, Today};
 use std::net::SocketAddr;
 
 /// Everything that can be set: its name, and what it says.
-pub const SETTINGS: [(&str, &str); 16] = [
+pub const SETTINGS: [(&str, &str); 17] = [
     ("DATABASE_URL", "the database, as the application's role"),
     (
         "OWNER_DATABASE_URL",
@@ -16,6 +16,10 @@ pub const SETTINGS: [(&str, &str); 16] = [
     (
         "RITORNO_METRICS",
         "address and port that tell how the server does; for an inner network only",
+    ),
+    (
+        "RITORNO_MESSAGES",
+        "address of the gateway that delivers reminders; a demo brings a simulated one",
     ),
     ("RITORNO_PUBLIC_ADDRESS", "what people type to get here"),
     (

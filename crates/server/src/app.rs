@@ -12,6 +12,7 @@ use chrono::{NaiveDate, NaiveDateTime, Utc};
 use ritorno_core::admission::{NamedText, load_release};
 use ritorno_core::knowledge::Knowledge;
 use ritorno_core::reading::ReadingModel;
+use ritorno_messages::{Messages, OverHttp};
 use ritorno_store::episode::Loaded;
 use ritorno_store::{PatientId, PgConnection, Pool, StoreError};
 use std::collections::HashMap;
@@ -45,6 +46,15 @@ impl Today {
         match self {
             Today::Clock(zone) => zone,
             Today::Fixed(_) => chrono_tz::UTC,
+        }
+    }
+
+    /// Now; where the day is fixed, this time of that day.
+    pub fn now(self) -> chrono::DateTime<Utc> {
+        let now = Utc::now();
+        match self {
+            Today::Clock(_) => now,
+            Today::Fixed(date) => date.and_time(now.time()).and_utc(),
         }
     }
 
@@ -91,6 +101,10 @@ pub struct AppState {
     pub(crate) paper: Arc<dyn Paper>,
     /// Sheets set lately, by what they were set from.
     pub(crate) sheets: Arc<Mutex<Sheets>>,
+    /// Who delivers messages to patients; nobody where none was named.
+    pub(crate) messages: Option<Arc<dyn Messages>>,
+    /// Where the simulated service of a demo shows what was sent.
+    pub(crate) simulated_messages: Option<String>,
     /// Whether this is a demo: only then do simulated devices exist.
     pub demo: bool,
     /// How the server is reached.
@@ -108,6 +122,20 @@ impl AppState {
     pub fn with_paper(mut self, paper: Arc<dyn Paper>) -> Self {
         self.paper = paper;
         self
+    }
+
+    /// The same state with somebody who delivers messages to patients.
+    #[must_use]
+    pub fn with_messages(mut self, service: Arc<dyn Messages>) -> Self {
+        self.messages = Some(service);
+        self
+    }
+
+    /// The same state with the simulated service, which shows at an address what was sent.
+    #[must_use]
+    pub fn with_simulated_messages(mut self, address: &str) -> Self {
+        self.simulated_messages = Some(address.to_owned());
+        self.with_messages(Arc::new(OverHttp::new(address)))
     }
 
     /// The same state for a server that is reached in some way.
@@ -146,6 +174,8 @@ impl AppState {
             turns: Arc::default(),
             paper: Arc::new(NoPaper),
             sheets: Arc::default(),
+            messages: None,
+            simulated_messages: None,
             demo: false,
             settings: Settings::default(),
             web_dir,

@@ -1,7 +1,7 @@
 //! Work that is nobody's request.
 
 use crate::app::AppState;
-use chrono::{Duration, Utc};
+use chrono::{Duration, NaiveTime, Utc};
 use ritorno_store::{Actor, StoreError, attempt, daylist, job, session, write};
 
 /// Every day's housekeeping.
@@ -20,6 +20,7 @@ const ATTEMPTS_KEPT_DAYS: i64 = 90;
 pub fn run_jobs(state: &AppState) -> Result<usize, StoreError> {
     let mut conn = state.pool.get().map_err(|_| StoreError::Unavailable)?;
     let today = state.today.date();
+    let until = today.and_time(NaiveTime::MIN).and_utc();
     let actor = Actor {
         user: None,
         action: "job",
@@ -27,12 +28,12 @@ pub fn run_jobs(state: &AppState) -> Result<usize, StoreError> {
     write(&mut conn, actor, |conn| {
         DAILY
             .iter()
-            .try_for_each(|kind| job::plan(conn, kind, today))
+            .try_for_each(|kind| job::plan_day(conn, kind, today))
     })?;
     let mut ran = 0;
     loop {
         let more = write(&mut conn, actor, |conn| {
-            let Some(claimed) = job::claim(conn, today)? else {
+            let Some(claimed) = job::claim(conn, &DAILY, until)? else {
                 return Ok(false);
             };
             match claimed.kind.as_str() {
@@ -41,8 +42,7 @@ pub fn run_jobs(state: &AppState) -> Result<usize, StoreError> {
                     attempt::forget(conn, Utc::now() - Duration::days(ATTEMPTS_KEPT_DAYS))?
                 }
                 "put-lane-moves-together" => daylist::put_moves_together(conn)?,
-                // A kind of a newer application is not ours to do, and not ours to keep claiming.
-                other => tracing::warn!(kind = other, "a job of an unknown kind was closed undone"),
+                other => return Err(StoreError::Other(format!("there is no job {other}"))),
             }
             job::done(conn, claimed.id)?;
             Ok(true)

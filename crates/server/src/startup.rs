@@ -6,7 +6,7 @@ use crate::problem::ApiError;
 use crate::{
     bounds, covers, daylist, deciding, defaults, entries, examine, find, gate, home, library,
     limits, metrics, outcome, pathways, patients, phone, program, ranges, reasons, reliability,
-    session, shell, staff, story, withdrawals,
+    reminders, session, shell, staff, story, withdrawals,
 };
 use crate::{strength, timeline, visit};
 use actix_files::Files;
@@ -126,6 +126,9 @@ fn api(config: &mut ServiceConfig) {
             .service(phone::show_home_link)
             .service(phone::make_home_link)
             .service(phone::end_home_link)
+            .service(reminders::show_reminders)
+            .service(reminders::keep_reminders)
+            .service(reminders::no_reminders)
             .service(phone::open_home)
             .service(phone::clinic_card)
             .service(phone::home_page)

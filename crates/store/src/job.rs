@@ -1,47 +1,114 @@
-//! Jobs: planned once a day, claimed by one server at a time.
+//! Jobs: work that is nobody's request. Planned once a key, claimed by one server at a time, tried again until done.
 
-use crate::StoreError;
-use chrono::NaiveDate;
+use crate::schema::job as t;
+use crate::{PatientId, StoreError};
+use chrono::{DateTime, NaiveDate, NaiveTime, Utc};
+use diesel::dsl::now;
 use diesel::prelude::*;
-use diesel::sql_types::{Date, Text, Uuid as SqlUuid};
+use serde_json::Value;
 use uuid::Uuid;
 
 /// A claimed job.
-#[derive(Debug, Clone, PartialEq, Eq, QueryableByName)]
+#[derive(Debug, Clone, PartialEq, Queryable, Selectable)]
+#[diesel(table_name = t)]
 pub struct Job {
     /// Id.
-    #[diesel(sql_type = SqlUuid)]
     pub id: Uuid,
     /// What is to be done.
-    #[diesel(sql_type = Text)]
     pub kind: String,
+    /// What it is about.
+    pub payload: Value,
+    /// How often it was claimed before.
+    pub attempts: i32,
+}
+
+/// A job to plan.
+#[derive(Debug, Clone, PartialEq)]
+pub struct Planned<'a> {
+    /// What is to be done.
+    pub kind: &'a str,
+    /// The same job has the same key, however often it is planned.
+    pub key: &'a str,
+    /// Not before.
+    pub due_at: DateTime<Utc>,
+    /// Whose record it belongs to, where it is somebody's.
+    pub patient: Option<PatientId>,
+    /// What it is about.
+    pub payload: Value,
+}
+
+/// Plans a job; planning its key twice changes nothing.
+///
+/// # Errors
+/// Database failure.
+pub fn plan(conn: &mut PgConnection, job: &Planned) -> Result<(), StoreError> {
+    diesel::insert_into(t::table)
+        .values((
+            t::id.eq(Uuid::now_v7()),
+            t::kind.eq(job.kind),
+            t::key.eq(job.key),
+            t::due_at.eq(job.due_at),
+            t::patient_id.eq(job.patient),
+            t::payload.eq(&job.payload),
+        ))
+        .on_conflict(t::key)
+        .do_nothing()
+        .execute(conn)?;
+    Ok(())
 }
 
 /// Plans a job for a day; planning it twice changes nothing.
 ///
 /// # Errors
 /// Database failure.
-pub fn plan(conn: &mut PgConnection, kind: &str, due_on: NaiveDate) -> Result<(), StoreError> {
-    diesel::sql_query("insert into job (id, kind, due_on) values ($1, $2, $3) on conflict (kind, due_on) do nothing")
-        .bind::<SqlUuid, _>(Uuid::now_v7())
-        .bind::<Text, _>(kind)
-        .bind::<Date, _>(due_on)
-        .execute(conn)?;
-    Ok(())
+pub fn plan_day(conn: &mut PgConnection, kind: &str, day: NaiveDate) -> Result<(), StoreError> {
+    let job = Planned {
+        kind,
+        key: &format!("{kind} {day}"),
+        due_at: day.and_time(NaiveTime::MIN).and_utc(),
+        patient: None,
+        payload: Value::Null,
+    };
+    plan(conn, &job)
 }
 
-/// Claims the next open job for this transaction; another server's claim is passed over, not waited for.
+/// Claims the next open job of these kinds for this transaction; another server's claim is passed over, not waited for. Kinds of a
+/// newer application are not ours to do.
 ///
 /// # Errors
 /// Database failure.
-pub fn claim(conn: &mut PgConnection, today: NaiveDate) -> Result<Option<Job>, StoreError> {
-    let sql = "update job set attempts = attempts + 1 where id = (
-        select id from job where done_at is null and due_on <= $1 order by due_on, kind for update skip locked limit 1
-    ) returning id, kind";
-    Ok(diesel::sql_query(sql)
-        .bind::<Date, _>(today)
-        .get_result(conn)
-        .optional()?)
+pub fn claim(
+    conn: &mut PgConnection,
+    kinds: &[&str],
+    until: DateTime<Utc>,
+) -> Result<Option<Job>, StoreError> {
+    let found: Option<Job> = t::table
+        .filter(t::done_at.is_null())
+        .filter(t::due_at.le(until))
+        .filter(t::kind.eq_any(kinds))
+        .order((t::due_at, t::key))
+        .select(Job::as_select())
+        .for_update()
+        .skip_locked()
+        .first(conn)
+        .optional()?;
+    if let Some(job) = &found {
+        diesel::update(t::table.find(job.id))
+            .set(t::attempts.eq(t::attempts + 1))
+            .execute(conn)?;
+    }
+    Ok(found)
+}
+
+/// Puts a claimed job off: whoever works on it and falls over leaves it to be tried again then.
+///
+/// # Errors
+/// Database failure.
+pub fn put_off(conn: &mut PgConnection, id: Uuid, due_at: DateTime<Utc>) -> Result<(), StoreError> {
+    diesel::update(t::table.find(id))
+        .set(t::due_at.eq(due_at))
+        .execute(conn)?;
+    Ok(())
 }
 
 /// Marks a claimed job as done.
@@ -49,8 +116,8 @@ pub fn claim(conn: &mut PgConnection, today: NaiveDate) -> Result<Option<Job>, S
 /// # Errors
 /// Database failure.
 pub fn done(conn: &mut PgConnection, id: Uuid) -> Result<(), StoreError> {
-    diesel::sql_query("update job set done_at = now() where id = $1")
-        .bind::<SqlUuid, _>(id)
+    diesel::update(t::table.find(id))
+        .set(t::done_at.eq(now))
         .execute(conn)?;
     Ok(())
 }

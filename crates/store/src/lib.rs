@@ -38,6 +38,8 @@ mod patient;
 mod pool;
 pub mod program;
 pub mod reliability;
+pub mod reminder;
+pub mod reminding;
 mod schema;
 pub mod second_factor;
 pub mod session;

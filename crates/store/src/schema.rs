@@ -42,6 +42,24 @@ diesel::table! {
 diesel::table! { home_phone (id) { id -> Uuid, token_hash -> Bytea, link_id -> Uuid, } }
 diesel::joinable!(home_phone -> home_link (link_id));
 diesel::table! { home_unread (id) { id -> Uuid, episode_id -> Uuid, at -> Timestamptz, } }
+diesel::table! {
+    job (id) {
+        id -> Uuid, kind -> Text, key -> Text, due_at -> Timestamptz, patient_id -> Nullable<Uuid>, payload -> Jsonb, attempts -> Int4,
+        done_at -> Nullable<Timestamptz>,
+    }
+}
+diesel::table! {
+    reminding (id) {
+        id -> Uuid, patient_id -> Uuid, rev -> Int4, at -> Timestamptz, by_user -> Nullable<Uuid>, channel -> Nullable<Text>, address -> Text,
+        appointments -> Bool, exercises_at -> Nullable<Time>, quiet_from -> Time, quiet_until -> Time,
+    }
+}
+diesel::table! {
+    reminder (id) {
+        id -> Uuid, patient_id -> Uuid, episode_id -> Uuid, kind -> Text, made_at -> Timestamptz, channel -> Text, address -> Text,
+        words -> Text, state -> Text, state_at -> Timestamptz,
+    }
+}
 diesel::table! { access_rules (rev) { rev -> Int4, body -> Jsonb, user_id -> Uuid, } }
 diesel::table! { record (patient_id) { patient_id -> Uuid, seq -> Int8, } }
 diesel::table! {

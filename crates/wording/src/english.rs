@@ -1,8 +1,9 @@
 //! The catalogues of British English, as they are shipped.
 
 /// Each file of `locales/en`.
-pub(crate) const ENGLISH: [&str; 22] = [
+pub(crate) const ENGLISH: [&str; 23] = [
     include_str!("../../../locales/en/exercises.ftl"),
+    include_str!("../../../locales/en/messages.ftl"),
     include_str!("../../../locales/en/names.ftl"),
     include_str!("../../../locales/en/paper.ftl"),
     include_str!("../../../locales/en/phone.ftl"),

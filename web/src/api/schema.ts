@@ -677,6 +677,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get: operations["show_reminders"];
+        put: operations["keep_reminders"];
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/reopen": {
         parameters: {
             query?: never;
@@ -927,6 +943,23 @@ export interface paths {
         get?: never;
         put?: never;
         post: operations["tell_from_home"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/home/no-reminders": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        /** The patient wants no more reminders: said on the page, done at once. */
+        post: operations["no_reminders"];
         delete?: never;
         options?: never;
         head?: never;
@@ -2047,6 +2080,11 @@ export interface components {
          * @enum {string}
          */
         ChangeWord: "within_error" | "possibly_important" | "real" | "real_and_worthwhile";
+        /**
+         * @description A way to reach somebody.
+         * @enum {string}
+         */
+        Channel: "text" | "mail";
         /** @description The surgeon's go-ahead for movement. */
         Clearance: {
             /**
@@ -4301,6 +4339,8 @@ export interface components {
             /** @description The given name. */
             name: string;
             next?: components["schemas"]["NextAppointment"] | null;
+            /** @description Whether reminders are sent. */
+            reminders: boolean;
             /** @description What stands on the signed sheet, in words; without exercises while something holds it. Nothing where none was signed. */
             sheet?: Record<string, never> | null;
             /** @description What to tap when something is wrong, the most urgent first. */
@@ -4728,6 +4768,81 @@ export interface components {
             sem_same_rater: number;
             /** @description Subjects. */
             subjects: number;
+        };
+        /**
+         * @description What somebody is reminded of.
+         * @enum {string}
+         */
+        RemindedOf: "appointment" | "exercises";
+        /** @description A reminder that was sent. */
+        ReminderSent: {
+            address: string;
+            /** Format: date-time */
+            at: string;
+            channel: components["schemas"]["Channel"];
+            /** Format: uuid */
+            id: string;
+            of: components["schemas"]["RemindedOf"];
+            state: components["schemas"]["ReminderState"];
+            words: string;
+        };
+        /**
+         * @description What became of a reminder.
+         * @enum {string}
+         */
+        ReminderState: "sending" | "taken" | "delivered" | "failed" | "refused" | "given_up";
+        /** @description What a patient agrees to. */
+        RemindersEdit: {
+            /** @description That the patient was asked and said yes: without it nothing is kept that would send something. */
+            agreed: boolean;
+            reminding: components["schemas"]["Reminding"];
+            /**
+             * Format: int32
+             * @description The version that was read.
+             */
+            rev: number;
+        };
+        /** @description What a patient agreed to be sent, and what was. */
+        RemindersPage: {
+            /** @description Whether the patient said so, from home or by an answer, and not the clinic. */
+            by_patient: boolean;
+            reminding: components["schemas"]["Reminding"];
+            /**
+             * Format: int32
+             * @description 0 until somebody has asked.
+             */
+            rev: number;
+            /** @description What was sent lately, the newest first. */
+            sent: components["schemas"]["ReminderSent"][];
+            /** @description Whether there is a service that would deliver anything. */
+            service: boolean;
+            /** @description Where the simulated service shows what was sent; nothing where it is a real one. */
+            simulated_at?: string | null;
+            /** @description Since when that stands; nothing where nobody has asked. */
+            since?: string | null;
+        };
+        /** @description What a patient agreed to be sent, and when they are left alone. Times are by the clinic's own clock. */
+        Reminding: {
+            /** @description The number or the mail address; empty where they want no reminders. */
+            address: string;
+            /** @description Whether they are reminded of appointments. */
+            appointments: boolean;
+            channel?: components["schemas"]["Channel"] | null;
+            /**
+             * @description At what time they are reminded of a day's exercises; nothing where they are not.
+             * @example 18:00:00
+             */
+            exercises_at?: string | null;
+            /**
+             * @description From when on nothing is sent.
+             * @example 20:00:00
+             */
+            quiet_from: string;
+            /**
+             * @description Until when nothing is sent; the same as `quiet_from` where they are never left alone.
+             * @example 08:00:00
+             */
+            quiet_until: string;
         };
         /** @description Opening an ended episode again. */
         Reopening: {
@@ -7753,6 +7868,67 @@ export interface operations {
             503: components["responses"]["Unavailable"];
         };
     };
+    show_reminders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RemindersPage"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    keep_reminders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["RemindersEdit"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["RemindersPage"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
     reopen_episode: {
         parameters: {
             query?: never;
@@ -8310,6 +8486,29 @@ export interface operations {
             413: components["responses"]["TooLarge"];
             415: components["responses"]["Packed"];
             422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    no_reminders: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            204: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content?: never;
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
             503: components["responses"]["Unavailable"];
         };
     };

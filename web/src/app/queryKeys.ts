@@ -43,6 +43,7 @@ export const queryKeys = {
   outcomes: (episode: string) => ["outcomes", episode],
   program: (episode: string) => ["program", episode],
   homeLink: (episode: string) => ["home-link", episode],
+  reminders: (episode: string) => ["reminders", episode],
   versions: (episode: string, before?: string, after?: string) => [
     "versions",
     episode,

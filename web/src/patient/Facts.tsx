@@ -1,10 +1,17 @@
 import { Call } from "./Call";
 import { Hand } from "./Hand";
+import { Reminded } from "./Reminded";
 import { PREVIEW, type Sheet } from "./server";
 import { t } from "./words";
 
 /** What holds today, from the sheet: limits first, then what is good to know. */
-export function Facts({ sheet }: { sheet: Sheet }) {
+export function Facts({
+  sheet,
+  reminders,
+}: {
+  sheet: Sheet;
+  reminders: boolean;
+}) {
   const list = (title: string, rows: string[]) =>
     rows.length > 0 && (
       <section>
@@ -61,6 +68,7 @@ export function Facts({ sheet }: { sheet: Sheet }) {
           {t("phone-calendar")}
         </a>
       )}
+      <Reminded on={reminders} />
       <Hand />
     </>
   );

@@ -148,7 +148,11 @@ export function Program({
                   doneToday(said, e.id, page.today) < e.count.times_per_day,
               )}
             />
-            {sheet ? <Facts sheet={sheet} /> : <Always />}
+            {sheet ? (
+              <Facts sheet={sheet} reminders={page.reminders} />
+            ) : (
+              <Always />
+            )}
           </>
         )}
       </main>

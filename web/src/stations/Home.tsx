@@ -14,6 +14,7 @@ import { useDefaults } from "../app/useDefaults";
 import { useReady } from "../app/useReady";
 import { useState } from "react";
 import { PhoneLink } from "./home/PhoneLink";
+import { Reminders } from "./home/Reminders";
 import { asQuery, keptForm, SheetFormChoice } from "./home/SheetForm";
 
 export function Home({ episode }: { episode: string }) {
@@ -95,6 +96,7 @@ export function Home({ episode }: { episode: string }) {
         episode={episode}
         {...(signed?.current ? { sheet: form } : {})}
       />
+      <Reminders episode={episode} />
       <p className="soft above-22">{t("home-lead")}</p>
       <div className="dials">
         {lines.map(({ line, totals, cues }) => (

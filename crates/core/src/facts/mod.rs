@@ -14,6 +14,7 @@ mod note;
 mod opening;
 mod push;
 mod record;
+mod reminding;
 mod score;
 mod story;
 
@@ -35,5 +36,6 @@ pub use note::Written;
 pub use opening::{OpenHours, open_minutes, unread_too_long};
 pub use push::{STAND_INS, StrengthTrial};
 pub use record::Facts;
+pub use reminding::{Channel, RemindedOf, ReminderState, Reminding};
 pub use score::{Attestation, Score, Sheet};
 pub use story::{Clearance, Story, Task};

@@ -97,7 +97,7 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 159] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 162] = [
     "hold-most-s",
     "severity-points-young",
     "severity-points-lax",
@@ -199,6 +199,9 @@ pub(crate) const REQUIRED_THRESHOLDS: [&str; 159] = [
     "flare-nearer-m",
     "flag-back-days",
     "unread-lead-minutes",
+    "remind-hours-before",
+    "remind-quiet-from-hour",
+    "remind-quiet-until-hour",
     "home-silent-days",
     "arm-share-of-body-pct",
     "helper-share-pulley",

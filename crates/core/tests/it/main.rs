@@ -37,6 +37,7 @@ mod reading;
 mod reading_held;
 mod reading_rules;
 mod releases;
+mod reminding;
 mod schools;
 mod shoulder;
 mod signs;

@@ -23,7 +23,11 @@ use ritorno_store::{EpisodeId, PgConnection, home_link};
 ///
 /// # Errors
 /// 401 when it was never let in, or its link has run out, was ended or replaced.
-fn let_in(state: &AppState, conn: &mut PgConnection, token: &[u8]) -> Result<EpisodeId, ApiError> {
+pub(crate) fn let_in(
+    state: &AppState,
+    conn: &mut PgConnection,
+    token: &[u8],
+) -> Result<EpisodeId, ApiError> {
     home_link::phone(conn, token, state.today.date())?
         .filter(|_| may(Role::PatientLink, Action::OwnProgram))
         .ok_or_else(|| ApiError::new(StatusCode::UNAUTHORIZED, "unauthenticated", &[]))

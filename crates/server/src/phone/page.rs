@@ -14,7 +14,9 @@ use ritorno_core::facts::{ClinicDefaults, LogFact, OpenHours};
 use ritorno_core::permission::Action;
 use ritorno_store::home_words::Message;
 use ritorno_store::user::User;
-use ritorno_store::{EpisodeId, PgConnection, StoreError, defaults, home_words, program};
+use ritorno_store::{
+    EpisodeId, PgConnection, StoreError, defaults, home_words, program, reminding,
+};
 use serde::Serialize;
 use serde_json::{Value, json};
 use uuid::Uuid;
@@ -50,6 +52,8 @@ pub(crate) struct PhonePage {
     messages: Vec<PhoneMessage>,
     /// Letters that a message may have.
     message_letters: u32,
+    /// Whether reminders are sent.
+    reminders: bool,
 }
 
 /// When the patient comes next.
@@ -90,6 +94,7 @@ struct Gathered {
     signed: Result<program::Signed, Holds>,
     clinic: ClinicDefaults,
     messages: Vec<Message>,
+    reminders: bool,
     whose: String,
 }
 
@@ -107,11 +112,13 @@ fn gather(state: &AppState, conn: &mut PgConnection, own: EpisodeId) -> Result<G
     let (_, clinic) = defaults::newest(conn)?;
     let since = state.today.date() - Days::new(MESSAGE_DAYS);
     let messages = home_words::messages(conn, own, since)?;
+    let agreed = reminding::newest(conn, opened.loaded.patient.id)?;
     Ok(Gathered {
         opened,
         signed,
         clinic,
         messages,
+        reminders: agreed.is_some_and(|agreed| agreed.reminding.channel.is_some()),
         whose: whose(own),
     })
 }
@@ -122,6 +129,7 @@ fn show(state: &AppState, gathered: Gathered) -> Result<PhonePage, ApiError> {
         signed,
         clinic,
         messages,
+        reminders,
         whose,
     } = gathered;
     let assessment = opened.assess()?;
@@ -189,6 +197,7 @@ fn show(state: &AppState, gathered: Gathered) -> Result<PhonePage, ApiError> {
             .collect(),
         message_letters: (state.knowledge.bounds.get("message_characters"))
             .map_or(0, |bound| bound.max as u32),
+        reminders,
     })
 }
 

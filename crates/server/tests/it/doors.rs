@@ -238,7 +238,7 @@ fn asked_by(path: &str) -> Action {
         "measurements" | "scores" | "findings" | "exam-notes" | "strength" | "outcomes"
         | "withdrawals" | "angle" => Measure,
         "log" | "week-uses" | "contacts" | "appointments" | "openings" => EnterLog,
-        "home-link" => TakeHome,
+        "home-link" | "reminders" => TakeHome,
         "limits" | "breach-answers" => RecordLimit,
         "flags" | "flag-steps" | "home-read" => AnswerFlags,
         "attestations" | "notes" | "end" | "reopen" | "decisions" | "sign" | "pass" | "covers" => {
@@ -391,7 +391,7 @@ fn nonsense_is_refused_as_a_problem_at_every_door_and_leaves_nothing() {
         .filter(|(method, path)| method != "GET" && path != "/api/session")
     {
         // Some addresses act on their name alone and take no body.
-        let bodyless = ["/end", "/build", "/home-link"]
+        let bodyless = ["/end", "/build", "/home-link", "/no-reminders"]
             .iter()
             .any(|last| path.ends_with(last));
         for body in bodies.iter().filter(|_| !bodyless) {

@@ -225,6 +225,12 @@ pub(super) fn writes(s: &Session, episode: &str) -> Vec<(&'static str, String, V
             json!({ "by": id, "entries": [{ "kind": "score", "episode": id, "body": { "id": id, "score": "rest-pain", "value": 2.0, "on": TODAY } }] }),
         ),
         ("PUT", at("story"), edit),
+        (
+            "PUT",
+            at("reminders"),
+            json!({ "rev": 0, "agreed": true, "reminding": { "channel": "text", "address": "+39 333 555 0100", "appointments": true, "exercises_at": "18:00:00", "quiet_from": "20:00:00", "quiet_until": "08:00:00" } }),
+        ),
+        ("POST", at("home-read"), json!({ "id": id, "read": [id] })),
     ]
 }
 

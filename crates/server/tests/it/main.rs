@@ -22,6 +22,7 @@ mod paper;
 mod phone;
 mod proof;
 mod record;
+mod reminders;
 mod shut;
 mod staff;
 mod story;

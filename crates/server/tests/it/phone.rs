@@ -41,7 +41,7 @@ fn decoded(svg: &str) -> String {
 }
 
 /// Makes a link; answers with what stands behind the hash.
-fn link(vera: &Session, episode: &str) -> String {
+pub fn link(vera: &Session, episode: &str) -> String {
     let made = vera
         .post(&format!("/api/episodes/{episode}/home-link"), &json!({}))
         .ok();
@@ -61,7 +61,7 @@ fn open(clinic: &Clinic, link: &str, birth: &str) -> Answer {
 }
 
 /// A telephone that was let in.
-fn phone<'a>(clinic: &'a Clinic, link: &str) -> Session<'a> {
+pub fn phone<'a>(clinic: &'a Clinic, link: &str) -> Session<'a> {
     let form = new_patient();
     let opened = open(clinic, link, form["birth"].as_str().expect("a birth date"));
     assert_eq!(opened.status, 204);

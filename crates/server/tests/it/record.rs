@@ -284,10 +284,12 @@ fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
     use ritorno_store::job;
     let clinic = Clinic::open();
     clinic.sign_in("vera");
-    let today = TODAY.parse().expect("a date");
+    let today: chrono::NaiveDate = TODAY.parse().expect("a date");
+    let until = today.and_time(chrono::NaiveTime::MIN).and_utc();
+    let claim = |conn: &mut PgConnection| job::claim(conn, &["one", "two"], until);
     let mut owner = clinic.owner();
-    for kind in ["one", "two", "one"] {
-        job::plan(&mut owner, kind, today).expect("planned");
+    for kind in ["one", "two", "one", "of a newer application"] {
+        job::plan_day(&mut owner, kind, today).expect("planned");
     }
     let (mut here, mut there) = (
         clinic.state.pool.get().expect("a connection"),
@@ -297,7 +299,7 @@ fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
         |conn: &mut PgConnection, sql: &str| diesel::sql_query(sql).execute(conn).expect("said");
     say(&mut here, "begin");
     say(&mut there, "begin");
-    let mut kinds: Vec<String> = [job::claim(&mut here, today), job::claim(&mut there, today)]
+    let mut kinds: Vec<String> = [claim(&mut here), claim(&mut there)]
         .into_iter()
         .map(|claimed| claimed.expect("no waiting").expect("a job").kind)
         .collect();
@@ -309,7 +311,7 @@ fn a_job_is_claimed_by_one_server_at_a_time_and_done_once_a_day() {
     );
     let mut third = clinic.state.pool.get().expect("a connection");
     say(&mut third, "begin");
-    assert_eq!(job::claim(&mut third, today).expect("no waiting"), None);
+    assert_eq!(claim(&mut third).expect("no waiting"), None);
     for mut conn in [here, there, third] {
         say(&mut conn, "rollback");
     }

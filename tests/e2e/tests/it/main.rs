@@ -17,6 +17,7 @@ mod phone;
 mod program;
 mod reached;
 mod reasons;
+mod reminders;
 mod scores;
 mod screens;
 mod shell;

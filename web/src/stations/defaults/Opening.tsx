@@ -1,20 +1,13 @@
 import Button from "antd/es/button";
 import { Choose } from "../../app/Choose";
 import type { Schemas } from "../../app/client";
+import { HALF_HOUR_OPTIONS } from "../../app/times";
 import { t } from "../../app/wording";
 
 type Hours = Schemas["OpenHours"];
 const WEEKDAYS = [1, 2, 3, 4, 5, 6, 7];
 /** What a day begins with when it is added: the day before's hours, or these. */
 const USUAL = { from: "08:00:00", until: "17:00:00" };
-const STEP_MINUTES = 30;
-const TIMES = Array.from({ length: (24 * 60) / STEP_MINUTES }, (_, n) => {
-  const minutes = n * STEP_MINUTES;
-  const two = (part: number) => String(part).padStart(2, "0");
-  return `${two(Math.floor(minutes / 60))}:${two(minutes % 60)}:00`;
-});
-const shown = (time: string) => time.slice(0, 5);
-
 /** When somebody reads what is told from home: what waits longer than the clinic was open goes to the lead. */
 export function Opening({
   opening,
@@ -40,9 +33,9 @@ export function Opening({
       })}
       disabled={!lead}
       value={row[which]}
-      options={TIMES.filter(
-        (value) => which === "from" || value > row.from,
-      ).map((value) => ({ value, label: shown(value) }))}
+      options={HALF_HOUR_OPTIONS.filter(
+        ({ value }) => which === "from" || value > row.from,
+      )}
       onChange={(value) => put(at, { [which]: value })}
     />
   );

@@ -9,6 +9,7 @@ import { Pending } from "../../app/parts";
 import { api, ask, type Schemas } from "../../app/client";
 import { queryKeys } from "../../app/queryKeys";
 import { shortDate, t } from "../../app/wording";
+import { pathTo } from "./pathTo";
 import { asked, type SheetForm } from "./SheetForm";
 
 type State = Schemas["HomeLinkState"];
@@ -39,7 +40,7 @@ export function PhoneLink({
   const queries = useQueryClient();
   const [preview, setPreview] = useState(false);
   const [made, setMade] = useState<Schemas["HomeLinkMade"]>();
-  const params = { params: { path: { id: episode } } };
+  const params = pathTo(episode);
   const state = useQuery({
     queryKey: queryKeys.homeLink(episode),
     queryFn: () => ask(api.GET("/api/episodes/{id}/home-link", params)),

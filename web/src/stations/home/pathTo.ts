@@ -1,0 +1,4 @@
+/** What leads to an episode's addresses. */
+export const pathTo = (episode: string) => ({
+  params: { path: { id: episode } },
+});
