@@ -4,7 +4,7 @@ use crate::art::{Art, INK, LIMIT, Point, WORK};
 use crate::body::Body;
 use crate::scene::{Scene, cue_track};
 use ritorno_core::knowledge::{Cue, CuePlace, CueWay, Exercise, Level};
-use ritorno_core::mechanics::{ArmPose, Attitude, Frame, Vec3};
+use ritorno_core::mechanics::{ArmPose, Attitude, Frame, Rotation, Vec3};
 
 impl Art {
     /// A small arrow with a light rim, so that it stands out on the body and on paper.
@@ -125,19 +125,33 @@ impl Art {
         self.along(&points, &style);
     }
 
-    /// The wedge beyond the limit, hatched: from the end of the path on, in the same plane.
-    pub(crate) fn limit_wedge(&mut self, b: &Body, end: &ArmPose, attitude: Attitude) {
+    /// The wedge beyond the limit, hatched: from the end of the path on, the way it was going.
+    pub(crate) fn limit_wedge(&mut self, scene: &Scene, b: &Body, attitude: Attitude) {
+        let end = &scene.end;
         let frame = Frame::of_pose(attitude, end);
-        let centre = b.working.shoulder;
-        let reach = (b.working.hand - centre).norm().max(0.3);
+        let (centre, reach) = match scene.turning {
+            Some(_) => (b.working.elbow, (b.working.hand - b.working.elbow).norm()),
+            None => {
+                let reach = (b.working.hand - b.working.shoulder).norm();
+                (b.working.shoulder, reach.max(0.3))
+            }
+        };
         let mut points = vec![self.p(centre)];
         for step in 0..=6 {
-            let elevation_deg = (end.elevation_deg + 1.0 + f64::from(step) * 4.0).min(180.0);
-            let beyond = ArmPose {
-                elevation_deg,
-                ..*end
+            let beyond = 1.0 + f64::from(step) * 4.0;
+            let way = match scene.turning {
+                Some(turned) => ArmPose {
+                    rotation: Rotation::TwistDeg(end.twist_deg() + beyond.copysign(turned)),
+                    ..*end
+                }
+                .forearm(),
+                None => ArmPose {
+                    elevation_deg: (end.elevation_deg + beyond).min(180.0),
+                    ..*end
+                }
+                .upper_arm(),
             };
-            points.push(self.p(centre + frame.room(beyond.upper_arm()) * reach));
+            points.push(self.p(centre + frame.room(way) * reach));
         }
         self.shape(
             &points,

@@ -2,7 +2,8 @@
 
 use crate::art::{Art, BODY, INK, LIMIT, WORK};
 use crate::scene::{FigureSpec, STEPS, scene};
-use ritorno_core::mechanics::{Arm, Frame};
+use ritorno_core::knowledge::{Exercise, Helper, WallSide};
+use ritorno_core::mechanics::{Arm, Attitude, Frame, Load, Path};
 use std::fmt::Write as _;
 
 /// The figure as an SVG document, the same for screen and paper, legible in grey.
@@ -37,10 +38,37 @@ pub fn figure_svg(spec: &FigureSpec) -> String {
         art.cue(last, cue, &frame);
     }
     if spec.limited {
-        art.limit_wedge(last, &scene.end, exercise.attitude);
+        art.limit_wedge(&scene, last, exercise.attitude);
     }
     art.props_front(exercise, last);
     art.finish(spec)
+}
+
+/// How far an arm may go: somebody who sits, the arm at the end of a way, what lies beyond hatched. Of the row nothing is drawn: any will do.
+pub fn limit_figure_svg(any: &Exercise, way: Path, arm: Arm, title: &str) -> String {
+    let bare = Exercise {
+        attitude: Attitude::Sitting,
+        demand: Vec::new(),
+        tags: Vec::new(),
+        kit: Vec::new(),
+        helper: Helper::None,
+        wall: WallSide::default(),
+        other: None,
+        ball_at: None,
+        roll: None,
+        legs: None,
+        cues: Vec::new(),
+        load: Load::default(),
+        upper_arm_rests: false,
+        ..any.clone()
+    };
+    figure_svg(&FigureSpec {
+        exercise: &bare,
+        path: way,
+        arm,
+        limited: true,
+        title,
+    })
 }
 
 /// Where an exercise begins, in the same frame as its figure; nothing where it does not move.
@@ -123,7 +151,7 @@ fn in_steps(spec: &FigureSpec, moves: impl Fn(usize) -> String) -> String {
     }
     art.paths(&scene, exercise);
     if spec.limited {
-        art.limit_wedge(last, &scene.end, exercise.attitude);
+        art.limit_wedge(&scene, last, exercise.attitude);
     }
     art.finish(spec)
 }

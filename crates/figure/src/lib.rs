@@ -11,5 +11,7 @@ mod people;
 mod props;
 mod scene;
 
-pub use draw::{figure_svg, looping_figure_svg, moving_figure_svg, start_figure_svg};
+pub use draw::{
+    figure_svg, limit_figure_svg, looping_figure_svg, moving_figure_svg, start_figure_svg,
+};
 pub use scene::FigureSpec;

@@ -44,6 +44,20 @@ pub(crate) struct Scene {
     /// The body moves on a hand that stays.
     pub(crate) sways: bool,
     pub(crate) end: ArmPose,
+    /// Degrees that the last step of the path turns an upper arm that stays where it is; nothing where it does not stay.
+    pub(crate) turning: Option<f64>,
+}
+
+/// An upper arm that moves less than this between two steps stays where it is; a turn of less is none. In degrees.
+const STAYS: f64 = 0.5;
+
+fn turning(poses: &[ArmPose]) -> Option<f64> {
+    let [.., before, end] = poses else {
+        return None;
+    };
+    let apart = before.upper_arm().dot(end.upper_arm()).min(1.0).acos();
+    let turned = end.twist_deg() - before.twist_deg();
+    (apart.to_degrees() < STAYS && turned.abs() > STAYS).then_some(turned)
 }
 
 pub(crate) fn scene(spec: &FigureSpec) -> Option<Scene> {
@@ -94,6 +108,7 @@ pub(crate) fn scene(spec: &FigureSpec) -> Option<Scene> {
         hand_track,
         camera,
         end,
+        turning: turning(&poses),
     })
 }
 

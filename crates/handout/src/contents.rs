@@ -49,6 +49,11 @@ pub(crate) fn explained<'a>(input: &HandoutInput<'a>) -> Vec<(&'a Exercise, &'a 
 }
 
 /// The file of an exercise's drawing beside the sheet.
+/// The drawing of a limit, beside the sheet.
+pub(crate) fn limit_file(quantity: &str) -> String {
+    format!("limit-{quantity}.svg")
+}
+
 pub(crate) fn figure_file(exercise: &Exercise) -> String {
     format!("{}.svg", exercise.id)
 }
@@ -303,7 +308,10 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
     stop.extend(replaced.then_some("paper-stop-blade"));
     let limits: Vec<Json> = limit_rows(ctx, facts, wording, day)
         .into_iter()
-        .map(|(what, how)| json!({ "what": what, "how": how }))
+        .map(|row| {
+            let figure = row.way.is_some().then(|| limit_file(row.quantity));
+            json!({ "what": row.what, "how": row.how, "figure": figure })
+        })
         .collect();
     let signed = signed_on.format("%-d %B %Y").to_string();
     let (from, last) = (date(day), date(until - 1));

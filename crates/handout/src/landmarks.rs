@@ -7,6 +7,7 @@
 use ritorno_core::context::CheckContext;
 use ritorno_core::facts::Facts;
 use ritorno_core::knowledge::Exercise;
+use ritorno_core::mechanics::{ArmPose, Path, Rotation};
 use ritorno_core::ranges::{TOLD_AT_HOME, landmark_at_home};
 use ritorno_core::rules::{Ceiling, ceiling_on};
 use ritorno_wording::{Value, Wording};
@@ -57,15 +58,58 @@ fn landmark(quantity: &str, ceiling: Ceiling) -> Option<&'static str> {
     })
 }
 
-/// Today's limits as `(what, how far)`, in plain words.
+/// Degrees that a landmark stands for, from body heights in shares of stature; none where it is no angle, or nothing is allowed.
+fn degrees(id: &str) -> Option<f64> {
+    let elbow_at = |height: f64| 90.0 + ((height - 0.818) / 0.186).asin().to_degrees();
+    // A hand's width is 0.055 H, the forearm to the middle of the hand 0.195 H.
+    match id.trim_start_matches("landmark-") {
+        "elevation-ribs" => Some(elbow_at(0.68)),
+        "elevation-chest" => Some(elbow_at(0.72)),
+        "elevation-shoulder" => Some(elbow_at(0.818)),
+        "elevation-mouth" => Some(elbow_at(0.89)),
+        "elevation-eyes" => Some(elbow_at(0.936)),
+        "elevation-crown" => Some(elbow_at(1.0)),
+        "rotation-5" => Some(0.0),
+        "rotation-35" => Some((0.055f64 / 0.195).asin().to_degrees()),
+        "rotation-50" => Some(45.0),
+        _ => None,
+    }
+}
+
+/// A limit as it is told: what it is about, how far, and the way up to it where that can be drawn.
+#[derive(Debug, Clone, PartialEq)]
+pub struct LimitRow {
+    /// The movement, by its id.
+    pub quantity: &'static str,
+    /// The movement, in plain words.
+    pub what: String,
+    /// How far, in plain words.
+    pub how: String,
+    /// From the hanging arm to the landmark.
+    pub way: Option<Path>,
+}
+
+/// The way from rest up to a landmark: raised in the scapular plane with a straight arm, or turned outward with the elbow at the side.
+fn way(quantity: &str, id: &str) -> Option<Path> {
+    let end = degrees(id)?;
+    let pose = |elevation_deg, twist_deg, elbow_deg| ArmPose {
+        plane_deg: 35.0,
+        elevation_deg,
+        rotation: Rotation::TwistDeg(twist_deg),
+        elbow_deg,
+    };
+    let keys = if quantity.contains("elevation") {
+        vec![pose(4.0, 0.0, 8.0), pose(end, 0.0, 8.0)]
+    } else {
+        vec![pose(4.0, -45.0, 90.0), pose(4.0, end, 90.0)]
+    };
+    Some(Path { keys })
+}
+
+/// Today's limits in plain words.
 ///
 /// Where somebody showed the limit in the room, with what it is at home.
-pub fn limit_rows(
-    ctx: &CheckContext,
-    facts: &Facts,
-    wording: &Wording,
-    day: i32,
-) -> Vec<(String, String)> {
+pub fn limit_rows(ctx: &CheckContext, facts: &Facts, wording: &Wording, day: i32) -> Vec<LimitRow> {
     TOLD_AT_HOME
         .into_iter()
         .filter_map(|quantity| {
@@ -76,7 +120,12 @@ pub fn limit_rows(
                 let shown = wording.say("paper-landmark-shown", &[("words", Value::Text(words))]);
                 how = format!("{how}; {shown}");
             }
-            Some((wording.say(&format!("limit-{quantity}"), &[]), how))
+            Some(LimitRow {
+                quantity,
+                what: wording.say(&format!("limit-{quantity}"), &[]),
+                how,
+                way: way(quantity, id),
+            })
         })
         .collect()
 }
@@ -104,23 +153,12 @@ pub fn session_limit(
 mod tests {
     use super::*;
 
-    /// Degrees that a landmark stands for, worked out from body heights in shares of stature.
+    /// Where nothing is allowed a landmark stands for nothing.
     fn reach(id: &str) -> f64 {
-        let elbow_at = |height: f64| 90.0 + ((height - 0.818) / 0.186).asin().to_degrees();
-        // A hand's width is 0.055 H, the forearm to the middle of the hand 0.195 H.
-        match id.trim_start_matches("landmark-") {
-            "elevation-none" | "rotation-none" | "active-none" => 0.0,
-            "elevation-ribs" => elbow_at(0.68),
-            "elevation-chest" => elbow_at(0.72),
-            "elevation-shoulder" => elbow_at(0.818),
-            "elevation-mouth" => elbow_at(0.89),
-            "elevation-eyes" => elbow_at(0.936),
-            "elevation-crown" => elbow_at(1.0),
-            "rotation-5" => 0.0,
-            "rotation-35" => (0.055f64 / 0.195).asin().to_degrees(),
-            "rotation-50" => 45.0,
-            other => panic!("{other} has no height"),
-        }
+        degrees(id).unwrap_or_else(|| {
+            assert!(id.ends_with("-none"), "{id} has no height");
+            0.0
+        })
     }
 
     #[test]

@@ -9,5 +9,5 @@ mod sheet;
 mod week;
 
 pub use contents::{HandoutInput, contents};
-pub use landmarks::{limit_rows, session_limit};
+pub use landmarks::{LimitRow, limit_rows, session_limit};
 pub use sheet::{HandoutError, SheetForm, render, undrawn};

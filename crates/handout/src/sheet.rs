@@ -1,9 +1,10 @@
 //! Filling the template and printing it.
 
-use crate::contents::{HandoutInput, contents, explained, figure_file};
+use crate::contents::{HandoutInput, contents, explained, figure_file, limit_file};
+use crate::landmarks::limit_rows;
 use ritorno_core::knowledge::Exercise;
 use ritorno_core::safety::resolved_path;
-use ritorno_figure::{FigureSpec, figure_svg, start_figure_svg};
+use ritorno_figure::{FigureSpec, figure_svg, limit_figure_svg, start_figure_svg};
 use ritorno_wording::Wording;
 use thiserror::Error;
 use typst::foundations::Bytes;
@@ -87,6 +88,15 @@ pub fn render(
         files.push((figure_file(exercise), figure_svg(&spec).into_bytes()));
         if let Some(start) = start_figure_svg(&spec) {
             files.push((start_file(exercise), start.into_bytes()));
+        }
+    }
+    // Any row will do: nothing of it is drawn.
+    if let Some(any) = ctx.known.exercises.values().next() {
+        for row in limit_rows(ctx, facts, wording, ctx.today) {
+            let Some(way) = row.way else { continue };
+            let title = format!("{}: {}", row.what, row.how);
+            let svg = limit_figure_svg(any, way, facts.story.side, &title);
+            files.push((limit_file(row.quantity), svg.into_bytes()));
         }
     }
     let mut data = contents(wording, input);

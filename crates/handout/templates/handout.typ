@@ -39,18 +39,32 @@
   #d.arm
 ]
 
-#pair([
+// What the limits look like, beside the list that leaves room for it.
+#let drawn = d.limits.filter(row => row.figure != none)
+#let limits = [
   == #d.limits_title
   #for row in d.limits [
     *#row.what* \ #row.how
     #v(0.6mm)
   ]
   #if d.sling != "" [*#d.sling_title* \ #d.sling]
-], [
+]
+#let avoid = [
   == #d.avoid_title
   #if d.avoid.len() == 0 [ #d.avoid_none ] else [ #list(..d.avoid.map(a => [#a])) ]
   #listed(d.habits_title, d.habits)
-])
+]
+#let drawings = if drawn.len() > 0 {
+  grid(columns: drawn.map(_ => 1fr), column-gutter: 2mm, ..drawn.map(row => align(center)[
+    #image(row.figure, alt: row.what + ": " + row.how, height: 17mm, width: 24mm, fit: "contain")
+    #v(-2mm)
+    #text(pt(8), fill: soft)[#row.what]
+  ]))
+}
+#layout(size => {
+  let tall(body) = measure(block(width: (size.width - 7mm) / 2, body)).height
+  if tall(limits) > tall(avoid) { pair(limits, avoid + drawings) } else { pair(limits + drawings, avoid) }
+})
 
 #block(stroke: (left: 1.6mm + rgb("#a8402c")), inset: (left: 4mm, y: 0.5mm), width: 100%, breakable: false)[
   == #d.stop_title

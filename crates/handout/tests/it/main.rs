@@ -320,7 +320,29 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
     // Every picture has words for those who do not see it.
     let tags = tool("pdfinfo", &["-struct-text"]);
     let figures = tags.matches("Figure").count();
-    assert!(figures >= tried.len(), "{figures} figures\n{tags}");
+    let assessment = Assessment::new(&known, &facts).expect("a pathway");
+    let told = contents(
+        &wording,
+        &HandoutInput {
+            ctx: &assessment.ctx(),
+            facts: &facts,
+            name: "Nerio Falanga",
+            version: 1,
+            signed_on: facts.today,
+            clinic: &clinic(),
+        },
+    );
+    let limits = told["limits"].as_array().expect("limits");
+    let drawn = limits.iter().filter(|row| !row["figure"].is_null()).count();
+    assert!(drawn >= 2, "limits are drawn: {limits:?}");
+    assert!(figures >= tried.len() + drawn, "{figures} figures\n{tags}");
+    // What nothing is allowed of is not drawn: a drawing shows how far.
+    let none = limits.iter().find(|row| {
+        row["how"]
+            .as_str()
+            .is_some_and(|how| how.starts_with("Do not lift"))
+    });
+    assert!(none.expect("no lifting by itself")["figure"].is_null());
 }
 
 /// A text without its line breaks.
