@@ -160,18 +160,20 @@ landmark-behind-6 = To the waistband, no further
 landmark-behind-free = As far as is comfortable
 
 calendar-session = Shoulder exercises
-calendar-line-timed = { $exercise }: { $sets } × { $duration-s } s, { $times-per-day ->
-    [one] once
-    [2] twice
-   *[other] { $times-per-day } times
+calendar-line-timed = { $exercise }: { $sets } × { $duration-s } s{ $times-per-day ->
+    [0] {""}
+    [one] , once
+    [2] , twice
+   *[other] , { $times-per-day } times
 }
 calendar-line = { $exercise }: { $sets } × { $repetitions }{ $hold-s ->
     [0] {""}
    *[other] , hold { $hold-s } s
-}, { $times-per-day ->
-    [one] once
-    [2] twice
-   *[other] { $times-per-day } times
+}{ $times-per-day ->
+    [0] {""}
+    [one] , once
+    [2] , twice
+   *[other] , { $times-per-day } times
 }
 calendar-session-text = { $count ->
     [one] { $count } exercise
@@ -198,6 +200,7 @@ paper-weekday-5 = Fri
 paper-weekday-6 = Sat
 paper-weekday-7 = Sun
 paper-on-days = On { $days }
+paper-hours = Your hours for this: { $hours }
 paper-next = Your next appointment: { $date } at { $time }
 paper-start = Start
 paper-end = End

@@ -68,6 +68,8 @@ phone-beat-wait = Wait
 phone-beat-on = Go on
 phone-beat-end = End
 phone-calendar = Put the days into my calendar
+phone-calendar-keep = Keep my calendar up to date by itself
+phone-calendar-kept = Tap the address to add it to your calendar, or copy it there. It is shown this once. Show it to nobody: who has it sees your days. It ends when your page ends.
 phone-left-hand = Keys for the left hand
 phone-right-hand = Keys for the right hand
 phone-limits = Your limits today
@@ -79,6 +81,7 @@ phone-paused = Your exercises are paused
 phone-paused-flag = You told us about something we must look at first. Do no exercises until we have spoken. If you have not heard from us, call the clinic.
 phone-paused-changing = Your program is being changed. Do no exercises until the new one is here. If that takes long, ask the clinic.
 phone-paused-unsigned = There is no program for you yet. Ask the clinic.
+phone-rests = Resting today:
 phone-none-today = There are no exercises for today.
 
 phone-stop = Stop

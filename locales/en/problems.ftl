@@ -103,6 +103,7 @@ fault-appointment-day = an appointment lies between the day it is made and { $da
 fault-out-of-reach = nobody knows this, and it cannot be found out at a distance: see the shoulder in the room first
 fault-not-an-address = is not an address that can be reached this way
 fault-not-agreed = must be confirmed: the patient was asked and agreed
+fault-no-day = must name one day at least
 fault-ends-before = ends later than it begins
 fault-cover-self = somebody else has to look after them
 fault-cover-until = ends today or later, after its first day, and lasts a year at most

@@ -247,6 +247,8 @@ rule-why-goal = Goal { $place } of the phase { $phase }.
 rule-later-day-minutes = the { $minutes } minutes of a day are full; { $instead } stands there
 rule-later-not-worth = it would add less than the minutes it takes
 rule-volume-front-heavy = More work for the front ({ $front } repetitions a week) than for the back ({ $back }): pushers are strong in front and weak behind.
+rule-week-after-slow = { $exercise } was the day before: after slow lowering, leave a day without resisted work for the same muscles.
+rule-week-over-minutes = { $minutes } minutes on this day are more than the { $max } the patient has.
 rule-volume-over-minutes = { $minutes } minutes a day are more than the { $max } the patient has.
 
 rule-input-session = Day { $day }: { $sessions ->
@@ -423,6 +425,31 @@ rule-event-appointment = Appointment on { $day } at { $at-time }, { $minutes } m
     [telephone] by telephone
     [video] by video
    *[room] in the room
+}
+rule-event-home-hours = Exercises at home:{ $d1 ->
+    [yes] {" "}Mon
+   *[no] {""}
+}{ $d2 ->
+    [yes] {" "}Tue
+   *[no] {""}
+}{ $d3 ->
+    [yes] {" "}Wed
+   *[no] {""}
+}{ $d4 ->
+    [yes] {" "}Thu
+   *[no] {""}
+}{ $d5 ->
+    [yes] {" "}Fri
+   *[no] {""}
+}{ $d6 ->
+    [yes] {" "}Sat
+   *[no] {""}
+}{ $d7 ->
+    [yes] {" "}Sun
+   *[no] {""}
+}{ $hours ->
+    [0] {""}
+   *[other] , at { $times }
 }
 rule-event-care = { $who ->
     [none] Nobody treats this shoulder for now

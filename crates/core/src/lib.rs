@@ -43,6 +43,8 @@ pub mod deciding;
 pub mod lanes;
 pub mod visit;
 
+pub mod week;
+
 pub mod snapshot;
 
 pub mod admission;

@@ -2,4 +2,4 @@
 
 mod calendar;
 
-pub use calendar::{CalendarInput, instant, program_calendar};
+pub use calendar::{CalendarInput, appointment_calendar, instant, program_calendar};

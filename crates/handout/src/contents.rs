@@ -2,7 +2,7 @@
 
 use crate::dose::{dose_text, easier_text};
 use crate::landmarks::{limit_rows, session_limit};
-use crate::week::{days_text, week};
+use crate::week::{days_text, hours_text, week};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::context::CheckContext;
 use ritorno_core::deciding::bad_day;
@@ -161,6 +161,7 @@ fn exercise_block(
         "easier_count": counted(ctx.known, &easier.dose),
         "easier": easier_text(wording, line, &easier),
         "on_days": days_text(wording, line),
+        "weekdays": line.dose.days(),
         "alt": format!("{title}. {}", say("how")),
         "name": title,
         "figure": figure_file(exercise),
@@ -370,6 +371,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
     for (name, value) in [
         ("week_title", plain("paper-week").into()),
         ("week", week(wording, (ctx, facts), &explained)),
+        ("hours", hours_text(wording, facts).into()),
         ("phase", phase_text(ctx, facts, wording).into()),
         ("next", next_text(wording, facts).into()),
         ("start_word", plain("paper-start").into()),

@@ -48,15 +48,14 @@ pub(crate) fn week(
     json!({ "days": days, "rows": rows })
 }
 
-/// The days of the week that an exercise is done on, where it is not every day.
+/// The days of the week that an exercise is done on, in words, where it is not every day.
 pub(crate) fn days_text(wording: &Wording, line: &Line) -> String {
-    let on = |n: u32| {
-        let weekday = chrono::Weekday::try_from(n as u8).ok()?;
-        (line.dose.on_weekday(weekday))
-            .then(|| wording.say(&format!("paper-weekday-{}", n + 1), &[]))
-    };
-    let days: Vec<String> = (0..7).filter_map(on).collect();
-    if days.len() == 7 {
+    let days: Vec<String> = (1..)
+        .zip(line.dose.days().0)
+        .filter(|(_, on)| *on)
+        .map(|(n, _)| wording.say(&format!("paper-weekday-{n}"), &[]))
+        .collect();
+    if days.len() == DAYS as usize {
         return String::new();
     }
     wording.say(
@@ -66,4 +65,14 @@ pub(crate) fn days_text(wording: &Wording, line: &Line) -> String {
             ("days", Value::Text(&days.join(", "))),
         ],
     )
+}
+
+/// The hours that the patient named for the exercises.
+pub(crate) fn hours_text(wording: &Wording, facts: &Facts) -> String {
+    let named = facts.home_hours.iter().flat_map(|h| &h.times);
+    let hours: Vec<String> = named.map(|at| at.format("%H:%M").to_string()).collect();
+    match hours.is_empty() {
+        true => String::new(),
+        false => wording.say("paper-hours", &[("hours", Value::Text(&hours.join(", ")))]),
+    }
 }

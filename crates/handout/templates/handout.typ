@@ -122,6 +122,7 @@
   #v(1.5mm)
   #block(breakable: false, width: 100%)[
     == #d.week_title
+    #if d.hours != "" [*#d.hours* \ ]
     #let tick = box(width: 3.4mm, height: 3.4mm, stroke: 0.6pt + luma(60), radius: 0.5mm)
     #set text(pt(9.5))
     #table(

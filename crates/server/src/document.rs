@@ -102,6 +102,8 @@ const FIELDS: &[(&str, &str, Holds)] = &[
     ("PhoneSaid:pain_during", "value", Bound("score_0_10")),
     ("PhoneSaid:pain_next_morning", "value", Bound("score_0_10")),
     ("Measurement", "remark", Letters(0, 1000)),
+    ("HomeHours", "days", Rows(7, 7)),
+    ("HomeHours", "times", Bound("home_times")),
     ("HomeRead", "read", Rows(1, 1000)),
     ("NewCover", "words", Letters(0, 1000)),
     ("NewNote", "body", Bound("note_characters")),
@@ -279,7 +281,7 @@ fn name_refusals(path: &str, method: &str, operation: &mut Value) {
     let signs_in = open && takes;
     let gives = |status: u16| match status {
         400 | 503 => true,
-        401 => !path.starts_with("/api/links/"),
+        401 => !path.starts_with("/api/links/") && !path.starts_with("/api/calendars/"),
         403 => writes || !open,
         404 => in_path || in_query || takes,
         408 | 413 => takes,
@@ -341,7 +343,10 @@ fn hold(schema: &mut Value, kind: &str, field: &str, holds: Holds, known: &Knowl
             let Some(row) = known.bounds.get(row) else {
                 return placed;
             };
-            if place["type"] == "string" {
+            if place["type"] == "array" {
+                place["minItems"] = json!(row.min as u64);
+                place["maxItems"] = json!(row.max as u64);
+            } else if place["type"] == "string" {
                 place["minLength"] = json!(row.min as u64);
                 place["maxLength"] = json!(row.max as u64);
             } else if place["format"] == "double" {

@@ -77,10 +77,12 @@ pub(crate) async fn same_origin<B: MessageBody>(req: ServiceRequest, next: Next<
     }
 }
 
-/// Whether an address is open to who is not signed in: to sign in, to use a link, to see whom to call.
+/// Whether an address is open to who is not signed in: to sign in, to use a link, to see whom to call,
+/// to ask for a calendar whose address is its own key.
 pub(crate) fn open_to_strangers(path: &str) -> bool {
     matches!(path, "/api/session" | "/api/home/open" | "/api/home/clinic")
         || path.starts_with("/api/links/")
+        || path.starts_with("/api/calendars/")
 }
 
 /// No body is read before it is known that somebody who is signed in sends it.

@@ -1,6 +1,6 @@
 //! Home: what the patient takes away, and the figures.
 
-use crate::app::{App, AppState};
+use crate::app::App;
 use crate::assess::Opened;
 use crate::code::{code_of, origin_of};
 use crate::form::Form;
@@ -12,17 +12,14 @@ use crate::validate::Faults;
 use actix_web::http::StatusCode;
 use actix_web::web::Bytes;
 use actix_web::{HttpRequest, HttpResponse, get, post, web};
-use chrono::{NaiveTime, TimeZone, Utc};
-use ritorno_core::facts::{Appointment, ClinicDefaults};
+use ritorno_core::facts::ClinicDefaults;
 use ritorno_core::permission::Action;
 use ritorno_core::reason::Reason;
 use ritorno_core::safety::resolved_path;
 use ritorno_core::snapshot::read_program;
 use ritorno_figure::{FigureSpec, figure_svg, looping_figure_svg};
-use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_store::episode::Patient;
-use ritorno_store::user::User;
-use ritorno_store::{EpisodeId, PgConnection, StoreError, contact, defaults, home_link, program};
+use ritorno_store::{EpisodeId, PgConnection, StoreError, defaults, home_link, program};
 use serde::Deserialize;
 use sha2::{Digest, Sha256};
 use unicode_normalization::UnicodeNormalization;
@@ -214,79 +211,6 @@ fn set_sheet(
         tracing::error!(%error, "handout");
         ApiError::new(StatusCode::INTERNAL_SERVER_ERROR, "internal", &[])
     })
-}
-
-/// What a calendar is made from.
-pub(crate) struct Scheduled {
-    opened: Opened,
-    program: Uuid,
-    version: i32,
-    cancelled: Vec<Appointment>,
-}
-
-/// Reads what goes into the calendar of a shoulder.
-///
-/// # Errors
-/// 404 without a signed program, 409 when it was changed since.
-pub(crate) fn scheduled(
-    state: &AppState,
-    conn: &mut PgConnection,
-    id: EpisodeId,
-) -> Result<Scheduled, ApiError> {
-    let opened = Opened::read(state, conn, id)?;
-    let head = opened.loaded.program.as_ref();
-    let head = head.ok_or(StoreError::NotFound("program"))?;
-    let signed = as_signed(conn, head)?;
-    Ok(Scheduled {
-        program: head.id.0,
-        version: signed.version,
-        cancelled: contact::cancelled(conn, id, state.today.date())?,
-        opened,
-    })
-}
-
-/// The calendar file.
-///
-/// # Errors
-/// When the pathway is not known.
-pub(crate) fn calendar_file(state: &AppState, of: Scheduled) -> Result<String, ApiError> {
-    let assessment = of.opened.assess()?;
-    let midnight = state.today.date().and_time(NaiveTime::MIN);
-    let input = CalendarInput {
-        ctx: &assessment.ctx(),
-        facts: &of.opened.loaded.facts,
-        program_id: of.program,
-        stamp: Utc.from_utc_datetime(&midnight),
-        version: of.version.unsigned_abs(),
-        zone: state.today.zone(),
-        cancelled: &of.cancelled,
-    };
-    Ok(program_calendar(wording(), &input))
-}
-
-/// A calendar file as an answer that is kept beside the page.
-pub(crate) fn as_calendar(text: String) -> HttpResponse {
-    let kept = "attachment; filename=\"program.ics\"";
-    HttpResponse::Ok()
-        .content_type("text/calendar; charset=utf-8")
-        .insert_header(("Content-Disposition", kept))
-        .body(text)
-}
-
-#[utoipa::path(tag = "home", responses((status = 200, body = String, content_type = "text/calendar"), (status = "default", body = Problem)))]
-#[get("/episodes/{id}/program.ics")]
-pub(crate) async fn calendar(
-    app: App,
-    req: HttpRequest,
-    id: web::Path<Uuid>,
-) -> Result<HttpResponse, ApiError> {
-    let id = EpisodeId(*id);
-    let read =
-        move |state: &AppState, conn: &mut PgConnection, _: &User| scheduled(state, conn, id);
-    let text = app
-        .view(&req, Action::TakeHome, read, calendar_file)
-        .await?;
-    Ok(as_calendar(text))
 }
 
 #[utoipa::path(tag = "home", params(Drawn), responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]

@@ -3,6 +3,7 @@
 mod app;
 mod assess;
 mod bounds;
+mod calendar;
 mod choices;
 mod code;
 mod command;

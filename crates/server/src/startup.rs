@@ -4,9 +4,9 @@ use crate::app::AppState;
 use crate::logging::Quiet;
 use crate::problem::ApiError;
 use crate::{
-    bounds, covers, daylist, deciding, defaults, entries, examine, find, gate, home, library,
-    limits, metrics, outcome, pathways, patients, phone, program, ranges, reasons, reliability,
-    reminders, session, shell, staff, story, withdrawals,
+    bounds, calendar, covers, daylist, deciding, defaults, entries, examine, find, gate, home,
+    library, limits, metrics, outcome, pathways, patients, phone, program, ranges, reasons,
+    reliability, reminders, session, shell, staff, story, withdrawals,
 };
 use crate::{strength, timeline, visit};
 use actix_files::Files;
@@ -110,6 +110,8 @@ fn api(config: &mut ServiceConfig) {
             .service(program::save_program)
             .service(program::sign_program)
             .service(program::what_if_program)
+            .service(program::plan_week)
+            .service(program::add_home_hours)
             .service(program::program_versions)
             .service(pathways::list_pathways)
             .service(pathways::show_pathway)
@@ -121,7 +123,7 @@ fn api(config: &mut ServiceConfig) {
             .service(deciding::resume_line)
             .service(home::handout)
             .service(home::handout_with_link)
-            .service(home::calendar)
+            .service(calendar::calendar)
             .service(home::figure)
             .service(phone::show_home_link)
             .service(phone::make_home_link)
@@ -135,6 +137,8 @@ fn api(config: &mut ServiceConfig) {
             .service(phone::preview_home_page)
             .service(phone::home_figure)
             .service(phone::home_calendar)
+            .service(phone::give_calendar)
+            .service(calendar::subscribed)
             .service(phone::tell_from_home)
             .service(visit::read_from_home)
             .service(find::find)

@@ -256,6 +256,15 @@ pub fn act(conn: &mut PgConnection, act: Act) -> Result<(), StoreError> {
     }
 }
 
+/// How many events a patient has: it grows with every one.
+///
+/// # Errors
+/// Database failure.
+pub fn count(conn: &mut PgConnection, of: PatientId) -> Result<i64, StoreError> {
+    use crate::schema::record;
+    Ok(record::table.find(of).select(record::seq).first(conn)?)
+}
+
 /// Keeps why, in words.
 ///
 /// # Errors

@@ -1,6 +1,6 @@
 //! The link to a patient's own page: bound to one shoulder, known by a digest, run out, ended or replaced.
 
-use crate::schema::{episode, event, home_link as t, home_phone, patient};
+use crate::schema::{episode, event, home_calendar, home_link as t, home_phone, patient};
 use crate::{EpisodeId, PatientId, StoreError, UserId};
 use chrono::{DateTime, NaiveDate, Utc};
 use diesel::prelude::*;
@@ -199,6 +199,59 @@ pub fn phone(
         .select((t::episode_id, t::expires_on))
         .first(conn)
         .optional()?;
+    still(conn, found, today)
+}
+
+/// Gives a telephone's owner an address for their calendar: only the digest of its token is kept. It goes with the link.
+///
+/// # Errors
+/// `NotFound` when the telephone is not let in, database failure.
+pub fn give_calendar(
+    conn: &mut PgConnection,
+    phone: &[u8],
+    token_hash: &[u8],
+) -> Result<(), StoreError> {
+    let link: Uuid = home_phone::table
+        .filter(home_phone::token_hash.eq(phone))
+        .select(home_phone::link_id)
+        .first(conn)
+        .optional()?
+        .ok_or(StoreError::NotFound("telephone"))?;
+    diesel::insert_into(home_calendar::table)
+        .values((
+            home_calendar::id.eq(Uuid::now_v7()),
+            home_calendar::token_hash.eq(token_hash),
+            home_calendar::link_id.eq(link),
+        ))
+        .execute(conn)?;
+    Ok(())
+}
+
+/// Which shoulder an address of a calendar is for; none once its link has run out, was ended or replaced, or the treatment ended.
+///
+/// # Errors
+/// Database failure.
+pub fn calendar(
+    conn: &mut PgConnection,
+    token_hash: &[u8],
+    today: NaiveDate,
+) -> Result<Option<EpisodeId>, StoreError> {
+    let found: Option<(EpisodeId, NaiveDate)> = home_calendar::table
+        .inner_join(t::table)
+        .filter(home_calendar::token_hash.eq(token_hash))
+        .filter(t::ended_at.is_null())
+        .select((t::episode_id, t::expires_on))
+        .first(conn)
+        .optional()?;
+    still(conn, found, today)
+}
+
+/// The shoulder of a link that has not run out, while it is treated.
+fn still(
+    conn: &mut PgConnection,
+    found: Option<(EpisodeId, NaiveDate)>,
+    today: NaiveDate,
+) -> Result<Option<EpisodeId>, StoreError> {
     match found.filter(|(_, until)| *until >= today) {
         Some((of, _)) => treated(conn, of),
         None => Ok(None),

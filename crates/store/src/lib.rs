@@ -19,6 +19,7 @@ pub mod event;
 pub mod events;
 pub mod findings;
 pub mod flags;
+pub mod home_hours;
 pub mod home_link;
 pub mod home_words;
 mod ids;

@@ -7,6 +7,7 @@ use crate::detail::Standing;
 use crate::events::{AttestationRow, GatePassRow, ScoreRow, WeekUseRow};
 use crate::findings::{FindingRow, NoteRow};
 use crate::flags::{AnswerRow, RaiseRow, StepRow};
+use crate::home_hours::HoursRow;
 use crate::home_words::MessageText;
 use crate::measurement::{BreachAnswerRow, Judged};
 use crate::outcome::SheetRow;
@@ -168,6 +169,7 @@ pub fn load(
         phone_since: opened.map(|at| at.date_naive()),
         week_uses: standing.of::<WeekUseRow>(id)?,
         contacts: standing.as_known::<ContactRow>(id)?,
+        home_hours: standing.as_known::<HoursRow>(id)?.pop(),
         appointments: standing.as_known::<AppointmentRow>(id)?,
         gate_passes: standing.of::<GatePassRow>(id)?,
         lines: lines.unwrap_or_default(),

@@ -41,6 +41,8 @@ diesel::table! {
 }
 diesel::table! { home_phone (id) { id -> Uuid, token_hash -> Bytea, link_id -> Uuid, } }
 diesel::joinable!(home_phone -> home_link (link_id));
+diesel::table! { home_calendar (id) { id -> Uuid, token_hash -> Bytea, link_id -> Uuid, } }
+diesel::joinable!(home_calendar -> home_link (link_id));
 diesel::table! { home_unread (id) { id -> Uuid, episode_id -> Uuid, at -> Timestamptz, } }
 diesel::table! {
     job (id) {
@@ -153,6 +155,7 @@ diesel::table! {
     }
 }
 diesel::table! { contact (id) { id -> Uuid, how -> Text, } }
+diesel::table! { home_hours (id) { id -> Uuid, days -> Array<Bool>, times -> Array<Time>, } }
 diesel::table! { appointment (id) { id -> Uuid, day -> Date, at_time -> Time, minutes -> Int4, how -> Text, } }
 diesel::table! { care (id) { id -> Uuid, user_id -> Nullable<Uuid>, } }
 diesel::table! {
@@ -209,6 +212,7 @@ diesel::allow_tables_to_appear_in_same_query!(
     access_rules,
     home_link,
     home_phone,
+    home_calendar,
     home_unread,
     patient,
     episode,
@@ -235,6 +239,7 @@ diesel::allow_tables_to_appear_in_same_query!(
     log_entry,
     week_use,
     contact,
+    home_hours,
     appointment,
     care,
     cover,

@@ -111,6 +111,7 @@ schools-shown = The chart shows the plan as the schools tried beside it would ma
 program-as = How the program is shown
 program-as-picture = Picture
 program-as-list = List
+program-as-week = Week
 legend = Names by their numbers
 list-number = No.
 list-exercise = Exercise
@@ -131,3 +132,23 @@ version-of = { $version }, signed { $date } { $person }
 became-added = added
 became-left-out = left out
 became-changed = changed
+
+plan-week-title = The next seven days at home
+plan-week-suits = Days and hours that suit the patient
+plan-week-times = hours
+plan-week-keep = Keep
+plan-week-spread = Put the program on better days
+plan-week-keys = Carry an exercise to another day, or use ← and →. Tap it for its dose. What is done every day stays.
+plan-week-waits = planned, and not at home before it was tried out here
+plan-week-unsuited = does not suit
+plan-week-appointment = appointment
+plan-week-daily = Every day
+plan-week-often = × { $often }
+plan-week-free = { $count ->
+    [one] any time
+   *[other] { $count } times, at any time
+}
+plan-week-rest = nothing at home
+plan-week-minutes = { $minutes } min
+plan-week-minutes-of = { $minutes } of { $most } min
+line-days = Done on

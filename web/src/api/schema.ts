@@ -36,6 +36,23 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/calendars/{token}": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        /** What a calendar that asks by itself gets: the address is the key, and whatever does not fit looks the same. */
+        get: operations["subscribed"];
+        put?: never;
+        post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/covers": {
         parameters: {
             query?: never;
@@ -372,6 +389,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/episodes/{id}/home-hours": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["add_home_hours"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/episodes/{id}/home-link": {
         parameters: {
             query?: never;
@@ -623,6 +656,22 @@ export interface paths {
         get: operations["program_versions"];
         put?: never;
         post?: never;
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
+    "/api/episodes/{id}/program/week": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["plan_week"];
         delete?: never;
         options?: never;
         head?: never;
@@ -901,6 +950,22 @@ export interface paths {
         patch?: never;
         trace?: never;
     };
+    "/api/home/calendar": {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        get?: never;
+        put?: never;
+        post: operations["give_calendar"];
+        delete?: never;
+        options?: never;
+        head?: never;
+        patch?: never;
+        trace?: never;
+    };
     "/api/home/clinic": {
         parameters: {
             query?: never;
@@ -1005,7 +1070,7 @@ export interface paths {
             path?: never;
             cookie?: never;
         };
-        /** Days with exercises and appointments, for the telephone's own calendar. */
+        /** Sessions, days with exercises and appointments. */
         get: operations["home_calendar"];
         put?: never;
         post?: never;
@@ -1914,6 +1979,11 @@ export interface components {
             role: string;
             /** @description What was said. */
             words: string;
+        };
+        /** @description An address for a calendar, shown once: only its digest is kept. */
+        CalendarAddress: {
+            /** @description Where it leads, whole. */
+            address: string;
         };
         /** @description Measured points of a level. */
         CalibrationForm: {
@@ -3228,6 +3298,23 @@ export interface components {
             /** @description Exercises that ran on one of them, in the order of the program. */
             rows: components["schemas"]["HomeRow"][];
         };
+        /** @description What a patient says of their week; the newest counts. Times are by the clinic's own clock. */
+        HomeHours: {
+            /** @description The days that suit them, Monday first. */
+            days: components["schemas"]["Weekdays"];
+            /**
+             * Format: uuid
+             * @description Id, made by the client.
+             */
+            id: string;
+            /**
+             * Format: date
+             * @description The day it was said.
+             */
+            on: string;
+            /** @description The hours that suit them, on each of these days. */
+            times: string[];
+        };
         /** @description A link with who holds it. */
         HomeKey: {
             /**
@@ -3541,6 +3628,16 @@ export interface components {
             /** @description The day after the last. */
             to_day: components["schemas"]["i32"];
         };
+        /** @description The days of a week for a line: as many as it asks for. */
+        LineDays: {
+            /** @description The days, Monday first. */
+            days: components["schemas"]["Weekdays"];
+            /**
+             * Format: uuid
+             * @description The line.
+             */
+            line: string;
+        };
         /** @description The decision about one line. */
         LineDecision: {
             /** @description What was not taken. */
@@ -3587,6 +3684,8 @@ export interface components {
         LineView: {
             /** @description What the schools say beside it, as wording keys. */
             cues: string[];
+            /** @description The days of the week it is done on, Monday first. */
+            days: components["schemas"]["Weekdays"];
             /** @description What helps or holds the arm. */
             helper: components["schemas"]["Helper"];
             /** @description Ladder id. */
@@ -6078,6 +6177,73 @@ export interface components {
              */
             within_days?: number | null;
         };
+        /** @description One day of the week at home. */
+        WeekDay: {
+            /** @description When appointments of the day begin. */
+            appointments: string[];
+            /**
+             * Format: date
+             * @description The date.
+             */
+            date: string;
+            /**
+             * Format: double
+             * @description Minutes of all sessions.
+             */
+            minutes: number;
+            /**
+             * Format: int32
+             * @description Minutes that the patient has, where that was asked.
+             */
+            most_minutes?: number | null;
+            /** @description What there is to say about the day. */
+            notes: components["schemas"]["Reason"][];
+            /** @description Sessions in their order. */
+            sessions: components["schemas"]["WeekSession"][];
+            /** @description Whether the day suits the patient. */
+            suits: boolean;
+            /**
+             * Format: int32
+             * @description 1 is Monday, 7 is Sunday.
+             */
+            weekday: number;
+        };
+        /** @description The next seven days at home. */
+        WeekPage: {
+            hours?: components["schemas"]["HomeHours"] | null;
+            /**
+             * Format: int32
+             * @description The most hours of a day that can be named.
+             */
+            most_times: number;
+            /**
+             * Format: int32
+             * @description How often they said so.
+             */
+            rev: number;
+            week: components["schemas"]["WeekPlan"];
+        };
+        /** @description Seven days from today on. */
+        WeekPlan: {
+            /** @description Lines that would lie better on other days. */
+            better: components["schemas"]["LineDays"][];
+            /** @description Day by day. */
+            days: components["schemas"]["WeekDay"][];
+            /** @description Lines that were not tried out yet: they are planned, and do not go home before. */
+            waits: string[];
+        };
+        /** @description What is done in one go. */
+        WeekSession: {
+            /** @description When; nothing where the patient named no hour for it, or an appointment lies there. */
+            at?: string | null;
+            /** @description Lines by their ids. */
+            lines: string[];
+            /**
+             * Format: double
+             * @description Minutes.
+             */
+            minutes: number;
+        };
         /** @description A week at home, told as a whole. It counts for adherence only: never as days without symptoms, whole sessions or events. */
         WeekUse: {
             /** @description How much. */
@@ -6345,6 +6511,30 @@ export interface operations {
             400: components["responses"]["Unreadable"];
             401: components["responses"]["Unknown"];
             403: components["responses"]["Forbidden"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    subscribed: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                token: string;
+            };
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "text/calendar": string;
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            404: components["responses"]["Missing"];
             503: components["responses"]["Unavailable"];
         };
     };
@@ -7150,6 +7340,41 @@ export interface operations {
             503: components["responses"]["Unavailable"];
         };
     };
+    add_home_hours: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["HomeHours"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeekPage"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
     show_home_link: {
         parameters: {
             query?: never;
@@ -7781,6 +8006,41 @@ export interface operations {
             503: components["responses"]["Unavailable"];
         };
     };
+    plan_week: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path: {
+                id: string;
+            };
+            cookie?: never;
+        };
+        requestBody: {
+            content: {
+                "application/json": components["schemas"]["ProgramEdit"];
+            };
+        };
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["WeekPage"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            404: components["responses"]["Missing"];
+            408: components["responses"]["Slow"];
+            409: components["responses"]["Conflict"];
+            413: components["responses"]["TooLarge"];
+            415: components["responses"]["Packed"];
+            422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
     what_if_program: {
         parameters: {
             query?: never;
@@ -8401,6 +8661,31 @@ export interface operations {
             403: components["responses"]["Forbidden"];
             404: components["responses"]["Missing"];
             422: components["responses"]["Invalid"];
+            503: components["responses"]["Unavailable"];
+        };
+    };
+    give_calendar: {
+        parameters: {
+            query?: never;
+            header?: never;
+            path?: never;
+            cookie?: never;
+        };
+        requestBody?: never;
+        responses: {
+            200: {
+                headers: {
+                    [name: string]: unknown;
+                };
+                content: {
+                    "application/json": components["schemas"]["CalendarAddress"];
+                };
+            };
+            400: components["responses"]["Unreadable"];
+            401: components["responses"]["Unknown"];
+            403: components["responses"]["Forbidden"];
+            409: components["responses"]["Conflict"];
+            415: components["responses"]["Packed"];
             503: components["responses"]["Unavailable"];
         };
     };

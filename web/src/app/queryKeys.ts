@@ -42,6 +42,7 @@ export const queryKeys = {
   strength: (episode: string) => ["strength", episode],
   outcomes: (episode: string) => ["outcomes", episode],
   program: (episode: string) => ["program", episode],
+  week: (episode: string, lines: unknown) => ["week", episode, lines],
   homeLink: (episode: string) => ["home-link", episode],
   reminders: (episode: string) => ["reminders", episode],
   versions: (episode: string, before?: string, after?: string) => [
@@ -76,6 +77,7 @@ export type Part =
   | "visit"
   | "story"
   | "program"
+  | "week"
   | "versions"
   | "ranges"
   | "strength"
@@ -91,6 +93,7 @@ export const EVERYTHING: readonly Part[] = [
   "visit",
   "story",
   "program",
+  "week",
   "versions",
   "ranges",
   "strength",

@@ -1,4 +1,5 @@
 import { Call } from "./Call";
+import { Calendar } from "./Calendar";
 import { Hand } from "./Hand";
 import { Reminded } from "./Reminded";
 import { PREVIEW, type Sheet } from "./server";
@@ -63,11 +64,7 @@ export function Facts({
         <p>{sheet.kit}</p>
       </section>
       <p className="soft">{sheet.safety}</p>
-      {!PREVIEW && (
-        <a className="plain" id="calendar" href="/api/home/program.ics">
-          {t("phone-calendar")}
-        </a>
-      )}
+      {!PREVIEW && <Calendar />}
       <Reminded on={reminders} />
       <Hand />
     </>

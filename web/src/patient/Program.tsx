@@ -2,7 +2,7 @@ import { useState } from "react";
 import { Always } from "./Always";
 import { Asked } from "./Asked";
 import { Facts } from "./Facts";
-import { inOrder } from "./order";
+import { inOrder, onDay } from "./order";
 import { asked, keep, refused, send, waiting, type Fact } from "./queue";
 import { PREVIEW, type Page, type Sheet } from "./server";
 import { Slip } from "./Slip";
@@ -31,12 +31,12 @@ export function Program({
   since: string | undefined;
   again: () => Promise<void>;
 }) {
-  const [where, setWhere] = useState<Place>({ at: "today" });
+  const [wanted, setWhere] = useState<Place>({ at: "today" });
   // Whether the last way to the server was open: what is on its way needs no word.
   const [open, setOpen] = useState(true);
   const [, setTold] = useState(0);
   const sheet = page.sheet as unknown as Sheet | undefined;
-  const exercises = sheet?.exercises ?? [];
+  const { due: exercises, rests } = onDay(sheet?.exercises ?? [], page.today);
   const waits = waiting(page.whose);
   const lost = refused(page.whose);
   const said = [...page.logged, ...waits];
@@ -57,8 +57,11 @@ export function Program({
   };
   const easier = saidOf(said, "flare_day", page.today);
   const steps = inOrder(exercises);
-  const step = where.at === "step" ? steps[where.place] : undefined;
+  const step = wanted.at === "step" ? steps[wanted.place] : undefined;
   const exercise = step && exercises[step.place];
+  // Over midnight an exercise may come to rest while it is open.
+  const where: Place =
+    wanted.at === "step" && !exercise ? { at: "today" } : wanted;
   const asks = asked(page.whose);
   /** On to the first step from here that `fits`, else back to the list. */
   const onward = (fits: (place: number) => boolean) => {
@@ -138,6 +141,8 @@ export function Program({
             <Today
               page={page}
               sheet={sheet}
+              exercises={exercises}
+              rests={rests}
               said={said}
               tell={tell}
               open={begin}

@@ -1,6 +1,12 @@
 import { Pain } from "./Pain";
 import type { Fact } from "./queue";
-import { drawingOf, type Page, type Sheet, type Told } from "./server";
+import {
+  drawingOf,
+  type Exercise,
+  type Page,
+  type Sheet,
+  type Told,
+} from "./server";
 import { doneToday, leftOut, saidOf } from "./soFar";
 import { dayWords, t } from "./words";
 
@@ -8,6 +14,8 @@ import { dayWords, t } from "./words";
 export function Today({
   page,
   sheet,
+  exercises,
+  rests,
   said,
   tell,
   open,
@@ -16,6 +24,10 @@ export function Today({
 }: {
   page: Page;
   sheet: Sheet | undefined;
+  /** What is done today. */
+  exercises: Exercise[];
+  /** What has a day of rest. */
+  rests: Exercise[];
   said: Told[];
   tell: (...facts: Fact[]) => Promise<boolean>;
   open: (place: number) => void;
@@ -24,7 +36,6 @@ export function Today({
   firstOpen: number;
 }) {
   const { today } = page;
-  const exercises = sheet?.exercises ?? [];
   const begun = exercises.some((e) => doneToday(said, e.id, today) > 0);
   const morning = !saidOf(said, "pain_next_morning", today);
   const badDay = saidOf(said, "flare_day", today);
@@ -66,6 +77,7 @@ export function Today({
       {exercises.length > 0 && (
         <section>
           <h2>{t("phone-today")}</h2>
+          {sheet?.hours && <p className="soft">{sheet.hours}</p>}
           <ol className="list">
             {exercises.map((exercise, place) => {
               const times = doneToday(said, exercise.id, today);
@@ -152,6 +164,11 @@ export function Today({
       )}
       {exercises.length === 0 && page.holds === "no" && (
         <p>{t("phone-none-today")}</p>
+      )}
+      {rests.length > 0 && (
+        <p className="soft" id="rests">
+          {t("phone-rests")} {rests.map((e) => e.name).join(", ")}
+        </p>
       )}
       <button className="plain" id="to-write" onClick={write}>
         {t("phone-write")}

@@ -34,3 +34,15 @@ export function inOrder(exercises: Exercise[]): Step[] {
   }
   return steps;
 }
+
+/** Which exercises are done on a civil date, and which rest on it. */
+export function onDay(exercises: Exercise[], date: string) {
+  // Sunday is the first day of a week here, and the last one on the sheet.
+  const weekday = (new Date(`${date}T00:00:00Z`).getUTCDay() + 6) % 7;
+  // A page that was kept before days were told knows of none.
+  const due = (e: Exercise) => (e.weekdays as boolean[] | undefined)?.[weekday];
+  return {
+    due: exercises.filter((e) => due(e) ?? true),
+    rests: exercises.filter((e) => due(e) === false),
+  };
+}

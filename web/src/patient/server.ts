@@ -28,6 +28,8 @@ export interface Sheet {
   waits: string;
   waits_title: string;
   safety: string;
+  /** The hours that were named for the exercises, in words; empty where there are none. */
+  hours: string;
 }
 
 export interface Exercise {
@@ -46,6 +48,8 @@ export interface Exercise {
   /** What to do instead on a bad day, in words and counted. */
   easier: string;
   easier_count: Dose;
+  /** The days of the week that it is done on, Monday first. */
+  weekdays: boolean[];
 }
 
 export interface Dose {

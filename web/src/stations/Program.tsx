@@ -11,8 +11,9 @@ import { Add } from "./program/Add";
 import { Challenge } from "./program/Challenge";
 import { useDraft } from "./program/draft";
 import { Foot, NoPathway } from "./program/Foot";
-import { Head, Weeks, type Zoom, ZOOMS } from "./program/Head";
+import { ALL_AS, Head, type Zoom, ZOOMS } from "./program/Head";
 import { LinePanel } from "./program/LinePanel";
+import { nextRung } from "./program/nextRung";
 import { OnDesk } from "./program/OnDesk";
 import { Printed } from "./program/Printed";
 import { Schools } from "./program/Schools";
@@ -66,7 +67,7 @@ export function Program({
   const [week, setWeek] = useState<number>();
   const [whatIf, setWhatIf] = useState(false);
   const { params, look } = useAddress();
-  const as = params.get("as") === "list" ? "list" : "picture";
+  const as = ALL_AS.find((one) => one === params.get("as")) ?? "picture";
   const [versions, setVersions] = useState(false);
   const [schools, setSchools] = useState(params.has("schools"));
   const [tried, setTried] = useState<Schemas["PlanChart"]>();
@@ -75,21 +76,9 @@ export function Program({
   const chosen = view?.lines.find((l) => l.line.id === selected);
   useSent(page.data, draft, setSelected);
   useShort(page.data !== undefined, () => void acts.build(true));
-  /** The rung above or below on the same ladder takes the place of this one. */
   const rung = (id: string, step: number) => {
-    const at = view?.lines.find((l) => l.line.id === id);
-    const ladder =
-      page.data?.candidates
-        .filter((c) => c.ladder === at?.ladder)
-        .sort((a, b) => a.rung - b.rung) ?? [];
-    const next =
-      ladder[ladder.findIndex((c) => c.exercise === at?.line.exercise) + step];
-    if (at && next)
-      void draft.edit(id, {
-        exercise: next.exercise,
-        dose: next.dose,
-        override_reason: null,
-      });
+    const next = nextRung(page.data?.candidates ?? [], view, id, step);
+    if (next) void draft.edit(id, next);
   };
   const move = (id: string, from: number, to: number) => {
     const line = lines.find((l) => l.id === id);
@@ -105,7 +94,8 @@ export function Program({
     setSelected,
     onZoom: () =>
       setZoom((z) => ZOOMS[(ZOOMS.indexOf(z) + 1) % ZOOMS.length] ?? "all"),
-    move,
+    // The keys of the week are its own.
+    move: as === "week" ? () => undefined : move,
     rung,
   });
   const ready = useReady(view !== undefined);
@@ -143,7 +133,7 @@ export function Program({
         onSchools={() => setSchools(!schools)}
         onVersions={() => setVersions(true)}
         as={as}
-        onAs={(next) => look({ as: next === "list" ? next : "" })}
+        onAs={(next) => look({ as: next === "picture" ? "" : next })}
       />
       <ProblemNote error={draft.error} />
       {page.data.challenge && (
@@ -188,17 +178,19 @@ export function Program({
           {t("schools-shown")}
         </Notice>
       )}
-      {zoom === "week" && <Weeks at={at} end={view.end_day} onWeek={setWeek} />}
       <Shown
+        episode={episode}
         page={page.data}
         why={reasons}
+        draft={draft}
         view={view}
         tried={tried}
         as={as}
+        today={date}
         box={box}
         window={shown}
         width={width}
-        tight={zoom === "week"}
+        weeks={zoom === "week" ? { at, onWeek: setWeek } : undefined}
         selected={selected}
         onSelect={setSelected}
         onMove={move}

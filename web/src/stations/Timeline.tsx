@@ -28,7 +28,7 @@ const KINDS: Record<string, string[]> = {
   flags: ["flag_answer", "flag_step", "flag_raised"],
   limits: ["limit", "limit_end", "measurement", "breach_answer"],
   plan: ["program_signed", "decision", "gate_pass", "attestation", "line_step"],
-  home: ["log", "score", "week_use", "home_message", "home_read"],
+  home: ["log", "score", "week_use", "home_message", "home_read", "home_hours"],
   contacts: ["contact", "appointment", "care"],
 };
 

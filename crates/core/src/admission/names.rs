@@ -98,8 +98,9 @@ fn check_score(row: &Instrument, faults: &mut Vec<KnowledgeError>) {
 }
 
 /// Fields that are typed somewhere: a number without its bound would be let through.
-const REQUIRED_BOUNDS: [&str; 38] = [
+const REQUIRED_BOUNDS: [&str; 39] = [
     "appointment_minutes",
+    "home_times",
     "missed_days",
     "note_characters",
     "message_characters",

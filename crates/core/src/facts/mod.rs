@@ -6,6 +6,7 @@ mod defaults;
 mod elastic;
 mod examination;
 mod flag;
+mod home_hours;
 mod limit;
 mod line;
 mod log;
@@ -28,6 +29,7 @@ pub use examination::{
     TryOutWord, Vote,
 };
 pub use flag::{Answer, Because, FlagAnswer, FlagRaise, FlagStep, FlagStepKind};
+pub use home_hours::HomeHours;
 pub use limit::{BreachAnswer, CeilingVerdict, Release, SurgeonLimit};
 pub use line::{GatePass, Line, LineStep};
 pub use log::{LeftBecause, LogEntry, LogFact, UseHow, WeekUse};

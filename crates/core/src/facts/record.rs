@@ -4,6 +4,7 @@ use super::beginning::Start;
 use super::contact::{Appointment, Contact};
 use super::examination::{ClinicError, ExamNote, TestAnswer, TestFinding};
 use super::flag::{FlagAnswer, FlagRaise, FlagStep};
+use super::home_hours::HomeHours;
 use super::limit::{BreachAnswer, CeilingVerdict, SurgeonLimit};
 use super::line::{GatePass, Line, LineStep};
 use super::log::{LogEntry, WeekUse};
@@ -75,6 +76,9 @@ pub struct Facts {
     pub week_uses: Vec<WeekUse>,
     /// How contacts were held, oldest first.
     pub contacts: Vec<Contact>,
+    /// The days and hours on which the patient exercises at home, where they said so.
+    #[serde(default)]
+    pub home_hours: Option<HomeHours>,
     /// Appointments, in the order in which they were made, cancelled ones left out.
     pub appointments: Vec<Appointment>,
     /// Gates passed, oldest first.
@@ -123,6 +127,7 @@ impl Facts {
             phone_since: None,
             week_uses: Vec::new(),
             contacts: Vec::new(),
+            home_hours: None,
             appointments: Vec::new(),
             gate_passes: Vec::new(),
             lines: Vec::new(),

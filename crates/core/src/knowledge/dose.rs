@@ -177,6 +177,12 @@ impl Dose {
         }
     }
 
+    /// The days of the week it is done on, as in [`Dose::on_weekday`].
+    pub fn days(&self) -> Weekdays {
+        let on = |n: usize| Weekday::try_from(n as u8).is_ok_and(|day| self.on_weekday(day));
+        Weekdays(std::array::from_fn(on))
+    }
+
     /// Repetitions in a week.
     pub fn weekly_repetitions(&self, pace: Pace) -> f64 {
         f64::from(self.sets)

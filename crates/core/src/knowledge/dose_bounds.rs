@@ -1,6 +1,6 @@
 //! Whether a dose lies within human sense.
 
-use super::dose::{Dose, DoseField};
+use super::dose::{Dose, DoseField, Weekdays};
 use super::set::Knowledge;
 
 impl Dose {
@@ -23,7 +23,18 @@ impl Dose {
             ("distance_m", self.distance_m),
             ("weekdays", self.weekdays.and_then(|w| count(w.count()))),
         ];
-        fields.into_iter().find_map(|(field, value)| {
+        // The check counts the days of a week, the sheet names them: they are the same days.
+        let named = self.weekdays.map(Weekdays::count);
+        let apart = named.filter(|n| *n != self.days_per_week).map(|n| {
+            let wanted = f64::from(self.days_per_week);
+            DoseField {
+                field: "weekdays",
+                min: wanted,
+                max: wanted,
+                given: f64::from(n),
+            }
+        });
+        let outside = fields.into_iter().find_map(|(field, value)| {
             let given = value?;
             let bound = known.possible(field, given).err()?;
             Some(DoseField {
@@ -32,6 +43,7 @@ impl Dose {
                 max: bound.max,
                 given,
             })
-        })
+        });
+        outside.or(apart)
     }
 }

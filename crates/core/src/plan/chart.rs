@@ -5,7 +5,7 @@ use super::volume::{Volume, volume};
 use crate::calendar::{Clock, EpisodeDay};
 use crate::context::CheckContext;
 use crate::facts::{Facts, Line};
-use crate::knowledge::{HealingClock, Helper, Purpose};
+use crate::knowledge::{HealingClock, Helper, Purpose, Weekdays};
 use crate::progress::{GateView, evaluate_gate};
 use crate::ranges::{CorridorView, corridor_views, measurement_view};
 use crate::reason::Reason;
@@ -26,6 +26,8 @@ pub struct LineView {
     pub ladder: String,
     /// Rung on the ladder.
     pub rung: u32,
+    /// The days of the week it is done on, Monday first.
+    pub days: Weekdays,
     /// What helps or holds the arm.
     pub helper: Helper,
     /// What the schools say beside it, as wording keys.
@@ -194,6 +196,7 @@ pub fn plan_chart(ctx: &CheckContext, facts: &Facts) -> PlanChart {
         .filter_map(|line| {
             let exercise = ctx.known.exercises.get(&line.exercise)?;
             Some(LineView {
+                days: line.dose.days(),
                 purpose: exercise.purpose,
                 ladder: exercise.ladder.clone(),
                 rung: exercise.rung,

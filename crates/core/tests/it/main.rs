@@ -45,3 +45,4 @@ mod snapshot;
 mod strength;
 mod trend;
 mod watching;
+mod week;

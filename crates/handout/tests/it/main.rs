@@ -7,7 +7,7 @@ mod reading;
 use chrono::{Days, NaiveDate};
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::*;
-use ritorno_core::knowledge::{HealingClock, HowHeld, Knowledge};
+use ritorno_core::knowledge::{HealingClock, HowHeld, Knowledge, Weekdays};
 use ritorno_core::mechanics::Arm;
 use ritorno_core::rules::GateRule;
 use ritorno_core::visit::untried;
@@ -248,6 +248,14 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
         minutes: 30,
         how: HowHeld::Room,
     });
+    facts.home_hours = Some(HomeHours {
+        id: Uuid::now_v7(),
+        on: facts.today,
+        days: Weekdays([true; 7]),
+        times: ["07:30:00", "18:00:00"]
+            .map(|t| t.parse().expect("a time"))
+            .to_vec(),
+    });
     let printed = Printed::of(&known, &wording, &facts);
     let tool = |name: &str, args: &[&str]| printed.ask(name, args);
     let info = tool("pdfinfo", &[]);
@@ -273,6 +281,7 @@ fn the_sheet_is_a4_tagged_embedded_and_readable() {
     for wanted in [
         "For Nerio Falanga",
         "5 weeks and 3 days",
+        "Your hours for this: 07:30, 18:00",
         "Lying lift with the other hand",
         "2 rounds of 10",
         "Elbow no higher than your mouth",

@@ -1,14 +1,16 @@
 //! The patient's own page: the link that opens it, what it shows, what is told from home.
 
+mod calendar;
 mod door;
 mod link;
 mod page;
 mod stop;
 mod telling;
 
+pub(crate) use calendar::{give_calendar, home_calendar};
 pub(crate) use door::open_home;
 pub(crate) use link::{end_home_link, make_home_link, show_home_link};
-pub(crate) use page::{clinic_card, home_calendar, home_figure, home_page, preview_home_page};
+pub(crate) use page::{clinic_card, home_figure, home_page, preview_home_page};
 pub(crate) use telling::tell_from_home;
 
 use crate::app::AppState;

@@ -5,7 +5,7 @@ use super::telling::PhoneEntry;
 use super::{from_home, whose};
 use crate::app::{App, AppState};
 use crate::assess::Opened;
-use crate::home::{Drawn, as_calendar, as_signed, calendar_file, figure_of, name_of, scheduled};
+use crate::home::{Drawn, as_signed, figure_of, name_of};
 use crate::problem::{ApiError, Problem};
 use crate::sheets::SheetInput;
 use actix_web::{HttpRequest, HttpResponse, get, web};
@@ -223,15 +223,6 @@ pub(crate) async fn preview_home_page(
     app.view(&req, Action::TakeHome, read, show)
         .await
         .map(web::Json)
-}
-
-/// Days with exercises and appointments, for the telephone's own calendar.
-#[utoipa::path(tag = "phone", responses((status = 200, body = String, content_type = "text/calendar"), (status = "default", body = Problem)))]
-#[get("/home/program.ics")]
-pub(crate) async fn home_calendar(app: App, req: HttpRequest) -> Result<HttpResponse, ApiError> {
-    from_home(&app, &req, scheduled, calendar_file)
-        .await
-        .map(as_calendar)
 }
 
 #[utoipa::path(tag = "phone", params(Drawn), responses((status = 200, body = String, content_type = "image/svg+xml"), (status = "default", body = Problem)))]

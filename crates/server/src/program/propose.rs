@@ -17,6 +17,7 @@ use ritorno_core::plan::{
 };
 use ritorno_core::reading::pathway_challenge;
 use ritorno_core::safety::check_exercise;
+use ritorno_core::week::spread;
 use ritorno_store::user::User;
 use ritorno_store::{EpisodeId, PgConnection, episode};
 use serde::{Deserialize, Serialize};
@@ -79,6 +80,11 @@ pub(crate) async fn build_program(
             }
         };
         loaded.facts.lines = lines;
+        // Who named their days gets the exercises on them.
+        if loaded.facts.home_hours.is_some() {
+            let placed = spread(&assessed(&known, &loaded.facts)?.ctx(), &loaded.facts);
+            loaded.facts.lines = placed;
+        }
         let assessment = assessed(&known, &loaded.facts)?;
         Ok(web::Json(ProposalPage {
             chart: plan_chart(&assessment.ctx(), &loaded.facts),

@@ -198,7 +198,13 @@ pub(super) fn writes(s: &Session, episode: &str) -> Vec<(&'static str, String, V
             json!({ "entry": id, "kind": "measurement", "reason": "slip" }),
         ),
         ("POST", at("program/check"), program.clone()),
+        ("POST", at("program/week"), program.clone()),
         ("PUT", at("program"), program),
+        (
+            "POST",
+            at("home-hours"),
+            json!({ "id": id, "on": TODAY, "days": [true, true, false, true, true, false, false], "times": ["07:30:00", "18:00:00"] }),
+        ),
         (
             "POST",
             at("program/what-if"),

@@ -26,4 +26,5 @@ mod reminders;
 mod shut;
 mod staff;
 mod story;
+mod week;
 mod whole;

@@ -36,6 +36,18 @@ pub(super) fn with_program(vera: &Session) -> String {
     episode
 }
 
+/// Everything of the program was tried in the room, clean.
+pub(super) fn all_tried(vera: &Session, episode: &str) {
+    let visit = vera.get(&format!("/api/episodes/{episode}/visit")).ok();
+    let untried: Vec<String> =
+        serde_json::from_value(visit["view"]["untried"].clone()).expect("ids");
+    for exercise in untried {
+        let note = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "try_out", "exercise": exercise, "went": "clean" });
+        vera.post(&format!("/api/episodes/{episode}/exam-notes"), &note)
+            .ok();
+    }
+}
+
 #[test]
 fn a_sheet_is_set_once_from_what_was_signed_and_again_when_something_changes() {
     let paper = Arc::new(PlainPaper::default());
@@ -93,13 +105,7 @@ fn the_calendar_reads_back_as_all_day_events_over_the_clock_change() {
     // Only what was tried goes into the calendar.
     let empty = vera.get(&at("program.ics"));
     assert!(!String::from_utf8_lossy(&empty.bytes).contains("SUMMARY:Shoulder exercises"));
-    let visit = vera.get(&at("visit")).ok();
-    let untried: Vec<String> =
-        serde_json::from_value(visit["view"]["untried"].clone()).expect("ids");
-    for exercise in untried {
-        let note = json!({ "id": Uuid::now_v7(), "on": TODAY, "kind": "try_out", "exercise": exercise, "went": "clean" });
-        vera.post(&at("exam-notes"), &note).ok();
-    }
+    all_tried(&vera, &episode);
     let ics = vera.get(&format!("/api/episodes/{episode}/program.ics"));
     assert_eq!(ics.status, 200);
     let calendars: Vec<_> = ical::IcalParser::new(ics.bytes.as_slice())

@@ -2,6 +2,7 @@
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 
 use ritorno_e2e::House;
+use serde_json::json;
 use std::path::PathBuf;
 
 #[tokio::main]
@@ -31,10 +32,14 @@ async fn main() {
     house.keys("gp").await;
     house.see(".chart-line").await;
     house.picture(&shot("program")).await;
-    house.open_patient("Achterlo").await;
-    house.keys("gp").await;
-    house.see(".chart-line").await;
-    house.picture(&shot("program-frozen")).await;
+    let episode = house.open_patient("Brera").await;
+    let hours = json!({ "id": "00000000-0000-7000-8000-000000000001", "on": "2027-03-01", "days": [true, true, true, true, true, true, false], "times": ["07:30:00", "18:00:00"] });
+    house
+        .post(&format!("/api/episodes/{episode}/home-hours"), &hours)
+        .await;
+    house.goto(&format!("/e/{episode}/program?as=week")).await;
+    house.see(".week [data-chip]").await;
+    house.picture(&shot("week")).await;
     house.open_patient("Falanga").await;
     house.keys("gw").await;
     house.see("#handover-if").await;

@@ -24,4 +24,5 @@ mod shell;
 mod sizes;
 mod timeline;
 mod trouble;
+mod week;
 mod whole_story;

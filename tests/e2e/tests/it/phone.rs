@@ -132,6 +132,16 @@ async fn a_patient_does_a_session_without_a_network_and_says_stop() {
         "one session, its pain, all of them, a slip: {told:?}"
     );
 
+    // A calendar that keeps itself up to date: the address is shown, and answers nobody but who has it.
+    house.click("#keep-calendar").await;
+    house.see("#calendar-address[href^='webcal://']").await;
+    let asked = "fetch(document.querySelector('#calendar-address').textContent, { credentials: 'omit' }).then(r => r.text()).then(t => window.calendar = t)";
+    house
+        .until(&format!(
+            "({asked}, window.calendar?.startsWith('BEGIN:VCALENDAR'))"
+        ))
+        .await;
+
     // Something is wrong: said at once what to do, told to the clinic, and the exercises are held.
     house.click("#stop").await;
     house.see("#stop-hand-numb").await;

@@ -9,7 +9,7 @@ import { Pending } from "../../app/parts";
 import { api, ask, type Schemas } from "../../app/client";
 import { queryKeys } from "../../app/queryKeys";
 import { shortDate, t } from "../../app/wording";
-import { pathTo } from "./pathTo";
+import { pathTo } from "../../app/pathTo";
 import { asked, type SheetForm } from "./SheetForm";
 
 type State = Schemas["HomeLinkState"];

@@ -16,7 +16,7 @@ import { queryKeys } from "../../app/queryKeys";
 import { HALF_HOUR_OPTIONS } from "../../app/times";
 import { useTold } from "../../app/useTold";
 import { moment, shortDate, t } from "../../app/wording";
-import { pathTo } from "./pathTo";
+import { pathTo } from "../../app/pathTo";
 
 type Page = Schemas["RemindersPage"];
 type Reminding = Schemas["Reminding"];

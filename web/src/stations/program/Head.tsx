@@ -10,6 +10,10 @@ import Tooltip from "antd/es/tooltip";
 export const ZOOMS = ["all", "ten", "week"] as const;
 export type Zoom = (typeof ZOOMS)[number];
 
+/** How the program is shown. */
+export const ALL_AS = ["picture", "list", "week"] as const;
+export type As = (typeof ALL_AS)[number];
+
 /** What is signed, how much is shown, and what may be done: undo, build, save, sign. */
 export function Head({
   page,
@@ -25,9 +29,9 @@ export function Head({
   onAs,
 }: {
   onVersions: () => void;
-  /** As a picture or as a list. */
-  as: "picture" | "list";
-  onAs: (next: "picture" | "list") => void;
+  /** As a picture, as a list, or as the week at home. */
+  as: As;
+  onAs: (next: As) => void;
   page: Schemas["ProgramPage"];
   draft: Draft;
   acts: Acts;
@@ -59,7 +63,7 @@ export function Head({
           id="program-as"
           aria-label={t("program-as")}
           value={as}
-          options={(["picture", "list"] as const).map((value) => ({
+          options={ALL_AS.map((value) => ({
             value,
             label: t(`program-as-${value}`),
           }))}

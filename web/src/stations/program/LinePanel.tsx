@@ -15,6 +15,7 @@ import { nameOf, sentence, t } from "../../app/wording";
 import { reasonText } from "./reasonText";
 import { VerdictMark } from "../../pictures/Marks";
 import type { Draft } from "./draft";
+import { many, toggled } from "./week/days";
 import { queryKeys } from "../../app/queryKeys";
 
 const LOADS = ["load_kg", "elastic_level", "distance_m", "effort_pct"] as const;
@@ -67,6 +68,7 @@ export function LinePanel({
           </Link>
         </p>
         <Dose line={line} draft={draft} />
+        <WeekDays chosen={chosen} draft={draft} />
         <Load episode={episode} line={line} />
         <p className="num small above-8">
           {t("minutes-session", { minutes: Math.round(chosen.totals.minutes) })}
@@ -109,7 +111,13 @@ function Dose({ line, draft }: { line: Schemas["Line"]; draft: Draft }) {
           rule={f}
           label={nameOf("field", f)}
           value={line.dose[f] ?? null}
-          onSettled={(n) => dose({ [f]: n })}
+          // As many days as before have their own places; another number is spread anew.
+          onSettled={(n) =>
+            dose({
+              [f]: n,
+              ...(f === "days_per_week" ? { weekdays: null } : {}),
+            })
+          }
         />
       ))}
       {line.dose.duration_s == null && (
@@ -147,6 +155,39 @@ function Dose({ line, draft }: { line: Schemas["Line"]; draft: Draft }) {
         />
       ))}
     </div>
+  );
+}
+
+/** The days of the week it is done on: taken in and out by a tap, and counted. */
+function WeekDays({
+  chosen: { line, days },
+  draft,
+}: {
+  chosen: Schemas["LineView"];
+  draft: Draft;
+}) {
+  const change = (day: number) => {
+    const weekdays = toggled(days, day);
+    if (weekdays)
+      void draft.edit(line.id, {
+        dose: { ...line.dose, weekdays, days_per_week: many(weekdays) },
+      });
+  };
+  return (
+    <fieldset className="line-days">
+      <legend>{t("line-days")}</legend>
+      {days.map((on, at) => (
+        <Button
+          key={at}
+          id={`line-day-${at + 1}`}
+          type={on ? "primary" : "default"}
+          aria-pressed={on}
+          onClick={() => change(at + 1)}
+        >
+          {t(`weekday-${at + 1}`)}
+        </Button>
+      ))}
+    </fieldset>
   );
 }
 
