@@ -1,11 +1,12 @@
 //! The follow-up on one page.
 
 use crate::assessment::Assessment;
-use crate::calendar::{Clock, EpisodeDay};
+use crate::calendar::{Clock, EpisodeDay, date_of};
 use crate::context::CheckContext;
 use crate::deciding::{LineDecision, Move, decide};
 use crate::facts::{
-    Appointment, ExamFact, Facts, Line, LineStep, LogEntry, LogFact, SurgeonLimit, TryOutWord,
+    Appointment, ExamFact, Facts, LeftBecause, Line, LineStep, LogEntry, LogFact, SurgeonLimit,
+    TryOutWord,
 };
 use crate::flags::FlagView;
 use crate::plan::{PrecautionSpan, Volume, precaution_spans, volume};
@@ -16,6 +17,7 @@ use crate::ranges::{Breach, CorridorView, Dial, corridor_views, dials};
 use crate::reading::{RetestView, retest};
 use crate::reason::Reason;
 use crate::safety::{running_lines, scheduled_lines};
+use chrono::NaiveDate;
 use serde::{Deserialize, Serialize};
 
 /// The visit page.
@@ -70,6 +72,61 @@ pub struct VisitView {
     pub paused: Vec<LineStep>,
     /// What today's exercises add up to.
     pub volume: Volume,
+    /// What was told to be missing at home.
+    pub kit_missed: Vec<HomeKit>,
+}
+
+/// A piece of kit that today's exercises need at home.
+#[derive(Debug, Clone, PartialEq, Eq, Serialize, Deserialize)]
+#[cfg_attr(feature = "schema", derive(utoipa::ToSchema))]
+pub struct HomeKit {
+    /// Kit id.
+    pub kit: String,
+    /// Exercises that need it.
+    pub exercises: Vec<String>,
+    /// Whether the story says that it is there.
+    pub there: bool,
+    /// When one of them was last left out because something was missing, and not done since.
+    pub missed_on: Option<NaiveDate>,
+}
+
+/// What today's exercises need at home, in the order of the program.
+pub fn home_kit(ctx: &CheckContext, facts: &Facts) -> Vec<HomeKit> {
+    let mut out: Vec<HomeKit> = Vec::new();
+    for line in running_lines(ctx, facts, ctx.today) {
+        let Some(exercise) = ctx.known.exercises.get(&line.exercise) else {
+            continue;
+        };
+        let missed = ctx
+            .log
+            .days(facts, &line.exercise)
+            .fold(None, |so_far, (day, told)| {
+                let done = |f: &LogFact| matches!(f, LogFact::Done { sessions: 1.., .. });
+                match ctx.log.left_because(facts, &line.exercise, day) {
+                    Some(LeftBecause::NoKit) => date_of(facts.story.day0, day),
+                    _ if told.facts().any(done) => None,
+                    _ => so_far,
+                }
+            });
+        for item in &exercise.kit {
+            let row = match out.iter().position(|row| row.kit == *item) {
+                Some(at) => &mut out[at],
+                None => {
+                    out.push(HomeKit {
+                        kit: item.clone(),
+                        exercises: Vec::new(),
+                        there: ctx.kit.contains(item),
+                        missed_on: None,
+                    });
+                    let last = out.len() - 1;
+                    &mut out[last]
+                }
+            };
+            row.exercises.push(line.exercise.clone());
+            row.missed_on = row.missed_on.max(missed);
+        }
+    }
+    out
 }
 
 /// Works out the visit page.
@@ -127,6 +184,10 @@ pub fn visit_view(assessment: &Assessment) -> VisitView {
         adherence_pct: done.map(|a| a.pct),
         known_pct: done.map(|a| a.known_pct),
         short_plan: short_plan(&ctx, &decisions),
+        kit_missed: home_kit(&ctx, facts)
+            .into_iter()
+            .filter(|row| row.missed_on.is_some())
+            .collect(),
         decisions,
         paused: scheduled_lines(&ctx, facts, day)
             .iter()

@@ -75,3 +75,17 @@ remind-state-delivered = delivered
 remind-state-failed = could not be delivered
 remind-state-refused = not taken: check the address
 remind-state-given_up = not sent: it was too late, or no longer wanted
+
+home-kit = Needed at home
+home-kit-for = { $count ->
+    [one] for one exercise
+   *[other] for { $count } exercises
+}
+home-kit-told = told to be missing on { $date }
+home-kit-gone = It is not there
+home-kit-back = It is there
+home-kit-missing = { $count ->
+    [one] One exercise needs what is not there.
+   *[other] { $count } exercises need what is not there.
+}
+home-kit-again = Propose again without it

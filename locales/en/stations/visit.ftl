@@ -226,3 +226,5 @@ week-left-unsure = not sure how{ $count ->
     [1] {""}
    *[other] , { $count } days
 }
+
+visit-kit-missed = Told from home: something was missing of { $kit }. Say what is not there, and the program is proposed again:

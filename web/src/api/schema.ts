@@ -3325,6 +3325,17 @@ export interface components {
             /** @description What stands after `/h#`. */
             link: string;
         };
+        /** @description A piece of kit that today's exercises need at home. */
+        HomeKit: {
+            /** @description Exercises that need it. */
+            exercises: string[];
+            /** @description Kit id. */
+            kit: string;
+            /** @description When one of them was last left out because something was missing, and not done since. */
+            missed_on?: string | null;
+            /** @description Whether the story says that it is there. */
+            there: boolean;
+        };
         /** @description A link, shown once: only its digest is kept. */
         HomeLinkMade: {
             /** @description Where it leads, whole. */
@@ -4639,6 +4650,8 @@ export interface components {
             candidates: components["schemas"]["Candidate"][];
             challenge?: components["schemas"]["Reason"] | null;
             chart: components["schemas"]["PlanChart"];
+            /** @description What they need at home. */
+            kit: components["schemas"]["HomeKit"][];
             /** @description The first letters of the knowledge release it was built with. */
             knowledge?: string | null;
             /** @description What of daily life is kept back at some time, and until when. */
@@ -6066,6 +6079,8 @@ export interface components {
             /** @description All flags. */
             flags: components["schemas"]["FlagView"][];
             gate?: components["schemas"]["GateView"] | null;
+            /** @description What was told to be missing at home. */
+            kit_missed: components["schemas"]["HomeKit"][];
             /**
              * Format: double
              * @description Share of the planned sessions of which anything is known.

@@ -13,6 +13,7 @@ import { queryKeys } from "../app/queryKeys";
 import { useDefaults } from "../app/useDefaults";
 import { useReady } from "../app/useReady";
 import { useState } from "react";
+import { Kit } from "./home/Kit";
 import { PhoneLink } from "./home/PhoneLink";
 import { Reminders } from "./home/Reminders";
 import { asQuery, keptForm, SheetFormChoice } from "./home/SheetForm";
@@ -97,6 +98,7 @@ export function Home({ episode }: { episode: string }) {
         {...(signed?.current ? { sheet: form } : {})}
       />
       <Reminders episode={episode} />
+      <Kit episode={episode} kit={page.data.kit} />
       <p className="soft above-22">{t("home-lead")}</p>
       <div className="dials">
         {lines.map(({ line, totals, cues }) => (

@@ -29,14 +29,15 @@ import { Notice } from "../app/Notice";
 import { queryKeys } from "../app/queryKeys";
 import { useReady } from "../app/useReady";
 
-/** A short plan that was asked for elsewhere is proposed once, as soon as the page is there. */
-function useShort(ready: boolean, build: () => void) {
+/** A proposal that was asked for elsewhere is made once, as soon as the page is there: anew, or a short one. */
+function useAsked(ready: boolean, build: (short: boolean) => void) {
   const [params, setParams] = useSearchParams();
-  const wanted = params.has("short");
+  const short = params.has("short");
+  const wanted = short || params.has("again");
   useEffect(() => {
     if (!ready || !wanted) return;
     setParams({}, { replace: true });
-    build();
+    build(short);
     // eslint-disable-next-line react-hooks/exhaustive-deps -- what builds is new at every look
   }, [ready, wanted]);
 }
@@ -75,7 +76,7 @@ export function Program({
   const { view, lines } = draft;
   const chosen = view?.lines.find((l) => l.line.id === selected);
   useSent(page.data, draft, setSelected);
-  useShort(page.data !== undefined, () => void acts.build(true));
+  useAsked(page.data !== undefined, (short) => void acts.build(short));
   const rung = (id: string, step: number) => {
     const next = nextRung(page.data?.candidates ?? [], view, id, step);
     if (next) void draft.edit(id, next);

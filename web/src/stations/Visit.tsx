@@ -141,6 +141,14 @@ export function Visit({ episode }: { episode: string }) {
         />
         <RangeStrip episode={episode} view={view} today={today} post={post} />
         {unplanned && <WhatWasRead episode={episode} />}
+        {view.kit_missed.length > 0 && (
+          <Notice id="kit-missed" kind="decide">
+            {t("visit-kit-missed", {
+              kit: view.kit_missed.map((k) => nameOf("kit", k.kit)).join(", "),
+            })}{" "}
+            <Link to={`/e/${episode}/home`}>{t("nav-home")}</Link>
+          </Notice>
+        )}
         {view.short_plan && (
           <Notice id="short-plan" kind="decide">
             {sentence(view.short_plan)}{" "}

@@ -7,6 +7,7 @@ use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::*;
 use ritorno_core::knowledge::{Demand, Exercise, HowHeld, Level, Weekdays};
 use ritorno_core::rules::GateRule;
+use ritorno_core::visit::home_kit;
 use ritorno_core::week::{WeekPlan, week_plan};
 use uuid::Uuid;
 
@@ -250,4 +251,68 @@ proptest! {
             prop_assert_eq!(at, before, "in order, each hour once");
         }
     }
+}
+
+/// The telephone asked why an exercise was left out, and nobody was told of the answer.
+#[test]
+fn what_was_missing_at_home_is_told_until_it_was_done_again() {
+    let exercise = known()
+        .exercises
+        .values()
+        .find(|e| e.kit == ["stick"] && plan_of(&e.id).is_some())
+        .expect("an exercise with a stick");
+    let mut facts = late(vec![line(&exercise.id, 1, 7)]);
+    let kit = |facts: &Facts| {
+        let assessment = Assessment::new(known(), facts).expect("a pathway");
+        home_kit(&assessment.ctx(), facts)
+    };
+    let left = |on_day: i32, fact: LogFact| LogEntry {
+        id: Uuid::now_v7(),
+        on: on(on_day),
+        exercise: Some(exercise.id.clone()),
+        fact,
+        remark: String::new(),
+    };
+    assert_eq!(kit(&facts)[0].missed_on, None);
+    let because = |because| LogFact::LeftOut {
+        because: Some(because),
+    };
+    facts.log.push(left(199, because(LeftBecause::Tired)));
+    assert_eq!(kit(&facts)[0].missed_on, None);
+    facts.log.push(left(200, because(LeftBecause::NoKit)));
+    let row = kit(&facts).remove(0);
+    assert_eq!((row.kit.as_str(), row.there), ("stick", true));
+    assert_eq!(
+        (row.missed_on, row.exercises),
+        (Some(on(200)), vec![exercise.id.clone()])
+    );
+    // The story knows that it is gone: the check says so, and a proposal is made without it.
+    let mut without = facts.clone();
+    without.story.kit.retain(|item| item != "stick");
+    assert!(!kit(&without)[0].there);
+    let proposed = Assessment::new(known(), &without)
+        .expect("a pathway")
+        .propose(Uuid::now_v7());
+    assert!(!proposed.lines.is_empty());
+    for line in &proposed.lines {
+        assert!(
+            !known().exercises[&line.exercise]
+                .kit
+                .contains(&"stick".to_owned())
+        );
+    }
+    // Done again on a later look: it was found.
+    facts.today = on(201);
+    let done = LogFact::Done {
+        sessions: 1,
+        repetitions: 10,
+    };
+    facts.log.push(left(201, done));
+    assert_eq!(kit(&facts)[0].missed_on, None);
+}
+
+/// Whether an exercise runs on the late shoulder.
+fn plan_of(exercise: &str) -> Option<WeekPlan> {
+    let facts = late(vec![line(exercise, 1, 7)]);
+    Some(plan(&facts)).filter(|week| week.days.iter().all(|day| !day.sessions.is_empty()))
 }

@@ -15,7 +15,7 @@ use ritorno_core::reading::pathway_challenge;
 use ritorno_core::reason::Reason;
 use ritorno_core::safety::{Verdict, check_exercise, running_lines};
 use ritorno_core::snapshot::read_program;
-use ritorno_core::visit::untried;
+use ritorno_core::visit::{HomeKit, home_kit, untried};
 use ritorno_store::episode::Loaded;
 use ritorno_store::{EpisodeId, PgConnection, StoreError, episode, program};
 use serde::Serialize;
@@ -58,6 +58,8 @@ pub(crate) struct ProgramPage {
     running: Vec<Uuid>,
     /// Exercises that run today and were never tried out in the room.
     untried: Vec<String>,
+    /// What they need at home.
+    kit: Vec<HomeKit>,
     /// Letters of the patient's name that the sheet cannot draw.
     undrawn: String,
     /// What is told beside the exercises today, as wording keys.
@@ -162,6 +164,7 @@ pub(super) fn show(gathered: Gathered) -> Result<web::Json<ProgramPage>, ApiErro
             .map(|l| l.id)
             .collect(),
         untried: untried(&ctx, &loaded.facts),
+        kit: home_kit(&ctx, &loaded.facts),
         undrawn,
         advice: advice(&ctx, &loaded.facts),
         may: may(&ctx),

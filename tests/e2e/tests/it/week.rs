@@ -146,3 +146,43 @@ async fn the_week_is_laid_on_the_patient_s_days_and_changed_by_carrying() {
     assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
     house.close().await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn what_was_missing_at_home_leads_to_a_program_without_it() {
+    let house = House::open("kit", 1280, 800).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    let page = house.get(&format!("/api/episodes/{episode}/program")).await;
+    let row = page["kit"]
+        .as_array()
+        .expect("kit")
+        .iter()
+        .find(|row| row["kit"] == "stick")
+        .expect("something with a stick");
+    let left = json!({ "id": "00000000-0000-7000-8000-000000000002", "on": "2027-03-01", "exercise": row["exercises"][0],
+        "kind": "left_out", "because": "no_kit", "remark": "" });
+    house
+        .post(&format!("/api/episodes/{episode}/log"), &left)
+        .await;
+    house.goto(&format!("/e/{episode}/visit")).await;
+    house.click("#kit-missed a").await;
+    house.see("[data-kit=stick][data-there=true]").await;
+    house.says("told to be missing on 1 Mar 2027").await;
+    house.click("[data-kit=stick] button").await;
+    house.see("[data-kit=stick][data-there=false]").await;
+    assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
+    house.click("#kit-missing button").await;
+    house.see("#save-program:not([disabled])").await;
+    // Nothing that needs one is left on the desk, and nothing was signed by itself.
+    house.click("#program-as label:nth-of-type(2)").await;
+    for exercise in row["exercises"].as_array().expect("exercises") {
+        let exercise = exercise.as_str().expect("an id");
+        house
+            .until(&format!(
+                "!document.querySelector('#line-list [data-line={exercise}]')"
+            ))
+            .await;
+    }
+    house.says("edited since version 1 was signed").await;
+    house.close().await;
+}
