@@ -238,7 +238,7 @@ pub fn health(conn: &mut PgConnection, today: NaiveDate) -> Result<Health, Store
             has_table_privilege('audit', 'update') or has_table_privilege('audit', 'delete') as may_change_audit,
             (select count(*) from lane where as_of_day > $1) as lanes_ahead,
             (select count(*) from lane where next_change_day <= $1) as lanes_behind,
-            (select count(*) from job where done_at is null and due_on < $1) as late_jobs,
+            (select count(*) from job where done_at is null and due_at < $1::timestamp at time zone 'UTC') as late_jobs,
             (select count(*) from app_user where role = 'lead' and ended_at is null) as leads,
             (select count(*) from app_user u where role = 'lead' and ended_at is null
                 and not exists (select from second_factor f where f.user_id = u.id and f.confirmed_at is not null)) as leads_without_factor,
