@@ -93,7 +93,13 @@ paper-days = { $days ->
 }
 paper-load = { $load } kg in your hand
 paper-elastic = elastic level { $level }
-paper-distance = stand { $metres } m from there
+paper-elastic-named = elastic level { $level }, { $label }
+paper-distance = stand { $metres } m from there, about { $shoes }
+paper-shoe-half = half a shoe length
+paper-shoes = { $shoes ->
+    [one] one shoe length
+   *[other] { $shoes } shoe lengths
+}
 paper-anchor = fixed { $height ->
     [floor] at the floor
     [ankle] at ankle height
@@ -122,7 +128,7 @@ paper-effort-full = press as hard as you can without more pain
 paper-bad-day = A bad day
 paper-bad-day-text = Do less, not nothing. What to do instead stands with each exercise. A bad day is no step back.
 paper-easier = Bad day: { $easier }
-paper-nearer = stand { $metres } m nearer
+paper-nearer = stand { $metres } m nearer, about { $shoes }
 paper-less-far = go less far
 paper-watch = Watch out for: { $faults }.
 paper-task = Helps with: { $task }

@@ -123,7 +123,7 @@ fn exercise_block(
     exercise: &Exercise,
     line: &Line,
 ) -> Json {
-    let HandoutInput { ctx, .. } = *input;
+    let HandoutInput { ctx, facts, .. } = *input;
     let day = ctx.today;
     let spoken = ctx.rules.spoken(day);
     let say = |part: &str| wording.exercise(&exercise.id, part, spoken);
@@ -159,13 +159,13 @@ fn exercise_block(
         "id": exercise.id,
         "count": counted(ctx.known, &line.dose),
         "easier_count": counted(ctx.known, &easier.dose),
-        "easier": easier_text(wording, line, &easier),
+        "easier": easier_text((ctx.known, wording), facts, line, &easier),
         "on_days": days_text(wording, line),
         "weekdays": line.dose.days(),
         "alt": format!("{title}. {}", say("how")),
         "name": title,
         "figure": figure_file(exercise),
-        "dose": dose_text(ctx.known, wording, exercise, line),
+        "dose": dose_text(ctx.known, wording, facts, (exercise, line)),
         "arm": wording.say(which_arm(exercise), &[]),
         "start": say("start"),
         "how": say("how"),

@@ -1,7 +1,7 @@
 //! A dose in words for the one who does it: how much, how fast, with what, fixed where.
 
 use ritorno_core::deciding::BadDay;
-use ritorno_core::facts::Line;
+use ritorno_core::facts::{Facts, Line};
 use ritorno_core::knowledge::{Dose, Exercise, Knowledge, OtherArm, SetStructure};
 use ritorno_core::mechanics::{AnchorSide, Load};
 use ritorno_core::rules::effort_word;
@@ -12,8 +12,8 @@ use serde_json::{Value as Json, json};
 pub(crate) fn dose_text(
     known: &Knowledge,
     wording: &Wording,
-    exercise: &Exercise,
-    line: &Line,
+    facts: &Facts,
+    (exercise, line): (&Exercise, &Line),
 ) -> String {
     let d = &line.dose;
     let number = |n: u32| Value::Number(f64::from(n));
@@ -29,8 +29,8 @@ pub(crate) fn dose_text(
         parts.push(wording.say("paper-load", &[("load", Value::Number(kg))]));
     }
     if let Some(level) = d.elastic_level {
-        parts.push(wording.say("paper-elastic", &[("level", number(level))]));
-        parts.extend(anchor_text(wording, exercise, d.distance_m));
+        parts.push(elastic_text(wording, facts, level));
+        parts.extend(anchor_text((known, wording), exercise, d.distance_m));
     }
     if let Some(effort) = d.effort_pct {
         let word = effort_word(known, effort);
@@ -71,11 +71,16 @@ fn much_text(wording: &Wording, d: &Dose) -> String {
 }
 
 /// What to do less of on a bad day, worked out from the line: how much, with what, how much nearer or less far.
-pub(crate) fn easier_text(wording: &Wording, line: &Line, easier: &BadDay) -> String {
+pub(crate) fn easier_text(
+    (known, wording): (&Knowledge, &Wording),
+    facts: &Facts,
+    line: &Line,
+    easier: &BadDay,
+) -> String {
     let d = &easier.dose;
     let mut parts = vec![much_text(wording, d)];
     if let Some(metres) = easier.nearer_m.filter(|metres| *metres > 0.0) {
-        parts.push(wording.say("paper-nearer", &[("metres", Value::Number(metres))]));
+        parts.push(far_text((known, wording), "paper-nearer", metres));
     }
     if easier.smaller_arc {
         parts.push(wording.say("paper-less-far", &[]));
@@ -84,8 +89,7 @@ pub(crate) fn easier_text(wording: &Wording, line: &Line, easier: &BadDay) -> St
         .elastic_level
         .filter(|_| d.elastic_level != line.dose.elastic_level)
     {
-        let level = ("level", Value::Number(f64::from(level)));
-        parts.push(wording.say("paper-elastic", &[level]));
+        parts.push(elastic_text(wording, facts, level));
     }
     if let Some(kg) = d.load_kg.filter(|_| d.load_kg != line.dose.load_kg) {
         parts.push(wording.say("paper-load", &[("load", Value::Number(kg))]));
@@ -94,10 +98,41 @@ pub(crate) fn easier_text(wording: &Wording, line: &Line, easier: &BadDay) -> St
     wording.say("paper-easier", &[("easier", Value::Text(&easier))])
 }
 
+/// A level of elastic, by what the clinic calls it where it has measured one.
+fn elastic_text(wording: &Wording, facts: &Facts, level: u32) -> String {
+    let number = ("level", Value::Number(f64::from(level)));
+    let mut own = facts.elastics.iter().rev().filter(|e| e.level == level);
+    match own.find(|e| !e.simulated && !e.label.trim().is_empty()) {
+        Some(own) => {
+            let label = ("label", Value::Text(own.label.trim()));
+            wording.say("paper-elastic-named", &[number, label])
+        }
+        None => wording.say("paper-elastic", &[number]),
+    }
+}
+
+/// A distance, in metres and in shoes.
+fn far_text((known, wording): (&Knowledge, &Wording), id: &str, metres: f64) -> String {
+    let shoes = known.shoes(metres);
+    let shoes = match shoes < 1.0 {
+        true => wording.say("paper-shoe-half", &[]),
+        false => wording.say("paper-shoes", &[("shoes", Value::Number(shoes))]),
+    };
+    let args = [
+        ("metres", Value::Number(metres)),
+        ("shoes", Value::Text(&shoes)),
+    ];
+    wording.say(id, &args)
+}
+
 /// Where an elastic is fixed and how far away one stands: the dose of the line, else what the exercise was worked out with.
 ///
 /// Between both hands, or under the foot, there is no such place to stand away from.
-fn anchor_text(wording: &Wording, exercise: &Exercise, dosed_m: Option<f64>) -> Vec<String> {
+fn anchor_text(
+    (known, wording): (&Knowledge, &Wording),
+    exercise: &Exercise,
+    dosed_m: Option<f64>,
+) -> Vec<String> {
     let Load::Elastic { anchor, .. } = exercise.load else {
         return Vec::new();
     };
@@ -111,10 +146,10 @@ fn anchor_text(wording: &Wording, exercise: &Exercise, dosed_m: Option<f64>) -> 
                 ("height", Value::Text(&height)),
                 ("side", Value::Text(&side)),
             ];
-            let metres = Value::Number(dosed_m.unwrap_or(anchor.distance_m));
+            let metres = dosed_m.unwrap_or(anchor.distance_m);
             vec![
                 wording.say("paper-anchor", &args),
-                wording.say("paper-distance", &[("metres", metres)]),
+                far_text((known, wording), "paper-distance", metres),
             ]
         }
     }

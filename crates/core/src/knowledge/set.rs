@@ -97,7 +97,8 @@ pub struct Knowledge {
 }
 
 /// Thresholds the rules name in code; the loader refuses a set without one of them.
-pub(crate) const REQUIRED_THRESHOLDS: [&str; 162] = [
+pub(crate) const REQUIRED_THRESHOLDS: [&str; 163] = [
+    "shoe-length-m",
     "hold-most-s",
     "severity-points-young",
     "severity-points-lax",
@@ -283,6 +284,12 @@ impl Knowledge {
             repetition_s: self.threshold("repetition-s") as u32,
             breath_s: self.threshold("breath-s") as u32,
         }
+    }
+
+    /// A distance in metres as a number of shoes, to the next half, half a shoe at least: what somebody can measure without a tape.
+    pub fn shoes(&self, metres: f64) -> f64 {
+        let halves = (2.0 * metres / self.threshold("shoe-length-m")).round();
+        halves.max(1.0) / 2.0
     }
 
     /// From where on an intraclass correlation is called moderate, good, excellent.

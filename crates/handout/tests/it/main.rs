@@ -8,7 +8,7 @@ use chrono::{Days, NaiveDate};
 use ritorno_core::assessment::Assessment;
 use ritorno_core::facts::*;
 use ritorno_core::knowledge::{HealingClock, HowHeld, Knowledge, Weekdays};
-use ritorno_core::mechanics::Arm;
+use ritorno_core::mechanics::{Arm, PullPoint};
 use ritorno_core::rules::GateRule;
 use ritorno_core::visit::untried;
 use ritorno_handout::{HandoutInput, SheetForm, contents, render, undrawn};
@@ -19,6 +19,23 @@ use uuid::Uuid;
 /// Five weeks and three days after day 0 of a pathway: everything asked and cleared, nothing planned yet.
 fn begun(known: &Knowledge, pathway: &str) -> Facts {
     begun_for(known, pathway, 38)
+}
+
+/// An elastic as the clinic measured it.
+fn measured(level: u32, label: &str, simulated: bool, on: NaiveDate) -> Calibration {
+    let points = [(25.0, 8.0), (50.0, 12.0), (100.0, 17.0), (150.0, 22.0)];
+    Calibration {
+        level,
+        label: label.to_owned(),
+        points: points
+            .map(|(elongation_pct, force_n)| PullPoint {
+                elongation_pct,
+                force_n,
+            })
+            .to_vec(),
+        on,
+        simulated,
+    }
 }
 
 /// So many days after day 0.
@@ -378,7 +395,7 @@ fn words(value: &serde_json::Value) -> String {
 fn every_sheet_speaks_of_this_shoulder_and_of_nothing_that_cannot_be_used() {
     let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge");
     let wording = Wording::english().expect("the catalogue");
-    let (mut explained, mut worn) = (0, 0);
+    let (mut explained, mut worn, mut far, mut named) = (0, 0, 0, 0);
     for pathway in known.pathways.values().filter(|p| !p.phases.is_empty()) {
         for days in [4, 38, 75, 120, 190] {
             let mut facts = begun_for(&known, &pathway.id, days);
@@ -403,7 +420,10 @@ fn every_sheet_speaks_of_this_shoulder_and_of_nothing_that_cannot_be_used() {
                 line.from_day = line.from_day.min(today);
                 line.to_day = line.to_day.max(today + 7);
             }
-            let facts = tried(&known, facts);
+            let mut facts = tried(&known, facts);
+            facts.elastics = [(1, "red door", false), (2, "invented", true)]
+                .map(|(level, label, simulated)| measured(level, label, simulated, facts.today))
+                .to_vec();
             let assessment = Assessment::new(&known, &facts).expect("a pathway");
             let ctx = assessment.ctx();
             let input = HandoutInput {
@@ -445,6 +465,12 @@ fn every_sheet_speaks_of_this_shoulder_and_of_nothing_that_cannot_be_used() {
                     !dose.contains('.') || dose.contains(" kg") || dose.contains(" m from"),
                     "{dose}"
                 );
+                // A distance is told in what somebody has at hand, a level by what the clinic calls it.
+                far += usize::from(dose.contains(" m from there, about "));
+                let shoes = dose.matches("shoe length").count();
+                assert_eq!(dose.matches(" m from there").count(), shoes, "{dose}");
+                named += usize::from(dose.contains("elastic level 1, red door"));
+                assert!(!dose.contains("invented"), "{dose}");
                 let held = dose
                     .split_once("hold ")
                     .and_then(|(_, rest)| rest.split(' ').next());
@@ -490,7 +516,7 @@ fn every_sheet_speaks_of_this_shoulder_and_of_nothing_that_cannot_be_used() {
         }
     }
     assert!(
-        explained > 500 && worn > 5,
-        "{explained} explained, {worn} with a sling"
+        explained > 500 && worn > 5 && far > 5 && named > 5,
+        "{explained} explained, {worn} with a sling, {far} from an anchor, {named} by a name"
     );
 }

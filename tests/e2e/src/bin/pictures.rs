@@ -40,7 +40,8 @@ async fn main() {
     house.goto(&format!("/e/{episode}/program?as=week")).await;
     house.see(".week [data-chip]").await;
     house.picture(&shot("week")).await;
-    house.open_patient("Falanga").await;
+    let episode = house.open_patient("Falanga").await;
+    sheet(&house, &episode, &out.join("sheet")).await;
     house.keys("gw").await;
     house.see("#handover-if").await;
     house.picture(&shot("handover")).await;
@@ -71,10 +72,6 @@ async fn main() {
     house.click("#device").await;
     house.see("#measured").await;
     house.picture(&shot("strength")).await;
-    house.open_patient("Falanga").await;
-    house.keys("gr").await;
-    house.see("#state").await;
-    house.picture(&shot("read-operated")).await;
     house.goto("/clinic/people").await;
     house.see("#access-rules").await;
     house.picture(&shot("people")).await;
@@ -176,4 +173,22 @@ async fn outbox(house: &House) {
     house
         .until("getComputedStyle(document.querySelector('.ant-drawer-content-wrapper')).transform === 'none'")
         .await;
+}
+
+/// The first page of the sheet that goes home.
+async fn sheet(house: &House, episode: &str, file: &std::path::Path) {
+    let asked = format!(
+        "fetch('/api/episodes/{episode}/handout.pdf').then(r => r.arrayBuffer()).then(b => window.sheet = Array.from(new Uint8Array(b)))"
+    );
+    house.until(&format!("({asked}, window.sheet)")).await;
+    let told = house.value("window.sheet").await;
+    let bytes: Vec<u8> = serde_json::from_value(told).expect("bytes");
+    let pdf = file.with_extension("pdf");
+    std::fs::write(&pdf, bytes).expect("written");
+    let drawn = std::process::Command::new("pdftoppm")
+        .args(["-png", "-r", "96", "-singlefile"])
+        .args([&pdf, file])
+        .status();
+    std::fs::remove_file(&pdf).expect("removed");
+    assert!(drawn.expect("poppler-utils is installed").success());
 }
