@@ -89,17 +89,6 @@ gate-class-resisted-row = resisted rows
 gate-class-protraction = reaching and punching
 gate-class-weight-bearing-wall = weight through the hand
 
-kit-ball = soft ball or rolled sock
-kit-bed = bed
-kit-cloth = cloth
-kit-elastic = elastic
-kit-pulley = pulley or rope over a door or rail
-kit-stick = stick, umbrella or racket
-kit-table = table
-kit-towel = towel or belt
-kit-wall = wall or door
-kit-weight = small weight, filled bottle or tin
-
 purpose-settle = Settle
 purpose-move = Move
 purpose-control = Control
@@ -130,9 +119,6 @@ stop-stiff = stiff
 stop-weak = weak
 stop-slipping = slipping
 stop-at-limit = at the limit
-
-side-left = left
-side-right = right
 
 score-rest-pain = pain at rest
 score-confidence = confidence to move
@@ -174,6 +160,7 @@ field-mechanism = What happened
 field-flag-words = Beside the questions
 field-complaint-words = About the complaint
 field-health-words = About health
+field-reads = The patient reads
 field-pathway = Procedure
 field-clearance = Go-ahead
 field-action = What was done
@@ -193,19 +180,6 @@ health-cannot-lie-on-front = Cannot lie on the front
 health-cannot-lie-on-back = Cannot lie flat on the back
 health-cannot-lie-on-side = Cannot lie on the other side
 health-cannot-reach-floor = Cannot get down to the floor
-
-precaution-no-active-use = No active use of the shoulder
-precaution-no-lifting = No lifting; a phone or cup at the table, elbow at the side
-precaution-no-leaning = No leaning on the arm
-precaution-no-lying-on-side = No lying on that side
-precaution-no-reach-behind = No reaching behind the back
-precaution-cup-only = Lift no more than a cup, below the chest
-precaution-no-sudden-pull = No sudden pushing or pulling
-precaution-two-kilos-to-chest = Up to 2 kg, to the chest
-precaution-no-overhead-load = No load overhead
-precaution-five-kilos-waist = Up to 5 kg at the waist, 2 kg overhead
-precaution-no-heavy-work = No heavy labour, no contact sport
-precaution-no-driving = No driving
 
 sling-abduction-pillow = Sling with small pillow
 
@@ -277,27 +251,6 @@ flag-over-ceiling-sudden = Above the ceiling with a sudden gain of rotation or n
     .act = Stop gaining in that direction. Surgeon this week.
 flag-fall-back-range = Range lost together with new weakness
     .act = Measure again now. Surgeon this week.
-
-fault-blade-pinned = pinning the shoulder blade back
-fault-breath-held = holding the breath
-fault-chin-poke = poking the chin forward
-fault-drops-back = letting it drop back
-fault-elbow-behind-body = the elbow going behind the body
-fault-elbow-bends = bending the elbow
-fault-elbow-leaves-side = the elbow leaving your side
-fault-low-back-arched = arching the low back
-fault-snaps-back = letting the elastic snap back
-fault-muscle-active = helping with { the-arm }
-fault-muscle-shakes = shaking or losing control
-fault-over-gripping = gripping too hard
-fault-past-limit = going past your limit
-fault-short-range = stopping short
-fault-shoulder-hitch = hitching the shoulder to the ear
-fault-shoulder-rolls-forward = rolling the shoulder forward
-fault-thumb-turns-down = the thumb turning down
-fault-too-fast = going too fast
-fault-trunk-leans = leaning the body
-fault-trunk-turns = turning the body
 
 field-sets = sets
 field-repetitions = repetitions
@@ -563,14 +516,7 @@ subject-strength = Strength
 subject-score = Scores
 subject-test = Tests
 
-# The library: ladders, kit, faults, muscles, conditions to beware of.
-kit-chair = chair
-kit-box = box, bag or pile of books
-kit-crank = arm crank
-kit-rod = flexible rod
-kit-roller = roller or tightly rolled blanket
-kit-rope = heavy rope or wet towel
-kit-second-person = somebody trained who gives the resistance
+# The library: ladders, muscles, conditions to beware of.
 ladder-mobility = Mobility and massage
 ladder-prone-raise = Lifts lying on the front
 ladder-weight-bearing = Weight on the arm
@@ -581,14 +527,6 @@ ladder-slow-lowering = Slow lowering
 ladder-quick-power = Quick power
 ladder-pull-down = Pull-down and depression
 ladder-work-task = Work and sport tasks
-fault-wrist-bends = bending the wrist
-fault-blade-wings = the shoulder blade standing off
-fault-leaves-plane = the arm drifting out of line
-fault-hips-sag = the hips sagging
-fault-sharp-pain = going on into sharp pain
-fault-weight-shifts = the weight drifting off the arm
-fault-hard-landing = landing hard or late
-fault-uneven = one side higher than the other
 muscle-infraspinatus = infraspinatus
 muscle-teres-minor = teres minor
 muscle-supraspinatus = supraspinatus
@@ -932,54 +870,6 @@ position-across-in = across the body and turned in
 position-behind-body = elbow behind the body
 position-behind-line = raised arm behind the body line
 position-combined-behind = behind the body, in and turned in
-precaution-coat-arm-first = Into the coat with this arm first
-precaution-five-close-two-away = Up to 5 kg close, 2 kg at arm’s length
-precaution-five-kilos-only = Lift no more than 5 kg
-precaution-glucose-watch = With diabetes: watch glucose after an injection
-precaution-half-kilo = Lift no more than half a kilo
-precaution-halve-new-job = New job: half the exercise
-precaution-hand-off-belly = Hand off the belly, on the pillow
-precaution-life-load-seven = For good: no more than 7 kg with this arm
-precaution-life-load-twelve = For good: no more than 12 kg, no impact
-precaution-load-close = Carry loads close to the body
-precaution-no-abduction-out = Elbow not out with the hand up
-precaution-no-across-body = Hand not across the body
-precaution-no-active-ir = Hand does not press to the belly
-precaution-no-back-seat-reach = No reaching to the back seat
-precaution-no-carry-side = No heavy bag in that hand
-precaution-no-carry-two = No carrying over 2 kg
-precaution-no-chair-push = No pushing up from a chair
-precaution-no-combined-behind = Hand not behind the hip or the back
-precaution-no-contact = No contact sport
-precaution-no-contact-force = No contact, climbing or force overhead
-precaution-no-deep-push-up = No deep push-up or bench press
-precaution-no-er-stretch = No stretching outward
-precaution-no-failure-before-shift = No set to exhaustion before a shift
-precaution-no-falls = Avoid falls
-precaution-no-forced-stretch = No forced stretch
-precaution-no-hanging-load = No load hanging from the arm
-precaution-no-heavy-lift = No lifting over 3 kg
-precaution-no-heavy-weight-bearing = No heavy weight through the arm
-precaution-no-loaded-elbow = No load when bending the elbow
-precaution-no-locked-elbow = No weight through a locked elbow
-precaution-no-max-two-days = No full effort on two days running
-precaution-no-new-and-more = Nothing new in a week of more
-precaution-no-overhead-sleep = No sleeping with the arm overhead
-precaution-no-party-tricks = No slipping it on purpose
-precaution-no-pressing-down = Blade not pressed down when the arm rises
-precaution-no-push-up = No push-up
-precaution-no-pushing = No pushing doors or trolleys
-precaution-no-side-sleep = No sleeping on that side
-precaution-no-straight-reach-load = No load at the end of a straight arm
-precaution-no-stretching = No stretching
-precaution-no-throwing = No throwing, no overhead sport
-precaution-one-kilo = Lift no more than 1 kg
-precaution-pace-24h = Pace: settled within 24 hours
-precaution-reach-above-less = Less reaching above the shoulder
-precaution-sling-always = Sling day and night
-precaution-three-kilos = Lift no more than 3 kg
-precaution-three-kilos-overhead = No more than 3 kg overhead
-precaution-two-kilos-only = Lift no more than 2 kg
 question-behind-back = Hand behind the back
 question-biceps-start = When the biceps is loaded
 question-blade-cue = Cue for the blade
@@ -1377,48 +1267,6 @@ question-first-week = First week after a slip
 question-massage = Light massage
 question-early-weight = Early weight through the arm
 
-# What a school says beside an exercise.
-cue-blade-back-down = Let the blades slide back and down, without squeezing hard.
-cue-blade-reach-long = Grow long through the arm; nothing is squeezed together.
-cue-blade-push-away = Push what you touch away, so that the blade lies round the ribs.
-cue-massage-first = Knead what is tight lightly for a minute first; never with blood thinners, swelling or a fresh wound.
-cue-elbow-crease-forward = The crease of the elbow looks forward.
-
-# Advice beside the exercises.
-advice-sling-off-safely = Sit down before you take the sling off, support the forearm with the other hand, and open the strap that is easiest to reach first.
-advice-armpit-washing = To wash under the arm, lean forward and let it hang; do not lift it.
-advice-sleep-in-sling = Sleep on your back or half sitting, with a pillow under the elbow so that it does not fall back.
-advice-sling-weaning = Leave the sling off at home first, then outdoors, then in crowds; nights come last.
-advice-hand-care = Move fingers and wrist every hour, and rest the hand higher than the elbow: it keeps swelling down.
-advice-bruise = A bruise may wander down to the elbow and the hand. That is usual. A hand that turns cold, blue or numb is not.
-advice-slip-provokes = What makes it slip most easily: a bag on the back seat, the seat belt, reaching out to the side, the arm overhead in bed.
-advice-pain-explained = Pain is an alarm, and an alarm may be set too fine: hurt is not the same as harm. Movement within your limits teaches it.
-advice-breath-and-water = Drink enough, and take five deep breaths every hour while you sit a lot.
-advice-no-massage = No massage near this shoulder with blood thinners, while it is swollen, or on a fresh wound.
-advice-cold-or-warm = Cold or warmth for ten to fifteen minutes may ease it, a cloth between; never on numb skin or a fresh wound.
-advice-medicines = Ask your doctor or pharmacist about medicines for pain, and when to take them before exercise.
-advice-sleep-beside-pillow = Lie on the other side and hug a pillow, so that this arm does not fall across you.
-advice-scar = Once the wound is closed and dry, move the scar with a fingertip for a minute a day, and keep the sun off it.
-advice-lifting-words = To judge a weight: a full cup is a third of a kilo, a full kettle two, a shopping bag five.
-advice-warm-first = Begin with what loosens, end with what is hardest.
-advice-other-arm = The other arm may work while this one rests between rounds.
-advice-one-anchor = Do everything with the elastic at one height, then move it.
-advice-desk-breaks = At a desk, stand up every half hour, grow tall and move what you may move.
-advice-every-other-day = Leave a day between hard days. When it stays quiet, we decide together whether more is right.
-advice-driving = Once driving is allowed, drive only when you can turn the wheel and brake hard without pain; ask your insurer.
-advice-flare-plan = On a bad day do half, nearer and lighter, for three days, then go back to your usual dose; call us if it is not better by then.
-
-# What somebody asks whether they may do.
-may-drive = Drive a car
-may-kettle = Lift a kettle
-may-lie-on-it = Lie on this side
-may-push-up-from-chair = Push up from a chair
-may-reach-behind = Reach behind my back
-may-heavy-work = Heavy work or contact sport
-may-type-with-both = Work at a desk with both hands
-may-bath = Take a bath
-may-swim = Swim
-
 # What can be found out at a distance
 sought-passive-range = ranges that somebody else moves
 sought-active-range = ranges that the patient moves
@@ -1427,3 +1275,7 @@ sought-lag = lag
 sought-hands-on = tests by hand
 sought-shown = how an exercise is done, new exercises tried out
 sought-said = what is said
+
+# Languages, each by its own name.
+language-english = English
+language-italian = Italiano

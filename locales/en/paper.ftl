@@ -2,6 +2,7 @@
 
 paper-title = Your shoulder program
 paper-for = For { $name }
+paper-date = { $day } { $month } { $year }
 paper-day = { $weeks ->
     [one] 1 week
    *[other] { $weeks } weeks

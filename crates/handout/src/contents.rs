@@ -2,11 +2,12 @@
 
 use crate::dose::{dose_text, easier_text};
 use crate::landmarks::{limit_rows, session_limit};
+use crate::opening::answers_when;
 use crate::week::{days_text, hours_text, week};
 use ritorno_core::calendar::{Clock, date_of};
 use ritorno_core::context::CheckContext;
 use ritorno_core::deciding::bad_day;
-use ritorno_core::facts::{ClinicDefaults, Facts, Line};
+use ritorno_core::facts::{ClinicDefaults, Facts, Language, Line};
 use ritorno_core::knowledge::{Dose, Exercise, Group, HealingClock, Helper, Knowledge, Level};
 use ritorno_core::mechanics::{Arm, Load};
 use ritorno_core::plan::{May, advice, may, plan_chart};
@@ -198,17 +199,17 @@ fn precautions(input: &HandoutInput, wording: &Wording, habit: bool) -> Vec<Stri
 fn may_line(wording: &Wording, facts: &Facts, may: &May) -> String {
     let what = wording.say(&format!("may-{}", may.id), &[]);
     let date = date_of(facts.story.day0, may.from_day)
-        .map(|d| d.format("%-d %B %Y").to_string())
+        .map(|day| wording.date(day))
         .unwrap_or_default();
     let args = [("what", Value::Text(&what)), ("date", Value::Text(&date))];
     wording.say("paper-may-not-before", &args)
 }
 
 /// Whom to call and when somebody answers; nothing where the clinic has not said.
-fn call_text(wording: &Wording, clinic: &ClinicDefaults) -> String {
+fn call_text(wording: &Wording, clinic: &ClinicDefaults, reads: Language) -> String {
     let said = [
-        ("paper-call", &clinic.telephone),
-        ("paper-call-hours", &clinic.hours),
+        ("paper-call", clinic.telephone.clone()),
+        ("paper-call-hours", answers_when(wording, clinic, reads)),
     ];
     let said = said.iter().filter(|(_, text)| !text.trim().is_empty());
     said.map(|(id, text)| wording.say(id, &[("text", Value::Text(text))]))
@@ -232,10 +233,8 @@ fn next_text(wording: &Wording, facts: &Facts) -> String {
     let Some(next) = coming.min_by_key(|a| (a.day, a.time)) else {
         return String::new();
     };
-    let (date, time) = (
-        next.day.format("%-d %B %Y").to_string(),
-        next.time.format("%H:%M").to_string(),
-    );
+    let date = wording.date(next.day);
+    let time = next.time.format("%H:%M").to_string();
     let args = [("date", Value::Text(&date)), ("time", Value::Text(&time))];
     wording.say("paper-next", &args)
 }
@@ -254,7 +253,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
     let spoken = ctx.rules.spoken(day);
     let date = |day: i32| {
         date_of(facts.story.day0, day)
-            .map(|d| d.format("%-d %B %Y").to_string())
+            .map(|day| wording.date(day))
             .unwrap_or_default()
     };
     let number = |n: i32| Value::Number(f64::from(n));
@@ -314,7 +313,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
             json!({ "what": row.what, "how": row.how, "figure": figure })
         })
         .collect();
-    let signed = signed_on.format("%-d %B %Y").to_string();
+    let signed = wording.date(signed_on);
     let (from, last) = (date(day), date(until - 1));
     let arm = [
         ("arm", Value::Text(spoken.arm.key())),
@@ -332,6 +331,8 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
     };
     let span = [("from", Value::Text(&from)), ("until", Value::Text(&last))];
     let mut told = json!({
+        "lang": facts.story.reads.code(),
+        "region": facts.story.reads.region(),
         "title": plain("paper-title"),
         "name": name,
         "for_line": wording.say("paper-for", &[("name", Value::Text(name))]),
@@ -351,7 +352,7 @@ pub fn contents(wording: &Wording, input: &HandoutInput) -> Json {
         "stop_title": plain("paper-stop"),
         "stop": stop.into_iter().map(plain).collect::<Vec<_>>(),
         "stop_now": plain("paper-stop-now"),
-        "call": call_text(wording, clinic),
+        "call": call_text(wording, clinic, facts.story.reads),
         "pain": format!("{} {}", pain_text(ctx, wording, &explained, day), plain("paper-still-worse")),
         "advice_title": plain("paper-advice"),
         "advice": advice(ctx, facts).iter().map(|id| wording.to_patient(&format!("advice-{id}"), spoken)).collect::<Vec<_>>(),

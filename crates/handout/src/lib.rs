@@ -5,6 +5,7 @@
 mod contents;
 mod dose;
 mod landmarks;
+mod opening;
 mod sheet;
 mod week;
 

@@ -9,13 +9,13 @@
   #set text(8.5pt, fill: luma(90))
   #d.name #h(1fr) #d.page #counter(page).display() / #counter(page).final().first()
 ])
-#set text(font: "Ritorno Sans", size: pt(10.5), lang: "en", region: "gb", fill: rgb("#22211f"))
+#set text(font: "Ritorno Sans", size: pt(10.5), lang: d.lang, region: d.region, fill: rgb("#22211f"))
 #set par(leading: 0.55em, spacing: 0.75em)
 #set list(marker: [–], spacing: 0.5em)
 #set heading(numbering: none)
-#show heading.where(level: 1): it => block(below: 2mm, text(pt(19), weight: 700, it.body))
-#show heading.where(level: 2): it => block(above: 3.8mm, below: 2.5mm, text(pt(12.5), weight: 700, fill: petrol, it.body))
-#show heading.where(level: 3): it => block(above: 0mm, below: 2mm, text(pt(11.5), weight: 700, it.body))
+#show heading.where(level: 1): it => block(below: k * 2mm, text(pt(19), weight: 700, it.body))
+#show heading.where(level: 2): it => block(above: k * 3.8mm, below: k * 2.5mm, text(pt(12.5), weight: 700, fill: petrol, it.body))
+#show heading.where(level: 3): it => block(above: 0mm, below: k * 2mm, text(pt(11.5), weight: 700, it.body))
 // Side by side where there is room for it: large print takes the whole width.
 #let pair(a, b) = if d.large { a; b } else { grid(columns: (1fr, 1fr), column-gutter: 7mm, a, b) }
 #let listed(title, rows) = if rows.len() > 0 [
@@ -56,7 +56,7 @@
 ]
 #let drawings = if drawn.len() > 0 {
   grid(columns: drawn.map(_ => 1fr), column-gutter: 2mm, ..drawn.map(row => align(center)[
-    #image(row.figure, alt: row.what + ": " + row.how, height: 17mm, width: 24mm, fit: "contain")
+    #image(row.figure, alt: row.what + ": " + row.how, height: k * 17mm, width: k * 24mm, fit: "contain")
     #v(-2mm)
     #text(pt(8), fill: soft)[#row.what]
   ]))

@@ -2,18 +2,18 @@
 
 use ritorno_handout::{HandoutInput, contents, render, undrawn};
 use ritorno_server::{Paper, SheetForm, SheetInput};
-use ritorno_wording::Wording;
+use ritorno_wording::Wordings;
 use serde_json::Value;
 
-/// Sets sheets with the shipped wording and template.
-pub(crate) struct Typeset(Wording);
+/// Sets sheets with the shipped wording and template, in the language that the patient reads.
+pub(crate) struct Typeset(Wordings);
 
 impl Typeset {
     /// # Errors
     /// When the shipped wording does not parse.
     pub(crate) fn new() -> Result<Self, Box<dyn std::error::Error>> {
-        let wording = Wording::english().map_err(|error| error.to_string())?;
-        Ok(Typeset(wording))
+        let wordings = Wordings::shipped().map_err(|error| error.to_string())?;
+        Ok(Typeset(wordings))
     }
 }
 
@@ -29,11 +29,12 @@ impl Paper for Typeset {
             large,
             code,
         };
-        render(&self.0, &handed_out(input), &form).map_err(|error| error.to_string())
+        let wording = self.0.of(input.facts.story.reads);
+        render(wording, &handed_out(input), &form).map_err(|error| error.to_string())
     }
 
     fn told(&self, input: SheetInput) -> Value {
-        contents(&self.0, &handed_out(input))
+        contents(self.0.of(input.facts.story.reads), &handed_out(input))
     }
 
     fn undrawn(&self, text: &str) -> String {

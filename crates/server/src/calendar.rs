@@ -3,12 +3,12 @@
 use crate::app::{App, AppState};
 use crate::assess::Opened;
 use crate::home::as_signed;
-use crate::problem::{ApiError, Problem, wording};
+use crate::problem::{ApiError, Problem, wording_in};
 use crate::security::token_hash;
 use actix_web::http::StatusCode;
 use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{DateTime, NaiveTime, TimeZone, Utc};
-use ritorno_core::facts::Appointment;
+use ritorno_core::facts::{Appointment, Language};
 use ritorno_core::permission::Action;
 use ritorno_formats::{CalendarInput, appointment_calendar, program_calendar};
 use ritorno_store::user::User;
@@ -81,7 +81,8 @@ pub(crate) fn calendar_file(state: &AppState, of: Scheduled) -> Result<String, A
         zone: state.today.zone(),
         cancelled: &of.cancelled,
     };
-    Ok(program_calendar(wording(), &input))
+    let words = wording_in(input.facts.story.reads);
+    Ok(program_calendar(words, &input))
 }
 
 /// A calendar file as an answer that is kept beside the page.
@@ -114,7 +115,7 @@ enum Subscribed {
     /// The program as it was signed, and appointments.
     All(Box<Scheduled>),
     /// Appointments: the program is changed and not signed again yet, or none was signed.
-    Appointments(Vec<Appointment>, Vec<Appointment>),
+    Appointments(Language, Vec<Appointment>, Vec<Appointment>),
 }
 
 /// What a calendar that asks by itself gets: the address is the key, and whatever does not fit looks the same.
@@ -135,10 +136,11 @@ pub(crate) async fn subscribed(
             match scheduled(state, conn, own) {
                 Ok(scheduled) => Ok(Subscribed::All(Box::new(scheduled))),
                 Err(error) if matches!(error.0.status, 404 | 409) => {
-                    let mut coming = episode::load(conn, own, today)?.facts.appointments;
+                    let facts = episode::load(conn, own, today)?.facts;
+                    let (reads, mut coming) = (facts.story.reads, facts.appointments);
                     coming.retain(|a| a.day >= today);
                     let cancelled = contact::cancelled(conn, own, today)?;
-                    Ok(Subscribed::Appointments(coming, cancelled))
+                    Ok(Subscribed::Appointments(reads, coming, cancelled))
                 }
                 Err(error) => Err(error),
             }
@@ -146,8 +148,8 @@ pub(crate) async fn subscribed(
     };
     let show = |state: &AppState, told: Subscribed| match told {
         Subscribed::All(scheduled) => calendar_file(state, *scheduled),
-        Subscribed::Appointments(coming, cancelled) => Ok(appointment_calendar(
-            wording(),
+        Subscribed::Appointments(reads, coming, cancelled) => Ok(appointment_calendar(
+            wording_in(reads),
             (&coming, &cancelled),
             (state.today.zone(), stamp(state)),
         )),

@@ -20,6 +20,7 @@ use ritorno_core::snapshot::read_program;
 use ritorno_figure::{FigureSpec, figure_svg, looping_figure_svg};
 use ritorno_store::episode::Patient;
 use ritorno_store::{EpisodeId, PgConnection, StoreError, defaults, home_link, program};
+use ritorno_wording::Wording;
 use serde::Deserialize;
 use sha2::{Digest, Sha256};
 use unicode_normalization::UnicodeNormalization;
@@ -228,7 +229,7 @@ pub(crate) async fn figure(
             &req,
             Action::ReadRecord,
             move |state, conn, _| Ok(Opened::read(state, conn, id)?),
-            move |_, opened| figure_of(&opened, &name, drawn.draw()),
+            move |_, opened| figure_of(&opened, &name, drawn.draw(), wording()),
         )
         .await?;
     Ok(HttpResponse::Ok()
@@ -260,6 +261,7 @@ pub(crate) fn figure_of(
     opened: &Opened,
     name: &str,
     draw: fn(&FigureSpec) -> String,
+    wording: &Wording,
 ) -> Result<String, ApiError> {
     let (assessment, loaded) = (opened.assess()?, &opened.loaded);
     let exercise = opened
@@ -269,7 +271,7 @@ pub(crate) fn figure_of(
         .ok_or(StoreError::NotFound("exercise"))?;
     let path = resolved_path(&assessment.ctx(), exercise, loaded.facts.day());
     let limited = path.keys.last() != exercise.path().keys.last();
-    let title = wording().say(&format!("ex-{}", exercise.id), &[]);
+    let title = wording.say(&format!("ex-{}", exercise.id), &[]);
     Ok(draw(&FigureSpec {
         exercise,
         path,

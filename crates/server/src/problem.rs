@@ -3,9 +3,10 @@
 use actix_web::http::StatusCode;
 use actix_web::http::header::{CONTENT_TYPE, RETRY_AFTER};
 use actix_web::{HttpResponse, ResponseError};
+use ritorno_core::facts::Language;
 use ritorno_core::reason::Reason;
 use ritorno_store::StoreError;
-use ritorno_wording::{Value, Wording};
+use ritorno_wording::{Value, Wording, Wordings};
 use serde::Serialize;
 use std::sync::OnceLock;
 
@@ -44,13 +45,19 @@ pub struct Problem {
 #[derive(Debug)]
 pub struct ApiError(pub Box<Problem>);
 
-/// The wording of problems; the catalogue is part of the program and tested to parse.
+/// The wording of a language; the catalogues are part of the program and tested to parse.
+pub(crate) fn wording_in(language: Language) -> &'static Wording {
+    static WORDINGS: OnceLock<Wordings> = OnceLock::new();
+    let shipped = WORDINGS.get_or_init(|| match Wordings::shipped() {
+        Ok(wordings) => wordings,
+        Err(error) => unreachable!("the embedded catalogues parse, a test sees to it: {error}"),
+    });
+    shipped.of(language)
+}
+
+/// The wording of problems, and of the clinic's own pages.
 pub(crate) fn wording() -> &'static Wording {
-    static WORDING: OnceLock<Wording> = OnceLock::new();
-    WORDING.get_or_init(|| match Wording::english() {
-        Ok(wording) => wording,
-        Err(error) => unreachable!("the embedded catalogue parses, a test sees to it: {error}"),
-    })
+    wording_in(Language::English)
 }
 
 impl ApiError {

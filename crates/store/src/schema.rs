@@ -25,6 +25,7 @@ diesel::table! {
         note -> Text, rev -> Int4, start -> Text, setting -> Text, complaint -> Nullable<Text>, other_side -> Text,
         mass_kg -> Nullable<Float8>, height_cm -> Nullable<Float8>, minutes_per_day -> Nullable<Int4>, job_load_kg -> Nullable<Float8>,
         job_overhead_h -> Nullable<Float8>, slips_per_week -> Nullable<Int4>, flag_words -> Text, complaint_words -> Text, health_words -> Text,
+        reads -> Text,
         closed_on -> Nullable<Date>,
     }
 }

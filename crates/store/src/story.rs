@@ -41,6 +41,7 @@ pub(crate) struct EpisodeRow {
     flag_words: String,
     complaint_words: String,
     health_words: String,
+    reads: String,
     pub(crate) closed_on: Option<NaiveDate>,
 }
 
@@ -74,6 +75,7 @@ impl EpisodeRow {
             flag_words: story.flag_words.clone(),
             complaint_words: story.complaint_words.clone(),
             health_words: story.health_words.clone(),
+            reads: word(story.reads),
             closed_on: None,
         }
     }
@@ -115,6 +117,7 @@ impl EpisodeRow {
             flag_words: self.flag_words,
             complaint_words: self.complaint_words,
             health_words: self.health_words,
+            reads: unword("language", &self.reads)?,
         })
     }
 }

@@ -3,11 +3,15 @@
 //! The screens read the same files in TypeScript, by the same convention: an argument that names a row
 //! (`quantity`, `exercise`, `group` …) is first looked up as `<argument>-<value>`.
 
-mod english;
+mod catalogues;
+#[cfg(test)]
+mod whole;
 
-use english::ENGLISH;
+use catalogues::{ENGLISH, ITALIAN};
+use chrono::{Datelike, NaiveDate};
 use fluent_bundle::concurrent::FluentBundle;
 use fluent_bundle::{FluentArgs, FluentResource, FluentValue};
+use ritorno_core::facts::Language;
 use ritorno_core::reason::{Arg, Reason};
 use ritorno_core::rules::Spoken;
 use thiserror::Error;
@@ -20,8 +24,8 @@ const MEASURED: [&str; 12] = [
 
 /// A catalogue that cannot be used.
 #[derive(Debug, Error)]
-#[error("locale en: {0}")]
-pub struct WordingError(String);
+#[error("locale {0}: {1}")]
+pub struct WordingError(&'static str, String);
 
 /// One language.
 pub struct Wording {
@@ -38,25 +42,52 @@ pub enum Value<'a> {
 }
 
 impl Wording {
-    /// British English.
+    /// British English, which has every sentence.
     ///
     /// # Errors
     /// When a catalogue does not parse or names a message twice.
     pub fn english() -> Result<Self, WordingError> {
-        let language = "en-GB"
-            .parse()
-            .map_err(|error| WordingError(format!("{error}")))?;
-        let mut bundle = FluentBundle::new_concurrent(vec![language]);
+        Wording::of(Language::English)
+    }
+
+    /// A language: in all but English there is what patients read.
+    ///
+    /// # Errors
+    /// When a catalogue does not parse or names a message twice.
+    pub fn of(language: Language) -> Result<Self, WordingError> {
+        let (code, texts): (_, &[&str]) = match language {
+            Language::English => ("en-GB", &ENGLISH),
+            Language::Italian => ("it-IT", &ITALIAN),
+        };
+        let failed = |error: String| WordingError(code, error);
+        let locale = code.parse().map_err(|error| failed(format!("{error}")))?;
+        let mut bundle = FluentBundle::new_concurrent(vec![locale]);
         // Marks around arguments are for mixed writing directions and would show on paper.
         bundle.set_use_isolating(false);
-        for text in ENGLISH {
-            let resource = FluentResource::try_new(text.to_owned())
-                .map_err(|(_, errors)| WordingError(format!("{errors:?}")))?;
+        if language == Language::Italian {
+            bundle.set_formatter(Some(with_comma));
+        }
+        for text in texts {
+            let resource = FluentResource::try_new((*text).to_owned())
+                .map_err(|(_, errors)| failed(format!("{errors:?}")))?;
             bundle
                 .add_resource(resource)
-                .map_err(|errors| WordingError(format!("{errors:?}")))?;
+                .map_err(|errors| failed(format!("{errors:?}")))?;
         }
         Ok(Wording { bundle })
+    }
+
+    /// A civil date with its month in full.
+    pub fn date(&self, day: NaiveDate) -> String {
+        let month = self.say(&format!("phone-month-{}", day.month()), &[]);
+        // Digits as they are counted here: no thousands are set apart.
+        let year = day.year().to_string();
+        let args = [
+            ("day", Value::Number(f64::from(day.day()))),
+            ("month", Value::Text(&month)),
+            ("year", Value::Text(&year)),
+        ];
+        self.say("paper-date", &args)
     }
 
     /// Whether there is a sentence for an id.
@@ -173,6 +204,41 @@ impl Wording {
         self.format(&key(prefix), None, &[])
             .or_else(elsewhere)
             .unwrap_or_else(|| value.to_owned())
+    }
+}
+
+/// Numbers with a decimal comma.
+fn with_comma<M>(value: &FluentValue, _: &M) -> Option<String> {
+    match value {
+        FluentValue::Number(number) => Some(number.as_string().replace('.', ",")),
+        _ => None,
+    }
+}
+
+/// Every language that patients read.
+pub struct Wordings {
+    english: Wording,
+    italian: Wording,
+}
+
+impl Wordings {
+    /// As they are shipped.
+    ///
+    /// # Errors
+    /// When a catalogue does not parse or names a message twice.
+    pub fn shipped() -> Result<Self, WordingError> {
+        Ok(Wordings {
+            english: Wording::of(Language::English)?,
+            italian: Wording::of(Language::Italian)?,
+        })
+    }
+
+    /// One of them.
+    pub fn of(&self, language: Language) -> &Wording {
+        match language {
+            Language::English => &self.english,
+            Language::Italian => &self.italian,
+        }
     }
 }
 
@@ -410,20 +476,6 @@ mod tests {
             "{} names, none for {missing:?}",
             names.len()
         );
-    }
-
-    #[test]
-    fn no_two_exercises_are_called_the_same() {
-        let wording = Wording::english().expect("the catalogue parses");
-        let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("knowledge");
-        let mut called = std::collections::BTreeMap::new();
-        for id in known.exercises.keys() {
-            let name = wording.say(&format!("ex-{id}"), &[]).to_lowercase();
-            if let Some(other) = called.insert(name, id) {
-                panic!("{id} is called as {other} is");
-            }
-        }
-        assert!(called.len() > 200);
     }
 
     #[test]

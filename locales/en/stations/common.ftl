@@ -45,6 +45,7 @@ note-sign = Sign the note
 note-signed = Signed.
 
 story-setting = Seen as
+reads-title = The patient reads
 
 variant = Way
 answers = Answers

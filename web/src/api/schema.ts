@@ -3573,6 +3573,11 @@ export interface components {
          * @enum {string}
          */
         LaneName: "something_is_wrong" | "too_far" | "gate_due" | "too_stiff" | "re_measure" | "quiet";
+        /**
+         * @description A language that sheets, calendars, reminders and the patient's page are written in.
+         * @enum {string}
+         */
+        Language: "english" | "italian";
         /** @description What a later event did. */
         Later: {
             /** @description `closes`, `ends`, `takes_back`, `resumes`, `acts_on`. */
@@ -4449,6 +4454,8 @@ export interface components {
             /** @description The given name. */
             name: string;
             next?: components["schemas"]["NextAppointment"] | null;
+            /** @description The language that the page is in. */
+            reads: components["schemas"]["Language"];
             /** @description Whether reminders are sent. */
             reminders: boolean;
             /** @description What stands on the signed sheet, in words; without exercises while something holds it. Nothing where none was signed. */
@@ -5432,6 +5439,8 @@ export interface components {
             other_side?: components["schemas"]["OtherSide"];
             /** @description Pathway id, chosen by the procedure. */
             pathway: string;
+            /** @description The language that the patient reads. */
+            reads?: components["schemas"]["Language"];
             /** @description Schools chosen, by question; without a choice the default of the question holds. */
             schools?: {
                 [key: string]: string;

@@ -24,7 +24,7 @@ const said = Object.entries(catalogues).map(
   ],
 );
 /** The catalogues that are there before any page. */
-const SHELL = ["names", "problems", "rules", "screens"];
+const SHELL = ["names", "patient", "problems", "rules", "screens"];
 /** What a file imports, and what it fetches when it is needed. */
 const STATIC = /^(?:import|export)\b[^";]*?"(\.[^"]+)"/gm;
 const LAZY = /\bimport\("(\.[^"]+)"\)/g;

@@ -5,11 +5,14 @@ import {
 } from "@fluent/bundle";
 import type { components } from "../api/schema";
 import names from "../../../locales/en/names.ftl?read";
+import patient from "../../../locales/en/patient.ftl?read";
 import problems from "../../../locales/en/problems.ftl?read";
 import rules from "../../../locales/en/rules.ftl?read";
 import screens from "../../../locales/en/screens.ftl?read";
 
 export type Reason = components["schemas"]["Reason"];
+/** The languages that a patient may read. */
+export const LANGUAGES = ["english", "italian"] as const;
 export type Args = Record<string, string | number>;
 
 /** The language of the catalogues. */
@@ -20,7 +23,7 @@ export function learn(sentences: FluentResource["body"]) {
     Object.assign(new FluentResource(""), { body: sentences }),
   );
 }
-[names, problems, rules, screens].forEach(learn);
+[names, patient, problems, rules, screens].forEach(learn);
 
 function raw(
   id: string,

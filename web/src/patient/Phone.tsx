@@ -5,6 +5,7 @@ import { Door } from "./Door";
 import { send, waiting } from "./queue";
 import { ask, PAGE, PREVIEW, type Page } from "./server";
 import { Program } from "./Program";
+import { own, speak, speaks } from "./words";
 
 /** What was last known, for when there is no network. */
 const KEPT = "ritorno-home-page";
@@ -83,6 +84,9 @@ export function Phone() {
       window.clearInterval(beat);
     };
   }, [load]);
+  // Sentences are chosen while the page is drawn, so that is when its language is.
+  const language = state === "door" ? own() : (page?.reads ?? own());
+  if (language !== speaks()) speak(language);
   if (state === "wait") return <main aria-busy="true" />;
   if (state === "door")
     return (

@@ -15,6 +15,7 @@ import { useReady } from "../app/useReady";
 import { useState } from "react";
 import { Kit } from "./home/Kit";
 import { PhoneLink } from "./home/PhoneLink";
+import { Reads } from "./home/Reads";
 import { Reminders } from "./home/Reminders";
 import { asQuery, keptForm, SheetFormChoice } from "./home/SheetForm";
 
@@ -51,6 +52,7 @@ export function Home({ episode }: { episode: string }) {
         </span>
         {signed && (
           <span className="right row wrap">
+            <Reads episode={episode} />
             <SheetFormChoice form={form} onChange={setForm} />
             <a href={`/api/episodes/${episode}/program.ics`} id="ics">
               <Button>{t("home-calendar")}</Button>

@@ -7,6 +7,7 @@ mod elastic;
 mod examination;
 mod flag;
 mod home_hours;
+mod language;
 mod limit;
 mod line;
 mod log;
@@ -30,6 +31,7 @@ pub use examination::{
 };
 pub use flag::{Answer, Because, FlagAnswer, FlagRaise, FlagStep, FlagStepKind};
 pub use home_hours::HomeHours;
+pub use language::Language;
 pub use limit::{BreachAnswer, CeilingVerdict, Release, SurgeonLimit};
 pub use line::{GatePass, Line, LineStep};
 pub use log::{LeftBecause, LogEntry, LogFact, UseHow, WeekUse};

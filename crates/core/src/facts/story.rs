@@ -1,6 +1,7 @@
 //! The story: who, which operation or trouble, what is at hand.
 
 use super::beginning::{Complaint, OtherSide, Start};
+use super::language::Language;
 use crate::knowledge::Setting;
 use crate::mechanics::Arm;
 use chrono::NaiveDate;
@@ -103,6 +104,9 @@ pub struct Story {
     /// What was said about health.
     #[serde(default)]
     pub health_words: String,
+    /// The language that the patient reads.
+    #[serde(default)]
+    pub reads: Language,
 }
 
 fn first_contact() -> Setting {
@@ -140,6 +144,7 @@ impl Story {
             flag_words: String::new(),
             complaint_words: String::new(),
             health_words: String::new(),
+            reads: Language::English,
         }
     }
 }

@@ -2,6 +2,7 @@
 #![allow(clippy::expect_used, clippy::unwrap_used)] // a test that cannot go on says so and ends
 
 mod drawn;
+mod italian;
 mod reading;
 
 use chrono::{Days, NaiveDate};
@@ -129,6 +130,13 @@ fn clinic() -> ClinicDefaults {
         clinic_name: "Molo Nove".to_owned(),
         telephone: "00 555 0142".to_owned(),
         hours: "Monday to Friday, 8 to 18".to_owned(),
+        opening: (1..=5)
+            .map(|weekday| OpenHours {
+                weekday,
+                from: "08:00:00".parse().expect("a time"),
+                until: "18:00:00".parse().expect("a time"),
+            })
+            .collect(),
         ..ClinicDefaults::default()
     }
 }

@@ -6,11 +6,11 @@ use super::{from_home, whose};
 use crate::app::{App, AppState};
 use crate::assess::Opened;
 use crate::home::{Drawn, as_signed, figure_of, name_of};
-use crate::problem::{ApiError, Problem};
+use crate::problem::{ApiError, Problem, wording_in};
 use crate::sheets::SheetInput;
 use actix_web::{HttpRequest, HttpResponse, get, web};
 use chrono::{Days, NaiveDate, NaiveTime};
-use ritorno_core::facts::{ClinicDefaults, LogFact, OpenHours};
+use ritorno_core::facts::{ClinicDefaults, Language, LogFact, OpenHours};
 use ritorno_core::permission::Action;
 use ritorno_store::home_words::Message;
 use ritorno_store::user::User;
@@ -35,6 +35,8 @@ pub(crate) struct PhonePage {
     today: NaiveDate,
     /// The given name.
     name: String,
+    /// The language that the page is in.
+    reads: Language,
     /// What holds the program back.
     holds: Holds,
     /// What stands on the signed sheet, in words; without exercises while something holds it. Nothing where none was signed.
@@ -168,6 +170,7 @@ fn show(state: &AppState, gathered: Gathered) -> Result<PhonePage, ApiError> {
         whose,
         today,
         name: opened.loaded.patient.given_name.clone(),
+        reads: facts.story.reads,
         holds: match signed {
             _ if flagged => Holds::Flag,
             Ok(_) => Holds::No,
@@ -245,7 +248,8 @@ pub(crate) async fn home_figure(
             if !lines.iter().any(|line| line.exercise == name) {
                 return Err(StoreError::NotFound("exercise").into());
             }
-            figure_of(&opened, &name, draw)
+            let words = wording_in(opened.loaded.facts.story.reads);
+            figure_of(&opened, &name, draw, words)
         },
     )
     .await?;

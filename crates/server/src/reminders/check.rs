@@ -91,9 +91,10 @@ pub(super) fn check(
         return Ok(then.map_or(Next::Drop, Next::Wait));
     }
     let (_, clinic) = defaults::newest(conn)?;
+    let told = (&clinic, opened.loaded.facts.story.reads);
     let words = match about.of {
-        RemindedOf::Appointment => words::of_appointment(&clinic, about.day, at),
-        RemindedOf::Exercises => words::of_exercises(&clinic),
+        RemindedOf::Appointment => words::of_appointment(told, about.day, at),
+        RemindedOf::Exercises => words::of_exercises(told),
     };
     Ok(Next::Send {
         channel,

@@ -1,7 +1,7 @@
 //! The patient's own page: who is let in, what is told from home and what it does.
 
 use super::harness::{Answer, Clinic, PlainPaper, Session, TODAY, new_patient};
-use super::paper::with_program;
+use super::paper::{all_tried, with_program};
 use diesel::RunQueryDsl;
 use serde_json::{Value, json};
 use std::cell::Cell;
@@ -187,6 +187,51 @@ fn a_telephone_reaches_its_own_program_and_nothing_else() {
     assert_eq!(own.bytes, given.bytes);
     // Nor does a session of the clinic open the patient's page.
     assert_eq!(vera.get("/api/home/page").status, 401);
+}
+
+#[test]
+fn the_language_that_a_patient_reads_stays_with_the_record_and_is_spoken_everywhere() {
+    let clinic = clinic();
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    all_tried(&vera, &episode);
+    let path = format!("/api/episodes/{episode}/story");
+    let page = vera.get(&path).ok();
+    assert_eq!(page["story"]["reads"], "english");
+    let set = |reads: &str| {
+        let mut body = vera.get(&path).ok();
+        body["story"]["reads"] = reads.into();
+        vera.put(
+            &path,
+            &json!({ "rev": body["rev"], "story": body["story"] }),
+        )
+    };
+    assert_eq!(set("latin").status, 400);
+    let kept = set("italian").ok();
+    assert_eq!(kept["story"]["reads"], "italian");
+    // Nothing else of the story has moved, and the program is still as it was signed.
+    let mut as_before = kept["story"].clone();
+    as_before["reads"] = "english".into();
+    assert_eq!(as_before, page["story"]);
+    let phone = phone(&clinic, &link(&vera, &episode));
+    let told = phone.get("/api/home/page").ok();
+    assert_eq!(
+        (&told["reads"], &told["holds"]),
+        (&json!("italian"), &json!("no"))
+    );
+    let own = phone.get("/api/home/program.ics");
+    let calendar = String::from_utf8_lossy(&own.bytes).into_owned();
+    assert!(
+        calendar.contains("SUMMARY:Esercizi per la spalla"),
+        "{calendar}"
+    );
+    assert!(!calendar.contains("Shoulder"), "{calendar}");
+    let drawn = told["sheet"]["exercises"][0].as_str().expect("an exercise");
+    let figure = phone.get(&format!("/api/home/figures/{drawn}"));
+    let title = ritorno_wording::Wording::of(ritorno_core::facts::Language::Italian)
+        .expect("the catalogue")
+        .say(&format!("ex-{drawn}"), &[]);
+    assert!(String::from_utf8_lossy(&figure.bytes).contains(&title));
 }
 
 #[test]

@@ -122,6 +122,28 @@ fn states(vera: &Session, episode: &str) -> Vec<String> {
 }
 
 #[test]
+fn a_reminder_is_in_the_language_that_the_patient_reads() {
+    let service = Scripted::default();
+    let clinic = clinic(&service);
+    let vera = clinic.sign_in("vera");
+    let episode = with_program(&vera);
+    let story = format!("/api/episodes/{episode}/story");
+    let mut page = vera.get(&story).ok();
+    page["story"]["reads"] = "italian".into();
+    let body = json!({ "rev": page["rev"], "story": page["story"] });
+    vera.put(&story, &body).ok();
+    appointment(&vera, &episode, "2027-03-03", "09:30:00");
+    agree(&vera, &episode, &wish(None));
+    at(&clinic, "2027-03-02T09:30");
+    let sent = service.sent();
+    let words = &sent[0].words;
+    let wanted = "hai un appuntamento mercoledì 3 marzo alle 09:30.";
+    assert!(words.contains(wanted), "{words}");
+    // Whoever wants no more answers with the one word that is listened to.
+    assert!(words.contains("Rispondi STOP"), "{words}");
+}
+
+#[test]
 fn a_reminder_is_one_message_whatever_the_service_does() {
     let service = Scripted::default();
     let clinic = clinic(&service);

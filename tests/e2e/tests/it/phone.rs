@@ -317,3 +317,41 @@ async fn a_patient_counts_along_has_a_bad_day_and_writes_to_the_clinic() {
         .await;
     house.close().await;
 }
+
+#[tokio::test(flavor = "multi_thread")]
+async fn an_italian_reads_everything_in_their_own_language_and_the_stops_too() {
+    let house = House::open("phone_italian", 820, 1180).await;
+    house.sign_in().await;
+    let episode = house.open_patient("Falanga").await;
+    house.goto(&format!("/e/{episode}/home")).await;
+    house.segment("#reads", "Italiano").await;
+    house
+        .until("document.querySelector('#reads .ant-segmented-item-selected').textContent === 'Italiano'")
+        .await;
+    assert_eq!(house.accessibility_faults().await, Vec::<String>::new());
+    // It stays with the record: the story tells it too.
+    house.goto(&format!("/e/{episode}/story")).await;
+    house
+        .until("document.querySelector('[data-fold=reads]')?.textContent.includes('Italiano')")
+        .await;
+    house.resize(390, 844).await;
+    // Nobody knows yet who is at the door: it speaks as the telephone does.
+    at_the_door(&house, &episode).await;
+    house.says("Stop and call us, always").await;
+    born(&house, "12", "5", "1979").await;
+    house.says("Ciao Nerio").await;
+    house
+        .until("document.documentElement.lang === 'it-IT' && document.title === 'Il programma per la tua spalla'")
+        .await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    let text = house.text().await;
+    for english in ["Your limits", "Not yet", "Monday", "Stop and call", "week"] {
+        assert!(!text.contains(english), "{english}: {text}");
+    }
+    house.click("#start").await;
+    house.says("Gomito non più in alto della bocca").await;
+    house.click("#stop").await;
+    house.says("La mano è fredda, bianca o blu").await;
+    assert_eq!(house.hard_to_reach().await, Vec::<String>::new());
+    house.close().await;
+}

@@ -1,44 +1,22 @@
-import { useQueryClient } from "@tanstack/react-query";
 import Button from "antd/es/button";
-import { useState } from "react";
 import { Link } from "react-router";
-import { api, ask, type Schemas } from "../../app/client";
-import { useSaver } from "../../app/entries";
+import type { Schemas } from "../../app/client";
 import { Notice } from "../../app/Notice";
 import { ProblemNote } from "../../app/parts";
-import { pathTo } from "../../app/pathTo";
-import { EVERYTHING, renew } from "../../app/queryKeys";
+import { useStoryChange } from "../../app/useStoryChange";
 import { capital, nameOf, shortDate, t } from "../../app/wording";
 
 type Row = Schemas["HomeKit"];
 
 /** What today's exercises need at home, what was told to be missing, and the plan proposed again without it. */
 export function Kit({ episode, kit }: { episode: string; kit: Row[] }) {
-  const queries = useQueryClient();
-  const saver = useSaver();
-  const [error, setError] = useState<unknown>();
+  const { change, busy, error } = useStoryChange(episode);
   const missing = kit.filter((row) => !row.there);
-  const turn = ({ kit: item, there }: Row) => {
-    setError(undefined);
-    saver
-      .run(async () => {
-        const { rev, story } = await ask(
-          api.GET("/api/episodes/{id}/story", pathTo(episode)),
-        );
-        const others = story.kit.filter((one) => one !== item);
-        await ask(
-          api.PUT("/api/episodes/{id}/story", {
-            ...pathTo(episode),
-            body: {
-              rev,
-              story: { ...story, kit: there ? others : [...others, item] },
-            },
-          }),
-        );
-        renew(queries, EVERYTHING);
-      })
-      .catch(setError);
-  };
+  const turn = ({ kit: item, there }: Row) =>
+    change((story) => {
+      const others = story.kit.filter((one) => one !== item);
+      return { kit: there ? others : [...others, item] };
+    });
   if (kit.length === 0) return null;
   return (
     <section className="sheet above-22" id="home-kit">
@@ -73,11 +51,7 @@ export function Kit({ episode, kit }: { episode: string; kit: Row[] }) {
                 )}
               </span>
             </span>
-            <Button
-              size="small"
-              disabled={saver.busy}
-              onClick={() => turn(row)}
-            >
+            <Button size="small" disabled={busy} onClick={() => turn(row)}>
               {t(row.there ? "home-kit-gone" : "home-kit-back")}
             </Button>
           </li>

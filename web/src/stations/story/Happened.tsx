@@ -198,6 +198,7 @@ function fieldSays(name: string, value: unknown): string {
     pathway: "pathway",
     start: "start",
     setting: "setting",
+    reads: "language",
     complaint: "complaint",
     other_side: "other-side",
     side: "side",

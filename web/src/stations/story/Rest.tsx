@@ -6,7 +6,7 @@ import { Link } from "react-router";
 import type { Faulty } from "../../app/faulty";
 import { KeptNumber } from "../../app/KeptNumber";
 import { useDefaults } from "../../app/useDefaults";
-import { capital, nameOf, t } from "../../app/wording";
+import { capital, LANGUAGES, nameOf, t } from "../../app/wording";
 import type { FormPart } from "./Course";
 import { Some } from "./Health";
 
@@ -130,6 +130,19 @@ export function Rest({
       </Form.Item>,
     ],
   );
+  parts.push([
+    "reads",
+    t("reads-title"),
+    nameOf("language", story.reads ?? "english"),
+    <Form.Item name="reads">
+      <Segmented
+        options={LANGUAGES.map((value) => ({
+          value,
+          label: nameOf("language", value),
+        }))}
+      />
+    </Form.Item>,
+  ]);
   const [open, setOpen] = useState<string[]>([]);
   // A number that holds everything up is shown where it stands.
   const shown = faulty.held ? [...open, "time", "body"] : open;

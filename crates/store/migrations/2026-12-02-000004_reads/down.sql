@@ -1,0 +1,1 @@
+alter table episode drop column reads;
