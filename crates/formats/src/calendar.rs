@@ -68,7 +68,8 @@ pub fn program_calendar(wording: &Wording, input: &CalendarInput) -> String {
         Some(input.numbered(all_day(&id, date, title, text, stamp), stands))
     };
     for gate in &plan_chart(ctx, facts).gates {
-        let title = wording.say("calendar-gate", &[("gate", Value::Text(&gate.view.gate))]);
+        // What the gate is called is the clinic's own word, with degrees in some.
+        let title = wording.say("calendar-gate", &[]);
         let text = wording.say("calendar-gate-text", &[]);
         let id = format!("gate-{}", gate.view.gate);
         calendar.extend(mark(id, gate.day, !gate.passed, &title, &text));

@@ -46,6 +46,7 @@ note-signed = Signed.
 
 story-setting = Seen as
 reads-title = The patient reads
+reads-short = Reads
 
 variant = Way
 answers = Answers

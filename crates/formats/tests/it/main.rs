@@ -8,11 +8,20 @@ use ritorno_core::facts::{
     Answer, Appointment, Clearance, Facts, FlagAnswer, GatePass, HomeHours, Line, LogEntry,
     LogFact, Start, Story,
 };
-use ritorno_core::knowledge::{HowHeld, Weekdays};
+use ritorno_core::knowledge::{HealingClock, HowHeld, Knowledge, Weekdays};
 use ritorno_core::mechanics::Arm;
 use ritorno_formats::{CalendarInput, program_calendar};
 use ritorno_wording::Wording;
+use std::sync::OnceLock;
 use uuid::Uuid;
+
+/// What is shipped, read once.
+fn known() -> &'static Knowledge {
+    static KNOWN: OnceLock<Knowledge> = OnceLock::new();
+    KNOWN.get_or_init(|| {
+        ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge")
+    })
+}
 
 fn day(text: &str) -> NaiveDate {
     text.parse().expect("a date")
@@ -48,9 +57,9 @@ fn shoulder(today: &str) -> Facts {
 }
 
 fn told(facts: &Facts, cancelled: &[Appointment], (number, held): (u32, u32)) -> Vec<IcalEvent> {
-    let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge");
+    let known = known();
     let wording = Wording::english().expect("the catalogue");
-    let assessment = Assessment::new(&known, facts).expect("a pathway");
+    let assessment = Assessment::new(known, facts).expect("a pathway");
     let text = program_calendar(
         &wording,
         &CalendarInput {
@@ -150,7 +159,7 @@ fn a_later_file_replaces_an_earlier_one_and_takes_out_what_was_cancelled() {
 
 /// One exercise three times a day that was done before, and three hours named for it.
 fn at_home(today: &str, times: &[&str]) -> Facts {
-    let known = ritorno_shelf::read(&ritorno_shelf::shipped()).expect("the shipped knowledge");
+    let known = known();
     let mut facts = shoulder(today);
     let mut dose = known.exercises["pendulum-cradle"].dose;
     (dose.times_per_day, dose.days_per_week) = (3, 7);
@@ -191,7 +200,7 @@ fn at_home(today: &str, times: &[&str]) -> Facts {
         on: facts.story.day0,
     });
     facts.story.kit = "bed table".split(' ').map(str::to_owned).collect();
-    let assessment = Assessment::new(&known, &facts).expect("a pathway");
+    let assessment = Assessment::new(known, &facts).expect("a pathway");
     let passed: Vec<GatePass> = (assessment.rules.gates.iter())
         .map(|gate| GatePass {
             id: Uuid::now_v7(),
@@ -283,4 +292,31 @@ fn sessions_keep_their_hours_over_both_changes_of_clocks_and_what_went_is_cancel
     assert!(days.iter().all(|e| value(e, "STATUS").is_empty()));
     // Gates that were passed early stand on no later day.
     assert!(gates.iter().all(|e| value(e, "STATUS") == "CANCELLED"));
+}
+
+/// What a gate or a phase is called is the clinic's own word.
+#[test]
+fn no_calendar_of_any_pathway_tells_degrees_or_a_name_of_the_clinics() {
+    let known = known();
+    let mut checks = 0;
+    for pathway in known.pathways.values().filter(|p| !p.phases.is_empty()) {
+        let start = match pathway.clock {
+            HealingClock::Operation => Start::Surgery,
+            HealingClock::None => Start::Gradual,
+            _ => Start::Injury,
+        };
+        let story = Story::begun(&pathway.id, Arm::Right, day("2027-02-25"), start);
+        let facts = Facts::new(day("2027-03-01"), day("1979-05-12"), story);
+        for event in told(&facts, &[], (1, 0)) {
+            let says = format!(
+                "{} {}",
+                value(&event, "SUMMARY"),
+                value(&event, "DESCRIPTION")
+            );
+            checks += usize::from(says.contains("Shoulder check"));
+            let names = says.contains("gate") || says.contains(" to ");
+            assert!(!says.contains('°') && !names, "{}: {says}", pathway.id);
+        }
+    }
+    assert!(checks > 20, "{checks} checks");
 }

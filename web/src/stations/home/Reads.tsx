@@ -16,7 +16,7 @@ export function Reads({ episode }: { episode: string }) {
   const { change, busy, error } = useStoryChange(episode);
   return (
     <>
-      <span className="soft small">{t("reads-title")}</span>
+      <span className="soft small">{t("reads-short")}</span>
       <Segmented
         id="reads"
         aria-label={t("reads-title")}
