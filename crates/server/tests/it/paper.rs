@@ -149,7 +149,7 @@ fn the_calendar_reads_back_as_all_day_events_over_the_clock_change() {
     assert_eq!(starts, expected);
     let gate = events
         .iter()
-        .find(|e| value(e, "SUMMARY").contains("Assisted to active"))
+        .find(|e| value(e, "UID").ends_with("-gate-to-assisted"))
         .expect("the next gate");
     assert_eq!(
         value(gate, "DTSTART"),
