@@ -214,9 +214,9 @@ fn the_language_that_a_patient_reads_stays_with_the_record_and_is_spoken_everywh
     as_before["reads"] = "english".into();
     assert_eq!(as_before, page["story"]);
     let phone = phone(&clinic, &link(&vera, &episode));
-    let told = phone.get("/api/home/page").ok();
+    let shown = phone.get("/api/home/page").ok();
     assert_eq!(
-        (&told["reads"], &told["holds"]),
+        (&shown["reads"], &shown["holds"]),
         (&json!("italian"), &json!("no"))
     );
     let own = phone.get("/api/home/program.ics");
@@ -226,12 +226,20 @@ fn the_language_that_a_patient_reads_stays_with_the_record_and_is_spoken_everywh
         "{calendar}"
     );
     assert!(!calendar.contains("Shoulder"), "{calendar}");
-    let drawn = told["sheet"]["exercises"][0].as_str().expect("an exercise");
+    let drawn = shown["sheet"]["exercises"][0]
+        .as_str()
+        .expect("an exercise");
     let figure = phone.get(&format!("/api/home/figures/{drawn}"));
     let title = ritorno_wording::Wording::of(ritorno_core::facts::Language::Italian)
         .expect("the catalogue")
         .say(&format!("ex-{drawn}"), &[]);
     assert!(String::from_utf8_lossy(&figure.bytes).contains(&title));
+    // What they write in it is screened: it holds the program until the clinic has asked.
+    let words = json!({ "kind": "message", "words": "Da stamattina ho dolore al petto." });
+    let heard = phone
+        .post("/api/home/log", &told(&phone, TODAY, words))
+        .ok();
+    assert_eq!(heard["asks"][0]["tier"], "emergency_now");
 }
 
 #[test]
